@@ -1,0 +1,209 @@
+package orthogon.core.expression;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Pattern;
+
+/**
+ * A text pattern in the small syntax that both respondents' checks and the proof understand: characters, {@code .}, {@code \d \w \s}
+ * and escaped signs, classes {@code [a-z0-9_]}, groups, {@code |}, {@code * + ?}, {@code {n} {n,} {n,m}},
+ * and {@code ^} and {@code $} at the two ends. Without them it is found anywhere in the text.
+ */
+public record TextPattern(String text, Part tree, boolean fromStart, boolean toEnd) {
+
+    /** A piece of a pattern. */
+    public sealed interface Part {
+        /** Ranges of characters, pairs of first and last; {@code not} for all others but the line feed. */
+        record Chars(List<char[]> ranges, boolean not) implements Part {}
+
+        record Sequence(List<Part> parts) implements Part {}
+
+        record Either(List<Part> parts) implements Part {}
+
+        /** {@code most} is -1 for no limit. */
+        record Repeat(Part part, int least, int most) implements Part {}
+    }
+
+    private static final int MOST_REPEATS = 200;
+
+    /** @throws IllegalArgumentException with what is wrong and where, for the analyst */
+    public static TextPattern read(String text) {
+        boolean start = text.startsWith("^");
+        boolean end = text.endsWith("$") && !text.endsWith("\\$");
+        Reader reader = new Reader(text, start ? 1 : 0, text.length() - (end ? 1 : 0));
+        Part tree = reader.either();
+        if (reader.at < reader.end) {
+            throw reader.wrong("this closing bracket has no opening one");
+        }
+        if ((start || end) && tree instanceof Part.Either) {
+            throw reader.wrong("put alternatives in parentheses when ^ or $ is used: ^(a|b)$");
+        }
+        return new TextPattern(text, tree, start, end);
+    }
+
+    public boolean isFoundIn(String value) {
+        return Pattern.compile(text.endsWith("$") && toEnd ? text.substring(0, text.length() - 1) + "\\z" : text).matcher(value).find();
+    }
+
+    private static final class Reader {
+        final String text;
+        final int end;
+        int at;
+        int depth;
+
+        Reader(String text, int at, int end) {
+            this.text = text;
+            this.at = at;
+            this.end = end;
+        }
+
+        IllegalArgumentException wrong(String what) {
+            return new IllegalArgumentException("pattern, character " + (at + 1) + ": " + what);
+        }
+
+        Part either() {
+            if (++depth > 20) {
+                throw wrong("groups are nested too deeply");
+            }
+            List<Part> parts = new ArrayList<>(List.of(sequence()));
+            while (at < end && text.charAt(at) == '|') {
+                at++;
+                parts.add(sequence());
+            }
+            depth--;
+            return parts.size() == 1 ? parts.getFirst() : new Part.Either(parts);
+        }
+
+        Part sequence() {
+            List<Part> parts = new ArrayList<>();
+            while (at < end && text.charAt(at) != '|' && text.charAt(at) != ')') {
+                parts.add(repeated(single()));
+            }
+            return parts.size() == 1 ? parts.getFirst() : new Part.Sequence(parts);
+        }
+
+        Part repeated(Part part) {
+            if (at >= end) {
+                return part;
+            }
+            char c = text.charAt(at);
+            Part result = switch (c) {
+                case '*' -> new Part.Repeat(part, 0, -1);
+                case '+' -> new Part.Repeat(part, 1, -1);
+                case '?' -> new Part.Repeat(part, 0, 1);
+                case '{' -> braces(part);
+                default -> null;
+            };
+            if (result == null) {
+                return part;
+            }
+            at++;
+            if (at < end && "*+?{".indexOf(text.charAt(at)) >= 0) {
+                throw wrong("one repetition follows another; use a group");
+            }
+            return result;
+        }
+
+        Part braces(Part part) {
+            int close = text.indexOf('}', at);
+            String inner = close < 0 || close >= end ? "" : text.substring(at + 1, close);
+            if (!inner.matches("\\d{1,3}(,(\\d{1,3})?)?")) {
+                throw wrong("write {2}, {2,} or {2,5}");
+            }
+            String[] ends = inner.split(",", -1);
+            int least = Integer.parseInt(ends[0]);
+            int most = ends.length == 1 ? least : ends[1].isEmpty() ? -1 : Integer.parseInt(ends[1]);
+            if (least > MOST_REPEATS || most > MOST_REPEATS || most >= 0 && most < least) {
+                throw wrong("repetitions go from 0 to " + MOST_REPEATS + ", the least first");
+            }
+            at = close;
+            return new Part.Repeat(part, least, most);
+        }
+
+        Part single() {
+            char c = text.charAt(at++);
+            switch (c) {
+                case '(' -> {
+                    if (at < end && text.charAt(at) == '?') {
+                        throw wrong("groups that begin with ? are not understood");
+                    }
+                    Part inner = either();
+                    if (at >= end || text.charAt(at) != ')') {
+                        throw wrong("a closing parenthesis is missing");
+                    }
+                    at++;
+                    return inner;
+                }
+                case '[' -> {
+                    return charClass();
+                }
+                case '.' -> {
+                    return new Part.Chars(List.of(), true);
+                }
+                case '\\' -> {
+                    return escaped();
+                }
+                case '*', '+', '?', '{', '}', ']', '^', '$' -> {
+                    at--;
+                    throw wrong("\"" + c + "\" has nothing to stand for here; write \\" + c + " for the sign itself");
+                }
+                default -> {
+                    return chars(c, c);
+                }
+            }
+        }
+
+        Part.Chars chars(char first, char last) {
+            return new Part.Chars(List.of(new char[]{first, last}), false);
+        }
+
+        Part.Chars escaped() {
+            if (at >= end) {
+                throw wrong("a sign is missing after \\");
+            }
+            char c = text.charAt(at++);
+            return switch (c) {
+                case 'd' -> chars('0', '9');
+                case 'w' -> new Part.Chars(List.of(new char[]{'a', 'z'}, new char[]{'A', 'Z'}, new char[]{'0', '9'},
+                        new char[]{'_', '_'}), false);
+                case 's' -> new Part.Chars(List.of(new char[]{' ', ' '}, new char[]{'\t', '\r'}), false);
+                default -> {
+                    if (Character.isLetterOrDigit(c)) {
+                        throw wrong("\\" + c + " is not understood; there are \\d, \\w, \\s and escaped signs");
+                    }
+                    yield chars(c, c);
+                }
+            };
+        }
+
+        Part charClass() {
+            if (at < end && text.charAt(at) == '^') {
+                throw wrong("[^...] is not understood; name the characters that are allowed");
+            }
+            List<char[]> ranges = new ArrayList<>();
+            while (at < end && text.charAt(at) != ']') {
+                char c = text.charAt(at++);
+                if (c == '[' || c == '&') {
+                    throw wrong("write \\" + c + " for the sign itself inside [...]");
+                }
+                if (c == '\\') {
+                    ranges.addAll(escaped().ranges());
+                } else if (at + 1 < end && text.charAt(at) == '-' && text.charAt(at + 1) != ']') {
+                    char last = text.charAt(at + 1);
+                    if (last < c || last == '\\' || last == '[') {
+                        throw wrong("the range " + c + "-" + last + " runs backwards");
+                    }
+                    ranges.add(new char[]{c, last});
+                    at += 2;
+                } else {
+                    ranges.add(new char[]{c, c});
+                }
+            }
+            if (at >= end || ranges.isEmpty()) {
+                throw wrong("a class [...] needs at least one character and a closing ]");
+            }
+            at++;
+            return new Part.Chars(ranges, false);
+        }
+    }
+}

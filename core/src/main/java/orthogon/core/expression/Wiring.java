@@ -1,0 +1,351 @@
+package orthogon.core.expression;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import orthogon.core.expression.Expr.*;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Note;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Section;
+
+/**
+ * Every expression of a document, read and typed at its place. Places are written as in the proof report: {@code seen.askWhen},
+ * {@code group.bat.offerWhen}, {@code count/accept/0}, {@code animal/skip/0}, {@code outcomeTable/0}, {@code claims/0}.
+ */
+public final class Wiring {
+
+    /** What kind of rule stands at a place. */
+    public enum Family {
+        OPEN_WHEN("Open when"), ASK_WHEN("Ask when"), OFFER_WHEN("Offer when"), REQUIRE_WHEN("Require when"), ACCEPT(
+                "Accept when"), LOCK_WHEN("Lock when"), REWORD("Reword when"), START_WITH("Start with"), DERIVE(
+                        "Derive"), SKIP("Skip ahead"), FINISH("Finish here"), OUTCOME_ROW("Outcome when"), CLAIM("Own claim");
+
+        private final String words;
+
+        Family(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+
+        /** Whether the expression is true or false and governs what happens. */
+        public boolean isCondition() {
+            return this != START_WITH && this != DERIVE;
+        }
+    }
+
+    /**
+     * One expression.
+     *
+     * @param owner code of the item, page or claim it belongs to; for an outcome row the outcome
+     * @param expr empty where the text has a fault
+     * @param readable the tree also where only names or types are at fault
+     */
+    public record Wire(String place, Family family, String owner, String text, Optional<Expr> expr, Optional<Expr> readable, Type type,
+            List<ExpressionFault> faults) {}
+
+    private final Questionnaire document;
+    private final Map<String, Wire> wires = new LinkedHashMap<>();
+    private final Map<String, Type> types = new HashMap<>();
+    private final Map<String, Item> items = new HashMap<>();
+    private final Set<String> typing = new HashSet<>();
+    private final Set<String> askable = new LinkedHashSet<>();
+
+    private Wiring(Questionnaire document) {
+        this.document = document;
+        document.linkParameters().forEach(p -> types.put(p.code(),
+                p.allowed().isEmpty() ? Type.TEXT : Type.choice(p.code(), new LinkedHashSet<>(p.allowed()))));
+        document.items().forEach(item -> {
+            items.putIfAbsent(item.code(), item);
+            if (item instanceof Question q) {
+                types.putIfAbsent(q.code(), typeOf(q));
+            }
+            if (!(item instanceof Derived)) {
+                askable.add(item.code());
+            }
+        });
+        document.items().filter(Derived.class::isInstance).forEach(d -> derivedType((Derived) d));
+        for (Page page : document.pages()) {
+            add(page.code() + ".openWhen", Family.OPEN_WHEN, page.code(), page.openWhen());
+            page.allItems().forEach(this::addItem);
+            for (int i = 0; i < page.finish().size(); i++) {
+                add(page.code() + "/finish/" + i, Family.FINISH, page.code(), page.finish().get(i).when());
+            }
+            for (int i = 0; i < page.skip().size(); i++) {
+                add(page.code() + "/skip/" + i, Family.SKIP, page.code(), page.skip().get(i).when());
+            }
+        }
+        for (int i = 0; i < document.outcomeTable().size(); i++) {
+            add("outcomeTable/" + i, Family.OUTCOME_ROW, document.outcomeTable().get(i).outcome(), document.outcomeTable().get(i).when());
+        }
+        for (int i = 0; i < document.claims().size(); i++) {
+            add("claims/" + i, Family.CLAIM, document.claims().get(i).code(), document.claims().get(i).that());
+        }
+    }
+
+    public static Wiring of(Questionnaire document) {
+        return new Wiring(document);
+    }
+
+    public Questionnaire document() {
+        return document;
+    }
+
+    /** In document order. Places without an expression are not among them. */
+    public Collection<Wire> wires() {
+        return wires.values();
+    }
+
+    public Optional<Wire> at(String place) {
+        return Optional.ofNullable(wires.get(place));
+    }
+
+    /** The readable expression at a place; {@code usual} where none is written; empty where it has a fault. */
+    public Optional<Expr> expr(String place, boolean usual) {
+        Wire wire = wires.get(place);
+        return wire == null ? Optional.of(new Literal(usual, Span.NONE)) : wire.expr();
+    }
+
+    /** The type a name has in an expression. */
+    public Optional<Type> type(String name) {
+        return Optional.ofNullable(types.get(name));
+    }
+
+    /** Reads a text as if it stood at that place, to check it before it is kept. */
+    public List<ExpressionFault> check(Family family, String owner, String text) {
+        return text.isBlank() ? List.of() : read("", family, owner, text).faults();
+    }
+
+    /** Names that an expression of that family may use, for completion. */
+    public List<String> names(Family family) {
+        return scope(family).names().stream().sorted().toList();
+    }
+
+    /** The expression with every derived value replaced by what it is computed from; empty where one of them has a fault or a cycle. */
+    public Optional<Expr> unfolded(Expr expr) {
+        try {
+            return Optional.of(unfold(expr, Set.of(), new LinkedHashSet<>()));
+        } catch (Unfoldable e) {
+            return Optional.empty();
+        }
+    }
+
+    private static final class Unfoldable extends RuntimeException {
+        Unfoldable() {
+            super(null, null, false, false);
+        }
+    }
+
+    private Expr unfold(Expr expr, Set<String> bound, Set<String> inside) {
+        return switch (expr) {
+            case Literal l -> l;
+            case Name n -> {
+                if (bound.contains(n.name()) || !(items.get(n.name()) instanceof Derived)) {
+                    yield n;
+                }
+                Expr of = Optional.ofNullable(wires.get(n.name() + ".derive")).flatMap(Wire::expr).orElse(null);
+                if (of == null || !inside.add(n.name())) {
+                    throw new Unfoldable();
+                }
+                Expr unfolded = unfold(of, Set.of(), inside);
+                inside.remove(n.name());
+                yield unfolded;
+            }
+            case Negate n -> new Negate(unfold(n.of(), bound, inside), n.span());
+            case Arithmetic a -> new Arithmetic(a.op(), unfold(a.left(), bound, inside), unfold(a.right(), bound, inside), a.span());
+            case Compare c -> new Compare(c.op(), unfold(c.left(), bound, inside), unfold(c.right(), bound, inside), c.span());
+            case InRange r -> new InRange(unfold(r.of(), bound, inside), unfold(r.low(), bound, inside), r.lowClosed(),
+                    unfold(r.high(), bound, inside), r.highClosed(), r.between(), r.span());
+            case InList l -> new InList(unfold(l.of(), bound, inside), unfold(l.list(), bound, inside), l.span());
+            case And a -> new And(unfold(a.parts(), bound, inside), a.span());
+            case Or o -> new Or(unfold(o.parts(), bound, inside), o.span());
+            case Not n -> new Not(unfold(n.of(), bound, inside), n.span());
+            case If i -> new If(unfold(i.when(), bound, inside), unfold(i.then(), bound, inside), unfold(i.otherwise(), bound, inside),
+                    i.span());
+            case Quantified q -> {
+                Set<String> inner = new HashSet<>(bound);
+                List<Binding> bindings = new ArrayList<>();
+                for (Binding b : q.bindings()) {
+                    bindings.add(new Binding(b.name(), unfold(b.in(), inner, inside)));
+                    inner.add(b.name());
+                }
+                yield new Quantified(q.every(), bindings, unfold(q.satisfies(), inner, inside), q.span());
+            }
+            case Call c when c.function().equals("score") || c.function().equals("asked") -> c;
+            case Call c -> new Call(c.function(), unfold(c.args(), bound, inside), c.span());
+            case ListOf l -> new ListOf(unfold(l.items(), bound, inside), l.span());
+        };
+    }
+
+    private List<Expr> unfold(List<Expr> parts, Set<String> bound, Set<String> inside) {
+        return parts.stream().map(p -> unfold(p, bound, inside)).toList();
+    }
+
+    private void addItem(Item item) {
+        switch (item) {
+            case Question q -> {
+                add(q.code() + ".askWhen", Family.ASK_WHEN, q.code(), q.askWhen());
+                for (Answer.Option option : q.answer().options()) {
+                    add(q.code() + "." + option.code() + ".offerWhen", Family.OFFER_WHEN, q.code(), option.offerWhen());
+                }
+                add(q.code() + ".requireWhen", Family.REQUIRE_WHEN, q.code(), q.requireWhen());
+                add(q.code() + ".lockWhen", Family.LOCK_WHEN, q.code(), q.lockWhen());
+                add(q.code() + ".startWith", Family.START_WITH, q.code(), q.startWith());
+                for (int i = 0; i < q.accept().size(); i++) {
+                    add(q.code() + "/accept/" + i, Family.ACCEPT, q.code(), q.accept().get(i).when());
+                }
+                for (int i = 0; i < q.reword().size(); i++) {
+                    add(q.code() + "/reword/" + i, Family.REWORD, q.code(), q.reword().get(i).when());
+                }
+            }
+            case Note n -> add(n.code() + ".askWhen", Family.ASK_WHEN, n.code(), n.askWhen());
+            case Section s -> add(s.code() + ".askWhen", Family.ASK_WHEN, s.code(), s.askWhen());
+            case Derived d -> derivedType(d);
+        }
+    }
+
+    private void add(String place, Family family, String owner, String text) {
+        if (!text.isBlank()) {
+            wires.putIfAbsent(place, read(place, family, owner, text));
+        }
+    }
+
+    private Wire read(String place, Family family, String owner, String text) {
+        return switch (ExpressionReader.read(text)) {
+            case ExpressionReader.Reading.Unreadable u -> new Wire(place, family, owner, text, Optional.empty(), Optional.empty(),
+                    Type.NOTHING, List.of(u.fault()));
+            case ExpressionReader.Reading.Read r -> {
+                Typer.Typing typing = Typer.type(r.expr(), scope(family));
+                List<ExpressionFault> faults = new ArrayList<>(typing.faults());
+                if (faults.isEmpty()) {
+                    wholeFault(family, owner, r.expr(), typing.type()).ifPresent(faults::add);
+                }
+                yield new Wire(place, family, owner, text, faults.isEmpty() ? Optional.of(r.expr()) : Optional.empty(),
+                        Optional.of(r.expr()),
+                        typing.type(), List.copyOf(faults));
+            }
+        };
+    }
+
+    private Optional<ExpressionFault> wholeFault(Family family, String owner, Expr expr, Type type) {
+        Span at = expr.span();
+        if (family.isCondition() && type.kind() != Type.Kind.TRUTH) {
+            return Optional.of(new ExpressionFault(ExpressionFault.Kind.TYPE, "a condition must be true or false, but this is "
+                    + type.words(), at.from(), at.to(), ""));
+        }
+        if (family == Family.START_WITH) {
+            Type wanted = types.getOrDefault(owner, Type.NOTHING);
+            Type.Kind kind = wanted.kind();
+            if (!type.fits(wanted)) {
+                return Optional
+                        .of(new ExpressionFault(ExpressionFault.Kind.TYPE, owner + " starts with " + wanted.words() + ", but this is "
+                                + type.words(), at.from(), at.to(), ""));
+            }
+            List<ExpressionFault> options = Typer
+                    .type(new Compare("=", new Name(owner, at), expr, at), scope(family)).faults();
+            if (!options.isEmpty() && kind != Type.Kind.NOTHING) {
+                return Optional.of(options.getFirst());
+            }
+        }
+        return Optional.empty();
+    }
+
+    private void derivedType(Derived d) {
+        String place = d.code() + ".derive";
+        if (wires.containsKey(place) || items.get(d.code()) != d || !typing.add(d.code())) {
+            return;
+        }
+        if (!(ExpressionReader.read(d.derive()) instanceof ExpressionReader.Reading.Read r)) {
+            types.put(d.code(), Type.NOTHING);
+            wires.put(place, read(place, Family.DERIVE, d.code(), d.derive()));
+            return;
+        }
+        for (String name : r.expr().references()) {
+            if (items.get(name) instanceof Derived inner) {
+                derivedType(inner);
+            }
+        }
+        types.putIfAbsent(d.code(), Type.NOTHING);
+        Wire wire = read(place, Family.DERIVE, d.code(), d.derive());
+        types.put(d.code(), wire.faults().isEmpty() ? wire.type() : Type.NOTHING);
+        wires.put(place, wire);
+    }
+
+    private static Type typeOf(Question q) {
+        return switch (q.answer()) {
+            case Answer.Text t -> Type.TEXT;
+            case Answer.Numeric n -> Type.NUMBER;
+            case Answer.YesNo y -> Type.TRUTH;
+            case Answer.DateAnswer d -> Type.DATE;
+            case Answer.OneChoice c -> Type.choice(q.code(), codes(c));
+            case Answer.ManyChoices c -> Type.listOf(Type.choice(q.code(), codes(c)));
+        };
+    }
+
+    private static Set<String> codes(Answer answer) {
+        Set<String> codes = new LinkedHashSet<>();
+        answer.options().forEach(o -> codes.add(o.code()));
+        return codes;
+    }
+
+    private Typer.Scope scope(Family family) {
+        boolean claim = family == Family.CLAIM;
+        Set<String> outcomes = new LinkedHashSet<>();
+        document.outcomes().forEach(o -> outcomes.add(o.code()));
+        return new Typer.Scope() {
+            @Override
+            public Optional<Type> type(String name) {
+                if (claim && name.equals("outcome")) {
+                    return Optional.of(Type.choice("outcome", outcomes));
+                }
+                if (items.get(name) instanceof Derived d && !types.containsKey(name)) {
+                    return Optional.of(Type.NOTHING);
+                }
+                return Optional.ofNullable(types.get(name));
+            }
+
+            @Override
+            public Collection<String> names() {
+                Set<String> names = new LinkedHashSet<>(types.keySet());
+                if (claim) {
+                    names.add("outcome");
+                }
+                return names;
+            }
+
+            @Override
+            public Optional<String> otherwise(String name) {
+                if (name.equals("outcome")) {
+                    return Optional.of("outcome is known only at the end; own claims may use it");
+                }
+                return Optional.ofNullable(items.get(name)).map(i -> name + " is a " + (i instanceof Note ? "note" : "section")
+                        + " and has no answer");
+            }
+
+            @Override
+            public Collection<String> askable() {
+                return claim ? askable : Set.of();
+            }
+
+            @Override
+            public boolean hasScore(String name) {
+                return items.get(name) instanceof Question q
+                        && (q.answer() instanceof Answer.OneChoice || q.answer() instanceof Answer.ManyChoices);
+            }
+        };
+    }
+}

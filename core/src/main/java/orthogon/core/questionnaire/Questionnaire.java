@@ -1,0 +1,144 @@
+package orthogon.core.questionnaire;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
+
+/**
+ * A whole questionnaire. Order is document order; every list and map is immutable and keeps its order.
+ *
+ * @param code the questionnaire's own code
+ * @param languages BCP 47 tags, the source language among them
+ * @param translations language tag, then text unit, to the translation made of it
+ */
+public record Questionnaire(String code, String title, String sourceLanguage, List<String> languages, List<LinkParameter> linkParameters,
+        List<Page> pages, List<Outcome> outcomes, List<OutcomeRow> outcomeTable, List<OwnClaim> claims,
+        Map<String, Map<String, Translation>> translations) {
+
+    public Questionnaire {
+        languages = List.copyOf(languages);
+        linkParameters = List.copyOf(linkParameters);
+        pages = List.copyOf(pages);
+        outcomes = List.copyOf(outcomes);
+        outcomeTable = List.copyOf(outcomeTable);
+        claims = List.copyOf(claims);
+    }
+
+    /** A value that arrives with the respondent's link. An empty {@code allowed} list means any text. */
+    public record LinkParameter(String code, List<String> allowed) {
+        public LinkParameter {
+            allowed = List.copyOf(allowed);
+        }
+    }
+
+    /** How a completed questionnaire ends, with the text that the respondent reads then (may be empty). */
+    public record Outcome(String code, String label, String closing) {}
+
+    /** One row of the outcome table, tried in order; an empty {@code when} always holds. */
+    public record OutcomeRow(String when, String outcome) {}
+
+    /** A statement of the analyst's own about every complete interview. */
+    public record OwnClaim(String code, Says says, String that) {}
+
+    /** Whether an own claim holds on all complete interviews or on none. */
+    public enum Says {
+        ALWAYS, NEVER;
+
+        public String word() {
+            return name().toLowerCase(java.util.Locale.ROOT);
+        }
+    }
+
+    /** A translated text with its state ({@code draft} or {@code reviewed}) and the source text it was made of. */
+    public record Translation(String text, String state, String of) {}
+
+    /** A questionnaire with one empty page and one outcome that everybody reaches. */
+    public static Questionnaire blank(String code, String title) {
+        return new Questionnaire(code, title, "en", List.of("en"), List.of(), List.of(Page.empty("page_1", "Page 1")),
+                List.of(new Outcome("sent", "Sent", "Thank you. Your answers have been sent.")), List.of(new OutcomeRow("", "sent")),
+                List.of(), Map.of());
+    }
+
+    /** Every item in document order, sections before what they hold. */
+    public Stream<Item> items() {
+        return pages.stream().flatMap(Page::allItems);
+    }
+
+    /** Every question in document order. */
+    public Stream<Question> questions() {
+        return items().filter(Question.class::isInstance).map(Question.class::cast);
+    }
+
+    public Optional<Question> question(String code) {
+        return questions().filter(q -> q.code().equals(code)).findFirst();
+    }
+
+    public Optional<Item> item(String code) {
+        return items().filter(i -> i.code().equals(code)).findFirst();
+    }
+
+    public Optional<Page> page(String code) {
+        return pages.stream().filter(p -> p.code().equals(code)).findFirst();
+    }
+
+    /** The page that holds the item with this code, at any depth. */
+    public Optional<Page> pageOf(String itemCode) {
+        return pages.stream().filter(p -> p.allItems().anyMatch(i -> i.code().equals(itemCode))).findFirst();
+    }
+
+    public Optional<Outcome> outcome(String code) {
+        return outcomes.stream().filter(o -> o.code().equals(code)).findFirst();
+    }
+
+    /** How many conditions, skips, finishes and outcome rows govern something. */
+    public int ruleCount() {
+        long rules = outcomeTable.size();
+        for (Page page : pages) {
+            rules += page.skip().size() + page.finish().size() + (page.openWhen().isEmpty() ? 0 : 1);
+        }
+        rules += items().mapToLong(Item::ruleCount).sum();
+        return (int) rules;
+    }
+
+    public Questionnaire withPages(List<Page> changed) {
+        return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, changed, outcomes, outcomeTable, claims,
+                translations);
+    }
+
+    public Questionnaire withTitle(String changed) {
+        return new Questionnaire(code, changed, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims,
+                translations);
+    }
+
+    public Questionnaire withCode(String changed) {
+        return new Questionnaire(changed, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims,
+                translations);
+    }
+
+    public Questionnaire withEnding(List<Outcome> changedOutcomes, List<OutcomeRow> changedTable) {
+        return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, changedOutcomes, changedTable, claims,
+                translations);
+    }
+
+    public Questionnaire withClaims(List<OwnClaim> changed) {
+        return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, changed,
+                translations);
+    }
+
+    /** This document with the page of that code replaced. */
+    public Questionnaire withPage(String pageCode, UnaryOperator<Page> change) {
+        List<Page> changed = new ArrayList<>();
+        for (Page page : pages) {
+            changed.add(page.code().equals(pageCode) ? change.apply(page) : page);
+        }
+        return withPages(changed);
+    }
+
+    /** This document with the item of that code replaced, at any depth. */
+    public Questionnaire withItem(String itemCode, UnaryOperator<Item> change) {
+        return withPages(pages.stream().map(p -> p.withItems(Item.replaced(p.items(), itemCode, change))).toList());
+    }
+}
