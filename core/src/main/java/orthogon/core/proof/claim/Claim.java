@@ -1,0 +1,103 @@
+package orthogon.core.proof.claim;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Supplier;
+
+/** One statement about all answer paths, with what the proof says of it. Explanations are worked out when they are first asked for. */
+public final class Claim {
+
+    /**
+     * Why the verdict is what it is.
+     *
+     * @param because one or more sentences for the analyst
+     * @param core places of the fewest conditions that make it impossible; empty where there is a witness instead
+     * @param witness question or link parameter to value, replayed through the interview; empty map is a respondent who leaves all blank
+     */
+    public record Explanation(String because, List<String> core, Optional<Map<String, Object>> witness) {
+        public static Explanation of(String because) {
+            return new Explanation(because, List.of(), Optional.empty());
+        }
+    }
+
+    private final Family family;
+    private final String kind;
+    private final String place;
+    private final String statement;
+    private final Verdict verdict;
+    private final Optional<String> follows;
+    private Object lock = this;
+    private Supplier<Explanation> explain;
+    private Explanation explanation;
+
+    /**
+     * @param kind the claim's name in the proof report
+     * @param statement the claim in the words the analyst reads
+     * @param follows kind and place of the claim that this one is a consequence of
+     */
+    Claim(Family family, String kind, String place, String statement, Verdict verdict, Optional<String> follows,
+            Supplier<Explanation> explain) {
+        this.family = family;
+        this.kind = kind;
+        this.place = place;
+        this.statement = statement;
+        this.verdict = verdict;
+        this.follows = follows;
+        this.explain = explain;
+    }
+
+    public Family family() {
+        return family;
+    }
+
+    public String kind() {
+        return kind;
+    }
+
+    public String place() {
+        return place;
+    }
+
+    public String statement() {
+        return statement;
+    }
+
+    public Verdict verdict() {
+        return verdict;
+    }
+
+    public Optional<String> follows() {
+        return follows;
+    }
+
+    /** Whether a release waits for it. */
+    public boolean blocking() {
+        return true;
+    }
+
+    /** Kind and place, unique in a proof. */
+    public String id() {
+        return kind + " " + place;
+    }
+
+    public Explanation explanation() {
+        synchronized (lock) {
+            if (explanation == null) {
+                explanation = explain.get();
+                explain = null;
+            }
+            return explanation;
+        }
+    }
+
+    /** Claims of one proof share its diagrams, so only one of them is explained at a time. */
+    void guardedBy(Object shared) {
+        lock = shared;
+    }
+
+    @Override
+    public String toString() {
+        return id() + ": " + verdict.word();
+    }
+}

@@ -1,0 +1,146 @@
+package orthogon.core.proof.claim;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Predicate;
+import java.util.function.Supplier;
+import java.util.function.ToIntFunction;
+import orthogon.core.interview.Interview;
+import orthogon.core.proof.claim.Claim.Explanation;
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.flow.Flow;
+import orthogon.core.proof.flow.Witnesses;
+import orthogon.core.proof.space.Space;
+
+/**
+ * How a claim is decided from a set of states. An empty set is exact whatever is open, since open bits only ever make sets larger. A
+ * set that is not empty is believed where nothing is open, and otherwise only when one of its states, replayed, shows it.
+ */
+final class Court {
+
+    final Flow flow;
+    final Space space;
+    final Diagrams d;
+    final Sentences sentences;
+    private final Witnesses witnesses;
+
+    Court(Flow flow) {
+        this.flow = flow;
+        this.space = flow.space();
+        this.d = space.diagrams();
+        this.witnesses = new Witnesses(flow);
+        this.sentences = new Sentences(space);
+    }
+
+    /**
+     * Somebody to be found.
+     *
+     * @param page index of the page at which they are
+     * @param ending how they end, for those at the end; else null
+     * @param set the states looked for
+     * @param ownAnswers whether the page's own answers belong to it
+     * @param shows what the replayed interview must show
+     */
+    record Sought(int page, Flow.Exit ending, int set, boolean ownAnswers, Predicate<Interview> shows) {}
+
+    Sought at(int page, int set, boolean ownAnswers, Predicate<Interview> shows) {
+        return new Sought(page, null, set, ownAnswers, shows);
+    }
+
+    /** The first ending at which the set is met. */
+    Sought atEnd(ToIntFunction<Flow.Exit> setAt, Predicate<Interview> shows) {
+        for (Flow.Exit ending : flow.endings()) {
+            int set = d.and(ending.remembered(), setAt.applyAsInt(ending));
+            if (set != Diagrams.NONE) {
+                return new Sought(-1, ending, set, true, shows);
+            }
+        }
+        return new Sought(-1, null, Diagrams.NONE, true, shows);
+    }
+
+    /** States at the outcome table in which its first row that holds gives the outcome; the empty code where none holds. */
+    int endsAs(String outcome) {
+        int found = Diagrams.NONE;
+        int rest = Diagrams.ALL;
+        var table = space.wiring().document().outcomeTable();
+        for (int i = 0; i < table.size(); i++) {
+            if (table.get(i).outcome().equals(outcome)) {
+                found = d.or(found, d.and(rest, flow.rowHolds(i)));
+            }
+            rest = d.minus(rest, flow.rowHolds(i));
+        }
+        return outcome.isEmpty() ? rest : found;
+    }
+
+    Optional<Map<String, Object>> witness(Sought sought) {
+        Map<String, Object> answers = sought.ending() != null
+                ? witnesses.end(sought.ending(), sought.set())
+                : witnesses.to(sought.page(), sought.set(), sought.ownAnswers());
+        String stopAt = sought.ending() != null ? "" : flow.stages().get(sought.page()).sets().page().code();
+        Interview replayed = Replay.of(space.wiring(), space.today(), answers, stopAt);
+        return sought.shows().test(replayed) ? Optional.of(answers) : Optional.empty();
+    }
+
+    private boolean certain() {
+        return space.openLevels().isEmpty();
+    }
+
+    private static final String DISAGREE = "The proof found a respondent, but the interview does not confirm it. This is a fault of Orthogon, "
+            + "not of the questionnaire; please report it.";
+
+    private Explanation shown(Sought sought, String because) {
+        Optional<Map<String, Object>> witness = witness(sought);
+        return witness.isPresent() ? new Explanation(because, List.of(), witness) : Explanation.of(DISAGREE);
+    }
+
+    /** A claim that somebody exists. */
+    Claim some(Family family, String kind, String place, String statement, Sought sought, Optional<String> follows, String proved,
+            Supplier<Explanation> impossible) {
+        if (sought.set() == Diagrams.NONE) {
+            Optional<String> lost = flow.lostAt();
+            return lost.isPresent() && follows.isEmpty()
+                    ? undecided(family, kind, place, statement, lost.get())
+                    : new Claim(family, kind, place, statement, Verdict.REFUTED, follows, impossible);
+        }
+        if (certain()) {
+            return new Claim(family, kind, place, statement, Verdict.PROVED, Optional.empty(), () -> shown(sought, proved));
+        }
+        Optional<Map<String, Object>> witness = witness(sought);
+        return witness.isPresent()
+                ? new Claim(family, kind, place, statement, Verdict.PROVED, Optional.empty(),
+                        () -> new Explanation(proved, List.of(), witness))
+                : undecided(family, kind, place, statement, open(sought.set()));
+    }
+
+    /** A claim that nobody exists. */
+    Claim none(Family family, String kind, String place, String statement, Sought bad, String proved, Supplier<String> refuted) {
+        if (bad.set() == Diagrams.NONE) {
+            Optional<String> lost = flow.lostAt();
+            return lost.isPresent()
+                    ? undecided(family, kind, place, statement, lost.get())
+                    : new Claim(family, kind, place, statement, Verdict.PROVED, Optional.empty(), () -> Explanation.of(proved));
+        }
+        if (certain()) {
+            return new Claim(family, kind, place, statement, Verdict.REFUTED, Optional.empty(), () -> shown(bad, refuted.get()));
+        }
+        Optional<Map<String, Object>> witness = witness(bad);
+        return witness.isPresent()
+                ? new Claim(family, kind, place, statement, Verdict.REFUTED, Optional.empty(),
+                        () -> new Explanation(refuted.get(), List.of(), witness))
+                : undecided(family, kind, place, statement, open(bad.set()));
+    }
+
+    /** Why a set cannot be trusted: the sound claim it rests on, or what could not be divided. */
+    String open(int set) {
+        return space.openReason(set).or(space::whyNotExact).orElse("something open");
+    }
+
+    static Claim undecided(Family family, String kind, String place, String statement, String why) {
+        boolean claim = why.matches("[a-z-]+ \\S+");
+        return new Claim(family, kind, place, statement, Verdict.UNDECIDED, claim ? Optional.of(why) : Optional.empty(),
+                () -> Explanation.of(claim
+                        ? "This rests on " + why + ", which has a fault. Mend that first."
+                        : "This cannot be decided exactly: " + why + "."));
+    }
+}

@@ -1,0 +1,95 @@
+package orthogon.core.proof.claim;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.flow.Flow;
+import orthogon.core.proof.flow.PageSets;
+import orthogon.core.questionnaire.Page;
+
+/** No respondent can get stuck: on every page, whatever was answered before, some answers are accepted. */
+final class PassageClaims {
+
+    private PassageClaims() {}
+
+    static List<Claim> of(Court court) {
+        List<Claim> claims = new ArrayList<>();
+        for (Flow.Stage stage : court.flow.stages()) {
+            claims.add(passable(court, stage));
+        }
+        return claims;
+    }
+
+    private static Claim passable(Court court, Flow.Stage stage) {
+        Diagrams d = court.d;
+        PageSets sets = stage.sets();
+        Page page = sets.page();
+        int own = d.cube(sets.levels());
+        int arrived = d.exists(d.and(stage.coming(), sets.visited()), own);
+        int stuck = d.minus(arrived, d.andExists(stage.coming(), sets.accepted(), own));
+        String statement = "nobody can get stuck on page " + page.code();
+        int open = d.cube(court.space.openLevels());
+        if (open != Diagrams.ALL && stuck == Diagrams.NONE) {
+            // What is open may refuse everything, so the page is passable only if answers are left however it turns out.
+            int surely = d.forAll(d.implies(stage.coming(), d.exists(sets.accepted(), own)), open);
+            if (d.minus(arrived, surely) != Diagrams.NONE) {
+                return Court.undecided(Family.PASSAGE, "page-passable", page.code(), statement, court.open(sets.accepted()));
+            }
+        }
+        if (stuck != Diagrams.NONE && !d.support(sets.accepted()).stream().noneMatch(court.space.openLevels()::get)) {
+            return Court.undecided(Family.PASSAGE, "page-passable", page.code(), statement, court.open(sets.accepted()));
+        }
+        Court.Sought sought = court.at(sets.index(), stuck == Diagrams.NONE ? stuck : d.and(stuck, stage.coming()), false,
+                i -> i.course().current().filter(v -> v.page().code().equals(page.code())).isPresent());
+        Claim claim = court.none(Family.PASSAGE, "page-passable", page.code(), statement, sought,
+                "Whoever comes to this page has answers that it accepts.", () -> "");
+        if (claim.verdict() != Verdict.REFUTED) {
+            return claim;
+        }
+        return new Claim(Family.PASSAGE, "page-passable", page.code(), statement, Verdict.REFUTED, Optional.empty(), () -> {
+            Claim.Explanation found = claim.explanation();
+            if (found.witness().isEmpty()) {
+                return found;
+            }
+            List<String> core = blocking(court, stage, found.witness().get());
+            String because = "Whoever answers as here cannot leave page “" + page.title() + "”. No answers on it are accepted: "
+                    + String.join("; ", core.stream().map(court.sentences::at).toList()) + ".";
+            return new Claim.Explanation(because, core, found.witness());
+        });
+    }
+
+    /** The fewest requirements of the page that together leave the witness no way on. */
+    private static List<String> blocking(Court court, Flow.Stage stage, Map<String, Object> witness) {
+        Diagrams d = court.d;
+        PageSets sets = stage.sets();
+        int here = d.and(stage.coming(), sets.visited());
+        for (Map.Entry<String, Object> e : witness.entrySet()) {
+            here = d.and(here, court.space.cellOf(court.space.axis(e.getKey()), e.getValue()));
+        }
+        for (var axis : court.space.axes()) {
+            boolean own = axis.question() != null && sets.questionCodes().contains(axis.code());
+            if (!own && !witness.containsKey(axis.code())) {
+                here = d.and(here, axis.blank());
+            }
+        }
+        Map<String, Integer> problems = new LinkedHashMap<>(sets.problems());
+        for (String place : List.copyOf(problems.keySet())) {
+            int set = problems.remove(place);
+            if (!blocks(d, here, problems)) {
+                problems.put(place, set);
+            }
+        }
+        return sets.problems().keySet().stream().filter(problems::containsKey).toList();
+    }
+
+    private static boolean blocks(Diagrams d, int here, Map<String, Integer> problems) {
+        int left = here;
+        for (int problem : problems.values()) {
+            left = d.minus(left, problem);
+        }
+        return left == Diagrams.NONE;
+    }
+}

@@ -1,0 +1,230 @@
+package orthogon.core.proof.claim;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.ToIntFunction;
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.flow.Figures;
+import orthogon.core.proof.flow.Flow;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Note;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Section;
+
+/** Every page, question, section, note, option, skip, finish, outcome row and outcome is reached by somebody. */
+public final class ReachClaims {
+
+    private final Court court;
+    private final Diagrams d;
+    private final Questionnaire document;
+    private final List<Claim> claims = new ArrayList<>();
+
+    private ReachClaims(Court court) {
+        this.court = court;
+        this.d = court.d;
+        this.document = court.space.wiring().document();
+    }
+
+    static List<Claim> of(Court court) {
+        ReachClaims reach = new ReachClaims(court);
+        for (int p = 0; p < reach.document.pages().size(); p++) {
+            reach.page(p);
+        }
+        reach.endings();
+        return reach.claims;
+    }
+
+    private Claim add(String kind, String place, String statement, Court.Sought sought, Optional<String> follows, String proved,
+            String impossible, List<String> about, ToIntFunction<Flow> target) {
+        Claim claim = court.some(Family.REACH, kind, place, statement, sought, follows, proved, () -> {
+            if (follows.isPresent()) {
+                return Claim.Explanation.of(impossible + " This follows from " + follows.get() + ".");
+            }
+            List<String> core = Cores.smallest(court.space, about, target);
+            return new Claim.Explanation(court.sentences.core(impossible, core), core, Optional.empty());
+        });
+        claims.add(claim);
+        return claim;
+    }
+
+    private static int arrived(Flow flow, int page) {
+        Flow.Stage stage = flow.stages().get(page);
+        return flow.space().diagrams().and(stage.coming(), stage.sets().visited());
+    }
+
+    private int and(Flow flow, int a, int b) {
+        return flow.space().diagrams().and(a, b);
+    }
+
+    private void page(int p) {
+        Page page = document.pages().get(p);
+        String open = page.code() + ".openWhen";
+        List<String> rules = rulesBefore(p);
+        Claim pageClaim = add("reach-page", page.code(), "page " + page.code() + " is visited by somebody",
+                court.at(p, arrived(court.flow, p), false, i -> isAt(i, page)), Optional.empty(), "This respondent comes to the page.",
+                "Nobody ever comes to page " + quoted(page.title(), page.code()) + ".",
+                with(rules, with(List.of(open), page.allItems().map(i -> i.code() + ".askWhen").toList())), f -> arrived(f, p));
+        Optional<String> cause = refuted(pageClaim);
+        items(page.items(), p, cause, rules);
+        for (int i = 0; i < page.finish().size(); i++) {
+            int rule = i;
+            rule("reach-finish", page.code() + "/finish/" + i, page, p, cause, rules,
+                    f -> exitSet(f, p, page.code() + "/finish/" + rule));
+        }
+        for (int i = 0; i < page.skip().size(); i++) {
+            int rule = i;
+            rule("reach-skip", page.code() + "/skip/" + i, page, p, cause, rules, f -> exitSet(f, p, page.code() + "/skip/" + rule));
+        }
+    }
+
+    private static int exitSet(Flow flow, int page, String place) {
+        return flow.stages().get(page).exits().stream().filter(e -> e.place().equals(place)).map(Flow.Exit::set).findFirst()
+                .orElse(Diagrams.NONE);
+    }
+
+    private static Optional<String> refuted(Claim claim) {
+        return claim.verdict() == Verdict.REFUTED ? claim.follows().or(() -> Optional.of(claim.id())) : Optional.empty();
+    }
+
+    /** Whoever skips past a page, ends before it or is stuck before it may be part of the reason. */
+    private List<String> rulesBefore(int page) {
+        Set<String> places = new LinkedHashSet<>();
+        for (Page earlier : document.pages().subList(0, page)) {
+            for (int i = 0; i < earlier.finish().size(); i++) {
+                places.add(earlier.code() + "/finish/" + i);
+            }
+            for (int i = 0; i < earlier.skip().size(); i++) {
+                places.add(earlier.code() + "/skip/" + i);
+            }
+        }
+        return List.copyOf(places);
+    }
+
+    private static List<String> with(List<String> first, List<String> second) {
+        List<String> all = new ArrayList<>(second);
+        all.addAll(first);
+        return all;
+    }
+
+    private static boolean isAt(orthogon.core.interview.Interview interview, Page page) {
+        return interview.course().current().filter(v -> v.page().code().equals(page.code())).isPresent();
+    }
+
+    private void items(List<Item> items, int p, Optional<String> cause, List<String> rules) {
+        Page page = document.pages().get(p);
+        for (Item item : items) {
+            if (item instanceof Derived) {
+                continue;
+            }
+            String code = item.code();
+            String kind = switch (item) {
+                case Question q -> "reach-question";
+                case Note n -> "reach-note";
+                default -> "reach-section";
+            };
+            String nobody = item instanceof Question ? "Nobody is ever asked " : "Nobody is ever shown ";
+            List<String> about = with(rules, with(List.of(page.code() + ".openWhen"), List.of(code + ".askWhen")));
+            ToIntFunction<Flow> shown = f -> and(f, arrived(f, p), f.stages().get(p).sets().shown(code));
+            Claim claim = add(kind, code, code + " is " + (item instanceof Question ? "asked of" : "shown to") + " somebody",
+                    court.at(p, shown.applyAsInt(court.flow), true, i -> isAt(i, page) && i.course().asked().contains(code)), cause,
+                    "This respondent comes to it.", nobody + quoted(item.wording(), code) + ".", about, shown);
+            Optional<String> inner = refuted(claim);
+            if (item instanceof Section section) {
+                items(section.items(), p, inner, with(rules, about));
+            }
+            if (item instanceof Question question) {
+                for (Answer.Option option : question.answer().options()) {
+                    String place = code + "." + option.code();
+                    ToIntFunction<Flow> offered = f -> and(f, shown.applyAsInt(f), f.truth(place + ".offerWhen", true).holds());
+                    add("reach-option", place, "option " + option.code() + " of " + code + " is offered to somebody",
+                            court.at(p, offered.applyAsInt(court.flow), true, i -> isAt(i, page) && isOffered(i, code, option.code())),
+                            inner, "This respondent is offered it.",
+                            "The option " + quoted(option.label(), option.code()) + " of " + code + " is never on offer.",
+                            with(about, List.of(place + ".offerWhen")), offered);
+                }
+            }
+        }
+    }
+
+    private static boolean isOffered(orthogon.core.interview.Interview interview, String code, String option) {
+        return interview.course().pages().getLast().shown(code)
+                .filter(s -> s.offered().stream().anyMatch(o -> o.code().equals(option))).isPresent();
+    }
+
+    private void rule(String kind, String place, Page page, int p, Optional<String> cause, List<String> rules, ToIntFunction<Flow> taken) {
+        String what = kind.equals("reach-skip") ? "skip" : "finish";
+        List<String> own = new ArrayList<>();
+        for (int i = 0; i < page.finish().size(); i++) {
+            own.add(page.code() + "/finish/" + i);
+        }
+        for (int i = 0; i < page.skip().size(); i++) {
+            own.add(page.code() + "/skip/" + i);
+        }
+        Optional<String> bad = court.space.causeAt(place).or(() -> court.flow.lostAt().filter(l -> l.endsWith(" " + place)));
+        if (bad.isPresent()) {
+            claims.add(Court.undecided(Family.REACH, kind, place, "the " + what + " after " + page.code() + " is taken by somebody",
+                    bad.get()));
+            return;
+        }
+        add(kind, place, "the " + what + " after " + page.code() + " is taken by somebody", leaving(p, taken, place), cause,
+                "This respondent takes it.", "Nobody ever takes this " + what + ".", with(rules, own), taken);
+    }
+
+    private Court.Sought leaving(int p, ToIntFunction<Flow> taken, String place) {
+        int set = taken.applyAsInt(court.flow);
+        Flow.Exit exit = court.flow.stages().get(p).exits().stream().filter(e -> e.place().equals(place)).findFirst().orElse(null);
+        return exit == null || set == Diagrams.NONE
+                ? court.at(p, Diagrams.NONE, true, i -> false)
+                : new Court.Sought(p, exit, exit.remembered(), true, i -> i.course().taken().contains(place));
+    }
+
+    private void endings() {
+        for (int row = 0; row < document.outcomeTable().size(); row++) {
+            int r = row;
+            String place = "outcomeTable/" + row;
+            ToIntFunction<Flow> held = f -> and(f, f.rowReached(r), f.rowHolds(r));
+            int set = held.applyAsInt(court.flow);
+            List<String> rows = new ArrayList<>();
+            for (int i = 0; i <= row; i++) {
+                rows.add("outcomeTable/" + i);
+            }
+            add("reach-row", place, "row " + (row + 1) + " of the outcome table is used by somebody",
+                    court.atEnd(e -> e.kind() == Flow.Kind.FINISH ? Diagrams.NONE : set,
+                            i -> i.course().endedBy().filter(place::equals).isPresent()),
+                    Optional.empty(), "This respondent ends by it.", "Nobody ever ends by row " + (row + 1)
+                            + " of the outcome table; the rows above it or the ways to it leave nobody over.",
+                    rows, held);
+        }
+        for (Questionnaire.Outcome outcome : document.outcomes()) {
+            ToIntFunction<Flow> ends = f -> Figures.endings(f).get(outcome.code());
+            int set = ends.applyAsInt(court.flow);
+            List<String> about = new ArrayList<>(rulesBefore(document.pages().size()));
+            for (int i = 0; i < document.outcomeTable().size(); i++) {
+                about.add("outcomeTable/" + i);
+            }
+            add("reach-outcome", outcome.code(), "outcome " + outcome.code() + " is reached by somebody",
+                    court.atEnd(e -> atEnding(e, outcome.code(), set),
+                            i -> i.course().outcome().filter(outcome.code()::equals).isPresent()),
+                    Optional.empty(), "This respondent ends in it.", "Nobody ever ends as " + quoted(outcome.label(), outcome.code()) + ".",
+                    about, ends);
+        }
+    }
+
+    private int atEnding(Flow.Exit ending, String outcome, int set) {
+        if (ending.kind() != Flow.Kind.FINISH) {
+            return court.endsAs(outcome);
+        }
+        return Figures.finishOutcome(court.flow, ending).equals(outcome) ? set : Diagrams.NONE;
+    }
+
+    private static String quoted(String text, String code) {
+        return "“" + (text.isEmpty() ? code : text) + "”";
+    }
+}

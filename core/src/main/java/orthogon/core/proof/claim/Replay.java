@@ -1,0 +1,48 @@
+package orthogon.core.proof.claim;
+
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import orthogon.core.expression.Wiring;
+import orthogon.core.interview.Course;
+import orthogon.core.interview.Interview;
+import orthogon.core.questionnaire.Questionnaire.LinkParameter;
+
+/** Walks a witness through the interview engine, which knows nothing of the proof. */
+public final class Replay {
+
+    private Replay() {}
+
+    /**
+     * The interview of somebody who gives these answers and leaves everything else blank.
+     *
+     * @param answers question or link parameter to value
+     * @param stopAt code of the page to stop at, its answers given but the page not left; empty to go as far as possible
+     */
+    public static Interview of(Wiring wiring, LocalDate today, Map<String, Object> answers, String stopAt) {
+        Map<String, String> link = new LinkedHashMap<>();
+        for (LinkParameter parameter : wiring.document().linkParameters()) {
+            if (answers.get(parameter.code()) instanceof String value) {
+                link.put(parameter.code(), value);
+            }
+        }
+        Interview interview = Interview.start(wiring, today, link);
+        while (true) {
+            Course.PageView page = interview.course().current().orElse(null);
+            if (page == null) {
+                return interview;
+            }
+            Map<String, Object> given = new HashMap<>();
+            page.page().questions().forEach(q -> given.put(q.code(), answers.get(q.code())));
+            if (page.page().code().equals(stopAt)) {
+                return interview.keep(given);
+            }
+            Interview.Step step = interview.leave(given);
+            if (!(step instanceof Interview.Step.Passed)) {
+                return step.interview();
+            }
+            interview = step.interview();
+        }
+    }
+}

@@ -1,0 +1,207 @@
+package orthogon.core.proof.claim;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.ToIntFunction;
+import orthogon.core.expression.Wiring;
+import orthogon.core.expression.Wiring.Wire;
+import orthogon.core.interview.Interview;
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.flow.Flow;
+import orthogon.core.proof.space.Truth;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Questionnaire;
+
+/** No condition is always true or never true among those who come to evaluate it. */
+final class SenseClaims {
+
+    private final Court court;
+    private final Diagrams d;
+    private final Questionnaire document;
+
+    private SenseClaims(Court court) {
+        this.court = court;
+        this.d = court.d;
+        this.document = court.space.wiring().document();
+    }
+
+    /** @param reach the reach claims, of which others may be consequences */
+    static List<Claim> of(Court court, List<Claim> reach) {
+        SenseClaims sense = new SenseClaims(court);
+        List<Claim> claims = new ArrayList<>();
+        for (Wire wire : court.space.wiring().wires()) {
+            boolean varies = wire.family().isCondition() && wire.family() != Wiring.Family.CLAIM
+                    && !wire.readable().map(e -> e.comparisons().isEmpty()).orElse(false);
+            if (varies) {
+                claims.add(sense.varies(wire, reach));
+            }
+        }
+        return claims;
+    }
+
+    private Claim varies(Wire wire, List<Claim> reach) {
+        String place = wire.place();
+        String statement = "the condition " + place + " holds for some and not for others";
+        Optional<String> cause = court.space.causeAt(place);
+        if (cause.isPresent()) {
+            return Court.undecided(Family.SENSE, "condition-varies", place, statement, cause.get());
+        }
+        ToIntFunction<Flow> come = f -> evaluated(f, wire);
+        int here = come.applyAsInt(court.flow);
+        if (here == Diagrams.NONE) {
+            if (court.flow.lostAt().isPresent()) {
+                return Court.undecided(Family.SENSE, "condition-varies", place, statement, court.flow.lostAt().get());
+            }
+            Optional<String> follows = Optional.of(whyNobody(wire, reach));
+            return new Claim(Family.SENSE, "condition-varies", place, statement, Verdict.REFUTED, follows,
+                    () -> Claim.Explanation.of("Nobody ever comes to evaluate this condition. This follows from " + follows.get() + "."));
+        }
+        int holds = d.and(here, passing(court.flow, wire));
+        int fails = d.minus(here, passing(court.flow, wire));
+        if (holds == Diagrams.NONE || fails == Diagrams.NONE) {
+            boolean never = holds == Diagrams.NONE;
+            Optional<String> follows = never ? ownReach(wire, reach) : Optional.empty();
+            if (court.flow.lostAt().isPresent()) {
+                return Court.undecided(Family.SENSE, "condition-varies", place, statement, court.flow.lostAt().get());
+            }
+            return new Claim(Family.SENSE, "condition-varies", place, statement, Verdict.REFUTED, follows, () -> {
+                String because = court.sentences.at(place) + ": among those who come to it, this "
+                        + (never ? "never holds." : "always holds.");
+                List<String> core = Cores.smallest(court.space, List.of(place), f -> never
+                        ? f.space().diagrams().and(come.applyAsInt(f), passing(f, wire))
+                        : f.space().diagrams().minus(come.applyAsInt(f), passing(f, wire)));
+                List<String> others = core.stream().filter(c -> !c.equals(place)).map(court.sentences::at).toList();
+                String why = others.isEmpty() ? "" : " That is so because " + String.join(", and ", others) + ".";
+                return new Claim.Explanation(because.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + because.substring(1) + why, core,
+                        Optional.empty());
+            });
+        }
+        return both(wire, statement, holds, fails);
+    }
+
+    private Claim both(Wire wire, String statement, int holds, int fails) {
+        Court.Sought yes = sought(wire, holds);
+        Court.Sought no = sought(wire, fails);
+        if (!court.space.openLevels().isEmpty() && (court.witness(yes).isEmpty() || court.witness(no).isEmpty())) {
+            return Court.undecided(Family.SENSE, "condition-varies", wire.place(), statement, court.open(d.or(holds, fails)));
+        }
+        return new Claim(Family.SENSE, "condition-varies", wire.place(), statement, Verdict.PROVED, Optional.empty(), () -> {
+            Optional<Map<String, Object>> witness = court.witness(yes);
+            return new Claim.Explanation("It holds for this respondent, and not for all.", List.of(), witness);
+        });
+    }
+
+    private Court.Sought sought(Wire wire, int set) {
+        return switch (wire.family()) {
+            case OUTCOME_ROW -> court.atEnd(e -> e.kind() == Flow.Kind.FINISH ? Diagrams.NONE : set, i -> i.course().complete());
+            case FINISH, SKIP -> {
+                int p = page(wire);
+                yield court.at(p, set, true, i -> isAt(i, p));
+            }
+            case OPEN_WHEN -> comingTo(page(wire), set);
+            default -> {
+                int p = page(wire);
+                int visited = d.and(set, court.flow.stages().get(p).sets().visited());
+                yield visited == Diagrams.NONE ? comingTo(p, set) : court.at(p, visited, true, i -> isAt(i, p));
+            }
+        };
+    }
+
+    /** Somebody who would come to a page that may then be passed by, so that the interview need not show it. */
+    private Court.Sought comingTo(int page, int set) {
+        return court.at(page, set, false, i -> true);
+    }
+
+    private boolean isAt(Interview interview, int page) {
+        return interview.course().current().filter(v -> v.page().code().equals(document.pages().get(page).code())).isPresent();
+    }
+
+    private int page(Wire wire) {
+        List<String> codes = document.pages().stream().map(Page::code).toList();
+        boolean ofPage = wire.family() == Wiring.Family.OPEN_WHEN || wire.family() == Wiring.Family.FINISH
+                || wire.family() == Wiring.Family.SKIP;
+        return codes.indexOf(ofPage ? wire.owner() : document.pageOf(wire.owner()).orElseThrow().code());
+    }
+
+    private static int index(Wire wire) {
+        return Integer.parseInt(wire.place().substring(wire.place().lastIndexOf('/') + 1));
+    }
+
+    /** Those who come to evaluate the condition, with whatever answers within their own limits. */
+    private int evaluated(Flow flow, Wire wire) {
+        Diagrams sets = flow.space().diagrams();
+        if (wire.family() == Wiring.Family.OUTCOME_ROW) {
+            return flow.rowReached(index(wire));
+        }
+        Flow.Stage stage = flow.stages().get(page(wire));
+        int possible = sets.and(stage.coming(), stage.sets().answers());
+        return switch (wire.family()) {
+            case OPEN_WHEN -> stage.coming();
+            case ASK_WHEN -> sets.and(possible, stage.sets().around(wire.owner()));
+            case ACCEPT -> sets.minus(sets.and(possible, stage.sets().shown(wire.owner())),
+                    flow.space().axis(wire.owner()).blank());
+            case FINISH, SKIP -> notTakenBefore(flow, stage, wire);
+            default -> sets.and(possible, stage.sets().shown(wire.owner()));
+        };
+    }
+
+    private int notTakenBefore(Flow flow, Flow.Stage stage, Wire wire) {
+        Diagrams sets = flow.space().diagrams();
+        int rest = sets.and(stage.coming(), stage.sets().accepted());
+        Page page = stage.sets().page();
+        boolean skip = wire.family() == Wiring.Family.SKIP;
+        for (int i = 0; i < (skip ? page.finish().size() : index(wire)); i++) {
+            rest = sets.minus(rest, stage.sets().ruleHolds(page.code() + "/finish/" + i));
+        }
+        for (int i = 0; skip && i < index(wire); i++) {
+            rest = sets.minus(rest, stage.sets().ruleHolds(page.code() + "/skip/" + i));
+        }
+        return rest;
+    }
+
+    /** Where the condition holds; for accept, where it does not refuse. */
+    private int passing(Flow flow, Wire wire) {
+        if (wire.family() == Wiring.Family.OUTCOME_ROW) {
+            return flow.rowHolds(index(wire));
+        }
+        Truth truth = flow.truth(wire.place(), true);
+        return wire.family() == Wiring.Family.ACCEPT ? flow.space().diagrams().not(truth.fails()) : truth.holds();
+    }
+
+    private Optional<String> refuted(List<Claim> reach, String kind, String place) {
+        return reach.stream().filter(c -> c.kind().equals(kind) && c.place().equals(place) && c.verdict() == Verdict.REFUTED)
+                .map(c -> c.follows().orElse(c.id())).findFirst();
+    }
+
+    private String whyNobody(Wire wire, List<Claim> reach) {
+        if (wire.family() == Wiring.Family.OUTCOME_ROW) {
+            return "reach-row " + wire.place();
+        }
+        String page = document.pages().get(page(wire)).code();
+        Optional<String> ofPage = refuted(reach, "reach-page", page);
+        Optional<String> ofItem = refuted(reach, "reach-question", wire.owner()).or(() -> refuted(reach, "reach-section", wire.owner()))
+                .or(() -> refuted(reach, "reach-note", wire.owner()));
+        return switch (wire.family()) {
+            case FINISH, SKIP -> ofPage.or(() -> ownReach(wire, reach)).orElse("page-passable " + page);
+            case OPEN_WHEN -> ofPage.orElse("reach-page " + page);
+            default -> ofPage.or(() -> ofItem).orElse("reach-question " + wire.owner());
+        };
+    }
+
+    /** The reach claim that says of the same thing that it never happens. */
+    private Optional<String> ownReach(Wire wire, List<Claim> reach) {
+        String owner = wire.owner();
+        return switch (wire.family()) {
+            case OPEN_WHEN -> refuted(reach, "reach-page", owner);
+            case ASK_WHEN -> refuted(reach, "reach-question", owner).or(() -> refuted(reach, "reach-section", owner))
+                    .or(() -> refuted(reach, "reach-note", owner));
+            case OFFER_WHEN -> refuted(reach, "reach-option", wire.place().replace(".offerWhen", ""));
+            case FINISH -> refuted(reach, "reach-finish", wire.place());
+            case SKIP -> refuted(reach, "reach-skip", wire.place());
+            case OUTCOME_ROW -> refuted(reach, "reach-row", wire.place());
+            default -> Optional.empty();
+        };
+    }
+}

@@ -1,0 +1,74 @@
+package orthogon.core.proof.claim;
+
+import java.util.List;
+import java.util.stream.Collectors;
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.Phrase;
+import orthogon.core.expression.Wiring.Wire;
+import orthogon.core.proof.space.Space;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Note;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Section;
+
+/** Says conditions in the analyst's words. */
+public final class Sentences {
+
+    private final Space space;
+
+    public Sentences(Space space) {
+        this.space = space;
+    }
+
+    /** One condition as a sentence without a full stop: {@code age is asked when group is bird or mammal}. */
+    public String at(String place) {
+        Wire wire = space.wiring().at(place).orElse(null);
+        if (wire == null) {
+            return place;
+        }
+        String when = wire.readable().map(Phrase::of).orElse(wire.text());
+        String owner = wire.owner();
+        return switch (wire.family()) {
+            case OPEN_WHEN -> "page " + owner + " is open when " + when;
+            case ASK_WHEN -> owner + " is " + shown(owner) + " when " + when;
+            case OFFER_WHEN -> "option " + place.split("\\.")[1] + " of " + owner + " is on offer when " + when;
+            case REQUIRE_WHEN -> owner + (isTrue(wire) ? " must be answered" : " must be answered when " + when);
+            case ACCEPT -> owner + " is accepted only when " + when;
+            case LOCK_WHEN -> owner + " is locked " + (isTrue(wire) ? "always" : "when " + when);
+            case REWORD -> owner + " is reworded when " + when;
+            case START_WITH -> owner + " starts with " + when;
+            case DERIVE -> owner + " is " + when;
+            case SKIP -> "page " + owner + " is left for page " + target(place, true) + (isTrue(wire) ? "" : " when " + when);
+            case FINISH -> "after page " + owner + " the interview ends as " + target(place, false) + (isTrue(wire) ? "" : " when " + when);
+            case OUTCOME_ROW -> "row " + (index(place) + 1) + " of the outcome table takes all for whom " + when;
+            case CLAIM -> owner + " says: " + when;
+        };
+    }
+
+    private static boolean isTrue(Wire wire) {
+        return wire.expr().filter(e -> e instanceof Expr.Literal l && Boolean.TRUE.equals(l.value())).isPresent();
+    }
+
+    private static int index(String place) {
+        return Integer.parseInt(place.substring(place.lastIndexOf('/') + 1));
+    }
+
+    private String target(String place, boolean skip) {
+        Page page = space.wiring().document().page(place.substring(0, place.indexOf('/'))).orElseThrow();
+        return skip ? page.skip().get(index(place)).to() : page.finish().get(index(place)).outcome();
+    }
+
+    private String shown(String code) {
+        Item item = space.wiring().document().item(code).orElse(null);
+        return item instanceof Note || item instanceof Section ? "shown" : "asked";
+    }
+
+    /** A conflict core as text. */
+    String core(String impossible, List<String> core) {
+        if (core.isEmpty()) {
+            return impossible + " The limits of the answers alone exclude it.";
+        }
+        String lines = core.stream().map(this::at).collect(Collectors.joining("; ")) + ".";
+        return impossible + (core.size() == 1 ? " This can never hold: " : " These exclude each other: ") + lines;
+    }
+}

@@ -1,0 +1,27 @@
+package orthogon.core.proof.fault;
+
+/**
+ * Something unsound in the document.
+ *
+ * @param kind the claim that it refutes
+ * @param place the expression or item
+ * @param because what is wrong and what to do
+ */
+public record Fault(Kind kind, String place, String because) {
+
+    /** The sound claims, by the names of the proof report. */
+    public enum Kind {
+        CODE_UNIQUE("code-unique"), REFERENCE_EXISTS("reference-exists"), TYPE_FITS("type-fits"), LOOKS_AHEAD(
+                "looks-ahead"), DEPENDS_ON_ITSELF("depends-on-itself");
+
+        private final String claim;
+
+        Kind(String claim) {
+            this.claim = claim;
+        }
+
+        public String claim() {
+            return claim;
+        }
+    }
+}

@@ -1,0 +1,167 @@
+package orthogon.core.proof.fault;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.ExpressionFault;
+import orthogon.core.expression.Wiring;
+import orthogon.core.expression.Wiring.Wire;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Questionnaire;
+
+/** Finds every unsound place of a document, in document order. */
+public final class Faults {
+
+    private final Wiring wiring;
+    private final Questionnaire document;
+    private final List<Fault> found = new ArrayList<>();
+    /** Position of each item in document order; a page's end comes after its last item. */
+    private final Map<String, Integer> position = new HashMap<>();
+    private final Map<String, Integer> pageEnd = new HashMap<>();
+    private final Map<String, Integer> pageStart = new HashMap<>();
+    private final Map<String, String> pageOf = new HashMap<>();
+
+    private Faults(Wiring wiring) {
+        this.wiring = wiring;
+        this.document = wiring.document();
+    }
+
+    public static List<Fault> of(Wiring wiring) {
+        Faults faults = new Faults(wiring);
+        faults.codes();
+        faults.positions();
+        wiring.wires().forEach(faults::wire);
+        faults.targets();
+        return List.copyOf(faults.found);
+    }
+
+    private void add(Fault.Kind kind, String place, String because) {
+        found.add(new Fault(kind, place, because));
+    }
+
+    private void codes() {
+        Set<String> codes = new HashSet<>();
+        document.linkParameters().forEach(p -> unique(codes, p.code(), p.code()));
+        for (Page page : document.pages()) {
+            unique(codes, page.code(), page.code());
+            page.allItems().forEach(i -> unique(codes, i.code(), i.code()));
+        }
+        document.questions().forEach(q -> {
+            Set<String> options = new HashSet<>();
+            q.answer().options().forEach(o -> unique(options, o.code(), q.code() + "." + o.code()));
+        });
+        Set<String> outcomes = new HashSet<>();
+        document.outcomes().forEach(o -> unique(outcomes, o.code(), o.code()));
+        Set<String> claims = new HashSet<>();
+        document.claims().forEach(c -> unique(claims, c.code(), c.code()));
+    }
+
+    private void unique(Set<String> taken, String code, String place) {
+        if (!taken.add(code)) {
+            add(Fault.Kind.CODE_UNIQUE, place, "the code " + code + " is used twice; give one of them another code");
+        }
+    }
+
+    private void positions() {
+        int at = 0;
+        for (Page page : document.pages()) {
+            pageStart.putIfAbsent(page.code(), at++);
+            for (Item item : page.allItems().toList()) {
+                position.putIfAbsent(item.code(), at++);
+                pageOf.putIfAbsent(item.code(), page.code());
+            }
+            pageEnd.putIfAbsent(page.code(), at++);
+        }
+    }
+
+    private void wire(Wire wire) {
+        for (ExpressionFault fault : wire.faults()) {
+            boolean name = fault.kind() == ExpressionFault.Kind.NAME;
+            add(name ? Fault.Kind.REFERENCE_EXISTS : Fault.Kind.TYPE_FITS, wire.place(), fault.withPlace());
+        }
+        wire.readable().ifPresent(expr -> order(wire, expr));
+    }
+
+    private void order(Wire wire, Expr expr) {
+        int reach = switch (wire.family()) {
+            case OPEN_WHEN -> pageStart.get(wire.owner());
+            case ASK_WHEN, OFFER_WHEN, REQUIRE_WHEN, LOCK_WHEN, REWORD, START_WITH, DERIVE -> position.get(wire.owner());
+            case ACCEPT -> pageEnd.get(pageOf.get(wire.owner()));
+            case FINISH, SKIP -> pageEnd.get(wire.owner());
+            case OUTCOME_ROW, CLAIM -> Integer.MAX_VALUE;
+        };
+        for (String name : expr.references()) {
+            Integer at = position.get(name);
+            if (at == null) {
+                continue;
+            }
+            boolean ownCode = name.equals(wire.owner()) && wire.family() != Wiring.Family.ACCEPT && reach != Integer.MAX_VALUE;
+            if (ownCode || (wire.family() == Wiring.Family.DERIVE && loops(wire.owner()))) {
+                add(Fault.Kind.DEPENDS_ON_ITSELF, wire.place(), chain(wire.owner(), name));
+                return;
+            }
+            if (at > reach) {
+                add(Fault.Kind.LOOKS_AHEAD, wire.place(), "this uses " + name + ", which stands later"
+                        + (pageOf.get(name).equals(pageOf.getOrDefault(wire.owner(), wire.owner()))
+                                ? " on the page"
+                                : ", on page "
+                                        + pageOf.get(name))
+                        + "; move " + name + " before it, or use an earlier answer");
+            }
+        }
+    }
+
+    private String chain(String owner, String name) {
+        return owner.equals(name)
+                ? owner + " depends on itself"
+                : owner + " depends on " + name + ", which depends on " + owner
+                        + " again; break the circle at one of them";
+    }
+
+    private boolean loops(String derived) {
+        return reachable(derived, new LinkedHashSet<>()).contains(derived);
+    }
+
+    private Set<String> reachable(String derived, Set<String> seen) {
+        wiring.at(derived + ".derive").flatMap(Wire::readable).ifPresent(e -> e.references().forEach(name -> {
+            if (seen.add(name)) {
+                reachable(name, seen);
+            }
+        }));
+        return seen;
+    }
+
+    private void targets() {
+        List<String> codes = document.pages().stream().map(Page::code).toList();
+        for (int p = 0; p < document.pages().size(); p++) {
+            Page page = document.pages().get(p);
+            for (int i = 0; i < page.skip().size(); i++) {
+                String to = page.skip().get(i).to();
+                if (codes.indexOf(to) <= p) {
+                    add(codes.contains(to) ? Fault.Kind.LOOKS_AHEAD : Fault.Kind.REFERENCE_EXISTS, page.code() + "/skip/" + i,
+                            codes.contains(to)
+                                    ? "a skip leads only to a later page, and " + to + " is not later than " + page.code()
+                                    : "there is no page called " + to);
+                }
+            }
+            for (int i = 0; i < page.finish().size(); i++) {
+                outcome(page.code() + "/finish/" + i, page.finish().get(i).outcome());
+            }
+        }
+        for (int i = 0; i < document.outcomeTable().size(); i++) {
+            outcome("outcomeTable/" + i, document.outcomeTable().get(i).outcome());
+        }
+    }
+
+    private void outcome(String place, String code) {
+        if (document.outcome(code).isEmpty()) {
+            add(Fault.Kind.REFERENCE_EXISTS, place, "there is no outcome called " + code);
+        }
+    }
+}

@@ -1,0 +1,303 @@
+package orthogon.core.proof.flow;
+
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import orthogon.core.expression.Expr;
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.space.Axis;
+import orthogon.core.proof.space.Space;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Questionnaire;
+
+/**
+ * Everybody's way through a document at once. For each page the set of states that arrive is computed from the pages before; at the
+ * end of a page the bits that no later rule mentions are forgotten.
+ */
+public final class Flow {
+
+    /** Why interviews leave a page. */
+    public enum Kind {
+        /** To the next page, having passed this one. */
+        ONWARD,
+        /** To the next page, this one not visited. */
+        PASSED_BY,
+        /** By a skip. */
+        SKIP,
+        /** By a finish. */
+        FINISH
+    }
+
+    /**
+     * Interviews that leave a page the same way.
+     *
+     * @param target index of the page they go on to; the number of pages for the end
+     * @param place the skip or finish taken, empty for the others
+     * @param set states with all that is known on the page
+     * @param remembered the same states without what no later rule mentions
+     */
+    public record Exit(int from, Kind kind, int target, String place, int set, int remembered) {}
+
+    /** One page with those who come to it. */
+    public record Stage(PageSets sets, int coming, List<Exit> entries, List<Exit> exits) {}
+
+    private final Space space;
+    private final Diagrams d;
+    private final Questionnaire document;
+    private final Rules rules;
+    private final List<Stage> stages = new ArrayList<>();
+    private final List<PageSets> pages = new ArrayList<>();
+    private final Map<Integer, Integer> lastUse = new LinkedHashMap<>();
+    private final List<Exit> endings = new ArrayList<>();
+    private final BitSet asked;
+    private int start;
+    private Optional<String> lostAt = Optional.empty();
+
+    /**
+     * @param free places of conditions that are set free
+     * @param asked levels of the asked bits to carry to the end
+     * @param keep levels of bits never to be forgotten
+     */
+    public Flow(Space space, Set<String> free, BitSet asked, BitSet keep) {
+        this.space = space;
+        this.d = space.diagrams();
+        this.document = space.wiring().document();
+        this.rules = new Rules(space, free);
+        this.asked = asked;
+        for (int p = 0; p < document.pages().size(); p++) {
+            pages.add(new PageSets(document.pages().get(p), p, space, rules, asked));
+        }
+        uses();
+        for (int l = keep.nextSetBit(0); l >= 0; l = keep.nextSetBit(l + 1)) {
+            lastUse.put(l, Integer.MAX_VALUE);
+        }
+        for (int l = asked.nextSetBit(0); l >= 0; l = asked.nextSetBit(l + 1)) {
+            lastUse.put(l, Integer.MAX_VALUE);
+        }
+        run();
+    }
+
+    /** Asked bits that own claims mention. */
+    public static BitSet askedInClaims(Space space) {
+        BitSet levels = new BitSet();
+        for (int i = 0; i < space.wiring().document().claims().size(); i++) {
+            space.expr("claims/" + i).ifPresent(e -> askedIn(e, space, levels));
+        }
+        return levels;
+    }
+
+    private static void askedIn(Expr e, Space space, BitSet levels) {
+        if (e instanceof Expr.Call c && c.function().equals("asked")) {
+            levels.set(space.askedLevel(((Expr.Name) c.args().getFirst()).name()));
+        }
+        e.children().forEach(c -> askedIn(c, space, levels));
+    }
+
+    private void used(int set, int at) {
+        BitSet support = d.support(set);
+        for (int l = support.nextSetBit(0); l >= 0; l = support.nextSetBit(l + 1)) {
+            lastUse.merge(l, at, Math::max);
+        }
+    }
+
+    private void uses() {
+        int end = pages.size();
+        for (PageSets sets : pages) {
+            used(sets.open(), sets.index());
+            used(sets.answers(), sets.index());
+            sets.problems().values().forEach(p -> used(p, sets.index()));
+            Page page = sets.page();
+            for (int i = 0; i < page.finish().size(); i++) {
+                used(sets.ruleHolds(page.code() + "/finish/" + i), sets.index());
+            }
+            for (int i = 0; i < page.skip().size(); i++) {
+                used(sets.ruleHolds(page.code() + "/skip/" + i), sets.index());
+            }
+            for (var wire : space.wiring().wires()) {
+                boolean here = page.allItems().anyMatch(item -> item.code().equals(wire.owner()));
+                if (here && wire.family() == orthogon.core.expression.Wiring.Family.REWORD) {
+                    used(rules.at(wire.place(), true).holds(), sets.index());
+                }
+            }
+        }
+        for (int i = 0; i < document.outcomeTable().size(); i++) {
+            used(rules.holds("outcomeTable/" + i, true), end);
+        }
+        for (int i = 0; i < document.claims().size(); i++) {
+            // The outcome itself is settled at the end, so any two disjoint sets may stand for it here.
+            space.expr("claims/" + i).ifPresent(e -> mentionedAxes(e).forEach(axis -> axis.levels().stream()
+                    .forEach(l -> lastUse.merge(l, end, Math::max))));
+        }
+    }
+
+    private List<Axis> mentionedAxes(Expr e) {
+        return e.references().stream().map(space::axis).filter(a -> a != null).toList();
+    }
+
+    private void run() {
+        start = Diagrams.ALL;
+        for (var parameter : document.linkParameters()) {
+            start = d.and(start, space.axis(parameter.code()).domain());
+        }
+        List<List<Exit>> entries = new ArrayList<>();
+        for (int p = 0; p <= pages.size(); p++) {
+            entries.add(new ArrayList<>());
+        }
+        for (PageSets sets : pages) {
+            int p = sets.index();
+            int coming = p == 0 ? start : Diagrams.NONE;
+            for (Exit entry : entries.get(p)) {
+                coming = d.or(coming, entry.remembered());
+            }
+            List<Exit> exits = exits(sets, coming);
+            exits.forEach(exit -> entries.get(exit.target()).add(exit));
+            stages.add(new Stage(sets, coming, List.copyOf(entries.get(p)), exits));
+        }
+        endings.addAll(entries.get(pages.size()));
+    }
+
+    private List<Exit> exits(PageSets sets, int coming) {
+        List<Exit> exits = new ArrayList<>();
+        int p = sets.index();
+        int rest = d.and(coming, sets.accepted());
+        Page page = sets.page();
+        for (int i = 0; i < page.finish().size(); i++) {
+            String place = page.code() + "/finish/" + i;
+            int holds = sets.ruleHolds(place);
+            exits.add(exit(p, Kind.FINISH, pages.size(), place, d.and(rest, holds)));
+            rest = d.minus(rest, holds);
+        }
+        for (int i = 0; i < page.skip().size(); i++) {
+            String place = page.code() + "/skip/" + i;
+            int target = target(page.skip().get(i).to());
+            int holds = sets.ruleHolds(place);
+            if (target <= p) {
+                if (!d.disjoint(rest, holds) && lostAt.isEmpty()) {
+                    lostAt = Optional.of((target < 0 ? "reference-exists " : "looks-ahead ") + place);
+                }
+                continue;
+            }
+            exits.add(exit(p, Kind.SKIP, target, place, d.and(rest, holds)));
+            rest = d.minus(rest, holds);
+        }
+        exits.add(exit(p, Kind.ONWARD, p + 1, "", rest));
+        exits.add(exit(p, Kind.PASSED_BY, p + 1, "", d.and(coming, sets.passedBy())));
+        return exits;
+    }
+
+    private Exit exit(int from, Kind kind, int target, String place, int set) {
+        return new Exit(from, kind, target, place, set, onArrival(from, target, d.exists(set, d.cube(forgotten(from, target)))));
+    }
+
+    /** The bits known on a page and before it that nothing from the target on mentions. */
+    public BitSet forgotten(int from, int target) {
+        BitSet forgotten = new BitSet();
+        for (int p = 0; p <= from; p++) {
+            forgotten.or(pages.get(p).levels());
+        }
+        for (Axis axis : space.axes()) {
+            if (axis.question() == null) {
+                forgotten.or(axis.levels());
+            }
+        }
+        lastUse.forEach((level, last) -> {
+            if (!isAnswerLevel(level)) {
+                forgotten.set(level);
+            }
+        });
+        BitSet result = new BitSet();
+        forgotten.stream().filter(l -> lastUse.getOrDefault(l, -1) < target).forEach(result::set);
+        return result;
+    }
+
+    private boolean isAnswerLevel(int level) {
+        return pages.stream().anyMatch(p -> p.levels().get(level));
+    }
+
+    /** The pages in between are untouched. */
+    private int onArrival(int from, int target, int set) {
+        BitSet between = new BitSet();
+        for (int p = from + 1; p < target; p++) {
+            between.or(pages.get(p).levels());
+        }
+        for (int l = between.nextSetBit(0); l >= 0; l = between.nextSetBit(l + 1)) {
+            if (lastUse.getOrDefault(l, -1) >= target) {
+                set = d.minus(set, d.bit(l));
+            }
+        }
+        return set;
+    }
+
+    private int target(String code) {
+        for (int p = 0; p < pages.size(); p++) {
+            if (pages.get(p).page().code().equals(code)) {
+                return p;
+            }
+        }
+        return -1;
+    }
+
+    public Space space() {
+        return space;
+    }
+
+    public List<Stage> stages() {
+        return stages;
+    }
+
+    public Stage stage(String page) {
+        return stages.stream().filter(s -> s.sets().page().code().equals(page)).findFirst().orElseThrow();
+    }
+
+    /** Every way to the end of the document: finishes, and those who leave the last page. */
+    public List<Exit> endings() {
+        return endings;
+    }
+
+    /** Who comes to the outcome table. */
+    public int tableReached() {
+        int set = pages.isEmpty() ? start : Diagrams.NONE;
+        for (Exit exit : endings) {
+            if (exit.kind() != Kind.FINISH) {
+                set = d.or(set, exit.remembered());
+            }
+        }
+        return set;
+    }
+
+    /** Who comes to a row of the outcome table, no row before it having held. */
+    public int rowReached(int row) {
+        int set = tableReached();
+        for (int i = 0; i < row; i++) {
+            set = d.minus(set, rowHolds(i));
+        }
+        return set;
+    }
+
+    public int rowHolds(int row) {
+        return rules.holds("outcomeTable/" + row, true);
+    }
+
+    /** The condition at a place, free where it was set free. */
+    public orthogon.core.proof.space.Truth truth(String place, boolean usual) {
+        return rules.at(place, usual);
+    }
+
+    /** Link values before the first page. */
+    public int start() {
+        return start;
+    }
+
+    BitSet asked() {
+        return asked;
+    }
+
+    /** The claim that a skip without a right target falls short of, where somebody takes it: nobody knows where they go on. */
+    public Optional<String> lostAt() {
+        return lostAt;
+    }
+}

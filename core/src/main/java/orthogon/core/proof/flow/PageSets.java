@@ -1,0 +1,210 @@
+package orthogon.core.proof.flow;
+
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.space.Axis;
+import orthogon.core.proof.space.Space;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Section;
+
+/**
+ * What one page says about states, whoever arrives at it. A state holds effective values: a question that is not asked is blank.
+ */
+public final class PageSets {
+
+    private final Page page;
+    private final int index;
+    private final Space space;
+    private final Rules rules;
+    private final Diagrams d;
+    private final int open;
+    private final Map<String, Integer> around = new LinkedHashMap<>();
+    private final Map<String, Integer> shown = new LinkedHashMap<>();
+    private final Map<String, Integer> problems = new LinkedHashMap<>();
+    private final BitSet levels = new BitSet();
+    private int answers = Diagrams.ALL;
+    private int visited = Diagrams.NONE;
+
+    PageSets(Page page, int index, Space space, Rules rules, BitSet asked) {
+        this.page = page;
+        this.index = index;
+        this.space = space;
+        this.rules = rules;
+        this.d = space.diagrams();
+        this.open = rules.holds(page.code() + ".openWhen", true);
+        items(page.items(), open);
+        for (Map.Entry<String, Integer> e : shown.entrySet()) {
+            int level = space.askedLevel(e.getKey());
+            if (asked.get(level)) {
+                boolean section = page.allItems().anyMatch(i -> i.code().equals(e.getKey()) && i instanceof Section);
+                answers = d.and(answers, d.same(d.bit(level), section ? d.and(e.getValue(), visited) : e.getValue()));
+                levels.set(level);
+            }
+        }
+        page.questions().forEach(this::check);
+    }
+
+    private void items(List<Item> items, int surrounding) {
+        for (Item item : items) {
+            if (item instanceof Derived || shown.containsKey(item.code())) {
+                continue;
+            }
+            int here = d.and(surrounding, rules.holds(item.code() + ".askWhen", true));
+            around.put(item.code(), surrounding);
+            shown.put(item.code(), here);
+            if (item instanceof Section section) {
+                items(section.items(), here);
+                continue;
+            }
+            visited = d.or(visited, here);
+            if (item instanceof Question question) {
+                answer(question, here);
+            }
+        }
+    }
+
+    /** Asked: any answer within the limits and on offer. Not asked: blank. Locked: the start value. */
+    private void answer(Question question, int asked) {
+        Axis axis = space.axis(question.code());
+        levels.or(axis.levels());
+        int given = axis.domain();
+        for (Answer.Option option : question.answer().options()) {
+            given = d.and(given, d.implies(axis.option(option.code()), offered(question, option)));
+        }
+        int locked = d.and(asked, rules.holds(question.code() + ".lockWhen", false));
+        if (locked != Diagrams.NONE) {
+            given = d.or(d.minus(given, locked), d.and(locked, following(question, axis, given, locked)));
+        }
+        answers = d.and(answers, d.or(d.and(asked, given), d.minus(axis.blank(), asked)));
+    }
+
+    /** The start value where it is within the limits and on offer, else blank; outside the limits it holds the page back for good. */
+    private int following(Question question, Axis axis, int given, int locked) {
+        if (question.startWith().isEmpty()) {
+            return axis.blank();
+        }
+        String place = question.code() + ".startWith";
+        Optional<Map<Object, Integer>> values = space.startValues(place);
+        if (values.isEmpty()) {
+            return given;
+        }
+        int set = Diagrams.NONE;
+        for (Map.Entry<Object, Integer> e : values.get().entrySet()) {
+            Object value = ((Optional<?>) e.getKey()).orElse(null);
+            int cell = d.and(space.cellOf(axis, value), axis.domain());
+            int allowed = d.and(e.getValue(), d.and(cell, given));
+            int refused = d.minus(e.getValue(), d.exists(allowed, d.cube(axis.levels())));
+            set = d.or(set, d.or(allowed, d.and(refused, axis.blank())));
+            if (cell == Diagrams.NONE) {
+                problems.merge(place, d.and(locked, e.getValue()), d::or);
+            }
+        }
+        return set;
+    }
+
+    private int offered(Question question, Answer.Option option) {
+        return rules.holds(question.code() + "." + option.code() + ".offerWhen", true);
+    }
+
+    private void check(Question question) {
+        if (page.questions().filter(q -> q.code().equals(question.code())).findFirst().orElseThrow() != question) {
+            return;
+        }
+        int asked = shown.get(question.code());
+        int blank = space.axis(question.code()).blank();
+        int required = d.and(asked, rules.holds(question.code() + ".requireWhen", false));
+        problems.merge(question.code() + ".requireWhen", d.and(required, blank), d::or);
+        for (int i = 0; i < question.accept().size(); i++) {
+            String place = question.code() + "/accept/" + i;
+            problems.put(place, d.minus(d.and(asked, rules.refuses(place)), blank));
+        }
+    }
+
+    public Page page() {
+        return page;
+    }
+
+    public int index() {
+        return index;
+    }
+
+    /** The bits that stand for what is on this page. */
+    public BitSet levels() {
+        return levels;
+    }
+
+    /** Where {@code openWhen} holds. */
+    public int open() {
+        return open;
+    }
+
+    /** States in which the sections around an item are shown. */
+    public int around(String item) {
+        return around.get(item);
+    }
+
+    /** States in which an item is shown, given that the page is arrived at. */
+    public int shown(String item) {
+        return shown.get(item);
+    }
+
+    /** States that are possible on this page: what is asked has an answer within its limits, what is not asked is blank. */
+    public int answers() {
+        return answers;
+    }
+
+    /** Possible states in which the page is visited. */
+    public int visited() {
+        return d.and(answers, visited);
+    }
+
+    /** Possible states in which the page is passed by: closed, or with nothing to show. */
+    public int passedBy() {
+        return d.minus(answers, visited);
+    }
+
+    /** Possible states in which the page is visited and everything on it is accepted. */
+    public int accepted() {
+        int set = visited();
+        for (int problem : problems.values()) {
+            set = d.minus(set, problem);
+        }
+        return set;
+    }
+
+    /** The states that each requirement and each accept condition holds back, by place. */
+    public Map<String, Integer> problems() {
+        return problems;
+    }
+
+    /** Everything on the page unanswered, as when a skip passes it by. */
+    public int untouched() {
+        int set = Diagrams.ALL;
+        for (int l = levels.nextSetBit(0); l >= 0; l = levels.nextSetBit(l + 1)) {
+            set = d.minus(set, d.bit(l));
+        }
+        return set;
+    }
+
+    Rules rules() {
+        return rules;
+    }
+
+    /** Where the finish or skip at this place holds. */
+    public int ruleHolds(String place) {
+        return rules.holds(place, true);
+    }
+
+    public List<String> questionCodes() {
+        return new ArrayList<>(page.questions().map(Question::code).distinct().toList());
+    }
+}

@@ -1,0 +1,210 @@
+package orthogon.core.proof.space;
+
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.List;
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Question;
+
+/**
+ * One question or link parameter as bits. Blank is all zeros. A many-choices question has one bit for each option; any other has the
+ * number of its cell in binary, the highest bit first.
+ */
+public final class Axis {
+
+    private final String code;
+    private final Question question;
+    /** Representative of each cell; the first is blank (null). Empty for many choices. */
+    private final List<Object> cells;
+    /** The answer class of each cell; cells are finer where answers are compared with one another. */
+    private final int[] classOf;
+    private final int classes;
+    private final int firstLevel;
+    private final int bits;
+    private final BitSet levels = new BitSet();
+    private final BitSet classLevels = new BitSet();
+    private final int askedLevel;
+    private final Diagrams diagrams;
+
+    Axis(Diagrams diagrams, String code, Question question, List<Object> cells, int[] classOf, int askedLevel) {
+        this.diagrams = diagrams;
+        this.code = code;
+        this.question = question;
+        this.cells = cells;
+        this.classOf = classOf;
+        this.askedLevel = askedLevel;
+        this.firstLevel = askedLevel + 1;
+        this.bits = isMany() ? question.answer().options().size() : width(cells.size());
+        levels.set(firstLevel, firstLevel + bits);
+        int most = 0;
+        for (int c : classOf) {
+            most = Math.max(most, c);
+        }
+        this.classes = most + 1;
+        if (isJoint()) {
+            classLevels.set(firstLevel + bits, firstLevel + bits + width(classes));
+        }
+    }
+
+    private static int width(int count) {
+        return 32 - Integer.numberOfLeadingZeros(Math.max(count - 1, 0));
+    }
+
+    int nextLevel() {
+        return firstLevel + bits + classLevels.cardinality();
+    }
+
+    public String code() {
+        return code;
+    }
+
+    /** Null for a link parameter. */
+    public Question question() {
+        return question;
+    }
+
+    public boolean isMany() {
+        return question != null && question.answer() instanceof Answer.ManyChoices;
+    }
+
+    /** Whether cells are finer than answer classes. */
+    public boolean isJoint() {
+        return !isMany() && classes < cells.size();
+    }
+
+    public BitSet levels() {
+        return levels;
+    }
+
+    public BitSet classLevels() {
+        return classLevels;
+    }
+
+    /** The bit that says whether the question is asked, where a claim or a count needs it. */
+    public int askedLevel() {
+        return askedLevel;
+    }
+
+    List<Object> cells() {
+        return cells;
+    }
+
+    public int blank() {
+        int set = Diagrams.ALL;
+        for (int l = firstLevel + bits - 1; l >= firstLevel; l--) {
+            set = diagrams.and(diagrams.not(diagrams.bit(l)), set);
+        }
+        return set;
+    }
+
+    int cell(int number) {
+        return coded(firstLevel, bits, number);
+    }
+
+    private int coded(int from, int width, int number) {
+        int set = Diagrams.ALL;
+        for (int b = 0; b < width; b++) {
+            int bit = diagrams.bit(from + width - 1 - b);
+            set = diagrams.and((number >> b & 1) == 1 ? bit : diagrams.not(bit), set);
+        }
+        return set;
+    }
+
+    /** Every cell together with the bits of its answer class. */
+    public int classLink() {
+        int link = Diagrams.NONE;
+        for (int c = 0; c < cells.size(); c++) {
+            link = diagrams.or(link, diagrams.and(cell(c), coded(firstLevel + bits, classLevels.cardinality(), classOf[c])));
+        }
+        return link;
+    }
+
+    /** The states in which the option is chosen. */
+    public int option(String optionCode) {
+        List<Answer.Option> options = question.answer().options();
+        for (int i = 0; i < options.size(); i++) {
+            if (options.get(i).code().equals(optionCode)) {
+                return isMany() ? diagrams.bit(firstLevel + i) : cell(i + 1);
+            }
+        }
+        throw new IllegalArgumentException(code + " has no option " + optionCode);
+    }
+
+    /** The states whose value is exactly this one; none where the limits do not allow it or it is no representative. */
+    int value(Object value) {
+        if (value == null) {
+            return blank();
+        }
+        if (isMany()) {
+            int set = Diagrams.ALL;
+            for (Answer.Option option : question.answer().options()) {
+                int bit = option(option.code());
+                set = diagrams.and(set, value instanceof List<?> l && l.contains(option.code()) ? bit : diagrams.not(bit));
+            }
+            return set;
+        }
+        for (int c = 1; c < cells.size(); c++) {
+            if (Guarded.key(cells.get(c)).equals(Guarded.key(value))) {
+                return cell(c);
+            }
+        }
+        return Diagrams.NONE;
+    }
+
+    /** Every answer within the question's own limits, blank among them. */
+    public int domain() {
+        if (!isMany()) {
+            int set = Diagrams.NONE;
+            for (int c = 0; c < cells.size(); c++) {
+                set = diagrams.or(set, cell(c));
+            }
+            return set;
+        }
+        Answer.ManyChoices answer = (Answer.ManyChoices) question.answer();
+        int n = answer.options().size();
+        int least = Math.max(1, answer.least() == null ? 1 : answer.least());
+        int most = answer.most() == null ? n : Math.min(n, answer.most());
+        int several = Diagrams.NONE;
+        Guarded count = Guarded.constant(java.math.BigDecimal.ZERO);
+        for (Answer.Option option : answer.options()) {
+            count = count.plus(diagrams, option(option.code()), java.math.BigDecimal.ONE);
+        }
+        for (var entry : count.parts().entrySet()) {
+            int chosen = ((java.math.BigDecimal) entry.getKey()).intValue();
+            if (chosen >= least && chosen <= most) {
+                several = diagrams.or(several, entry.getValue());
+            }
+        }
+        int set = several;
+        for (Answer.Option option : answer.options()) {
+            if (option.exclusive()) {
+                set = diagrams.minus(set, option(option.code()));
+            }
+        }
+        for (Answer.Option option : answer.options()) {
+            if (option.exclusive()) {
+                set = diagrams.or(set, value(List.of(option.code())));
+            }
+        }
+        return diagrams.or(set, blank());
+    }
+
+    /** The representative of the cell that the state holds; unknown bits count as zero. */
+    public Object decode(Diagrams.State state) {
+        if (isMany()) {
+            List<String> chosen = new ArrayList<>();
+            for (int i = 0; i < bits; i++) {
+                if (state.ones().get(firstLevel + i)) {
+                    chosen.add(question.answer().options().get(i).code());
+                }
+            }
+            return chosen.isEmpty() ? null : chosen;
+        }
+        int number = 0;
+        for (int b = 0; b < bits; b++) {
+            number = number * 2 + (state.ones().get(firstLevel + b) ? 1 : 0);
+        }
+        return cells.get(number);
+    }
+}

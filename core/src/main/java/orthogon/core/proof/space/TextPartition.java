@@ -1,0 +1,201 @@
+package orthogon.core.proof.space;
+
+import dk.brics.automaton.Automaton;
+import dk.brics.automaton.BasicAutomata;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import orthogon.core.expression.Evaluator;
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.Expr.*;
+import orthogon.core.expression.TextPattern;
+
+/** Divides texts into regular languages in which every given expression is constant, one representative of each. */
+final class TextPartition {
+
+    private static final int MOST_CLASSES = 200;
+    private static final int MOST_STATES = 20_000;
+    private static final List<String> ORDINARY = List.of("Quillmere", "alder brook", "fen", "a", "12",
+            "seven grey herons by the mill pond");
+
+    private final String code;
+    private final LocalDate today;
+
+    private TextPartition(String code, LocalDate today) {
+        this.code = code;
+        this.today = today;
+    }
+
+    /** @param least fewest characters or null */
+    static List<Object> representatives(String code, LocalDate today, Integer least, Integer most, List<Expr> features) throws Inexact {
+        int from = Math.max(1, least == null ? 1 : least);
+        if (most != null && most < from) {
+            return List.of();
+        }
+        return new TextPartition(code, today).divide(from, most, features);
+    }
+
+    private List<Object> divide(int from, Integer most, List<Expr> features) throws Inexact {
+        List<Automaton> split = new ArrayList<>();
+        for (Expr feature : features) {
+            if (!isBlankness(feature)) {
+                split.add(language(feature));
+            }
+        }
+        if (split.isEmpty() && (most == null || most > 200)) {
+            return List.of(from <= 9 ? "Quillmere" : "a".repeat(from));
+        }
+        List<Automaton> classes = new ArrayList<>(List.of(allowed(from, most)));
+        for (Automaton language : split) {
+            List<Automaton> finer = new ArrayList<>();
+            for (Automaton part : classes) {
+                keep(part.intersection(language), finer);
+                keep(part.minus(language), finer);
+            }
+            classes = finer;
+        }
+        return classes.stream().map(TextPartition::representative).toList();
+    }
+
+    private static void keep(Automaton part, List<Automaton> parts) throws Inexact {
+        part.minimize();
+        if (!part.isEmpty()) {
+            parts.add(part);
+        }
+        if (parts.size() > MOST_CLASSES || part.getNumberOfStates() > MOST_STATES) {
+            throw new Inexact("its patterns together need more than " + MOST_STATES + " states");
+        }
+    }
+
+    private static Object representative(Automaton texts) {
+        for (String text : ORDINARY) {
+            if (texts.run(text)) {
+                return text;
+            }
+        }
+        Automaton plain = texts.intersection(BasicAutomata.makeCharRange('0', 'z').repeat());
+        return plain.isEmpty() ? texts.getShortestExample(true) : plain.getShortestExample(true);
+    }
+
+    private static Automaton anyChar() {
+        return BasicAutomata.makeCharRange('\0', '\ud7ff').union(BasicAutomata.makeCharRange('\ue000', '\uffff'));
+    }
+
+    /** Trimmed texts of allowed length. */
+    private static Automaton allowed(int from, Integer most) {
+        Automaton visible = BasicAutomata.makeCharRange('!', '\ud7ff').union(BasicAutomata.makeCharRange('\ue000', '\uffff'));
+        Automaton trimmed = visible.union(visible.concatenate(anyChar().repeat()).concatenate(visible));
+        Automaton length = most == null ? anyChar().repeat(from) : anyChar().repeat(from, most);
+        Automaton result = trimmed.intersection(length);
+        result.minimize();
+        return result;
+    }
+
+    private static boolean isBlankness(Expr e) {
+        return e instanceof Call call && call.function().equals("answered") || e instanceof Compare c && c.right() instanceof Literal l
+                && l.value() == null;
+    }
+
+    /** The texts for which the expression is true; it must be false for all others. */
+    private Automaton language(Expr e) throws Inexact {
+        return switch (e) {
+            case Compare c when isEquality(c, "=") -> BasicAutomata.makeString((String) constant(c.right()));
+            case Compare c when isEquality(c, "!=") -> BasicAutomata.makeString((String) constant(c.right())).complement();
+            case Compare c when c.right() instanceof Name && c.left() instanceof Literal && (c.op().equals("=") || c.op().equals("!=")) ->
+                language(
+                        new Compare(c.op(), c.right(), c.left(), c.span()));
+            case Compare c when isLength(c.left()) && constant(c.right()) instanceof BigDecimal d -> lengths(c.op(), d);
+            case InRange r when isLength(r.of()) && constant(r.low()) instanceof BigDecimal from
+                    && constant(r.high()) instanceof BigDecimal to ->
+                lengths(
+                        r.lowClosed() ? ">=" : ">", from).intersection(lengths(r.highClosed() ? "<=" : "<", to));
+            case InList l when l.of() instanceof Name && l.list() instanceof ListOf list && list.references().isEmpty() -> {
+                Automaton any = BasicAutomata.makeEmpty();
+                for (Expr item : list.items()) {
+                    any = constant(item) instanceof String s ? any.union(BasicAutomata.makeString(s)) : any;
+                }
+                yield any;
+            }
+            case Call c when c.args().size() == 2 && c.args().getFirst() instanceof Name && constant(c.args().get(1)) instanceof String s ->
+                switch (c
+                        .function()) {
+                    case "starts with" -> BasicAutomata.makeString(s).concatenate(anyChar().repeat());
+                    case "ends with" -> anyChar().repeat().concatenate(BasicAutomata.makeString(s));
+                    case "contains" -> anyChar().repeat().concatenate(BasicAutomata.makeString(s)).concatenate(anyChar().repeat());
+                    case "matches" -> pattern(TextPattern.read(s));
+                    default -> throw unknown(c);
+                };
+            default -> throw unknown(e);
+        };
+    }
+
+    private static Inexact unknown(Expr e) {
+        return new Inexact("\"" + orthogon.core.expression.Printer.print(e) + "\" is about all texts, which cannot be divided for it");
+    }
+
+    private Object constant(Expr e) {
+        return e.references().isEmpty() ? Evaluator.value(e, new Alone(code, null, null, today)) : null;
+    }
+
+    private boolean isEquality(Compare c, String op) {
+        return c.op().equals(op) && c.left() instanceof Name && constant(c.right()) instanceof String;
+    }
+
+    private static boolean isLength(Expr e) {
+        return e instanceof Call c && c.function().equals("string length") && c.args().getFirst() instanceof Name;
+    }
+
+    private static Automaton lengths(String op, BigDecimal limit) throws Inexact {
+        if (limit.abs().compareTo(BigDecimal.valueOf(MOST_STATES)) > 0) {
+            throw new Inexact("a length of " + limit.toPlainString() + " characters is beyond what is divided");
+        }
+        int floor = limit.setScale(0, java.math.RoundingMode.FLOOR).intValue();
+        boolean whole = limit.stripTrailingZeros().scale() <= 0;
+        return switch (op) {
+            case "=" -> whole && floor >= 0 ? anyChar().repeat(floor, floor) : BasicAutomata.makeEmpty();
+            case "!=" -> lengths("=", limit).complement();
+            case ">" -> anyChar().repeat(Math.max(0, floor + 1));
+            case ">=" -> anyChar().repeat(Math.max(0, whole ? floor : floor + 1));
+            case "<" -> lengths(">=", limit).complement();
+            default -> lengths(">", limit).complement();
+        };
+    }
+
+    private static Automaton pattern(TextPattern pattern) {
+        Automaton found = part(pattern.tree());
+        found = pattern.fromStart() ? found : anyChar().repeat().concatenate(found);
+        return pattern.toEnd() ? found : found.concatenate(anyChar().repeat());
+    }
+
+    private static Automaton part(TextPattern.Part part) {
+        return switch (part) {
+            case TextPattern.Part.Chars c when c.not() -> {
+                Automaton breaks = BasicAutomata.makeCharSet("\n\r\u0085\u2028\u2029");
+                yield anyChar().minus(breaks);
+            }
+            case TextPattern.Part.Chars c -> {
+                Automaton any = BasicAutomata.makeEmpty();
+                for (char[] range : c.ranges()) {
+                    any = any.union(BasicAutomata.makeCharRange(range[0], range[1]));
+                }
+                yield any;
+            }
+            case TextPattern.Part.Sequence s -> {
+                Automaton all = BasicAutomata.makeEmptyString();
+                for (TextPattern.Part p : s.parts()) {
+                    all = all.concatenate(part(p));
+                }
+                yield all;
+            }
+            case TextPattern.Part.Either e -> {
+                Automaton any = BasicAutomata.makeEmpty();
+                for (TextPattern.Part p : e.parts()) {
+                    any = any.union(part(p));
+                }
+                yield any;
+            }
+            case TextPattern.Part.Repeat r -> r.most() < 0 ? part(r.part()).repeat(r.least()) : part(r.part()).repeat(r.least(), r.most());
+        };
+    }
+}

@@ -1,0 +1,453 @@
+package orthogon.core.proof;
+
+import java.math.BigDecimal;
+import java.math.BigInteger;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import orthogon.core.expression.Evaluator;
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.Situation;
+import orthogon.core.expression.Wiring;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Note;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Section;
+
+/** Tries every answer of a small document, one after the other, and notes what happens. Knows no diagrams and no interview. */
+final class Enumeration implements Situation {
+
+    /** Thrown when a document is too large to be tried whole. */
+    static final class TooLarge extends RuntimeException {}
+
+    private static final int MOST_STEPS = 60_000;
+
+    final Map<String, Boolean> verdicts = new TreeMap<>();
+    final Set<String> heldSomewhere = new HashSet<>();
+    final Set<String> failedSomewhere = new HashSet<>();
+    final Set<String> reached = new HashSet<>();
+    final Map<String, Set<List<Object>>> paths = new LinkedHashMap<>();
+    final Set<List<Object>> routes = new HashSet<>();
+    final List<Ending> endings = new ArrayList<>();
+    int shortest = Integer.MAX_VALUE;
+    int longest = -1;
+
+    record Ending(Map<String, Object> answers, Set<String> asked, String outcome) {}
+
+    private final Wiring wiring;
+    private final Questionnaire document;
+    private final Map<String, Object> values = new LinkedHashMap<>();
+    private final Set<String> asked = new LinkedHashSet<>();
+    private final Map<String, List<Expr>> single = new LinkedHashMap<>();
+    private final List<Expr> joint = new ArrayList<>();
+    private final Set<String> stuck = new HashSet<>();
+    private final Set<String> ownBroken = new HashSet<>();
+    private boolean withoutOutcome;
+    private int steps;
+
+    Enumeration(Wiring wiring) {
+        this.wiring = wiring;
+        this.document = wiring.document();
+        for (Wiring.Wire wire : wiring.wires()) {
+            Expr expr = wiring.unfolded(wire.expr().orElseThrow()).orElseThrow();
+            boolean numeric = wire.type().kind() != orthogon.core.expression.Type.Kind.TRUTH;
+            if (numeric) {
+                continue;
+            }
+            for (Expr comparison : expr.comparisons()) {
+                Set<String> names = new LinkedHashSet<>(comparison.references());
+                names.retainAll(document.questions().map(Question::code).toList());
+                if (comparison instanceof Expr.Call c && c.function().equals("asked")) {
+                    continue;
+                }
+                if (names.size() == 1 && names.size() == comparison.references().size()) {
+                    single.computeIfAbsent(names.iterator().next(), n -> new ArrayList<>()).add(comparison);
+                } else if (names.size() > 1) {
+                    joint.add(comparison);
+                }
+            }
+        }
+        document.outcomes().forEach(o -> paths.put(o.code(), new HashSet<>()));
+        paths.put("", new HashSet<>());
+        links(0);
+        conclude();
+    }
+
+    private void links(int at) {
+        if (at == document.linkParameters().size()) {
+            comeTo(0);
+            return;
+        }
+        Questionnaire.LinkParameter parameter = document.linkParameters().get(at);
+        List<String> all = new ArrayList<>(parameter.allowed());
+        all.add(null);
+        for (String value : all) {
+            values.put(parameter.code(), value);
+            links(at + 1);
+        }
+        values.remove(parameter.code());
+    }
+
+    private boolean holds(String place, boolean usual) {
+        return wiring.at(place).isEmpty() ? usual : Evaluator.holds(wiring.at(place).get().expr().orElseThrow(), this);
+    }
+
+    private void note(String place, boolean holds) {
+        (holds ? heldSomewhere : failedSomewhere).add(place);
+    }
+
+    private boolean tried(String place, boolean usual) {
+        boolean holds = holds(place, usual);
+        note(place, holds);
+        return holds;
+    }
+
+    /** Whether the respondent who comes here has some way to pass the first page that is visited. */
+    private void comeTo(int p) {
+        if (p == document.pages().size()) {
+            table();
+            return;
+        }
+        Page page = document.pages().get(p);
+        if (!tried(page.code() + ".openWhen", true)) {
+            comeTo(p + 1);
+            return;
+        }
+        List<Step> flat = new ArrayList<>();
+        flatten(page.items(), List.of(), flat);
+        boolean[] visitedAndPassed = new boolean[2];
+        walk(page, p, flat, 0, visitedAndPassed);
+        if (visitedAndPassed[0] && !visitedAndPassed[1]) {
+            stuck.add(page.code());
+        }
+    }
+
+    private record Step(Item item, List<String> sections) {}
+
+    private void flatten(List<Item> items, List<String> sections, List<Step> flat) {
+        for (Item item : items) {
+            flat.add(new Step(item, sections));
+            if (item instanceof Section s) {
+                List<String> inner = new ArrayList<>(sections);
+                inner.add(s.code());
+                flatten(s.items(), inner, flat);
+            }
+        }
+    }
+
+    private void walk(Page page, int p, List<Step> flat, int at, boolean[] visitedAndPassed) {
+        if (++steps > MOST_STEPS) {
+            throw new TooLarge();
+        }
+        if (at == flat.size()) {
+            settled(page, p, flat, visitedAndPassed);
+            return;
+        }
+        Item item = flat.get(at).item();
+        if (item instanceof Derived || !asked.containsAll(flat.get(at).sections())) {
+            walk(page, p, flat, at + 1, visitedAndPassed);
+            return;
+        }
+        if (!tried(item.code() + ".askWhen", true)) {
+            walk(page, p, flat, at + 1, visitedAndPassed);
+            return;
+        }
+        asked.add(item.code());
+        if (item instanceof Question q) {
+            for (Object value : answers(q)) {
+                values.put(q.code(), value);
+                walk(page, p, flat, at + 1, visitedAndPassed);
+            }
+            values.remove(q.code());
+        } else {
+            walk(page, p, flat, at + 1, visitedAndPassed);
+        }
+        asked.remove(item.code());
+    }
+
+    /** Everything the question allows here; null is blank. */
+    private List<Object> answers(Question q) {
+        List<String> offered = q.answer().options().stream().map(Answer.Option::code)
+                .filter(o -> holds(q.code() + "." + o + ".offerWhen", true))
+                .toList();
+        List<Object> all = candidates(q).stream().filter(v -> v == null || v instanceof List<?> l && offered.containsAll(l)
+                || !(v instanceof List<?>) && (q.answer().options().isEmpty() || offered.contains(v))).toList();
+        if (!holds(q.code() + ".lockWhen", false)) {
+            return all;
+        }
+        Object start = q.startWith().isEmpty()
+                ? null
+                : Evaluator.value(wiring.at(q.code() + ".startWith").get().expr().orElseThrow(), this);
+        boolean unoffered = !q.answer().options().isEmpty() && start != null
+                && !offered.containsAll(start instanceof List<?> l ? l : List.of(start));
+        List<Object> only = new ArrayList<>();
+        only.add(unoffered ? null : start);
+        return only;
+    }
+
+    private List<Object> candidates(Question q) {
+        List<Object> all = new ArrayList<>();
+        all.add(null);
+        switch (q.answer()) {
+            case Answer.YesNo y -> all.addAll(List.of(true, false));
+            case Answer.OneChoice c -> c.options().forEach(o -> all.add(o.code()));
+            case Answer.ManyChoices c -> {
+                for (int set = 1; set < 1 << c.options().size(); set++) {
+                    List<String> chosen = new ArrayList<>();
+                    for (int i = 0; i < c.options().size(); i++) {
+                        if ((set >> i & 1) == 1) {
+                            chosen.add(c.options().get(i).code());
+                        }
+                    }
+                    all.add(chosen);
+                }
+            }
+            case Answer.Numeric n -> List.of(0, 1, 2, 3, 9).forEach(i -> all.add(BigDecimal.valueOf(i)));
+            case Answer.Text t ->
+                all.addAll(List.of("a", "b", "c", "bb", "aa", "ca", "bz", "aaa", "baa", "bzz", "zzz", "aaaa", "baaa", "bzzz",
+                        "zzzz"));
+            case Answer.DateAnswer d -> {
+                for (int days = -6; days <= 1; days++) {
+                    all.add(RandomDocument.TODAY.plusDays(days));
+                }
+            }
+        }
+        return all.stream().filter(v -> v == null || fits(q.answer(), v)).toList();
+    }
+
+    private boolean fits(Answer answer, Object value) {
+        return switch (answer) {
+            case Answer.Numeric n -> ((BigDecimal) value).compareTo(n.least()) >= 0 && ((BigDecimal) value).compareTo(n.most()) <= 0;
+            case Answer.Text t -> (t.least() == null || value.toString().length() >= t.least())
+                    && (t.most() == null || value.toString().length() <= t.most());
+            case Answer.DateAnswer d -> !((LocalDate) value).isBefore(d.earliest().on(today()))
+                    && !((LocalDate) value).isAfter(d.latest().on(today()));
+            case Answer.ManyChoices c -> {
+                List<?> chosen = (List<?>) value;
+                boolean exclusive = c.options().stream().anyMatch(o -> o.exclusive() && chosen.contains(o.code()));
+                yield exclusive
+                        ? chosen.size() == 1
+                        : (c.least() == null || chosen.size() >= c.least()) && (c.most() == null || chosen.size() <= c.most());
+            }
+            default -> true;
+        };
+    }
+
+    private void settled(Page page, int p, List<Step> flat, boolean[] visitedAndPassed) {
+        boolean anything = flat.stream().anyMatch(s -> asked.contains(s.item().code()) && !(s.item() instanceof Section));
+        if (!anything) {
+            List<String> sections = flat.stream().map(s -> s.item().code()).filter(asked::contains).toList();
+            sections.forEach(asked::remove);
+            comeTo(p + 1);
+            asked.addAll(sections);
+            return;
+        }
+        visitedAndPassed[0] = true;
+        reached.add("reach-page " + page.code());
+        boolean accepted = true;
+        for (Step step : flat) {
+            if (!asked.contains(step.item().code())) {
+                continue;
+            }
+            String code = step.item().code();
+            switch (step.item()) {
+                case Question q -> {
+                    reached.add("reach-question " + code);
+                    accepted &= question(q);
+                }
+                case Note n -> reached.add("reach-note " + code);
+                case Section s -> reached.add("reach-section " + code);
+                case Derived d -> throw new IllegalStateException();
+            }
+        }
+        if (!accepted) {
+            return;
+        }
+        visitedAndPassed[1] = true;
+        for (int i = 0; i < page.finish().size(); i++) {
+            String place = page.code() + "/finish/" + i;
+            if (tried(place, true)) {
+                reached.add("reach-finish " + place);
+                end(page.finish().get(i).outcome());
+                return;
+            }
+        }
+        for (int i = 0; i < page.skip().size(); i++) {
+            String place = page.code() + "/skip/" + i;
+            if (tried(place, true)) {
+                reached.add("reach-skip " + place);
+                comeTo(Integer.parseInt(page.skip().get(i).to().substring(1)));
+                return;
+            }
+        }
+        comeTo(p + 1);
+    }
+
+    private boolean question(Question q) {
+        Object value = values.get(q.code());
+        for (Answer.Option option : q.answer().options()) {
+            if (tried(q.code() + "." + option.code() + ".offerWhen", true)) {
+                reached.add("reach-option " + q.code() + "." + option.code());
+            }
+        }
+        tried(q.code() + ".lockWhen", false);
+        for (int i = 0; i < q.reword().size(); i++) {
+            tried(q.code() + "/reword/" + i, true);
+        }
+        boolean required = tried(q.code() + ".requireWhen", false);
+        if (value == null) {
+            return !required;
+        }
+        boolean accepted = fits(q.answer(), value);
+        for (int i = 0; i < q.accept().size(); i++) {
+            Expr accept = wiring.at(q.code() + "/accept/" + i).get().expr().orElseThrow();
+            boolean refuses = Boolean.FALSE.equals(Evaluator.value(accept, this));
+            if (fits(q.answer(), value)) {
+                note(q.code() + "/accept/" + i, !refuses);
+            }
+            accepted &= !refuses;
+        }
+        return accepted;
+    }
+
+    private void table() {
+        for (int i = 0; i < document.outcomeTable().size(); i++) {
+            if (tried("outcomeTable/" + i, true)) {
+                reached.add("reach-row outcomeTable/" + i);
+                end(document.outcomeTable().get(i).outcome());
+                return;
+            }
+        }
+        end("");
+    }
+
+    private String outcome = "";
+
+    private void end(String with) {
+        outcome = with;
+        withoutOutcome |= with.isEmpty();
+        reached.add("reach-outcome " + with);
+        List<Object> key = new ArrayList<>();
+        document.linkParameters().forEach(p -> key.add(String.valueOf(values.get(p.code()))));
+        List<Object> route = new ArrayList<>(List.of(with));
+        document.questions().filter(q -> asked.contains(q.code())).forEach(q -> {
+            route.add(q.code());
+            key.add(q.code());
+            key.add(classOf(q));
+        });
+        joint.forEach(j -> key.add(String.valueOf(Evaluator.value(j, this))));
+        paths.get(with).add(key);
+        routes.add(route);
+        shortest = Math.min(shortest, route.size() - 1);
+        longest = Math.max(longest, route.size() - 1);
+        for (int i = 0; i < document.claims().size(); i++) {
+            boolean holds = holds("claims/" + i, true);
+            if (holds != (document.claims().get(i).says() == Questionnaire.Says.ALWAYS)) {
+                ownBroken.add(document.claims().get(i).code());
+            }
+        }
+        endings.add(new Ending(new LinkedHashMap<>(values), new LinkedHashSet<>(asked), with));
+        outcome = "";
+    }
+
+    private Object classOf(Question q) {
+        Object value = values.get(q.code());
+        boolean each = value == null || q.answer() instanceof Answer.YesNo || !q.answer().options().isEmpty();
+        if (each) {
+            return String.valueOf(value);
+        }
+        List<Object> vector = new ArrayList<>();
+        single.getOrDefault(q.code(), List.of()).forEach(c -> vector.add(String.valueOf(Evaluator.value(c, this))));
+        return vector;
+    }
+
+    private void conclude() {
+        for (Page page : document.pages()) {
+            verdicts.put("page-passable " + page.code(), !stuck.contains(page.code()));
+            reach("reach-page " + page.code());
+            page.allItems().forEach(item -> {
+                switch (item) {
+                    case Question q -> {
+                        reach("reach-question " + q.code());
+                        q.answer().options().forEach(o -> reach("reach-option " + q.code() + "." + o.code()));
+                    }
+                    case Note n -> reach("reach-note " + n.code());
+                    case Section s -> reach("reach-section " + s.code());
+                    case Derived d -> {}
+                }
+            });
+            for (int i = 0; i < page.finish().size(); i++) {
+                reach("reach-finish " + page.code() + "/finish/" + i);
+            }
+            for (int i = 0; i < page.skip().size(); i++) {
+                reach("reach-skip " + page.code() + "/skip/" + i);
+            }
+        }
+        for (int i = 0; i < document.outcomeTable().size(); i++) {
+            reach("reach-row outcomeTable/" + i);
+        }
+        document.outcomes().forEach(o -> reach("reach-outcome " + o.code()));
+        verdicts.put("one-outcome " + document.code(), !withoutOutcome);
+        document.claims().forEach(c -> verdicts.put("own " + c.code(), !ownBroken.contains(c.code())));
+        for (Wiring.Wire wire : wiring.wires()) {
+            boolean condition = wire.family().isCondition() && wire.family() != Wiring.Family.CLAIM;
+            if (condition && !wire.expr().orElseThrow().comparisons().isEmpty()) {
+                verdicts.put("condition-varies " + wire.place(),
+                        heldSomewhere.contains(wire.place()) && failedSomewhere.contains(wire.place()));
+            }
+        }
+    }
+
+    private void reach(String claim) {
+        verdicts.put(claim, reached.contains(claim));
+    }
+
+    BigInteger answerPaths() {
+        return BigInteger.valueOf(paths.values().stream().mapToLong(Set::size).sum());
+    }
+
+    @Override
+    public Object value(String name) {
+        if (name.equals("outcome")) {
+            return outcome.isEmpty() ? null : outcome;
+        }
+        if (values.containsKey(name)) {
+            return values.get(name);
+        }
+        return wiring.at(name + ".derive").map(w -> Evaluator.value(w.expr().orElseThrow(), this)).orElse(null);
+    }
+
+    @Override
+    public BigDecimal score(String question) {
+        Object value = values.get(question);
+        if (value == null) {
+            return BigDecimal.ZERO;
+        }
+        List<?> chosen = value instanceof List<?> l ? l : List.of(value);
+        BigDecimal sum = BigDecimal.ZERO;
+        for (Object code : chosen) {
+            sum = sum.add(document.question(question).orElseThrow().answer().option((String) code).orElseThrow().scoreOrZero());
+        }
+        return sum;
+    }
+
+    @Override
+    public LocalDate today() {
+        return RandomDocument.TODAY;
+    }
+
+    @Override
+    public boolean asked(String item) {
+        return asked.contains(item);
+    }
+}

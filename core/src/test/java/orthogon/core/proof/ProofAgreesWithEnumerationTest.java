@@ -1,0 +1,100 @@
+package orthogon.core.proof;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.math.BigInteger;
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import orthogon.core.expression.Wiring;
+import orthogon.core.interview.Course;
+import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.Replay;
+import orthogon.core.proof.claim.Verdict;
+import orthogon.core.proof.fault.Faults;
+import orthogon.core.questionnaire.Questionnaire;
+import org.junit.jupiter.api.Test;
+
+class ProofAgreesWithEnumerationTest {
+
+    private static final int DOCUMENTS = Integer.getInteger("orthogon.documents", 1500);
+
+    @Test
+    void everyVerdictAndCountOfRandomDocumentsAgreesWithTryingAllAnswers() {
+        int tried = 0;
+        Map<String, Map<Verdict, Integer>> seen = new TreeMap<>();
+        int joint = 0;
+        for (long seed = 1; tried < DOCUMENTS; seed++) {
+            Questionnaire document = RandomDocument.of(seed);
+            Wiring wiring = Wiring.of(document);
+            assertEquals(java.util.List.of(), Faults.of(wiring), "seed " + seed);
+            Enumeration all;
+            try {
+                all = new Enumeration(wiring);
+            } catch (Enumeration.TooLarge e) {
+                continue;
+            }
+            tried++;
+            Proof proof = Proof.of(document, RandomDocument.TODAY);
+            compare(seed, proof, all, seen);
+            joint += proof.figures().joint() ? 1 : 0;
+            interviewAgrees(seed, wiring, all);
+        }
+        for (String kind : Set.of("reach-page", "reach-question", "reach-option", "reach-outcome", "reach-row", "reach-skip",
+                "reach-finish",
+                "reach-note", "reach-section", "condition-varies", "page-passable", "one-outcome", "own")) {
+            assertTrue(seen.get(kind).getOrDefault(Verdict.REFUTED, 0) > 3,
+                    "the sample refutes " + kind + " often enough: " + seen.get(kind));
+            assertTrue(seen.get(kind).getOrDefault(Verdict.PROVED, 0) > 3,
+                    "the sample proves " + kind + " often enough: " + seen.get(kind));
+        }
+        assertTrue(joint > 20, "answers compared with one another occur: " + joint);
+    }
+
+    private static void compare(long seed, Proof proof, Enumeration all, Map<String, Map<Verdict, Integer>> seen) {
+        Map<String, Boolean> verdicts = new TreeMap<>();
+        for (Claim claim : proof.claims()) {
+            if (!all.verdicts.containsKey(claim.id())) {
+                assertEquals(Verdict.PROVED, claim.verdict(), "seed " + seed + " " + claim);
+                continue;
+            }
+            assertTrue(claim.verdict() != Verdict.UNDECIDED, "seed " + seed + " " + claim + claim.explanation());
+            verdicts.put(claim.id(), claim.verdict() == Verdict.PROVED);
+            seen.computeIfAbsent(claim.kind(), k -> new EnumMap<>(Verdict.class)).merge(claim.verdict(), 1, Integer::sum);
+            Claim.Explanation explanation = claim.explanation();
+            assertTrue(!explanation.because().contains("fault of Orthogon"), "seed " + seed + " " + claim + explanation);
+            boolean somebody = claim.kind().startsWith("reach") == (claim.verdict() == Verdict.PROVED)
+                    || claim.kind().equals("condition-varies")
+                            && claim.verdict() == Verdict.PROVED;
+            boolean universalProved = !claim.kind().startsWith("reach") && claim.verdict() == Verdict.PROVED;
+            if (somebody && !claim.kind().equals("condition-varies") && !universalProved) {
+                assertTrue(explanation.witness().isPresent(), "seed " + seed + " " + claim + " has a witness");
+            }
+        }
+        assertEquals(all.verdicts, verdicts, "seed " + seed);
+        Map<String, BigInteger> byOutcome = new LinkedHashMap<>();
+        all.paths.forEach((outcome, paths) -> byOutcome.put(outcome, BigInteger.valueOf(paths.size())));
+        byOutcome.remove("");
+        assertEquals(byOutcome, proof.figures().pathsByOutcome(), "seed " + seed);
+        assertEquals(all.answerPaths(), proof.figures().answerPaths().orElseThrow(), "seed " + seed);
+        assertEquals(BigInteger.valueOf(all.routes.size()), proof.figures().routes().orElseThrow(), "seed " + seed);
+        assertEquals(all.longest, proof.figures().longest().orElse(-1), "seed " + seed);
+        assertEquals(all.longest < 0 ? -1 : all.shortest, proof.figures().shortest().orElse(-1), "seed " + seed);
+    }
+
+    /** What was enumerated is what the interview does, on a sample of the endings. */
+    private static void interviewAgrees(long seed, Wiring wiring, Enumeration all) {
+        int every = Math.max(1, all.endings.size() / 40);
+        for (int i = 0; i < all.endings.size(); i += every) {
+            Enumeration.Ending ending = all.endings.get(i);
+            Course course = Replay.of(wiring, RandomDocument.TODAY, ending.answers(), "").course();
+            assertTrue(course.complete(), "seed " + seed + " " + ending + course.current());
+            assertEquals(ending.outcome(), course.outcome().orElse(""), "seed " + seed + " " + ending);
+            assertEquals(new LinkedHashSet<>(ending.asked()), new LinkedHashSet<>(course.asked()), "seed " + seed + " " + ending);
+        }
+    }
+}

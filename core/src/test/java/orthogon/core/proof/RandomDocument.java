@@ -1,0 +1,250 @@
+package orthogon.core.proof;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.DateLimit;
+import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Note;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Section;
+
+/** Small documents with every construct, drawn from a seed; small enough that all answers can be tried. */
+public final class RandomDocument {
+
+    public static final LocalDate TODAY = LocalDate.of(2026, 11, 23);
+
+    private final Random random;
+    private final List<Question> earlier = new ArrayList<>();
+    private final List<String> truths = new ArrayList<>();
+    private final List<String> numbers = new ArrayList<>();
+    private final List<String> shown = new ArrayList<>();
+    private boolean link;
+    private int next;
+
+    private RandomDocument(long seed) {
+        random = new Random(seed);
+    }
+
+    public static Questionnaire of(long seed) {
+        return new RandomDocument(seed).document();
+    }
+
+    private boolean chance(int percent) {
+        return random.nextInt(100) < percent;
+    }
+
+    private Questionnaire document() {
+        link = chance(20);
+        int count = 1 + random.nextInt(4);
+        List<Page> pages = new ArrayList<>();
+        List<String> outcomes = List.of("o0", "o1", "o2").subList(0, 1 + random.nextInt(3));
+        for (int p = 0; p < count; p++) {
+            String open = chance(25) ? condition() : "";
+            List<Item> items = new ArrayList<>();
+            int n = 1 + random.nextInt(3);
+            for (int i = 0; i < n; i++) {
+                items.add(item(true));
+            }
+            List<Page.Finish> finish = chance(20) ? List.of(new Page.Finish(chance(90) ? condition() : "", pick(outcomes))) : List.of();
+            List<Page.Skip> skip = new ArrayList<>();
+            for (int s = 0; s < 2 && p + 2 < count; s++) {
+                if (chance(25)) {
+                    skip.add(new Page.Skip(chance(90) ? condition() : "", "p" + (p + 1 + random.nextInt(count - p - 1))));
+                }
+            }
+            pages.add(new Page("p" + p, "Page " + p, "", open, items, finish, skip));
+        }
+        List<Questionnaire.OutcomeRow> rows = new ArrayList<>();
+        for (int r = 0; r < 1 + random.nextInt(3); r++) {
+            rows.add(new Questionnaire.OutcomeRow(condition(), pick(outcomes)));
+        }
+        if (chance(60)) {
+            rows.add(new Questionnaire.OutcomeRow("", pick(outcomes)));
+        }
+        List<Questionnaire.OwnClaim> claims = new ArrayList<>();
+        for (int c = 0; c < random.nextInt(3); c++) {
+            String that = chance(40) && !shown.isEmpty()
+                    ? "asked(" + pick(shown) + ") " + pick(List.of("and ", "or ")) + condition()
+                    : chance(40) ? "outcome = \"" + pick(outcomes) + "\" or " + condition() : condition();
+            claims.add(new Questionnaire.OwnClaim("c" + c, chance(50) ? Questionnaire.Says.ALWAYS : Questionnaire.Says.NEVER, that));
+        }
+        return new Questionnaire("random", "Random", "en", List.of("en"),
+                link ? List.of(new Questionnaire.LinkParameter("via", List.of("north", "south"))) : List.of(), pages,
+                outcomes.stream().map(o -> new Questionnaire.Outcome(o, "Outcome " + o, "")).toList(), rows, claims, Map.of());
+    }
+
+    private <T> T pick(List<T> from) {
+        return from.get(random.nextInt(from.size()));
+    }
+
+    private Item item(boolean sections) {
+        int kind = random.nextInt(100);
+        String code = "x" + next++;
+        if (kind < 8) {
+            shown.add(code);
+            return new Note(code, "Note", chance(70) ? condition() : "");
+        }
+        if (kind < 18 && sections) {
+            String when = chance(70) ? condition() : "";
+            List<Item> inner = new ArrayList<>(List.of(item(false)));
+            if (chance(30)) {
+                inner.add(item(false));
+            }
+            shown.add(code);
+            return new Section(code, "Section", when, inner);
+        }
+        if (kind < 28 && !earlier.isEmpty()) {
+            if (chance(50)) {
+                Derived derived = new Derived(code, condition());
+                truths.add(code);
+                return derived;
+            }
+            Derived derived = new Derived(code, number());
+            numbers.add(code);
+            return derived;
+        }
+        return question(code);
+    }
+
+    private Question question(String code) {
+        Answer answer = answer();
+        String ask = chance(50) ? condition() : "";
+        String require = chance(50) ? chance(70) ? "true" : condition() : "";
+        boolean locks = chance(12);
+        String lock = locks ? chance(50) ? "true" : condition() : "";
+        String start = chance(locks ? 75 : 8) ? startFor(answer) : "";
+        Question plain = new Question(code, "Question " + code, "", answer, ask, require, lock, start, List.of(), List.of(), false);
+        List<Question.Reword> reword = chance(8) ? List.of(new Question.Reword(condition(), "Other", "")) : List.of();
+        earlier.add(plain);
+        shown.add(code);
+        List<Question.Accept> accept = chance(25)
+                ? List.of(new Question.Accept(chance(60) ? about(plain) : about(plain) + " or " + condition(), ""))
+                : List.of();
+        Question question = new Question(code, plain.wording(), "", answer, ask, require, lock, start, accept, reword, false);
+        earlier.set(earlier.size() - 1, question);
+        return question;
+    }
+
+    private String startFor(Answer answer) {
+        return switch (answer) {
+            case Answer.YesNo y -> pick(List.of("true", "false"));
+            case Answer.OneChoice c -> "\"" + pick(c.options()).code() + "\"";
+            case Answer.ManyChoices c -> "[\"" + pick(c.options()).code() + "\"]";
+            case Answer.Numeric n -> pick(List.of("1", "2", "9"));
+            case Answer.Text t -> pick(List.of("\"a\"", "\"toolong\""));
+            case Answer.DateAnswer d -> pick(List.of("today()", "date(\"2026-11-20\")"));
+        };
+    }
+
+    private Answer answer() {
+        return switch (random.nextInt(7)) {
+            case 0, 1 -> new Answer.YesNo();
+            case 2, 3 -> new Answer.OneChoice(options(2 + random.nextInt(2), false), false);
+            case 4 -> {
+                int n = 2 + random.nextInt(2);
+                Integer least = chance(20) ? 2 : null;
+                yield new Answer.ManyChoices(options(n, true), least, chance(20) ? 2 : null);
+            }
+            case 5 -> chance(50)
+                    ? new Answer.Numeric(BigDecimal.ZERO, new BigDecimal(chance(8) ? -1 : 3), 0, "")
+                    : new Answer.DateAnswer(new DateLimit.FromToday(-2), new DateLimit.FromToday(chance(10) ? -5 : 0));
+            default -> new Answer.Text(false, chance(30) ? 2 : null, chance(50) ? 3 : null);
+        };
+    }
+
+    private List<Answer.Option> options(int n, boolean many) {
+        List<Answer.Option> options = new ArrayList<>();
+        for (int i = 0; i < n; i++) {
+            String offer = chance(12) ? condition() : "";
+            BigDecimal score = chance(60) ? new BigDecimal(random.nextInt(4)) : null;
+            options.add(new Answer.Option(List.of("a", "b", "c").get(i), "Option", score, many && i == n - 1 && chance(50), offer));
+        }
+        return options;
+    }
+
+    private String condition() {
+        int kind = random.nextInt(100);
+        if (earlier.isEmpty() && truths.isEmpty() || kind < 4) {
+            return link && chance(70) ? pick(List.of("via = \"north\"", "via != \"south\"", "via = null")) : chance(50) ? "true" : "1 > 2";
+        }
+        if (kind < 62) {
+            return comparison();
+        }
+        String left = comparison();
+        String right = comparison();
+        return switch (random.nextInt(4)) {
+            case 0 -> left + " and " + right;
+            case 1 -> left + " or " + right;
+            case 2 -> "not(" + left + ")";
+            default -> chance(50) ? "if " + left + " then " + right + " else " + comparison() : left + " and not(" + right + ")";
+        };
+    }
+
+    private String comparison() {
+        if (!truths.isEmpty() && chance(12)) {
+            return pick(truths);
+        }
+        if (!earlier.isEmpty() && chance(18)) {
+            return number() + pick(List.of(" > ", " >= ", " = ", " < ")) + random.nextInt(5);
+        }
+        return earlier.isEmpty() ? "true" : chance(12) ? between() : about(pick(earlier));
+    }
+
+    private String between() {
+        Question a = pick(earlier);
+        for (Question b : earlier) {
+            if (b != a && b.answer().type().equals(a.answer().type()) && !(a.answer() instanceof Answer.Text)) {
+                String op = a.answer() instanceof Answer.Numeric || a.answer() instanceof Answer.DateAnswer
+                        ? pick(List.of(" < ", " = ", " >= "))
+                        : pick(List.of(" = ", " != "));
+                return a.code() + op + b.code();
+            }
+        }
+        return about(a);
+    }
+
+    private String number() {
+        List<String> parts = new ArrayList<>(numbers);
+        for (Question q : earlier) {
+            switch (q.answer()) {
+                case Answer.OneChoice c -> parts.add("score(" + q.code() + ")");
+                case Answer.ManyChoices c -> {
+                    parts.add("count(" + q.code() + ")");
+                    parts.add("score(" + q.code() + ")");
+                }
+                case Answer.Numeric n -> parts.add(q.code());
+                default -> {}
+            }
+        }
+        return parts.isEmpty() ? "2" : chance(50) ? pick(parts) : pick(parts) + " + " + pick(parts);
+    }
+
+    private String about(Question q) {
+        String x = q.code();
+        if (chance(12)) {
+            return pick(List.of("answered(" + x + ")", x + " = null", x + " != null"));
+        }
+        return switch (q.answer()) {
+            case Answer.YesNo y -> pick(List.of(x, x + " = true", x + " = false", x + " != true"));
+            case Answer.OneChoice c -> x + pick(List.of(" = ", " != ")) + "\"" + pick(c.options()).code() + "\"";
+            case Answer.ManyChoices c ->
+                pick(List.of("list contains(" + x + ", \"" + pick(c.options()).code() + "\")", "count(" + x + ") > 1",
+                        "some s in " + x + " satisfies s = \"" + pick(c.options()).code() + "\"", "count(" + x + ") = 0"));
+            case Answer.Numeric n ->
+                pick(List.of(x + " > 1", x + " <= 2", x + " in [1..2]", x + " != 3", x + " * 2 = 4", x + " in (0, 3)"));
+            case Answer.Text t ->
+                pick(List.of(x + " = \"a\"", x + " != \"bb\"", "string length(" + x + ") > 2", "starts with(" + x + ", \"b\")",
+                        "matches(" + x + ", \"^[ab]+$\")"));
+            case Answer.DateAnswer d -> pick(List.of(x + " < today()", x + " = date(\"2026-11-22\")", "today() - " + x
+                    + " > duration(\"P1D\")"));
+        };
+    }
+}
