@@ -3,13 +3,7 @@ grammar Condition;
 
 whole : expression EOF ;
 
-expression
-    : IF expression THEN expression ELSE expression                                   # choose
-    | (SOME | EVERY) NAME IN expression (COMMA NAME IN expression)* SATISFIES expression   # quantified
-    | disjunction                                                                     # plain
-    ;
-
-disjunction : conjunction (OR conjunction)* ;
+expression : conjunction (OR conjunction)* ;
 conjunction : comparison (AND comparison)* ;
 
 comparison
@@ -35,6 +29,8 @@ primary
     | NAME (DOT NAME)*                                         # name
     | LBRACKET (expression (COMMA expression)*)? RBRACKET      # list
     | LPAREN expression RPAREN                                 # group
+    | IF expression THEN expression ELSE expression            # choose
+    | (SOME | EVERY) NAME IN expression (COMMA NAME IN expression)* SATISFIES expression  # quantified
     ;
 
 IF : 'if' ;

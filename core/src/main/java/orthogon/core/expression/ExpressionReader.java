@@ -124,22 +124,6 @@ public final class ExpressionReader {
     }
 
     private Expr expression(ExpressionContext c) {
-        return switch (c) {
-            case ChooseContext i ->
-                new Expr.If(expression(i.expression(0)), expression(i.expression(1)), expression(i.expression(2)), span(c));
-            case QuantifiedContext q -> {
-                List<Expr.Binding> bindings = new ArrayList<>();
-                for (int i = 0; i < q.NAME().size(); i++) {
-                    bindings.add(new Expr.Binding(q.NAME(i).getText(), expression(q.expression(i))));
-                }
-                yield new Expr.Quantified(q.EVERY() != null, List.copyOf(bindings), expression(q.expression().getLast()), span(c));
-            }
-            case PlainContext p -> disjunction(p.disjunction());
-            default -> throw new IllegalStateException("unknown expression " + c.getClass());
-        };
-    }
-
-    private Expr disjunction(DisjunctionContext c) {
         List<Expr> parts = c.conjunction().stream().map(this::conjunction).toList();
         return parts.size() == 1 ? parts.getFirst() : new Expr.Or(parts, span(c));
     }
@@ -213,6 +197,15 @@ public final class ExpressionReader {
             case NameContext n -> new Expr.Name(n.getText().replaceAll("\\s", ""), span(c));
             case ListContext l -> new Expr.ListOf(l.expression().stream().map(this::expression).toList(), span(c));
             case GroupContext g -> expression(g.expression());
+            case ChooseContext i ->
+                new Expr.If(expression(i.expression(0)), expression(i.expression(1)), expression(i.expression(2)), span(c));
+            case QuantifiedContext q -> {
+                List<Expr.Binding> bindings = new ArrayList<>();
+                for (int i = 0; i < q.NAME().size(); i++) {
+                    bindings.add(new Expr.Binding(q.NAME(i).getText(), expression(q.expression(i))));
+                }
+                yield new Expr.Quantified(q.EVERY() != null, List.copyOf(bindings), expression(q.expression().getLast()), span(c));
+            }
             case CallContext f -> {
                 List<Expr> args = f.expression().stream().map(this::expression).toList();
                 if (f.NOT() != null) {

@@ -192,7 +192,8 @@ final class Walk implements Situation {
         }
         boolean follows = locked && wiring.at(question.code() + ".startWith").isPresent();
         Object raw = follows ? startValue(question) : interview.raw().get(question.code());
-        if (raw != null && !(raw instanceof Unreadable) && isOffered(raw, question, offered)) {
+        boolean counts = raw != null && !(raw instanceof Unreadable) && isOffered(raw, question, offered);
+        if (counts && !(follows && Limits.refusal(question.answer(), raw, interview.today()).isPresent())) {
             effective.put(question.code(), raw);
         }
         return new Course.Shown(question, wording, help, required, locked, offered, raw);
@@ -214,7 +215,14 @@ final class Walk implements Situation {
     private void check(Question question, Course.Shown shown, List<Problem> problems) {
         Object value = effective.get(question.code());
         if (value == null) {
-            if (shown.value() instanceof Unreadable u) {
+            Optional<String> locked = shown.locked() && shown.value() != null && !(shown.value() instanceof Unreadable)
+                    && isOffered(shown.value(), question, shown.offered())
+                            ? Limits.refusal(question.answer(), shown.value(), interview.today())
+                            : Optional.empty();
+            if (locked.isPresent()) {
+                // Nobody can change it, so the page cannot be left: better a dead end that is seen than a wrong answer sent.
+                problems.add(new Problem(question.code(), Problem.Kind.LIMIT, locked.get()));
+            } else if (shown.value() instanceof Unreadable u) {
                 problems.add(new Problem(question.code(), Problem.Kind.UNREADABLE, unreadable(question, u)));
             } else if (shown.required()) {
                 problems.add(new Problem(question.code(), Problem.Kind.REQUIRED, "Please answer this question."));

@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -50,6 +51,7 @@ final class Enumeration implements Situation {
     private final Set<String> asked = new LinkedHashSet<>();
     private final Map<String, List<Expr>> single = new LinkedHashMap<>();
     private final List<Expr> joint = new ArrayList<>();
+    private final Set<String> lockedOutside = new HashSet<>();
     private final Set<String> stuck = new HashSet<>();
     private final Set<String> ownBroken = new HashSet<>();
     private boolean withoutOutcome;
@@ -191,7 +193,12 @@ final class Enumeration implements Situation {
         boolean unoffered = !q.answer().options().isEmpty() && start != null
                 && !offered.containsAll(start instanceof List<?> l ? l : List.of(start));
         List<Object> only = new ArrayList<>();
-        only.add(unoffered ? null : start);
+        boolean outside = start != null && !unoffered && !fits(q.answer(), start);
+        lockedOutside.remove(q.code());
+        if (outside) {
+            lockedOutside.add(q.code());
+        }
+        only.add(unoffered || outside ? null : start);
         return only;
     }
 
@@ -213,9 +220,7 @@ final class Enumeration implements Situation {
                 }
             }
             case Answer.Numeric n -> List.of(0, 1, 2, 3, 9).forEach(i -> all.add(BigDecimal.valueOf(i)));
-            case Answer.Text t ->
-                all.addAll(List.of("a", "b", "c", "bb", "aa", "ca", "bz", "aaa", "baa", "bzz", "zzz", "aaaa", "baaa", "bzzz",
-                        "zzzz"));
+            case Answer.Text t -> all.addAll(texts(q, t));
             case Answer.DateAnswer d -> {
                 for (int days = -6; days <= 1; days++) {
                     all.add(RandomDocument.TODAY.plusDays(days));
@@ -223,6 +228,25 @@ final class Enumeration implements Situation {
             }
         }
         return all.stream().filter(v -> v == null || fits(q.answer(), v)).toList();
+    }
+
+    /** Of all short texts over three letters, one for each way in which the comparisons about the question can turn out. */
+    private Collection<Object> texts(Question q, Answer.Text limits) {
+        Map<List<Object>, Object> different = new LinkedHashMap<>();
+        List<String> last = List.of("");
+        for (int length = 1; length <= 4; length++) {
+            List<String> longer = new ArrayList<>();
+            last.forEach(s -> List.of("a", "b", "z").forEach(c -> longer.add(s + c)));
+            for (String text : longer) {
+                if (fits(limits, text)) {
+                    values.put(q.code(), text);
+                    different.putIfAbsent(vector(q), text);
+                }
+            }
+            last = longer;
+        }
+        values.remove(q.code());
+        return different.values();
     }
 
     private boolean fits(Answer answer, Object value) {
@@ -306,7 +330,7 @@ final class Enumeration implements Situation {
         }
         boolean required = tried(q.code() + ".requireWhen", false);
         if (value == null) {
-            return !required;
+            return !required && !(lockedOutside.contains(q.code()) && holds(q.code() + ".lockWhen", false));
         }
         boolean accepted = fits(q.answer(), value);
         for (int i = 0; i < q.accept().size(); i++) {
@@ -366,6 +390,10 @@ final class Enumeration implements Situation {
         if (each) {
             return String.valueOf(value);
         }
+        return vector(q);
+    }
+
+    private List<Object> vector(Question q) {
         List<Object> vector = new ArrayList<>();
         single.getOrDefault(q.code(), List.of()).forEach(c -> vector.add(String.valueOf(Evaluator.value(c, this))));
         return vector;

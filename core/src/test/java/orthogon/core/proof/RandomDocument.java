@@ -237,7 +237,7 @@ public final class RandomDocument {
             case Answer.OneChoice c -> x + pick(List.of(" = ", " != ")) + "\"" + pick(c.options()).code() + "\"";
             case Answer.ManyChoices c ->
                 pick(List.of("list contains(" + x + ", \"" + pick(c.options()).code() + "\")", "count(" + x + ") > 1",
-                        "some s in " + x + " satisfies s = \"" + pick(c.options()).code() + "\"", "count(" + x + ") = 0"));
+                        "(some s in " + x + " satisfies s = \"" + pick(c.options()).code() + "\")", "count(" + x + ") = 0"));
             case Answer.Numeric n ->
                 pick(List.of(x + " > 1", x + " <= 2", x + " in [1..2]", x + " != 3", x + " * 2 = 4", x + " in (0, 3)"));
             case Answer.Text t ->

@@ -2,12 +2,14 @@ package orthogon.core.proof.flow;
 
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import orthogon.core.expression.Expr;
+import orthogon.core.expression.Wiring;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.space.Axis;
 import orthogon.core.proof.space.Space;
@@ -107,20 +109,15 @@ public final class Flow {
     private void uses() {
         int end = pages.size();
         for (PageSets sets : pages) {
-            used(sets.open(), sets.index());
             used(sets.answers(), sets.index());
             sets.problems().values().forEach(p -> used(p, sets.index()));
-            Page page = sets.page();
-            for (int i = 0; i < page.finish().size(); i++) {
-                used(sets.ruleHolds(page.code() + "/finish/" + i), sets.index());
-            }
-            for (int i = 0; i < page.skip().size(); i++) {
-                used(sets.ruleHolds(page.code() + "/skip/" + i), sets.index());
-            }
-            for (var wire : space.wiring().wires()) {
-                boolean here = page.allItems().anyMatch(item -> item.code().equals(wire.owner()));
-                if (here && wire.family() == orthogon.core.expression.Wiring.Family.REWORD) {
+            Set<String> owners = new HashSet<>(Set.of(sets.page().code()));
+            sets.page().allItems().forEach(i -> owners.add(i.code()));
+            for (Wiring.Wire wire : space.wiring().wires()) {
+                boolean atEnd = wire.family() == Wiring.Family.OUTCOME_ROW || wire.family() == Wiring.Family.CLAIM;
+                if (wire.family().isCondition() && !atEnd && owners.contains(wire.owner())) {
                     used(rules.at(wire.place(), true).holds(), sets.index());
+                    used(rules.at(wire.place(), true).fails(), sets.index());
                 }
             }
         }

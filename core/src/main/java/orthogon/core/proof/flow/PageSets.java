@@ -105,7 +105,18 @@ public final class PageSets {
             int refused = d.minus(e.getValue(), d.exists(allowed, d.cube(axis.levels())));
             set = d.or(set, d.or(allowed, d.and(refused, axis.blank())));
             if (cell == Diagrams.NONE) {
-                problems.merge(place, d.and(locked, e.getValue()), d::or);
+                problems.merge(place, d.and(d.and(locked, e.getValue()), allOffered(question, value)), d::or);
+            }
+        }
+        return set;
+    }
+
+    /** Where every option of a choice is on offer; an option that is not is blank and no obstacle by itself. */
+    private int allOffered(Question question, Object value) {
+        int set = Diagrams.ALL;
+        for (Answer.Option option : question.answer().options()) {
+            if (value instanceof List<?> chosen && chosen.contains(option.code())) {
+                set = d.and(set, offered(question, option));
             }
         }
         return set;

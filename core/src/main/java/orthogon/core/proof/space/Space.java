@@ -148,10 +148,25 @@ public final class Space {
             joint.add(expr);
         }
         if (expr instanceof Quantified) {
-            names.forEach(n -> feature(n, new Name(n, Span.NONE)));
+            analyseBound(expr, Set.of());
             return;
         }
         expr.children().forEach(this::analyse);
+    }
+
+    /** Parts of a quantifier that do not hang on what it binds are divided by as usual, the others name by name. */
+    private void analyseBound(Expr expr, Set<String> bound) {
+        Set<String> inner = new HashSet<>(bound);
+        if (expr instanceof Quantified q) {
+            q.bindings().forEach(b -> inner.add(b.name()));
+        }
+        for (Expr child : expr.children()) {
+            if (child.references().stream().anyMatch(inner::contains)) {
+                analyseBound(child, inner);
+            } else {
+                analyse(child);
+            }
+        }
     }
 
     private void feature(String code, Expr expr) {
@@ -188,7 +203,9 @@ public final class Space {
         List<Integer> classOf = new ArrayList<>();
         Map<List<Object>, Integer> known = new HashMap<>();
         Map<List<Object>, Integer> classes = new HashMap<>();
-        boolean each = question == null ? !allowed.isEmpty() : !question.answer().options().isEmpty();
+        boolean each = question == null
+                ? !allowed.isEmpty()
+                : question.answer() instanceof Answer.YesNo || !question.answer().options().isEmpty();
         List<Object> all = new ArrayList<>();
         all.add(null);
         all.addAll(values);
@@ -557,6 +574,12 @@ public final class Space {
         return mentioned(expr).isEmpty() || !expr.children().isEmpty() && expr.children().stream().allMatch(c -> isExact(c, code));
     }
 
+    private boolean restsOnInexact(Expr expr) {
+        String text = Printer.print(expr);
+        return inexact.containsKey(text) || features.values().stream().noneMatch(f -> f.containsKey(text))
+                && expr.children().stream().anyMatch(this::restsOnInexact);
+    }
+
     private Guarded many(Expr expr, Axis axis) {
         boolean plain = expr instanceof Call c && c.args().getFirst() instanceof Name;
         if (expr instanceof Call c && plain && (c.function().equals("count") || c.function().equals("score"))) {
@@ -591,6 +614,9 @@ public final class Space {
 
     /** Evaluates for every combination of cells, as for quantifiers. */
     private Guarded listed(Expr expr, List<String> names) {
+        if (restsOnInexact(expr)) {
+            return null;
+        }
         long combinations = 1;
         List<List<Object>> choices = new ArrayList<>();
         for (String name : names) {
@@ -619,7 +645,7 @@ public final class Space {
 
     private List<Object> everyValue(Axis axis) {
         if (!axis.isMany()) {
-            return inexact.containsKey(axis.code()) ? null : axis.cells();
+            return axis.cells();
         }
         List<Answer.Option> options = axis.question().answer().options();
         if (options.size() > MOST_LISTED_OPTIONS) {
