@@ -1,0 +1,250 @@
+package orthogon.formats.document;
+
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.DateLimit;
+import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Note;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Section;
+import orthogon.formats.document.UnusableFile.FileFault;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.StreamReadConstraints;
+import tools.jackson.core.StreamReadFeature;
+import tools.jackson.core.json.JsonFactory;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.ObjectMapper;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Reads a document file. */
+public final class DocumentReader {
+
+    /** The version of the format that this reader knows. */
+    public static final int VERSION = 1;
+    private static final int LARGEST = 8 << 20;
+    private static final int DEEPEST_SECTIONS = 8;
+    private static final Set<String> LATER_TYPES = Set.of("personName", "postalAddress", "email", "phone", "webAddress", "time", "rating",
+            "likelihood", "agreement", "grid", "ranking", "file", "country", "language", "lookup", "signature", "hidden");
+
+    static final ObjectMapper MAPPER = JsonMapper
+            .builder(JsonFactory.builder().enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
+                    .streamReadConstraints(StreamReadConstraints.builder().maxNestingDepth(60).build()).build())
+            .enable(DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS).enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS).build();
+
+    private final List<FileFault> faults = new ArrayList<>();
+
+    private DocumentReader() {}
+
+    public static Questionnaire read(byte[] file) throws UnusableFile {
+        if (file.length > LARGEST) {
+            throw new UnusableFile(List.of(new FileFault("", "the file is larger than 8 MB")));
+        }
+        return read(new String(file, StandardCharsets.UTF_8));
+    }
+
+    /** @throws UnusableFile with every fault found, each with its JSON Pointer */
+    public static Questionnaire read(String text) throws UnusableFile {
+        JsonNode node;
+        try {
+            node = MAPPER.readTree(text.startsWith("\ufeff") ? text.substring(1) : text);
+        } catch (JacksonException e) {
+            String place = e.getLocation() == null
+                    ? ""
+                    : " at line " + e.getLocation().getLineNr() + ", column " + e.getLocation().getColumnNr();
+            throw new UnusableFile(List.of(new FileFault("", "this is not JSON" + place + ": " + e.getOriginalMessage())));
+        }
+        if (node == null || !node.isObject()) {
+            throw new UnusableFile(List.of(new FileFault("", "a document is one JSON object { }")));
+        }
+        JsonNode version = node.get("orthogon");
+        if (version == null || !version.isInt()) {
+            throw new UnusableFile(List.of(new FileFault("/orthogon", "the format's version is missing; it is \"orthogon\": " + VERSION)));
+        }
+        if (version.asInt() != VERSION) {
+            throw new UnusableFile(List.of(new FileFault("/orthogon", version.asInt() > VERSION
+                    ? "this file was written by a later Orthogon (format " + version.asInt() + "); this one reads format " + VERSION
+                    : "there is no format " + version.asInt() + "; this Orthogon reads format " + VERSION)));
+        }
+        DocumentReader reader = new DocumentReader();
+        Json json = new Json(node, "", reader.faults);
+        json.number("orthogon");
+        Questionnaire document = reader.document(json);
+        json.close();
+        if (!reader.faults.isEmpty()) {
+            throw new UnusableFile(reader.faults);
+        }
+        return document;
+    }
+
+    private Questionnaire document(Json json) {
+        String code = json.code("code");
+        String title = json.needed("title");
+        String source = json.has("sourceLanguage") ? json.text("sourceLanguage") : "en";
+        List<String> languages = json.has("languages") ? json.texts("languages") : List.of(source);
+        if (!languages.contains(source)) {
+            json.fault(json.has("languages") ? "languages" : "sourceLanguage",
+                    "the source language " + source + " is not among the languages");
+        }
+        List<Questionnaire.LinkParameter> parameters = json.list("linkParameters",
+                p -> new Questionnaire.LinkParameter(p.code("code"), p.texts("allowed")));
+        List<Page> pages = json.list("pages", this::page);
+        List<Questionnaire.Outcome> outcomes = json.list("outcomes",
+                o -> new Questionnaire.Outcome(o.code("code"), o.needed("label"), o.text("closing")));
+        List<Questionnaire.OutcomeRow> table = json.list("outcomeTable",
+                r -> new Questionnaire.OutcomeRow(r.text("when"), r.needed("outcome")));
+        List<Questionnaire.OwnClaim> claims = json.list("claims", c -> {
+            String name = c.code("claim");
+            String says = c.needed("says");
+            if (!says.isEmpty() && !says.equals("always") && !says.equals("never")) {
+                c.fault("says", "\"always\" or \"never\" is needed here");
+            }
+            return new Questionnaire.OwnClaim(name, says.equals("never") ? Questionnaire.Says.NEVER : Questionnaire.Says.ALWAYS,
+                    c.needed("that"));
+        });
+        return new Questionnaire(code, title, source, languages, parameters, pages, outcomes, table, claims, translations(json, languages));
+    }
+
+    private Map<String, Map<String, Questionnaire.Translation>> translations(Json json, List<String> languages) {
+        Map<String, Map<String, Questionnaire.Translation>> all = new LinkedHashMap<>();
+        Json object = json.object("translations");
+        if (object == null) {
+            return all;
+        }
+        for (String language : object.names()) {
+            Map<String, Questionnaire.Translation> units = new LinkedHashMap<>();
+            Json ofLanguage = object.object(language);
+            if (!languages.contains(language)) {
+                object.fault(language, "this language is not among the languages of the document");
+            }
+            for (String unit : ofLanguage.names()) {
+                Json translation = ofLanguage.object(unit);
+                String state = translation.has("state") ? translation.text("state") : "draft";
+                if (!state.equals("draft") && !state.equals("reviewed")) {
+                    translation.fault("state", "\"draft\" or \"reviewed\" is needed here");
+                }
+                units.put(unit, new Questionnaire.Translation(translation.needed("text"), state, translation.text("of")));
+                translation.close();
+            }
+            all.put(language, units);
+        }
+        return all;
+    }
+
+    private Page page(Json json) {
+        String code = json.code("code");
+        return new Page(code, json.text("title"), json.text("introduction"), json.text("openWhen"), json.list("items", i -> item(i, 1)),
+                json.list("finish", f -> new Page.Finish(f.text("when"), f.needed("outcome"))),
+                json.list("skip", s -> new Page.Skip(s.text("when"), s.needed("to"))));
+    }
+
+    private Item item(Json json, int depth) {
+        if (depth > DEEPEST_SECTIONS) {
+            json.fault("", "sections are nested deeper than " + DEEPEST_SECTIONS + " levels");
+            return null;
+        }
+        if (json.has("question")) {
+            return question(json);
+        }
+        if (json.has("note")) {
+            return new Note(json.code("note"), json.needed("wording"), json.text("askWhen"));
+        }
+        if (json.has("section")) {
+            return new Section(json.code("section"), json.text("title"), json.text("askWhen"), json.list("items", i -> item(i, depth + 1)));
+        }
+        if (json.has("derived")) {
+            return new Derived(json.code("derived"), json.needed("derive"));
+        }
+        if (json.has("roster")) {
+            json.fault("roster", "rosters cannot be read by this Orthogon yet");
+            json.passOver();
+            return null;
+        }
+        json.fault("", "an item is a \"question\", a \"note\", a \"section\" or a \"derived\"");
+        json.passOver();
+        return null;
+    }
+
+    private Question question(Json json) {
+        String code = json.code("question");
+        Json answerJson = json.object("answer");
+        Answer answer = new Answer.Text(false, null, null);
+        if (answerJson == null) {
+            json.fault("", "the member \"answer\" is missing");
+        } else if (answerJson.isObject()) {
+            answer = answer(answerJson);
+            answerJson.close();
+        }
+        return new Question(code, json.needed("wording"), json.text("help"), answer, json.text("askWhen"), json.text("requireWhen"),
+                json.text("lockWhen"), json.text("startWith"),
+                json.list("accept", a -> new Question.Accept(a.needed("when"), a.text("message"))),
+                json.list("reword", r -> new Question.Reword(r.needed("when"), r.text("wording"), r.text("help"))),
+                json.truth("keepWhenHidden"));
+    }
+
+    private Answer answer(Json json) {
+        String type = json.needed("type");
+        return switch (type) {
+            case "shortText", "longText" -> new Answer.Text(type.equals("longText"), json.whole("least", 0, 100_000),
+                    json.whole("most", 0, 100_000));
+            case "number" -> new Answer.Numeric(json.number("least"), json.number("most"), json.whole("decimals", 0, 9), json.text("unit"));
+            case "yesNo" -> new Answer.YesNo();
+            case "oneChoice" -> new Answer.OneChoice(options(json, false), shownAs(json));
+            case "manyChoices" -> new Answer.ManyChoices(options(json, true), json.whole("least", 0, 1000), json.whole("most", 0, 1000));
+            case "date" -> new Answer.DateAnswer(limit(json, "earliest"), limit(json, "latest"));
+            default -> {
+                if (!type.isEmpty()) {
+                    json.fault("type", LATER_TYPES.contains(type)
+                            ? "answers of type \"" + type + "\" cannot be read by this Orthogon yet"
+                            : "there is no answer type \"" + type + "\"");
+                }
+                json.passOver();
+                yield new Answer.Text(false, null, null);
+            }
+        };
+    }
+
+    private static boolean shownAs(Json json) {
+        String shown = json.text("shownAs");
+        if (!shown.isEmpty() && !shown.equals("radio") && !shown.equals("dropDown")) {
+            json.fault("shownAs", "\"radio\" or \"dropDown\" is needed here");
+        }
+        return shown.equals("dropDown");
+    }
+
+    private static DateLimit limit(Json json, String member) {
+        String text = json.text(member);
+        if (text.isEmpty()) {
+            return null;
+        }
+        try {
+            return DateLimit.parse(text);
+        } catch (IllegalArgumentException e) {
+            json.fault(member, e.getMessage());
+            return null;
+        }
+    }
+
+    private static List<Answer.Option> options(Json json, boolean many) {
+        List<Answer.Option> options = json.list("options", o -> {
+            Answer.Option option = new Answer.Option(o.code("code"), o.needed("label"), o.number("score"), o.truth("exclusive"),
+                    o.text("offerWhen"));
+            if (option.exclusive() && !many) {
+                o.fault("exclusive", "only options of many choices can be exclusive");
+            }
+            return option;
+        });
+        if (options.isEmpty()) {
+            json.fault("options", "a choice needs at least one option");
+        }
+        return options;
+    }
+}

@@ -1,0 +1,197 @@
+package orthogon.formats.document;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.function.Function;
+import orthogon.core.questionnaire.Codes;
+import orthogon.formats.document.UnusableFile.FileFault;
+import tools.jackson.databind.JsonNode;
+
+/** One JSON object being read: what was asked for is ticked off, what is left over is a fault. */
+final class Json {
+
+    private final JsonNode node;
+    private final String pointer;
+    private final List<FileFault> faults;
+    private final Set<String> known = new HashSet<>();
+
+    Json(JsonNode node, String pointer, List<FileFault> faults) {
+        this.node = node;
+        this.pointer = pointer;
+        this.faults = faults;
+        if (!node.isObject()) {
+            fault("", "an object { } is needed here");
+        }
+    }
+
+    String pointer() {
+        return pointer;
+    }
+
+    boolean isObject() {
+        return node.isObject();
+    }
+
+    boolean has(String member) {
+        return node.has(member);
+    }
+
+    void fault(String member, String message) {
+        faults.add(new FileFault(member.isEmpty() ? pointer : pointer + "/" + escaped(member), message));
+    }
+
+    static String escaped(String member) {
+        return member.replace("~", "~0").replace("/", "~1");
+    }
+
+    private JsonNode get(String member) {
+        known.add(member);
+        JsonNode value = node.get(member);
+        return value == null || value.isNull() ? null : value;
+    }
+
+    /** Empty where it is left out. */
+    String text(String member) {
+        JsonNode value = get(member);
+        if (value == null) {
+            return "";
+        }
+        if (!value.isString()) {
+            fault(member, "a text in quotes is needed here");
+            return "";
+        }
+        if (value.asString().length() > 20_000) {
+            fault(member, "this text is longer than 20 000 characters");
+            return "";
+        }
+        return value.asString();
+    }
+
+    String needed(String member) {
+        if (get(member) == null && node.isObject()) {
+            fault("", "the member \"" + member + "\" is missing");
+            return "";
+        }
+        return text(member);
+    }
+
+    String code(String member) {
+        String code = needed(member);
+        if (!code.isEmpty() && !Codes.isValid(code)) {
+            fault(member, "\"" + code + "\" is no code: small letters, digits and _ only, a letter first, no reserved word");
+        }
+        return code;
+    }
+
+    boolean truth(String member) {
+        JsonNode value = get(member);
+        if (value != null && !value.isBoolean()) {
+            fault(member, "true or false is needed here");
+        }
+        return value != null && value.isBoolean() && value.asBoolean();
+    }
+
+    /** Null where it is left out. */
+    BigDecimal number(String member) {
+        JsonNode value = get(member);
+        if (value == null) {
+            return null;
+        }
+        if (!value.isNumber()) {
+            fault(member, "a number is needed here");
+            return null;
+        }
+        BigDecimal number = value.decimalValue();
+        if (number.precision() > 30 || Math.abs(number.scale()) > 30) {
+            fault(member, "this number has more than 30 digits");
+            return null;
+        }
+        return number;
+    }
+
+    Integer whole(String member, int least, int most) {
+        BigDecimal number = number(member);
+        if (number == null) {
+            return null;
+        }
+        boolean fits = number.stripTrailingZeros().scale() <= 0 && number.compareTo(BigDecimal.valueOf(least)) >= 0
+                && number.compareTo(BigDecimal.valueOf(most)) <= 0;
+        if (!fits) {
+            fault(member, "a whole number from " + least + " to " + most + " is needed here");
+            return null;
+        }
+        return number.intValueExact();
+    }
+
+    /** The elements of a list, empty where it is left out. */
+    <T> List<T> list(String member, Function<Json, T> each) {
+        List<T> elements = new ArrayList<>();
+        JsonNode value = get(member);
+        if (value == null) {
+            return elements;
+        }
+        if (!value.isArray()) {
+            fault(member, "a list [ ] is needed here");
+            return elements;
+        }
+        for (int i = 0; i < value.size(); i++) {
+            Json element = new Json(value.get(i), pointer + "/" + escaped(member) + "/" + i, faults);
+            if (element.isObject()) {
+                T read = each.apply(element);
+                element.close();
+                if (read != null) {
+                    elements.add(read);
+                }
+            }
+        }
+        return elements;
+    }
+
+    List<String> texts(String member) {
+        List<String> texts = new ArrayList<>();
+        JsonNode value = get(member);
+        if (value != null && !value.isArray()) {
+            fault(member, "a list [ ] of texts is needed here");
+        } else if (value != null) {
+            for (int i = 0; i < value.size(); i++) {
+                if (value.get(i).isString()) {
+                    texts.add(value.get(i).asString());
+                } else {
+                    faults.add(new FileFault(pointer + "/" + escaped(member) + "/" + i, "a text in quotes is needed here"));
+                }
+            }
+        }
+        return texts;
+    }
+
+    /** Null where it is left out. */
+    Json object(String member) {
+        JsonNode value = get(member);
+        return value == null ? null : new Json(value, pointer + "/" + escaped(member), faults);
+    }
+
+    /** The members' names of a map. */
+    List<String> names() {
+        return node.isObject() ? List.copyOf(node.propertyNames()) : List.of();
+    }
+
+    /** Passes over the whole object, because something else about it is at fault already. */
+    void passOver() {
+        known.addAll(names());
+    }
+
+    /** Faults every member that nobody asked for. */
+    void close() {
+        if (!node.isObject()) {
+            return;
+        }
+        for (String member : node.propertyNames()) {
+            if (!known.contains(member)) {
+                fault(member, "this member is not known here; take it out, or check its spelling");
+            }
+        }
+    }
+}

@@ -1,0 +1,110 @@
+package orthogon.formats.report;
+
+import java.math.BigDecimal;
+import java.time.DateTimeException;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import orthogon.core.expression.Wiring;
+import orthogon.core.interview.Course;
+import orthogon.core.interview.Interview;
+import orthogon.core.interview.Unreadable;
+import orthogon.core.proof.claim.Replay;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.formats.document.UnusableFile;
+import orthogon.formats.document.UnusableFile.FileFault;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Answers of one respondent as JSON, {@code {"group": "bird", "count": 2}}, and the account of their interview. */
+public final class AnswerFile {
+
+    private static final JsonMapper MAPPER = JsonMapper.builder().enable(DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS).build();
+
+    private AnswerFile() {}
+
+    /** @throws UnusableFile where a value is not of its question's type, or there is no such question */
+    public static Map<String, Object> read(Questionnaire document, String text) throws UnusableFile {
+        JsonNode node;
+        try {
+            node = MAPPER.readTree(text);
+        } catch (JacksonException e) {
+            throw new UnusableFile(List.of(new FileFault("", "this is not JSON: " + e.getOriginalMessage())));
+        }
+        if (node == null || !node.isObject()) {
+            throw new UnusableFile(List.of(new FileFault("", "answers are one JSON object, from question code to value")));
+        }
+        List<FileFault> faults = new ArrayList<>();
+        Map<String, Object> answers = new LinkedHashMap<>();
+        for (String code : node.propertyNames()) {
+            JsonNode value = node.get(code);
+            boolean link = document.linkParameters().stream().anyMatch(p -> p.code().equals(code));
+            Question question = document.question(code).orElse(null);
+            if (question == null && !link) {
+                faults.add(new FileFault("/" + code, "there is no question or link parameter with this code"));
+            } else if (!value.isNull()) {
+                Object read = link
+                        ? value.isString() ? value.asString() : new Unreadable(value.toString())
+                        : value(question.answer(), value);
+                if (read instanceof Unreadable) {
+                    faults.add(
+                            new FileFault("/" + code, "this value does not fit " + (link ? "a link parameter" : question.answer().type())));
+                } else {
+                    answers.put(code, read);
+                }
+            }
+        }
+        if (!faults.isEmpty()) {
+            throw new UnusableFile(faults);
+        }
+        return answers;
+    }
+
+    private static Object value(Answer answer, JsonNode value) {
+        try {
+            return switch (answer) {
+                case Answer.Text t when value.isString() -> value.asString();
+                case Answer.OneChoice c when value.isString() -> value.asString();
+                case Answer.Numeric n when value.isNumber() -> (BigDecimal) value.decimalValue();
+                case Answer.YesNo y when value.isBoolean() -> value.asBoolean();
+                case Answer.DateAnswer d when value.isString() -> LocalDate.parse(value.asString());
+                case Answer.ManyChoices c when value.isArray() -> value.valueStream().map(JsonNode::asString).toList();
+                default -> new Unreadable(value.toString());
+            };
+        } catch (DateTimeException e) {
+            return new Unreadable(value.toString());
+        }
+    }
+
+    /** Pages visited with the questions asked on them, messages of the page that holds the respondent back, and the outcome. */
+    public static String account(Wiring wiring, LocalDate today, Map<String, Object> answers) {
+        Interview interview = Replay.of(wiring, today, answers, "");
+        Course course = interview.course();
+        Map<String, Object> json = new LinkedHashMap<>();
+        json.put("orthogon", 1);
+        json.put("questionnaire", wiring.document().code());
+        json.put("asOf", today.toString());
+        json.put("pages", course.pages().stream().map(p -> {
+            Map<String, Object> page = new LinkedHashMap<>();
+            page.put("page", p.page().code());
+            page.put("asked", p.shown().stream().filter(s -> s.question().isPresent()).map(s -> s.item().code()).toList());
+            return page;
+        }).toList());
+        json.put("messages", course.current().map(p -> p.problems().stream().map(m -> {
+            Map<String, Object> message = new LinkedHashMap<>();
+            message.put("question", m.question());
+            message.put("message", m.message());
+            return message;
+        }).toList()).orElse(List.of()));
+        json.put("complete", course.complete());
+        json.put("outcome", course.outcome().orElse(null));
+        json.put("answers", ProofReport.answers(interview.submission()));
+        return MAPPER.writeValueAsString(json);
+    }
+}

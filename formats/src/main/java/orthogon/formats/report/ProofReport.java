@@ -1,0 +1,92 @@
+package orthogon.formats.report;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import orthogon.core.proof.Proof;
+import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.Verdict;
+import orthogon.core.proof.flow.Figures;
+import tools.jackson.databind.json.JsonMapper;
+
+/** What {@code orthogon prove} prints. */
+public final class ProofReport {
+
+    private static final JsonMapper MAPPER = JsonMapper.builder().build();
+
+    private ProofReport() {}
+
+    /** One line of JSON, without a line feed. */
+    public static String json(Proof proof) {
+        Figures figures = proof.figures();
+        Map<String, Object> json = new LinkedHashMap<>();
+        json.put("orthogon", 1);
+        json.put("questionnaire", proof.document().code());
+        json.put("asOf", proof.asOf().toString());
+        json.put("answerPaths", figures.answerPaths().map(Object::toString).orElse(null));
+        if (figures.joint()) {
+            json.put("countsAre", "joint");
+        }
+        json.put("routes", figures.routes().map(Object::toString).orElse(null));
+        Map<String, Object> byOutcome = new LinkedHashMap<>();
+        figures.pathsByOutcome().forEach((outcome, paths) -> byOutcome.put(outcome, paths.toString()));
+        json.put("pathsByOutcome", figures.answerPaths().isPresent() ? byOutcome : null);
+        json.put("shortestRoute", figures.shortest().orElse(null));
+        json.put("longestRoute", figures.longest().orElse(null));
+        figures.notCounted().ifPresent(why -> json.put("notCounted", why));
+        json.put("claims", proof.claims().stream().map(ProofReport::claim).toList());
+        return MAPPER.writeValueAsString(json);
+    }
+
+    private static Map<String, Object> claim(Claim claim) {
+        Map<String, Object> json = new LinkedHashMap<>();
+        json.put("claim", claim.kind());
+        json.put("place", claim.place());
+        json.put("verdict", claim.verdict().word());
+        json.put("weight", claim.blocking() ? "blocking" : "advisory");
+        Claim.Explanation explanation = claim.explanation();
+        if (claim.verdict() != Verdict.PROVED) {
+            json.put("because", explanation.because());
+        }
+        claim.follows().ifPresent(f -> json.put("follows", f));
+        if (!explanation.core().isEmpty()) {
+            json.put("core", explanation.core());
+        }
+        explanation.witness().ifPresent(w -> json.put("witness", answers(w)));
+        return json;
+    }
+
+    /** Answers as JSON values: dates as ISO texts. */
+    public static Map<String, Object> answers(Map<String, Object> answers) {
+        Map<String, Object> json = new LinkedHashMap<>();
+        answers.forEach((code, value) -> json.put(code, value instanceof java.time.LocalDate d ? d.toString() : value));
+        return json;
+    }
+
+    /** For people, refuted first. */
+    public static String text(Proof proof) {
+        Figures figures = proof.figures();
+        StringBuilder text = new StringBuilder();
+        text.append(proof.document().title()).append(" (").append(proof.document().code()).append("), as of ").append(proof.asOf())
+                .append('\n');
+        text.append("claims: ").append(proof.count(Verdict.PROVED)).append(" proved, ").append(proof.count(Verdict.REFUTED))
+                .append(" refuted, ").append(proof.count(Verdict.UNDECIDED)).append(" undecided\n");
+        text.append("answer paths: ").append(figures.answerPaths().map(Object::toString).orElse("not counted")).append(" in ")
+                .append(figures.routes().map(Object::toString).orElse("uncounted")).append(" routes");
+        figures.shortest()
+                .ifPresent(s -> text.append(" of ").append(s).append(" to ").append(figures.longest().orElse(s)).append(" questions"));
+        figures.notCounted().ifPresent(why -> text.append(" (").append(why).append(')'));
+        text.append('\n');
+        List<Claim> open = new ArrayList<>(proof.claims().stream().filter(c -> c.verdict() != Verdict.PROVED).toList());
+        open.sort(Comparator.comparing((Claim c) -> c.verdict() != Verdict.REFUTED).thenComparing(c -> c.follows().isPresent()));
+        for (Claim claim : open) {
+            text.append('\n').append(claim.verdict().word()).append("  ").append(claim.id()).append('\n');
+            text.append("  ").append(claim.explanation().because()).append('\n');
+            claim.explanation().witness().ifPresent(w -> text.append("  respondent: ").append(w.isEmpty() ? "leaves everything blank" : w)
+                    .append('\n'));
+        }
+        return text.toString();
+    }
+}

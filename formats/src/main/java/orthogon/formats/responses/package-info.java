@@ -1,0 +1,2 @@
+/** Responses as CSV, for spreadsheets and statistics. */
+package orthogon.formats.responses;
