@@ -11,6 +11,7 @@ import orthogon.core.expression.Wiring;
 import orthogon.core.proof.claim.AllClaims;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Family;
+import orthogon.core.proof.claim.Sentences;
 import orthogon.core.proof.claim.SoundClaims;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.diagram.Diagrams;
@@ -87,6 +88,11 @@ public final class Proof {
 
     public Optional<Claim> claim(String kind, String place) {
         return claims.stream().filter(c -> c.kind().equals(kind) && c.place().equals(place)).findFirst();
+    }
+
+    /** The condition at a place as a sentence. */
+    public String sentence(String place) {
+        return new Sentences(wiring).at(place);
     }
 
     public long count(Verdict verdict) {

@@ -25,7 +25,7 @@ import tools.jackson.databind.json.JsonMapper;
 /** Answers of one respondent as JSON, {@code {"group": "bird", "count": 2}}, and the account of their interview. */
 public final class AnswerFile {
 
-    private static final JsonMapper MAPPER = JsonMapper.builder().enable(DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS).build();
+    static final JsonMapper MAPPER = JsonMapper.builder().enable(DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS).build();
 
     private AnswerFile() {}
 
@@ -66,7 +66,7 @@ public final class AnswerFile {
         return answers;
     }
 
-    private static Object value(Answer answer, JsonNode value) {
+    static Object value(Answer answer, JsonNode value) {
         try {
             return switch (answer) {
                 case Answer.Text t when value.isString() -> value.asString();

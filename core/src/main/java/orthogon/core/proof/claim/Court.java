@@ -30,7 +30,7 @@ final class Court {
         this.space = flow.space();
         this.d = space.diagrams();
         this.witnesses = new Witnesses(flow);
-        this.sentences = new Sentences(space);
+        this.sentences = new Sentences(space.wiring());
     }
 
     /**

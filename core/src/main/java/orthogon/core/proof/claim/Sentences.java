@@ -4,8 +4,8 @@ import java.util.List;
 import java.util.stream.Collectors;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Phrase;
+import orthogon.core.expression.Wiring;
 import orthogon.core.expression.Wiring.Wire;
-import orthogon.core.proof.space.Space;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
@@ -14,15 +14,15 @@ import orthogon.core.questionnaire.Section;
 /** Says conditions in the analyst's words. */
 public final class Sentences {
 
-    private final Space space;
+    private final Wiring wiring;
 
-    public Sentences(Space space) {
-        this.space = space;
+    public Sentences(Wiring wiring) {
+        this.wiring = wiring;
     }
 
     /** One condition as a sentence without a full stop: {@code age is asked when group is bird or mammal}. */
     public String at(String place) {
-        Wire wire = space.wiring().at(place).orElse(null);
+        Wire wire = wiring.at(place).orElse(null);
         if (wire == null) {
             return place;
         }
@@ -54,12 +54,12 @@ public final class Sentences {
     }
 
     private String target(String place, boolean skip) {
-        Page page = space.wiring().document().page(place.substring(0, place.indexOf('/'))).orElseThrow();
+        Page page = wiring.document().page(place.substring(0, place.indexOf('/'))).orElseThrow();
         return skip ? page.skip().get(index(place)).to() : page.finish().get(index(place)).outcome();
     }
 
     private String shown(String code) {
-        Item item = space.wiring().document().item(code).orElse(null);
+        Item item = wiring.document().item(code).orElse(null);
         return item instanceof Note || item instanceof Section ? "shown" : "asked";
     }
 

@@ -1,0 +1,21 @@
+package orthogon.app;
+
+import java.util.Arrays;
+import orthogon.app.command.Commands;
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.autoconfigure.SpringBootApplication;
+
+/** The way in: {@code serve} starts the application, every other command runs and ends. */
+@SpringBootApplication
+public class Orthogon {
+
+    public static void main(String[] args) {
+        boolean serve = args.length == 0 || args[0].equals("serve") || args[0].startsWith("--");
+        if (serve) {
+            SpringApplication.run(Orthogon.class,
+                    args.length > 0 && args[0].equals("serve") ? Arrays.copyOfRange(args, 1, args.length) : args);
+        } else {
+            System.exit(new Commands(System.out, System.err).run(args));
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** Who may sign in and what each role may do. */
+package orthogon.app.account;

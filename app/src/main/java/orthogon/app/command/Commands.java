@@ -1,0 +1,116 @@
+package orthogon.app.command;
+
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import orthogon.core.expression.Wiring;
+import orthogon.core.proof.Proof;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.formats.document.DocumentReader;
+import orthogon.formats.document.UnusableFile;
+import orthogon.formats.report.AnswerFile;
+import orthogon.formats.report.ProofReport;
+
+/** Runs one command. Exit status 0: all well; 1: a blocking claim is not proved; 2: a file or the call cannot be used. */
+public final class Commands {
+
+    private static final String USAGE = """
+            orthogon prove FILE... [--json] [--as-of DATE]   prove every claim of each questionnaire
+            orthogon answer FILE ANSWERS.json [--as-of DATE] walk one interview through a questionnaire
+            orthogon serve [--orthogon.port=N]               start the web application
+
+            DATE is what today() means, as 2026-11-30; the current day if it is left out.
+            """;
+
+    private final PrintStream out;
+    private final PrintStream err;
+
+    public Commands(PrintStream out, PrintStream err) {
+        this.out = new PrintStream(out, true, StandardCharsets.UTF_8);
+        this.err = new PrintStream(err, true, StandardCharsets.UTF_8);
+    }
+
+    public int run(String... args) {
+        List<String> files = new ArrayList<>();
+        boolean json = false;
+        LocalDate asOf = LocalDate.now();
+        for (int i = 1; i < args.length; i++) {
+            if (args[i].equals("--json")) {
+                json = true;
+            } else if (args[i].equals("--as-of") && i + 1 < args.length) {
+                try {
+                    asOf = LocalDate.parse(args[++i]);
+                } catch (java.time.DateTimeException e) {
+                    err.println("\"" + args[i] + "\" is no date; write it as 2026-11-30");
+                    return 2;
+                }
+            } else if (args[i].startsWith("--")) {
+                err.println("unknown option " + args[i]);
+                err.print(USAGE);
+                return 2;
+            } else {
+                files.add(args[i]);
+            }
+        }
+        if (args[0].equals("prove") && !files.isEmpty()) {
+            return prove(files, json, asOf);
+        }
+        if (args[0].equals("answer") && files.size() == 2) {
+            return answer(files.get(0), files.get(1), asOf);
+        }
+        boolean help = args[0].equals("help") || args[0].equals("-h");
+        (help ? out : err).print(USAGE);
+        return help ? 0 : 2;
+    }
+
+    private int prove(List<String> files, boolean json, LocalDate asOf) {
+        int status = 0;
+        for (String file : files) {
+            try {
+                Proof proof = Proof.of(document(file), asOf);
+                out.println(json ? ProofReport.json(proof) : ProofReport.text(proof));
+                status = Math.max(status, proof.opensGate() ? 0 : 1);
+            } catch (UnusableFile e) {
+                report(file, e);
+                status = 2;
+            }
+        }
+        return status;
+    }
+
+    private int answer(String file, String answersFile, LocalDate asOf) {
+        String reading = file;
+        try {
+            Questionnaire document = document(file);
+            reading = answersFile;
+            Map<String, Object> answers = AnswerFile.read(document, text(answersFile));
+            out.println(AnswerFile.account(Wiring.of(document), asOf, answers));
+            return 0;
+        } catch (UnusableFile e) {
+            report(reading, e);
+            return 2;
+        }
+    }
+
+    private void report(String file, UnusableFile unusable) {
+        unusable.faults().forEach(fault -> err.println(file + " " + fault));
+    }
+
+    private static Questionnaire document(String file) throws UnusableFile {
+        return DocumentReader.read(text(file));
+    }
+
+    private static String text(String file) throws UnusableFile {
+        try {
+            return new String(Files.readAllBytes(Path.of(file)), StandardCharsets.UTF_8);
+        } catch (IOException | java.nio.file.InvalidPathException e) {
+            throw new UnusableFile(List.of(new UnusableFile.FileFault("", "cannot be read; is the name right?")));
+        }
+    }
+}

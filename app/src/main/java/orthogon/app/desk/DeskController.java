@@ -1,0 +1,116 @@
+package orthogon.app.desk;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.security.Principal;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.Optional;
+import orthogon.app.frame.Frame;
+import orthogon.app.proving.Proofs;
+import orthogon.app.storage.DraftStore;
+import orthogon.app.storage.DraftStore.Draft;
+import orthogon.app.storage.InterviewStore;
+import orthogon.app.storage.ReleaseStore;
+import orthogon.core.proof.Proof;
+import orthogon.core.proof.claim.Verdict;
+import orthogon.core.questionnaire.Codes;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.formats.document.DocumentReader;
+import orthogon.formats.document.DocumentWriter;
+import orthogon.formats.document.UnusableFile;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+
+@Controller
+class DeskController {
+
+    /** One questionnaire on the Desk. */
+    record Row(String code, String title, int revision, String when, int pages, long questions, String sign, String proof, String languages,
+            String release, int thisWeek) {}
+
+    private final DraftStore drafts;
+    private final ReleaseStore releases;
+    private final InterviewStore interviews;
+    private final Proofs proofs;
+    private final Frame frame;
+
+    DeskController(DraftStore drafts, ReleaseStore releases, InterviewStore interviews, Proofs proofs, Frame frame) {
+        this.drafts = drafts;
+        this.releases = releases;
+        this.interviews = interviews;
+        this.proofs = proofs;
+        this.frame = frame;
+    }
+
+    @GetMapping("/")
+    String desk(Model model) {
+        model.addAttribute("rows", drafts.all().stream().map(this::row).toList());
+        return "desk";
+    }
+
+    private Row row(Draft draft) {
+        Optional<Proof> proof = proofs.ready(draft);
+        long refuted = proof.map(p -> p.count(Verdict.REFUTED)).orElse(0L);
+        long undecided = proof.map(p -> p.count(Verdict.UNDECIDED)).orElse(0L);
+        String sign = proof.isEmpty() ? "unchecked" : refuted > 0 ? "refuted" : undecided > 0 ? "undecided" : "proved";
+        String words = proof.isEmpty()
+                ? "being proved"
+                : refuted > 0
+                        ? refuted + " refuted"
+                        : undecided > 0
+                                ? undecided + " undecided"
+                                : "all " + proof.get().claims().size() + " claims";
+        List<ReleaseStore.Release> all = releases.of(draft.id());
+        return new Row(draft.code(), draft.document().title(), draft.revision(), Frame.when(draft.at()), draft.document().pages().size(),
+                draft.document().questions().count(), sign, words, String.join(", ", draft.document().languages()),
+                all.isEmpty() ? "none yet" : "release " + all.getFirst().number(),
+                interviews.count(draft.id(), OffsetDateTime.now().minusDays(7)));
+    }
+
+    @PostMapping("/new")
+    String blank(@RequestParam String title, Principal who, Model model, HttpServletResponse response) {
+        if (title.isBlank() || title.trim().length() > 200) {
+            return refused("Give the questionnaire a title of at most 200 characters.", model, response);
+        }
+        String code = Codes.from(title, "questionnaire", drafts::exists);
+        drafts.create(Questionnaire.blank(code, title.trim()), who.getName(), "began a blank questionnaire");
+        return "redirect:/q/" + code + "/compose";
+    }
+
+    @PostMapping("/open")
+    String open(@RequestParam MultipartFile file, Principal who, Model model, HttpServletResponse response) throws IOException {
+        try {
+            Questionnaire document = DocumentReader.read(file.getBytes());
+            String code = Codes.fresh(document.code(), drafts::exists);
+            drafts.create(document.withCode(code), who.getName(), "opened the file " + file.getOriginalFilename());
+            return "redirect:/q/" + code + "/compose";
+        } catch (UnusableFile e) {
+            model.addAttribute("faults", e.faults());
+            return refused("“" + file.getOriginalFilename() + "” cannot be used as a questionnaire. Mend what is listed and open it again.",
+                    model, response);
+        }
+    }
+
+    private String refused(String message, Model model, HttpServletResponse response) {
+        response.setStatus(422);
+        model.addAttribute("message", message);
+        return desk(model);
+    }
+
+    @GetMapping("/q/{code}/file")
+    ResponseEntity<String> file(@PathVariable String code) {
+        Draft draft = frame.draft(code);
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON)
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + draft.code() + ".orthogon.json\"")
+                .body(DocumentWriter.write(draft.document()));
+    }
+}

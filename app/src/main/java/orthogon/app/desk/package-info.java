@@ -1,0 +1,2 @@
+/** The Desk: all questionnaires, and the ways to a new one. */
+package orthogon.app.desk;

@@ -1,0 +1,82 @@
+package orthogon.app.frame;
+
+import java.math.BigInteger;
+import java.time.format.DateTimeFormatter;
+import java.util.List;
+import java.util.Optional;
+import orthogon.app.account.Accounts;
+import orthogon.app.proving.Proofs;
+import orthogon.app.storage.DraftStore;
+import orthogon.app.storage.DraftStore.Draft;
+import orthogon.app.storage.ReleaseStore;
+import orthogon.core.proof.Proof;
+import orthogon.core.proof.claim.Verdict;
+import org.springframework.stereotype.Component;
+import org.springframework.ui.Model;
+
+/** Fills the head and the foot of a sheet. */
+@Component
+public class Frame {
+
+    private static final DateTimeFormatter WHEN = DateTimeFormatter.ofPattern("d MMM, HH:mm", java.util.Locale.ENGLISH);
+
+    /** A tab: its number is also its key. */
+    public record Tab(int key, String name, String title) {}
+
+    static final List<Tab> TABS = List.of(new Tab(1, "compose", "Compose"), new Tab(4, "prove", "Prove"),
+            new Tab(5, "rehearse", "Rehearse"),
+            new Tab(7, "release", "Release"), new Tab(8, "responses", "Responses"));
+
+    /** The cells of the title block; figures are empty while the proof runs. */
+    public record TitleBlock(String code, String title, int revision, String when, String author, int pages, long questions, int rules,
+            boolean proving, long proved, long refuted, long undecided, String answerPaths, String routes, String notCounted,
+            String languages, String release) {}
+
+    private final DraftStore drafts;
+    private final ReleaseStore releases;
+    private final Proofs proofs;
+
+    public Frame(DraftStore drafts, ReleaseStore releases, Proofs proofs) {
+        this.drafts = drafts;
+        this.releases = releases;
+        this.proofs = proofs;
+    }
+
+    /** @throws NotThere where there is no questionnaire with that code */
+    public Draft draft(String code) {
+        return drafts.head(code).orElseThrow(() -> new NotThere("There is no questionnaire " + code + "."));
+    }
+
+    public void fill(Model model, Draft draft, String sheet) {
+        model.addAttribute("tabs", TABS);
+        model.addAttribute("sheet", sheet);
+        model.addAttribute("code", draft.code());
+        model.addAttribute("block", block(draft));
+    }
+
+    public TitleBlock block(Draft draft) {
+        Optional<Proof> proof = proofs.ready(draft);
+        List<ReleaseStore.Release> all = releases.of(draft.id());
+        String release = all.isEmpty() ? "none yet" : all.getFirst().number() + ", " + WHEN.format(all.getFirst().at().toLocalDateTime());
+        return new TitleBlock(draft.code(), draft.document().title(), draft.revision(), WHEN.format(draft.at().toLocalDateTime()),
+                Accounts.shown(draft.author()), draft.document().pages().size(), draft.document().questions().count(),
+                draft.document().ruleCount(), proof.isEmpty(), proof.map(p -> p.count(Verdict.PROVED)).orElse(0L),
+                proof.map(p -> p.count(Verdict.REFUTED)).orElse(0L), proof.map(p -> p.count(Verdict.UNDECIDED)).orElse(0L),
+                proof.flatMap(p -> p.figures().answerPaths()).map(Frame::grouped).orElse(""),
+                proof.flatMap(p -> p.figures().routes()).map(Frame::grouped).orElse(""),
+                proof.flatMap(p -> p.figures().notCounted()).orElse(""), String.join(", ", draft.document().languages()), release);
+    }
+
+    /** Digits in threes; beyond fifteen digits as a power of ten. */
+    public static String grouped(BigInteger number) {
+        String digits = number.toString();
+        if (digits.length() > 15) {
+            return digits.charAt(0) + "." + digits.substring(1, 3) + " × 10^" + (digits.length() - 1);
+        }
+        return digits.replaceAll("(?<=\\d)(?=(\\d{3})+$)", "\u202f");
+    }
+
+    public static String when(java.time.OffsetDateTime at) {
+        return WHEN.format(at.atZoneSameInstant(java.time.ZoneId.systemDefault()));
+    }
+}

@@ -1,0 +1,8 @@
+package orthogon.app.frame;
+
+/** What was asked for does not exist; the message is shown. */
+public class NotThere extends RuntimeException {
+    public NotThere(String message) {
+        super(message, null, false, false);
+    }
+}

@@ -1,0 +1,139 @@
+package orthogon.app.prove;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import orthogon.app.frame.Frame;
+import orthogon.app.proving.Proofs;
+import orthogon.app.storage.DraftStore.Draft;
+import orthogon.core.proof.Proof;
+import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.Family;
+import orthogon.core.proof.claim.Verdict;
+import orthogon.core.proof.flow.Figures;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Questionnaire;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestParam;
+
+@Controller
+class ProveController {
+
+    /** One family with its claims: the open ones listed, the proved ones folded. */
+    record FamilyView(String title, String says, long proved, long refuted, long undecided, List<Claim> open, List<Claim> settled) {}
+
+    /** One answer of a witness. */
+    record Given(String code, String wording, String answer, boolean deciding) {}
+
+    /** One member of a conflict core. */
+    record Member(String place, String sentence) {}
+
+    /** Everything about the claim that is selected. */
+    record Chosen(Claim claim, String because, List<Member> core, List<Given> witness, boolean hasWitness, List<Claim> consequences,
+            Optional<Claim> cause, String goTo) {}
+
+    private final Frame frame;
+    private final Proofs proofs;
+
+    ProveController(Frame frame, Proofs proofs) {
+        this.frame = frame;
+        this.proofs = proofs;
+    }
+
+    @GetMapping("/q/{code}/prove")
+    String sheet(@PathVariable String code, @RequestParam(defaultValue = "") String claim, @RequestParam(defaultValue = "") String at,
+            @RequestHeader(name = "HX-Request", required = false) String part, Model model) {
+        Draft draft = frame.draft(code);
+        Proof proof = proofs.of(draft);
+        frame.fill(model, draft, "prove");
+        List<FamilyView> families = new ArrayList<>();
+        for (Family family : Family.values()) {
+            List<Claim> here = proof.claims().stream().filter(c -> c.family() == family).toList();
+            if (!here.isEmpty()) {
+                List<Claim> open = here.stream().filter(c -> c.verdict() != Verdict.PROVED && c.follows().isEmpty()).toList();
+                List<Claim> settled = here.stream().filter(c -> !open.contains(c)).toList();
+                families.add(new FamilyView(family.title(), family.says(), count(here, Verdict.PROVED), count(here, Verdict.REFUTED),
+                        count(here, Verdict.UNDECIDED), open, settled));
+            }
+        }
+        families.sort(Comparator.comparing((FamilyView f) -> f.refuted() == 0).thenComparing(f -> f.undecided() == 0));
+        model.addAttribute("families", families);
+        Optional<Claim> selected = proof.claims().stream().filter(c -> c.id().equals(claim)).findFirst()
+                .or(() -> proof.claims().stream().filter(c -> c.verdict() != Verdict.PROVED && about(c, at)).findFirst())
+                .or(() -> families.stream().flatMap(f -> f.open().stream()).findFirst())
+                .or(() -> proof.claims().stream().filter(c -> c.kind().equals("one-outcome")).findFirst());
+        model.addAttribute("chosen", selected.map(c -> chosen(proof, c)).orElse(null));
+        Figures figures = proof.figures();
+        Map<String, String> byOutcome = new LinkedHashMap<>();
+        figures.pathsByOutcome().forEach((outcome, paths) -> byOutcome.put(outcome, Frame.grouped(paths)));
+        model.addAttribute("figures", figures);
+        model.addAttribute("paths", figures.answerPaths().map(Frame::grouped).orElse("not counted"));
+        model.addAttribute("routes", figures.routes().map(Frame::grouped).orElse("not counted"));
+        model.addAttribute("byOutcome", byOutcome);
+        model.addAttribute("proofOf", draft.revision());
+        return part == null ? "prove" : "prove :: sheet";
+    }
+
+    private static boolean about(Claim claim, String at) {
+        return !at.isEmpty() && (claim.place().equals(at) || claim.place().startsWith(at + ".") || claim.place().startsWith(at + "/"));
+    }
+
+    private static long count(List<Claim> claims, Verdict verdict) {
+        return claims.stream().filter(c -> c.verdict() == verdict).count();
+    }
+
+    private static Chosen chosen(Proof proof, Claim claim) {
+        Claim.Explanation explanation = claim.explanation();
+        Questionnaire document = proof.document();
+        Set<String> deciding = new LinkedHashSet<>();
+        proof.wiring().wires().stream().filter(w -> explanation.core().contains(w.place()) || w.place().equals(claim.place())
+                || claim.kind().equals("own") && w.owner().equals(claim.place())
+                || claim.kind().equals("one-outcome") && w.place().startsWith("outcomeTable/")
+                || w.place().equals(claim.place() + ".askWhen"))
+                .forEach(w -> w.readable().flatMap(proof.wiring()::unfolded).ifPresent(e -> deciding.addAll(e.references())));
+        List<Given> given = new ArrayList<>();
+        explanation.witness().ifPresent(answers -> answers
+                .forEach((code, value) -> given.add(new Given(code, document.question(code).map(q -> q.wording()).orElse("link parameter"),
+                        shown(document, code, value), deciding.contains(code)))));
+        given.sort(Comparator.comparing(g -> !g.deciding()));
+        List<Claim> consequences = proof.claims().stream().filter(c -> c.follows().filter(claim.id()::equals).isPresent()).toList();
+        Optional<Claim> cause = claim.follows().flatMap(f -> proof.claims().stream().filter(c -> c.id().equals(f)).findFirst());
+        String first = explanation.because();
+        boolean listed = !explanation.core().isEmpty() && explanation.witness().isEmpty();
+        int colon = first.indexOf(": ", first.indexOf('.') + 1);
+        String because = listed && colon > 0 && claim.kind().startsWith("reach") ? first.substring(0, colon) + "." : first;
+        List<Member> core = explanation.core().stream().map(place -> new Member(place, proof.sentence(place))).toList();
+        return new Chosen(claim, because, core, given, explanation.witness().isPresent(), consequences, cause,
+                owner(document, claim.place()));
+    }
+
+    /** The row of the ledger that a claim is about. */
+    private static String owner(Questionnaire document, String place) {
+        String head = place.split("[./]")[0];
+        return document.item(head).isPresent() || document.page(head).isPresent() ? head : "ending";
+    }
+
+    private static String shown(Questionnaire document, String code, Object value) {
+        Answer answer = document.question(code).map(q -> q.answer()).orElse(new Answer.Text(false, null, null));
+        return switch (value) {
+            case Boolean b -> b ? "yes" : "no";
+            case List<?> l -> String.join(", ", l.stream().map(o -> label(answer, String.valueOf(o))).toList());
+            case java.math.BigDecimal d ->
+                d.toPlainString() + (answer instanceof Answer.Numeric n && !n.unit().isEmpty() ? " " + n.unit() : "");
+            default -> label(answer, String.valueOf(value));
+        };
+    }
+
+    private static String label(Answer answer, String code) {
+        return answer.option(code).map(Answer.Option::label).orElse(code);
+    }
+}

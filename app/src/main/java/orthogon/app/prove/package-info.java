@@ -1,0 +1,2 @@
+/** The Prove sheet: every claim, the selected one explained, and the figures. */
+package orthogon.app.prove;

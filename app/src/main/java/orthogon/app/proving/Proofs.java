@@ -1,0 +1,48 @@
+package orthogon.app.proving;
+
+import java.time.LocalDate;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import orthogon.app.storage.DraftStore.Draft;
+import orthogon.core.proof.Proof;
+import org.springframework.stereotype.Component;
+
+/** The proof of each revision, computed once and in the background. */
+@Component
+public class Proofs {
+
+    private static final int KEPT = 40;
+
+    private record Key(long questionnaire, int revision, LocalDate asOf) {}
+
+    private final ExecutorService workers = Executors.newFixedThreadPool(2, Thread.ofPlatform().daemon().name("proof-", 0).factory());
+    private final Map<Key, CompletableFuture<Proof>> proofs = new LinkedHashMap<>(16, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<Key, CompletableFuture<Proof>> eldest) {
+            return size() > KEPT;
+        }
+    };
+
+    /** The proof of a draft's revision, begun now if it was not yet. */
+    public CompletableFuture<Proof> begin(Draft draft) {
+        Key key = new Key(draft.id(), draft.revision(), LocalDate.now());
+        synchronized (proofs) {
+            return proofs.computeIfAbsent(key,
+                    k -> CompletableFuture.supplyAsync(() -> Proof.of(draft.document(), k.asOf()), workers));
+        }
+    }
+
+    /** The proof, waited for. */
+    public Proof of(Draft draft) {
+        return begin(draft).join();
+    }
+
+    /** The proof if it is there already. */
+    public Optional<Proof> ready(Draft draft) {
+        return Optional.ofNullable(begin(draft).getNow(null));
+    }
+}

@@ -1,0 +1,96 @@
+package orthogon.app.release;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.security.Principal;
+import java.util.List;
+import orthogon.app.account.Accounts;
+import orthogon.app.frame.Frame;
+import orthogon.app.proving.Live;
+import orthogon.app.proving.Proofs;
+import orthogon.app.storage.DraftStore.Draft;
+import orthogon.app.storage.InterviewStore;
+import orthogon.app.storage.ReleaseStore;
+import orthogon.app.storage.ReleaseStore.Release;
+import orthogon.core.proof.Proof;
+import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.Verdict;
+import orthogon.formats.report.ProofReport;
+import org.springframework.dao.DuplicateKeyException;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+@Controller
+@RequestMapping("/q/{code}/release")
+class ReleaseController {
+
+    /** One release in the list. */
+    record Row(int number, int revision, String when, String author, String notes, String token, int begun, int sent) {}
+
+    private final Frame frame;
+    private final Proofs proofs;
+    private final ReleaseStore releases;
+    private final InterviewStore interviews;
+    private final Live live;
+
+    ReleaseController(Frame frame, Proofs proofs, ReleaseStore releases, InterviewStore interviews, Live live) {
+        this.frame = frame;
+        this.proofs = proofs;
+        this.releases = releases;
+        this.interviews = interviews;
+        this.live = live;
+    }
+
+    @GetMapping
+    String sheet(@PathVariable String code, Model model) {
+        Draft draft = frame.draft(code);
+        Proof proof = proofs.of(draft);
+        frame.fill(model, draft, "release");
+        List<Release> all = releases.of(draft.id());
+        List<Claim> inTheWay = proof.claims().stream().filter(c -> c.blocking() && c.verdict() != Verdict.PROVED).toList();
+        model.addAttribute("open", proof.opensGate());
+        model.addAttribute("inTheWay", inTheWay.stream().filter(c -> c.follows().isEmpty()).toList());
+        model.addAttribute("consequences", inTheWay.stream().filter(c -> c.follows().isPresent()).count());
+        model.addAttribute("proved", proof.count(Verdict.PROVED));
+        model.addAttribute("next", all.isEmpty() ? 1 : all.getFirst().number() + 1);
+        model.addAttribute("revision", draft.revision());
+        model.addAttribute("unchanged", !all.isEmpty() && all.getFirst().document().equals(draft.document()));
+        model.addAttribute("releases", all.stream().map(r -> {
+            InterviewStore.Tally tally = interviews.tally(r.id());
+            return new Row(r.number(), r.revision(), Frame.when(r.at()), Accounts.shown(r.author()), r.notes(), r.token(), tally.begun(),
+                    tally.sent());
+        }).toList());
+        return "release";
+    }
+
+    @PostMapping
+    String release(@PathVariable String code, @RequestParam int revision, @RequestParam(defaultValue = "") String notes, Principal who,
+            Model model, HttpServletResponse response) {
+        Draft draft = frame.draft(code);
+        if (draft.revision() != revision) {
+            return refused(code, "The draft is at revision " + draft.revision() + " by now; you looked at revision " + revision
+                    + ". Look at what changed, then release it.", model, response);
+        }
+        Proof proof = proofs.of(draft);
+        if (!proof.opensGate()) {
+            return refused(code, "The gate is shut: not every blocking claim is proved.", model, response);
+        }
+        try {
+            releases.create(draft, ProofReport.json(proof), notes.length() > 2000 ? notes.substring(0, 2000) : notes, who.getName());
+        } catch (DuplicateKeyException e) {
+            return refused(code, "Somebody released at the same moment. Look at their release first.", model, response);
+        }
+        live.announce(draft);
+        return "redirect:/q/" + code + "/release";
+    }
+
+    private String refused(String code, String message, Model model, HttpServletResponse response) {
+        response.setStatus(409);
+        model.addAttribute("message", message);
+        return sheet(code, model);
+    }
+}

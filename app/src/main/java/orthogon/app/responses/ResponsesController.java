@@ -1,0 +1,130 @@
+package orthogon.app.responses;
+
+import java.nio.charset.StandardCharsets;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import orthogon.app.frame.Frame;
+import orthogon.app.frame.NotThere;
+import orthogon.app.questions.PageModel;
+import orthogon.app.storage.DraftStore.Draft;
+import orthogon.app.storage.InterviewStore;
+import orthogon.app.storage.InterviewStore.Response;
+import orthogon.app.storage.ReleaseStore;
+import orthogon.core.interview.Course;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.formats.responses.ResponsesCsv;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+@Controller
+@RequestMapping("/q/{code}/responses")
+class ResponsesController {
+
+    private static final int COLUMNS = 6;
+    private static final int PER_PAGE = 25;
+
+    /** One response in the table. */
+    record Row(String receipt, String sent, int release, String outcome, List<String> cells) {}
+
+    /** One answer of one response. */
+    record Line(String code, String wording, String answer, String page, boolean first) {}
+
+    private final Frame frame;
+    private final InterviewStore interviews;
+    private final ReleaseStore releases;
+
+    ResponsesController(Frame frame, InterviewStore interviews, ReleaseStore releases) {
+        this.frame = frame;
+        this.interviews = interviews;
+        this.releases = releases;
+    }
+
+    @GetMapping
+    String sheet(@PathVariable String code, @RequestParam(defaultValue = "1") int page, @RequestParam(defaultValue = "") String outcome,
+            Model model) {
+        Draft draft = frame.draft(code);
+        frame.fill(model, draft, "responses");
+        List<Response> all = interviews.responses(draft.id());
+        List<Response> wanted = outcome.isEmpty() ? all : all.stream().filter(r -> r.outcome().equals(outcome)).toList();
+        Questionnaire document = all.isEmpty() ? draft.document() : releases.get(all.getFirst().releaseId()).document();
+        List<Question> columns = document.questions().limit(COLUMNS).toList();
+        int pages = Math.max(1, (wanted.size() + PER_PAGE - 1) / PER_PAGE);
+        int shown = Math.clamp(page, 1, pages);
+        model.addAttribute("columns", columns);
+        model.addAttribute("rows", wanted.stream().skip((shown - 1L) * PER_PAGE).limit(PER_PAGE).map(r -> row(r, columns)).toList());
+        model.addAttribute("count", wanted.size());
+        model.addAttribute("pageNumber", shown);
+        model.addAttribute("pageCount", pages);
+        model.addAttribute("wanted", outcome);
+        Map<String, Long> byOutcome = new LinkedHashMap<>();
+        document.outcomes().forEach(o -> byOutcome.put(o.code(), all.stream().filter(r -> r.outcome().equals(o.code())).count()));
+        model.addAttribute("byOutcome", byOutcome);
+        model.addAttribute("labels", labels(document));
+        return "responses";
+    }
+
+    private static Map<String, String> labels(Questionnaire document) {
+        Map<String, String> labels = new LinkedHashMap<>();
+        document.outcomes().forEach(o -> labels.put(o.code(), o.label()));
+        return labels;
+    }
+
+    private Row row(Response r, List<Question> columns) {
+        Questionnaire document = releases.get(r.releaseId()).document();
+        List<String> cells = new ArrayList<>();
+        columns.forEach(
+                q -> cells.add(document.question(q.code()).flatMap(of -> PageModel.said(of, r.answers().get(q.code()))).orElse("")));
+        return new Row(r.receipt(), Frame.when(r.sentAt()), r.release(), document.outcome(r.outcome()).map(o -> o.label()).orElse("none"),
+                cells);
+    }
+
+    @GetMapping("/{receipt}")
+    String one(@PathVariable String code, @PathVariable String receipt, Model model) {
+        Draft draft = frame.draft(code);
+        Response response = interviews.response(draft.id(), receipt)
+                .orElseThrow(() -> new NotThere("There is no response " + receipt + "."));
+        frame.fill(model, draft, "responses");
+        Questionnaire document = releases.get(response.releaseId()).document();
+        Optional<Course> course = interviews.find(response.interviewId()).map(r -> r.interview().course());
+        List<Line> lines = new ArrayList<>();
+        course.ifPresent(c -> c.pages().forEach(p -> {
+            boolean first = true;
+            for (Course.Shown shown : p.shown()) {
+                if (shown.question().isPresent()) {
+                    lines.add(new Line(shown.item().code(), shown.wording(), PageModel.said(shown.question().get(), response.answers()
+                            .get(shown.item().code())).orElse("no answer"), p.page().title(), first));
+                    first = false;
+                }
+            }
+        }));
+        model.addAttribute("row", row(response, List.of()));
+        model.addAttribute("lines", lines);
+        model.addAttribute("asked", lines.size());
+        model.addAttribute("of", document.questions().count());
+        return "response";
+    }
+
+    @GetMapping("/file.csv")
+    ResponseEntity<byte[]> csv(@PathVariable String code) {
+        Draft draft = frame.draft(code);
+        List<Response> all = interviews.responses(draft.id());
+        Questionnaire document = all.isEmpty() ? draft.document() : releases.get(all.getFirst().releaseId()).document();
+        List<ResponsesCsv.Row> rows = all.stream().map(r -> new ResponsesCsv.Row(r.receipt(), r.release(),
+                DateTimeFormatter.ISO_OFFSET_DATE_TIME.format(r.sentAt()), r.outcome(), r.answers())).toList();
+        return ResponseEntity.ok().contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + draft.code() + "-responses.csv\"")
+                .body(ResponsesCsv.write(document, rows).getBytes(StandardCharsets.UTF_8));
+    }
+}

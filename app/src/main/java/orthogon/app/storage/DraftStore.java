@@ -1,0 +1,125 @@
+package orthogon.app.storage;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.Optional;
+import orthogon.core.questionnaire.Questionnaire;
+import org.springframework.dao.DuplicateKeyException;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Drafts and their revisions. A revision is written once and stays. */
+@Component
+public class DraftStore {
+
+    private static final String HEADS = """
+            select q.id, q.code, r.number, r.document, r.command, r.author, r.made_at, r.undo_to, r.redo_to
+            from questionnaire q join revision r on r.questionnaire_id = q.id
+            where r.number = (select max(number) from revision where questionnaire_id = q.id)
+            """;
+    private static final String ONE = """
+            select q.id, q.code, r.number, r.document, r.command, r.author, r.made_at, r.undo_to, r.redo_to
+            from questionnaire q join revision r on r.questionnaire_id = q.id
+            where q.id = :id and r.number = :number
+            """;
+    private static final String INSERT = """
+            insert into revision (questionnaire_id, number, document, command, author, made_at, undo_to, redo_to)
+            values (:id, :number, :document, :command, :author, :at, :undo, :redo)
+            """;
+
+    /**
+     * A questionnaire at one of its revisions.
+     *
+     * @param undoTo revision whose document undo brings back; empty where there is nothing to undo
+     * @param redoTo revision whose document redo brings back
+     */
+    public record Draft(long id, String code, int revision, Questionnaire document, String command, String author, OffsetDateTime at,
+            Optional<Integer> undoTo, Optional<Integer> redoTo) {}
+
+    /** Somebody else made a revision in the meantime. */
+    public static final class Overtaken extends Exception {}
+
+    private final JdbcClient jdbc;
+
+    public DraftStore(JdbcClient jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    private static Draft draft(ResultSet row, int n) throws SQLException {
+        return new Draft(row.getLong("id"), row.getString("code"), row.getInt("number"), Packed.unpack(row.getBytes("document")),
+                row.getString("command"), row.getString("author"), row.getObject("made_at", OffsetDateTime.class),
+                Optional.ofNullable(row.getObject("undo_to", Integer.class)), Optional.ofNullable(row.getObject("redo_to", Integer.class)));
+    }
+
+    /** Every draft at its newest revision, the one edited last first. */
+    public List<Draft> all() {
+        return jdbc.sql(HEADS + " order by r.made_at desc").query(DraftStore::draft).list();
+    }
+
+    public Optional<Draft> head(String code) {
+        return jdbc.sql(HEADS + " and q.code = :code").param("code", code).query(DraftStore::draft).optional();
+    }
+
+    public Optional<Draft> at(long id, int revision) {
+        return jdbc.sql(ONE).param("id", id).param("number", revision).query(DraftStore::draft).optional();
+    }
+
+    public boolean exists(String code) {
+        return jdbc.sql("select count(*) from questionnaire where code = :code").param("code", code).query(Integer.class).single() > 0;
+    }
+
+    /** @throws DuplicateKeyException where there is a questionnaire with the document's code already */
+    @Transactional
+    public Draft create(Questionnaire document, String author, String command) {
+        jdbc.sql("insert into questionnaire (code, created_at) values (:code, current_timestamp)").param("code", document.code()).update();
+        long id = jdbc.sql("select id from questionnaire where code = :code").param("code", document.code()).query(Long.class).single();
+        insert(id, 1, document, command, author, Optional.empty(), Optional.empty());
+        return head(document.code()).orElseThrow();
+    }
+
+    /** @throws Overtaken where the draft is no longer the newest revision */
+    @Transactional(rollbackFor = Overtaken.class)
+    public Draft append(Draft head, Questionnaire document, String command, String author) throws Overtaken {
+        return append(head, document, command, author, Optional.of(head.revision()), Optional.empty());
+    }
+
+    /** The document before the last edit that was not undone, as a new revision; the draft itself where there is none. */
+    @Transactional(rollbackFor = Overtaken.class)
+    public Draft undo(Draft head, String author) throws Overtaken {
+        if (head.undoTo().isEmpty()) {
+            return head;
+        }
+        Draft before = at(head.id(), head.undoTo().get()).orElseThrow();
+        return append(head, before.document(), "took back: " + head.command(), author, before.undoTo(), Optional.of(head.revision()));
+    }
+
+    /** The document before the last undo, as a new revision; the draft itself where nothing was undone. */
+    @Transactional(rollbackFor = Overtaken.class)
+    public Draft redo(Draft head, String author) throws Overtaken {
+        if (head.redoTo().isEmpty()) {
+            return head;
+        }
+        Draft undone = at(head.id(), head.redoTo().get()).orElseThrow();
+        return append(head, undone.document(), "made again", author, undone.undoTo(), undone.redoTo());
+    }
+
+    private Draft append(Draft head, Questionnaire document, String command, String author, Optional<Integer> undoTo,
+            Optional<Integer> redoTo) throws Overtaken {
+        try {
+            insert(head.id(), head.revision() + 1, document, command, author, undoTo, redoTo);
+        } catch (DuplicateKeyException e) {
+            throw new Overtaken();
+        }
+        return at(head.id(), head.revision() + 1).orElseThrow();
+    }
+
+    private void insert(long id, int number, Questionnaire document, String command, String author, Optional<Integer> undoTo,
+            Optional<Integer> redoTo) {
+        jdbc.sql(INSERT).param("id", id).param("number", number).param("document", Packed.pack(document))
+                .param("command", command.length() > 400 ? command.substring(0, 400) : command).param("author", author)
+                .param("at", OffsetDateTime.now()).param("undo", undoTo.orElse(null)).param("redo", redoTo.orElse(null)).update();
+    }
+}

@@ -1,0 +1,167 @@
+package orthogon.app.storage;
+
+import java.security.SecureRandom;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import java.util.HexFormat;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import orthogon.app.storage.ReleaseStore.Release;
+import orthogon.core.interview.Interview;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.formats.report.StoredAnswers;
+import org.springframework.dao.DuplicateKeyException;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Running interviews and the responses that they become. */
+@Component
+public class InterviewStore {
+
+    private static final String INSERT = """
+            insert into interview (id, release_id, today, link, raw, started, passed, began_at, updated_at)
+            values (:id, :release, :today, :link, :raw, :started, :passed, :at, :at)
+            """;
+    private static final String UPDATE = """
+            update interview set raw = :raw, started = :started, passed = :passed, updated_at = :at where id = :id
+            """;
+    private static final String RESPONSE = """
+            insert into response (receipt, interview_id, release_id, outcome, sent_at) values (:receipt, :interview, :release, :outcome, :at)
+            """;
+    private static final String RESPONSES = """
+            select p.receipt, p.interview_id, p.outcome, p.sent_at, r.number, r.id as release_id
+            from response p join release r on r.id = p.release_id
+            """;
+
+    /** @param receipt empty while the interview runs */
+    public record Running(String id, Release release, Interview interview, OffsetDateTime updatedAt, Optional<String> receipt) {}
+
+    /** @param answers question code to value */
+    public record Response(String receipt, String interviewId, long releaseId, int release, String outcome, OffsetDateTime sentAt,
+            Map<String, Object> answers) {}
+
+    private final JdbcClient jdbc;
+    private final ReleaseStore releases;
+    private final SecureRandom random = new SecureRandom();
+
+    public InterviewStore(JdbcClient jdbc, ReleaseStore releases) {
+        this.jdbc = jdbc;
+        this.releases = releases;
+    }
+
+    public Running begin(Release release, Interview interview, OffsetDateTime at) {
+        byte[] id = new byte[16];
+        random.nextBytes(id);
+        String key = HexFormat.of().formatHex(id);
+        jdbc.sql(INSERT).param("id", key).param("release", release.id()).param("today", interview.today())
+                .param("link", StoredAnswers.write(interview.link())).param("raw", StoredAnswers.write(interview.raw()))
+                .param("started", StoredAnswers.writeTexts(interview.started()))
+                .param("passed", StoredAnswers.writeTexts(interview.passed()))
+                .param("at", at).update();
+        return new Running(key, release, interview, at, Optional.empty());
+    }
+
+    public Optional<Running> find(String id) {
+        return jdbc.sql("select * from interview where id = :id").param("id", id).query((row, n) -> running(row)).optional();
+    }
+
+    private Running running(ResultSet row) throws SQLException {
+        Release release = releases.get(row.getLong("release_id"));
+        Interview interview = new Interview(release.wiring(), row.getObject("today", LocalDate.class),
+                StoredAnswers.readLink(row.getString("link")), StoredAnswers.read(release.document(), row.getString("raw")),
+                new LinkedHashSet<>(StoredAnswers.readTexts(row.getString("started"))), StoredAnswers.readTexts(row.getString("passed")));
+        String id = row.getString("id");
+        Optional<String> receipt = jdbc.sql("select receipt from response where interview_id = :id").param("id", id).query(String.class)
+                .optional();
+        return new Running(id, release, interview, row.getObject("updated_at", OffsetDateTime.class), receipt);
+    }
+
+    @Transactional
+    public void keep(String id, Interview interview, Optional<String> leftPage) {
+        jdbc.sql(UPDATE).param("raw", StoredAnswers.write(interview.raw())).param("started", StoredAnswers.writeTexts(interview.started()))
+                .param("passed", StoredAnswers.writeTexts(interview.passed())).param("at", OffsetDateTime.now()).param("id", id).update();
+        leftPage.ifPresent(page -> jdbc.sql("insert into page_visit (interview_id, page, left_at) values (:id, :page, :at)").param("id", id)
+                .param("page", page).param("at", OffsetDateTime.now()).update());
+    }
+
+    /** Makes a response of a complete interview, once: sent a second time it gives the same receipt. */
+    @Transactional
+    public String send(Running running, OffsetDateTime at) {
+        Optional<String> known = jdbc.sql("select receipt from response where interview_id = :id").param("id", running.id())
+                .query(String.class).optional();
+        if (known.isPresent()) {
+            return known.get();
+        }
+        String receipt = receipt();
+        jdbc.sql(RESPONSE).param("receipt", receipt).param("interview", running.id()).param("release", running.release().id())
+                .param("outcome", running.interview().course().outcome().orElse("")).param("at", at).update();
+        running.interview().submission().forEach((question, value) -> jdbc
+                .sql("insert into answer (receipt, question, given) values (:receipt, :question, :given)").param("receipt", receipt)
+                .param("question", question).param("given", StoredAnswers.write(Map.of(question, value))).update());
+        return receipt;
+    }
+
+    /** What {@link #send} gave when two requests send at the same moment. */
+    public String sendOnce(Running running, OffsetDateTime at) {
+        try {
+            return send(running, at);
+        } catch (DuplicateKeyException e) {
+            return find(running.id()).flatMap(Running::receipt).orElseThrow();
+        }
+    }
+
+    private String receipt() {
+        String signs = "23456789ABCDEFGHJKMNPQRSTUVWXYZ";
+        StringBuilder receipt = new StringBuilder();
+        for (int i = 0; i < 9; i++) {
+            receipt.append(i > 0 && i % 3 == 0 ? "-" : "").append(signs.charAt(random.nextInt(signs.length())));
+        }
+        return receipt.toString();
+    }
+
+    /** Every response to any release of a questionnaire, newest first. */
+    public List<Response> responses(long questionnaireId) {
+        return jdbc.sql(RESPONSES + " where r.questionnaire_id = :id order by p.sent_at desc, p.receipt").param("id", questionnaireId)
+                .query(this::response).list();
+    }
+
+    public Optional<Response> response(long questionnaireId, String receipt) {
+        return jdbc.sql(RESPONSES + " where r.questionnaire_id = :id and p.receipt = :receipt").param("id", questionnaireId)
+                .param("receipt", receipt).query(this::response).optional();
+    }
+
+    public int count(long questionnaireId, OffsetDateTime since) {
+        return jdbc.sql("""
+                select count(*) from response p join release r on r.id = p.release_id
+                where r.questionnaire_id = :id and p.sent_at >= :since
+                """).param("id", questionnaireId).param("since", since).query(Integer.class).single();
+    }
+
+    /** Interviews begun, and responses sent, for one release. */
+    public record Tally(int begun, int sent) {}
+
+    public Tally tally(long releaseId) {
+        return new Tally(
+                jdbc.sql("select count(*) from interview where release_id = :id").param("id", releaseId).query(Integer.class).single(),
+                jdbc.sql("select count(*) from response where release_id = :id").param("id", releaseId).query(Integer.class).single());
+    }
+
+    private Response response(ResultSet row, int n) throws SQLException {
+        Questionnaire document = releases.get(row.getLong("release_id")).document();
+        String receipt = row.getString("receipt");
+        Map<String, Object> given = new LinkedHashMap<>();
+        jdbc.sql("select given from answer where receipt = :receipt").param("receipt", receipt).query(String.class).list()
+                .forEach(json -> given.putAll(StoredAnswers.read(document, json)));
+        Map<String, Object> ordered = new LinkedHashMap<>();
+        document.questions().filter(q -> given.containsKey(q.code())).forEach(q -> ordered.put(q.code(), given.get(q.code())));
+        return new Response(receipt, row.getString("interview_id"), row.getLong("release_id"), row.getInt("number"),
+                row.getString("outcome"),
+                row.getObject("sent_at", OffsetDateTime.class), ordered);
+    }
+}
