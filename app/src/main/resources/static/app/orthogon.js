@@ -104,7 +104,7 @@ document.addEventListener('htmx:sseMessage', (event) => {
             if (typing(document.activeElement)) {
                 document.getElementById('newer').hidden = false;
             } else {
-                document.body.dispatchEvent(new CustomEvent('newer'));
+                htmx.ajax('GET', `${location.pathname}?at=${shown.dataset.at}`, { target: '#sheet' });
             }
         }
     }, 700);

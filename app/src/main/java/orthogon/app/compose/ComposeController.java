@@ -1,5 +1,6 @@
 package orthogon.app.compose;
 
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
 import java.util.List;
@@ -31,6 +32,8 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.context.request.RequestContextHolder;
+import org.springframework.web.context.request.ServletRequestAttributes;
 
 @Controller
 @RequestMapping("/q/{code}/compose")
@@ -56,7 +59,7 @@ class ComposeController {
     @GetMapping("/ledger")
     String ledger(@PathVariable String code, @RequestParam(defaultValue = "") String at, Model model) {
         show(frame.draft(code), at, model);
-        return "compose :: ledger";
+        return "compose :: refresh";
     }
 
     private void show(Draft draft, String wanted, Model model) {
@@ -84,6 +87,10 @@ class ComposeController {
         model.addAttribute("page", document.page(at).orElse(null));
         document.pageOf(at).ifPresent(p -> model.addAttribute("place", "page " + (document.pages().indexOf(p) + 1)
                 + (row.number() > 0 ? ", question " + row.number() : "")));
+        document.page(at).ifPresent(p -> model.addAttribute("place", "page " + (document.pages().indexOf(p) + 1)));
+        if (at.equals("ending")) {
+            model.addAttribute("place", "what comes after the last page");
+        }
         model.addAttribute("decides", ledger.decides().getOrDefault(at, Set.of()));
         model.addAttribute("decidedBy",
                 ledger.decides().entrySet().stream().filter(e -> e.getValue().contains(at)).map(e -> e.getKey()).toList());
@@ -109,22 +116,37 @@ class ComposeController {
     }
 
     private String attempt(String code, Model model, HttpServletResponse response, Step step) {
+        boolean part = currentRequest().getHeader("HX-Request") != null;
         try {
             String at = step.at();
-            show(frame.draft(code), at, model);
+            if (!part) {
+                return "redirect:/q/" + code + "/compose?at=" + at;
+            }
+            Draft draft = frame.draft(code);
+            // Small drafts are proved in a blink; then the answer to the edit carries the verdicts already.
+            proofs.awhile(draft);
+            show(draft, at, model);
             return "compose :: sheet";
         } catch (Refused e) {
-            return message(e.getMessage(), 422, model, response);
+            return message(code, part, e.getMessage(), 422, model, response);
         } catch (Editing.Conflict e) {
-            return message(e.getMessage(), 409, model, response);
+            return message(code, part, e.getMessage(), 409, model, response);
         }
     }
 
-    private static String message(String message, int status, Model model, HttpServletResponse response) {
+    private static HttpServletRequest currentRequest() {
+        return ((ServletRequestAttributes) RequestContextHolder.currentRequestAttributes()).getRequest();
+    }
+
+    private String message(String code, boolean part, String message, int status, Model model, HttpServletResponse response) {
         response.setStatus(status);
+        model.addAttribute("message", message);
+        if (!part) {
+            show(frame.draft(code), Optional.ofNullable(currentRequest().getParameter("at")).orElse(""), model);
+            return "compose";
+        }
         response.setHeader("HX-Retarget", "#message");
         response.setHeader("HX-Reswap", "innerHTML");
-        model.addAttribute("message", message);
         return "compose :: message";
     }
 

@@ -26,7 +26,7 @@ import orthogon.core.questionnaire.Section;
 /** The whole questionnaire as ruled rows, and the wires from what decides to what is decided. */
 final class Ledger {
 
-    static final int ROW = 27;
+    static final int ROW = 28;
     static final int BAND = 31;
     static final int GUTTER = 112;
 
@@ -40,8 +40,8 @@ final class Ledger {
             String signWords,
             boolean selected, int y, int height) {}
 
-    /** One decider's wire: a path, its arrowheads, and what it says. */
-    record Wire(String from, String path, List<String> arrows, String says, boolean selected, boolean never, String dotX, String dotY) {}
+    /** One decider's wire: a path, the path to what nobody ever reaches, arrowheads, and what it says. */
+    record Wire(String from, String path, String neverPath, List<String> arrows, String says, boolean selected, String dotX, String dotY) {}
 
     private final Questionnaire document;
     private final Wiring wiring;
@@ -70,7 +70,7 @@ final class Ledger {
             items(page.items(), 0);
         }
         add("ending", "ending", 0, "Outcomes", document.outcomes().size() + " outcomes", document.outcomeTable().size() + " rows, "
-                + document.claims().size() + " own claims", BAND);
+                + document.claims().size() + (document.claims().size() == 1 ? " own claim" : " own claims"), BAND);
     }
 
     private void items(List<Item> items, int depth) {
@@ -81,7 +81,7 @@ final class Ledger {
                 case Section s -> "section";
                 case Derived d -> "derived";
             };
-            String wording = item instanceof Derived ? "derived value" : item.wording();
+            String wording = item.wording();
             add(kind, item.code(), depth, wording, answer(item), phrase(item.code() + ".askWhen"), ROW);
             if (item instanceof Section section) {
                 items(section.items(), depth + 1);
@@ -134,13 +134,14 @@ final class Ledger {
         return switch (item) {
             case Note n -> "note";
             case Section s -> "section of " + s.items().size();
-            case Derived d -> "= " + d.derive();
+            case Derived d -> "derived";
             case Question q -> switch (q.answer()) {
                 case Answer.Text t -> (t.isLong() ? "long text" : "text") + (t.most() != null ? " ≤ " + t.most() : "");
                 case Answer.Numeric n -> number(n);
                 case Answer.YesNo yn -> "yes / no";
                 case Answer.OneChoice c -> "one of " + c.options().size() + (c.dropDown() ? ", list" : "");
                 case Answer.ManyChoices c -> "many of " + c.options().size() + (c.most() != null ? ", ≤ " + c.most() : "");
+                case Answer.DateAnswer d when d.earliest() != null && d.latest() != null -> d.earliest() + " … " + d.latest();
                 case Answer.DateAnswer d -> "date" + (d.earliest() != null ? " ≥ " + d.earliest() : "")
                         + (d.latest() != null
                                 ? " ≤ " + d.latest()
@@ -231,32 +232,35 @@ final class Ledger {
 
     private Wire wire(String from, double x, Set<String> targets, Map<String, Row> byCode, Map<String, List<String>> arriving) {
         Row source = byCode.get(from);
-        double sourceY = source.y() + source.height() / 2.0 + 3;
+        double sourceY = source.y() + source.height() - 6;
         double top = sourceY;
         double bottom = sourceY;
         StringBuilder path = new StringBuilder();
         List<String> arrows = new ArrayList<>();
         boolean touched = source.selected();
-        boolean never = false;
+        StringBuilder never = new StringBuilder();
         List<String> says = new ArrayList<>();
         for (String to : targets) {
             Row target = byCode.get(to);
             List<String> all = arriving.get(to);
-            double entry = target.y() + (target.height() - 6.0) * (all.indexOf(from) + 1) / (all.size() + 1) + 1;
-            path.append(" M ").append(round(x)).append(' ').append(round(entry)).append(" H ").append(GUTTER - 3);
+            double entry = target.y() + 1 + (target.height() - 9.0) * (all.indexOf(from) + 1) / (all.size() + 1);
+            (isNever(to) ? never : path).append(" M ").append(round(x)).append(' ').append(round(entry)).append(" H ").append(GUTTER - 3);
             arrows.add("M " + (GUTTER - 7) + " " + round(entry - 3) + " L " + (GUTTER - 2) + " " + round(entry) + " L " + (GUTTER - 7) + " "
                     + round(entry + 3));
             top = Math.min(top, entry);
             bottom = Math.max(bottom, entry);
             touched |= target.selected();
-            never |= target.sign().equals("refuted") && targets.size() == 1;
             says.add(target.code() + (target.condition().isEmpty() ? "" : ": " + target.condition()));
         }
         path.insert(0, "M " + (GUTTER - 3) + " " + round(sourceY) + " H " + round(x) + " M " + round(x) + " " + round(top) + " V "
                 + round(bottom));
-        return new Wire(from, path.toString(), arrows, from + " decides " + String.join("; ", says), touched, never,
-                String.valueOf(GUTTER - 6),
-                round(sourceY - 2.5));
+        return new Wire(from, path.toString(), never.toString(), arrows, from + " decides " + String.join("; ", says), touched,
+                String.valueOf(GUTTER - 6), round(sourceY - 2.5));
+    }
+
+    private boolean isNever(String code) {
+        return proof.stream().flatMap(p -> p.claims().stream()).anyMatch(c -> c.place().equals(code) && c.verdict() == Verdict.REFUTED
+                && Set.of("reach-page", "reach-question", "reach-note", "reach-section").contains(c.kind()));
     }
 
     private static String round(double value) {

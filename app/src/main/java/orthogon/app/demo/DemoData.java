@@ -81,7 +81,11 @@ class DemoData implements ApplicationRunner {
             for (int tries = 0; tries < 200 && interview.course().current().isPresent(); tries++) {
                 Course.PageView page = interview.course().current().get();
                 Map<String, Object> given = new HashMap<>();
-                page.page().questions().forEach(q -> given.put(q.code(), answer(q, page, random, at.toLocalDate())));
+                // One after the other, since an answer may decide which options the next question offers.
+                for (Question q : page.page().questions().toList()) {
+                    Course.PageView now = interview.keep(given).course().current().orElseThrow();
+                    given.put(q.code(), answer(q, now, random, at.toLocalDate()));
+                }
                 Interview.Step step = interview.leave(given);
                 interview = step.interview();
                 interviews.keep(running.id(), interview, step instanceof Interview.Step.Passed

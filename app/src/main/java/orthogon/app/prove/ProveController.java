@@ -38,7 +38,8 @@ class ProveController {
     record Member(String place, String sentence) {}
 
     /** Everything about the claim that is selected. */
-    record Chosen(Claim claim, String because, List<Member> core, List<Given> witness, boolean hasWitness, List<Claim> consequences,
+    record Chosen(Claim claim, String headline, String details, List<Member> core, List<Given> witness, boolean hasWitness,
+            List<Claim> consequences,
             Optional<Claim> cause, String goTo) {}
 
     private final Frame frame;
@@ -107,13 +108,16 @@ class ProveController {
         given.sort(Comparator.comparing(g -> !g.deciding()));
         List<Claim> consequences = proof.claims().stream().filter(c -> c.follows().filter(claim.id()::equals).isPresent()).toList();
         Optional<Claim> cause = claim.follows().flatMap(f -> proof.claims().stream().filter(c -> c.id().equals(f)).findFirst());
-        String first = explanation.because();
-        boolean listed = !explanation.core().isEmpty() && explanation.witness().isEmpty();
-        int colon = first.indexOf(": ", first.indexOf('.') + 1);
-        String because = listed && colon > 0 && claim.kind().startsWith("reach") ? first.substring(0, colon) + "." : first;
         List<Member> core = explanation.core().stream().map(place -> new Member(place, proof.sentence(place))).toList();
-        return new Chosen(claim, because, core, given, explanation.witness().isPresent(), consequences, cause,
+        return new Chosen(claim, explanation.headline(), core.isEmpty() ? explanation.details() : intro(explanation.details()), core, given,
+                explanation.witness().isPresent(), consequences, cause,
                 owner(document, claim.place()));
+    }
+
+    /** The words before the list, where the list itself is shown as one. */
+    private static String intro(String details) {
+        int colon = details.indexOf(": ");
+        return colon < 0 ? details : details.substring(0, colon) + ":";
     }
 
     /** The row of the ledger that a claim is about. */

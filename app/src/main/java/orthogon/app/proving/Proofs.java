@@ -5,8 +5,11 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import orthogon.app.storage.DraftStore.Draft;
 import orthogon.core.proof.Proof;
 import org.springframework.stereotype.Component;
@@ -39,6 +42,17 @@ public class Proofs {
     /** The proof, waited for. */
     public Proof of(Draft draft) {
         return begin(draft).join();
+    }
+
+    /** Gives the proof a moment to be ready. */
+    public void awhile(Draft draft) {
+        try {
+            begin(draft).get(120, TimeUnit.MILLISECONDS);
+        } catch (TimeoutException | ExecutionException e) {
+            // It is announced when it is done.
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
     }
 
     /** The proof if it is there already. */

@@ -2,8 +2,10 @@ package orthogon.app.questions;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Problem;
@@ -16,6 +18,8 @@ import orthogon.core.questionnaire.Section;
 
 /** One page of questions, ready for the template. */
 public record PageModel(String code, String title, String introduction, List<Entry> entries, List<Message> messages) {
+
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
 
     /** One message at the top of the page, leading to its question. */
     public record Message(String question, String wording, String text) {}
@@ -104,7 +108,7 @@ public record PageModel(String code, String title, String introduction, List<Ent
             case Boolean b -> Optional.of(b ? "Yes" : "No");
             case List<?> l -> Optional.of(String.join(", ", l.stream().map(o -> label(q, String.valueOf(o))).toList()));
             case LocalDate d ->
-                Optional.of(java.time.format.DateTimeFormatter.ofPattern("d MMMM yyyy", java.util.Locale.ENGLISH).format(d));
+                Optional.of(DAY.format(d));
             case BigDecimal d -> Optional.of(d.toPlainString() + (q.answer() instanceof Answer.Numeric n && !n.unit().isEmpty()
                     ? " " + n.unit()
                     : ""));
@@ -125,8 +129,9 @@ public record PageModel(String code, String title, String introduction, List<Ent
             case Answer.ManyChoices c when c.most() != null -> "Choose at most " + c.most() + ".";
             case Answer.ManyChoices c -> "Choose all that apply.";
             case Answer.Text t when t.most() != null -> "At most " + t.most() + " characters.";
-            case Answer.DateAnswer d when d.earliest() != null && d.latest() != null -> "From " + d.earliest().on(today) + " to "
-                    + d.latest().on(today) + ".";
+            case Answer.DateAnswer d when d.earliest() != null && d.latest() != null ->
+                "From " + DAY.format(d.earliest().on(today)) + " to "
+                        + DAY.format(d.latest().on(today)) + ".";
             default -> "";
         };
     }

@@ -11,13 +11,19 @@ public final class Claim {
     /**
      * Why the verdict is what it is.
      *
-     * @param because one or more sentences for the analyst
-     * @param core places of the fewest conditions that make it impossible; empty where there is a witness instead
+     * @param headline what is the case, in one or two sentences
+     * @param details the core said in words, or what to do; may be empty
+     * @param core places of the fewest conditions that make it impossible; empty where there are none
      * @param witness question or link parameter to value, replayed through the interview; empty map is a respondent who leaves all blank
      */
-    public record Explanation(String because, List<String> core, Optional<Map<String, Object>> witness) {
-        public static Explanation of(String because) {
-            return new Explanation(because, List.of(), Optional.empty());
+    public record Explanation(String headline, String details, List<String> core, Optional<Map<String, Object>> witness) {
+        public static Explanation of(String headline) {
+            return new Explanation(headline, "", List.of(), Optional.empty());
+        }
+
+        /** The whole explanation as text. */
+        public String because() {
+            return details.isEmpty() ? headline : headline + " " + details;
         }
     }
 

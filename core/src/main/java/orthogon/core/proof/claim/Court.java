@@ -91,7 +91,7 @@ final class Court {
 
     private Explanation shown(Sought sought, String because) {
         Optional<Map<String, Object>> witness = witness(sought);
-        return witness.isPresent() ? new Explanation(because, List.of(), witness) : Explanation.of(DISAGREE);
+        return witness.isPresent() ? new Explanation(because, "", List.of(), witness) : Explanation.of(DISAGREE);
     }
 
     /** A claim that somebody exists. */
@@ -109,7 +109,7 @@ final class Court {
         Optional<Map<String, Object>> witness = witness(sought);
         return witness.isPresent()
                 ? new Claim(family, kind, place, statement, Verdict.PROVED, Optional.empty(),
-                        () -> new Explanation(proved, List.of(), witness))
+                        () -> new Explanation(proved, "", List.of(), witness))
                 : undecided(family, kind, place, statement, open(sought.set()));
     }
 
@@ -127,7 +127,7 @@ final class Court {
         Optional<Map<String, Object>> witness = witness(bad);
         return witness.isPresent()
                 ? new Claim(family, kind, place, statement, Verdict.REFUTED, Optional.empty(),
-                        () -> new Explanation(refuted.get(), List.of(), witness))
+                        () -> new Explanation(refuted.get(), "", List.of(), witness))
                 : undecided(family, kind, place, statement, open(bad.set()));
     }
 

@@ -55,9 +55,9 @@ final class PassageClaims {
                 return found;
             }
             List<String> core = blocking(court, stage, found.witness().get());
-            String because = "Whoever answers as here cannot leave page “" + page.title() + "”. No answers on it are accepted: "
-                    + String.join("; ", core.stream().map(court.sentences::at).toList()) + ".";
-            return new Claim.Explanation(because, core, found.witness());
+            String headline = "Whoever answers as here cannot leave page “" + page.title() + "”. No answers on it are accepted.";
+            return new Claim.Explanation(headline, "These leave none: "
+                    + String.join("; ", core.stream().map(court.sentences::at).toList()) + ".", core, found.witness());
         });
     }
 

@@ -48,7 +48,7 @@ public final class ReachClaims {
                 return Claim.Explanation.of(impossible + " This follows from " + follows.get() + ".");
             }
             List<String> core = Cores.smallest(court.space, about, target);
-            return new Claim.Explanation(court.sentences.core(impossible, core), core, Optional.empty());
+            return new Claim.Explanation(impossible, court.sentences.core(core), core, Optional.empty());
         });
         claims.add(claim);
         return claim;

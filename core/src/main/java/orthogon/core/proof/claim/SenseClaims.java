@@ -67,15 +67,17 @@ final class SenseClaims {
                 return Court.undecided(Family.SENSE, "condition-varies", place, statement, court.flow.lostAt().get());
             }
             return new Claim(Family.SENSE, "condition-varies", place, statement, Verdict.REFUTED, follows, () -> {
-                String because = court.sentences.at(place) + ": among those who come to it, this "
-                        + (never ? "never holds." : "always holds.");
+                String sentence = court.sentences.at(place);
+                String headline = sentence.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + sentence.substring(1) + ": "
+                        + (never ? "this never holds." : "this always holds.");
                 List<String> core = Cores.smallest(court.space, List.of(place), f -> never
                         ? f.space().diagrams().and(come.applyAsInt(f), passing(f, wire))
                         : f.space().diagrams().minus(come.applyAsInt(f), passing(f, wire)));
                 List<String> others = core.stream().filter(c -> !c.equals(place)).map(court.sentences::at).toList();
-                String why = others.isEmpty() ? "" : " That is so because " + String.join(", and ", others) + ".";
-                return new Claim.Explanation(because.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + because.substring(1) + why, core,
-                        Optional.empty());
+                String why = others.isEmpty()
+                        ? "The limits of the answers and this condition alone make it so."
+                        : "That is so because " + String.join(", and ", others) + ".";
+                return new Claim.Explanation(headline, why, core, Optional.empty());
             });
         }
         return both(wire, statement, holds, fails);
@@ -89,7 +91,7 @@ final class SenseClaims {
         }
         return new Claim(Family.SENSE, "condition-varies", wire.place(), statement, Verdict.PROVED, Optional.empty(), () -> {
             Optional<Map<String, Object>> witness = court.witness(yes);
-            return new Claim.Explanation("It holds for this respondent, and not for all.", List.of(), witness);
+            return new Claim.Explanation("It holds for this respondent, and not for all.", "", List.of(), witness);
         });
     }
 

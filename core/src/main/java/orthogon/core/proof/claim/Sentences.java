@@ -64,11 +64,11 @@ public final class Sentences {
     }
 
     /** A conflict core as text. */
-    String core(String impossible, List<String> core) {
+    String core(List<String> core) {
         if (core.isEmpty()) {
-            return impossible + " The limits of the answers alone exclude it.";
+            return "The limits of the answers alone exclude it.";
         }
         String lines = core.stream().map(this::at).collect(Collectors.joining("; ")) + ".";
-        return impossible + (core.size() == 1 ? " This can never hold: " : " These exclude each other: ") + lines;
+        return (core.size() == 1 ? "This can never hold: " : "These exclude each other: ") + lines;
     }
 }

@@ -64,7 +64,12 @@ final class LinePartition {
             return values;
         }
         if (last - first < LISTED) {
-            for (long i = first; i <= last; i++) {
+            // The ordinary first, since the first value of a cell stands for it: small positive numbers, the latest dates.
+            boolean dates = at.apply(first) instanceof LocalDate;
+            for (long i = dates ? last : Math.max(first, 1); dates ? i >= first : i <= last; i += dates ? -1 : 1) {
+                values.add(at.apply(i));
+            }
+            for (long i = Math.min(last, 0); !dates && i >= first; i--) {
                 values.add(at.apply(i));
             }
             return values;

@@ -1,0 +1,66 @@
+package orthogon.app.browser;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.deque.html.axecore.results.Rule;
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+
+/** An accessibility engine finds nothing on any page, light and dark. */
+class AccessibilityIT {
+
+    private final String address = RunningApplication.withDemo().address();
+
+    private static void clean(Page page) {
+        List<Rule> found = new AxeBuilder(page).withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"))
+                .analyze()
+                .getViolations();
+        assertEquals(List.of(), found.stream().map(r -> page.url() + " " + r.getId() + ": " + r.getHelp() + " "
+                + r.getNodes().stream().limit(3).map(n -> n.getHtml()).toList()).toList());
+    }
+
+    @ParameterizedTest
+    @EnumSource(value = ColorScheme.class, names = {"LIGHT", "DARK"})
+    void analystsSheets(ColorScheme scheme) {
+        Page page = Chromium.signedIn(address, "osk", new Browser.NewContextOptions().setViewportSize(1280, 800).setColorScheme(scheme));
+        for (String path : List.of("/", "/q/found_animal/compose?at=seen", "/q/found_animal/compose?at=found",
+                "/q/found_animal/compose?at=triage",
+                "/q/bat_count/compose?at=ending", "/q/bat_count/prove", "/q/bat_count/prove?claim=page-passable+waking",
+                "/q/found_animal/prove",
+                "/q/found_animal/rehearse", "/q/found_animal/release", "/q/bat_count/release", "/q/found_animal/responses", "/nowhere")) {
+            page.navigate(address + path);
+            clean(page);
+        }
+        page.navigate(address + "/q/found_animal/responses");
+        page.locator("table a.code").first().click();
+        clean(page);
+        page.navigate(address + "/q/found_animal/compose");
+        page.keyboard().press("?");
+        clean(page);
+    }
+
+    @Test
+    void respondentsPages() {
+        Page analyst = Chromium.signedIn(address, "osk");
+        analyst.navigate(address + "/q/found_animal/release");
+        String link = analyst.locator("a[href^='/to/']").first().getAttribute("href");
+        Page page = Chromium.context(new Browser.NewContextOptions().setViewportSize(390, 844)).newPage();
+        page.navigate(address + "/login");
+        clean(page);
+        page.navigate(address + link);
+        clean(page);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Begin")).click();
+        clean(page);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Go on")).click();
+        clean(page);
+        page.navigate(address + "/to/nothing");
+        clean(page);
+    }
+}

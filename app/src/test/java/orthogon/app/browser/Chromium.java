@@ -1,0 +1,54 @@
+package orthogon.app.browser;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+
+/** One headless Chromium for the whole run, a new context for each visitor. */
+public final class Chromium {
+
+    private static Browser browser;
+
+    private Chromium() {}
+
+    private static synchronized Browser browser() {
+        if (browser == null) {
+            Playwright playwright = Playwright
+                    .create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+            browser = playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium"))
+                    .setArgs(List.of("--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+                            "--disable-component-update", "--disable-sync")));
+            Runtime.getRuntime().addShutdownHook(new Thread(playwright::close));
+        }
+        return browser;
+    }
+
+    static BrowserContext context(Browser.NewContextOptions options) {
+        return browser().newContext(options);
+    }
+
+    /** A visitor with a window of 1280x800. */
+    static Page visitor() {
+        return context(new Browser.NewContextOptions().setViewportSize(1280, 800)).newPage();
+    }
+
+    static Page signedIn(String address, String name, Browser.NewContextOptions options) {
+        Page page = context(options).newPage();
+        page.setDefaultTimeout(15_000);
+        page.navigate(address + "/login");
+        page.getByLabel("Name").fill(name);
+        page.getByLabel("Password").fill("quillmere");
+        page.getByRole(com.microsoft.playwright.options.AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign in")).click();
+        page.waitForURL(address + "/");
+        return page;
+    }
+
+    static Page signedIn(String address, String name) {
+        return signedIn(address, name, new Browser.NewContextOptions().setViewportSize(1280, 800));
+    }
+}
