@@ -12,7 +12,7 @@ import org.springframework.security.crypto.factory.PasswordEncoderFactories;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.provisioning.InMemoryUserDetailsManager;
 import org.springframework.security.web.SecurityFilterChain;
-import org.springframework.security.web.authentication.HttpStatusEntryPoint;
+import org.springframework.security.web.authentication.LoginUrlAuthenticationEntryPoint;
 
 /** The made-up people of Quillmere Wildlife Station, and the doors they may pass. */
 @Configuration
@@ -57,9 +57,16 @@ public class Accounts {
         http.headers(headers -> headers.contentSecurityPolicy(csp -> csp.policyDirectives(
                 "default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; frame-ancestors 'self'; form-action 'self'")));
         http.headers(headers -> headers.frameOptions(frame -> frame.sameOrigin()));
-        http.exceptionHandling(handling -> handling.defaultAuthenticationEntryPointFor(
-                new HttpStatusEntryPoint(org.springframework.http.HttpStatus.UNAUTHORIZED),
-                request -> request.getHeader("HX-Request") != null));
+        LoginUrlAuthenticationEntryPoint login = new LoginUrlAuthenticationEntryPoint("/login");
+        http.exceptionHandling(handling -> handling.authenticationEntryPoint((request, response, reason) -> {
+            if (request.getHeader("HX-Request") == null) {
+                login.commence(request, response, reason);
+            } else {
+                // A part of a sheet that was open too long leads the whole page to the door.
+                response.setHeader("HX-Redirect", "/login");
+                response.setStatus(401);
+            }
+        }));
         return http.build();
     }
 }

@@ -214,7 +214,8 @@ public final class Wiring {
             }
             case Note n -> add(n.code() + ".askWhen", Family.ASK_WHEN, n.code(), n.askWhen());
             case Section s -> add(s.code() + ".askWhen", Family.ASK_WHEN, s.code(), s.askWhen());
-            case Derived d -> derivedType(d);
+            // Read early, since others need its type, but listed in document order.
+            case Derived d -> Optional.ofNullable(wires.remove(d.code() + ".derive")).ifPresent(w -> wires.put(w.place(), w));
         }
     }
 

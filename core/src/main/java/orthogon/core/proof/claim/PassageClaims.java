@@ -1,6 +1,7 @@
 package orthogon.core.proof.claim;
 
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -27,19 +28,18 @@ final class PassageClaims {
         Diagrams d = court.d;
         PageSets sets = stage.sets();
         Page page = sets.page();
+        // What is open and hangs on this page's own answers may refuse whichever of them is given, so it must be passed either way.
+        BitSet open = d.support(sets.accepted());
+        open.and(court.space.openLevels());
+        BitSet openHere = court.space.openOn(open, sets.questionCodes());
+        BitSet forgotten = (BitSet) sets.levels().clone();
+        forgotten.or(openHere);
         int own = d.cube(sets.levels());
-        int arrived = d.exists(d.and(stage.coming(), sets.visited()), own);
-        int stuck = d.minus(arrived, d.andExists(stage.coming(), sets.accepted(), own));
+        int arrived = d.exists(d.and(stage.coming(), sets.visited()), d.cube(forgotten));
+        int passes = d.andExists(stage.coming(), d.forAll(sets.accepted(), d.cube(openHere)), own);
+        int stuck = d.minus(arrived, passes);
         String statement = "nobody can get stuck on page " + page.code();
-        int open = d.cube(court.space.openLevels());
-        if (open != Diagrams.ALL && stuck == Diagrams.NONE) {
-            // What is open may refuse everything, so the page is passable only if answers are left however it turns out.
-            int surely = d.forAll(d.implies(stage.coming(), d.exists(sets.accepted(), own)), open);
-            if (d.minus(arrived, surely) != Diagrams.NONE) {
-                return Court.undecided(Family.PASSAGE, "page-passable", page.code(), statement, court.open(sets.accepted()));
-            }
-        }
-        if (stuck != Diagrams.NONE && !d.support(sets.accepted()).stream().noneMatch(court.space.openLevels()::get)) {
+        if (stuck != Diagrams.NONE && !open.isEmpty()) {
             return Court.undecided(Family.PASSAGE, "page-passable", page.code(), statement, court.open(sets.accepted()));
         }
         Court.Sought sought = court.at(sets.index(), stuck == Diagrams.NONE ? stuck : d.and(stuck, stage.coming()), false,

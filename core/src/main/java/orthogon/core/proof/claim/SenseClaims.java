@@ -86,7 +86,9 @@ final class SenseClaims {
     private Claim both(Wire wire, String statement, int holds, int fails) {
         Court.Sought yes = sought(wire, holds);
         Court.Sought no = sought(wire, fails);
-        if (!court.space.openLevels().isEmpty() && (court.witness(yes).isEmpty() || court.witness(no).isEmpty())) {
+        // The condition itself must be exact for a replayed way to it to show how it turns out there.
+        boolean exact = isClosed(passing(court.flow, wire));
+        if (!court.space.openLevels().isEmpty() && (!exact || court.witness(yes).isEmpty() || court.witness(no).isEmpty())) {
             return Court.undecided(Family.SENSE, "condition-varies", wire.place(), statement, court.open(d.or(holds, fails)));
         }
         return new Claim(Family.SENSE, "condition-varies", wire.place(), statement, Verdict.PROVED, Optional.empty(), () -> {
@@ -113,7 +115,11 @@ final class SenseClaims {
 
     /** Somebody who would come to a page that may then be passed by, so that the interview need not show it. */
     private Court.Sought comingTo(int page, int set) {
-        return court.at(page, set, false, i -> true);
+        return court.at(page, set, false, i -> isClosed(court.flow.stages().get(page).coming()));
+    }
+
+    private boolean isClosed(int set) {
+        return !d.support(set).intersects(court.space.openLevels());
     }
 
     private boolean isAt(Interview interview, int page) {

@@ -46,6 +46,8 @@ public final class Space {
     private final List<Expr> joint = new ArrayList<>();
     private final Map<String, Truth> open = new HashMap<>();
     private final Map<Integer, String> openBits = new LinkedHashMap<>();
+    /** The questions that an open bit hangs on; none noted where it stands for a fault and may hang on anything. */
+    private final Map<Integer, Set<String>> openOn = new HashMap<>();
     private final Map<String, String> causes = new HashMap<>();
     private int nextLevel;
 
@@ -371,6 +373,22 @@ public final class Space {
         return new Truth(holds, diagrams.minus(freshBit(why), holds));
     }
 
+    private Truth open(String why, Set<String> on) {
+        int from = nextLevel;
+        Truth truth = open(why);
+        for (int level = from; level < nextLevel; level++) {
+            openOn.put(level, on);
+        }
+        return truth;
+    }
+
+    /** Those of the open bits that may hang on one of the questions. */
+    public BitSet openOn(BitSet open, List<String> questionCodes) {
+        BitSet found = new BitSet();
+        open.stream().filter(l -> !openOn.containsKey(l) || openOn.get(l).stream().anyMatch(questionCodes::contains)).forEach(found::set);
+        return found;
+    }
+
     /** An unfolded condition as sets, where {@code asked(x)} and {@code outcome} have the given sets. */
     public Truth truth(Expr expr, Map<String, Integer> outcomes) {
         return switch (expr) {
@@ -407,7 +425,7 @@ public final class Space {
             default -> {
                 Guarded value = guarded(expr, outcomes);
                 yield value == null
-                        ? open.computeIfAbsent(Printer.print(expr), t -> open(reason(expr)))
+                        ? open.computeIfAbsent(Printer.print(expr), t -> open(reason(expr), mentioned(expr)))
                         : new Truth(value.parts().getOrDefault(true, Diagrams.NONE), value.parts().getOrDefault(false, Diagrams.NONE));
             }
         };

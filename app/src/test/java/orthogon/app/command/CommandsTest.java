@@ -1,0 +1,79 @@
+package orthogon.app.command;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class CommandsTest {
+
+    private static final String INTAKE = "src/main/resources/demo/found_animal.orthogon.json";
+    private static final String BATS = "src/main/resources/demo/bat_count.orthogon.json";
+
+    private final ByteArrayOutputStream out = new ByteArrayOutputStream();
+    private final ByteArrayOutputStream err = new ByteArrayOutputStream();
+    private final Commands commands = new Commands(new PrintStream(out), new PrintStream(err));
+
+    @TempDir
+    Path folder;
+
+    private String out() {
+        return out.toString(StandardCharsets.UTF_8);
+    }
+
+    private String err() {
+        return err.toString(StandardCharsets.UTF_8);
+    }
+
+    @Test
+    void severalFilesGiveOneLineOfJsonEach() {
+        assertEquals(1, commands.run("prove", INTAKE, BATS, "--json", "--as-of", "2026-11-23"));
+        assertEquals(2, out().lines().count());
+        assertTrue(out().lines().findFirst().orElseThrow()
+                .startsWith("{\"orthogon\":1,\"questionnaire\":\"found_animal\",\"asOf\":\"2026-11-23\""));
+        assertEquals("", err());
+    }
+
+    @Test
+    void theIntakeIsProvedWholeAndTheBatCountShowsEachSeededFault() {
+        assertEquals(0, commands.run("prove", INTAKE), out());
+        assertTrue(out().contains("0 refuted, 0 undecided"), out());
+        assertEquals(1, commands.run("prove", BATS));
+        for (String fault : new String[]{"reach-question pups", "page-passable waking", "condition-varies licence.askWhen",
+                "one-outcome bat_count",
+                "reach-row outcomeTable/1", "looks-ahead weather.askWhen", "own cold_is_checked"}) {
+            assertTrue(out().contains("refuted  " + fault), fault + "\n" + out());
+        }
+    }
+
+    @Test
+    void aFileThatCannotBeUsedIsNamedWithItsPointers() throws IOException {
+        Path file = folder.resolve("bad.orthogon.json");
+        Files.writeString(file, "{\"orthogon\": 1, \"code\": \"Bad\", \"title\": \"Bad\", \"pages\": [{\"code\": \"p\", \"itens\": []}]}");
+        assertEquals(2, commands.run("prove", file.toString(), "--json"));
+        assertEquals("", out());
+        assertEquals(2, err().lines().count(), err());
+        assertTrue(err().contains("bad.orthogon.json /code: \"Bad\" is no code"), err());
+        assertTrue(err().contains("/pages/0/itens: this member is not known here"), err());
+        assertEquals(2, commands.run("prove", folder.resolve("none.json").toString()));
+        assertEquals(2, commands.run("prove"));
+        assertEquals(2, commands.run("prove", INTAKE, "--jsn"));
+    }
+
+    @Test
+    void oneInterviewIsWalked() throws IOException {
+        Path answers = folder.resolve("answers.json");
+        Files.writeString(answers,
+                "{\"when_found\": \"2026-11-20\", \"where_found\": \"Mill lane\", \"indoors\": false, \"group\": \"bird\", "
+                        + "\"alive\": false}");
+        assertEquals(0, commands.run("answer", INTAKE, answers.toString(), "--as-of", "2026-11-23"), err());
+        assertTrue(out().contains("\"outcome\":\"closed\""), out());
+    }
+}

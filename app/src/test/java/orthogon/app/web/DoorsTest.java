@@ -1,0 +1,88 @@
+package orthogon.app.web;
+
+import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.not;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrlPattern;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
+import org.springframework.mock.web.MockMultipartFile;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.RequestPostProcessor;
+
+/** Who is let in where, and what bad requests are told. */
+@SpringBootTest(properties = {"orthogon.demo=true", "spring.datasource.url=jdbc:h2:mem:doors"})
+@AutoConfigureMockMvc
+class DoorsTest {
+
+    @Autowired
+    private MockMvc web;
+
+    private static final RequestPostProcessor INES = user("ines").roles("ANALYST");
+    private static final RequestPostProcessor OSK = user("osk").roles("VIEWER");
+
+    @Test
+    void nobodySeesASheetWithoutSigningIn() throws Exception {
+        for (String path : new String[]{"/", "/q/found_animal/compose", "/q/found_animal/responses/file.csv", "/q/found_animal/live"}) {
+            web.perform(get(path)).andExpect(status().is3xxRedirection()).andExpect(redirectedUrlPattern("**/login"));
+        }
+    }
+
+    @Test
+    void aViewerLooksAndRehearsesButChangesNothing() throws Exception {
+        for (String path : new String[]{"/", "/q/found_animal/compose", "/q/bat_count/prove", "/q/found_animal/rehearse",
+                "/q/found_animal/release", "/q/found_animal/responses", "/q/found_animal/file"}) {
+            web.perform(get(path).with(OSK)).andExpect(status().isOk());
+        }
+        for (String path : new String[]{"/new", "/q/found_animal/compose/add", "/q/found_animal/compose/change",
+                "/q/found_animal/compose/undo", "/q/found_animal/release"}) {
+            web.perform(post(path).with(OSK).with(csrf()).param("title", "No")).andExpect(status().isForbidden());
+        }
+        web.perform(post("/q/found_animal/rehearse").with(OSK).with(csrf()).param("go", "again")).andExpect(status().is3xxRedirection());
+    }
+
+    @Test
+    void aRequestThatForgedItsOriginIsRefused() throws Exception {
+        web.perform(post("/q/found_animal/compose/undo").with(INES)).andExpect(status().isForbidden());
+    }
+
+    @Test
+    void aFaultyExpressionIsRefusedWithItsPlaceAndNothingChanges() throws Exception {
+        web.perform(post("/q/bat_count/compose/change").with(INES).with(csrf()).header("HX-Request", "true").param("revision", "1")
+                .param("at", "licence").param("wording", "Text").param("askWhen", "conters > 1")).andExpect(status().is(422))
+                .andExpect(content().string(containsString("there is no question or value called conters; did you mean counters?")));
+        web.perform(get("/q/bat_count/compose?at=licence").with(INES)).andExpect(content().string(containsString("counters &gt;= 1")));
+    }
+
+    @Test
+    void theGateDoesNotOpenForARequestOfItsOwn() throws Exception {
+        web.perform(post("/q/bat_count/release").with(INES).with(csrf()).param("revision", "1")).andExpect(status().isConflict())
+                .andExpect(content().string(containsString("The gate is shut")));
+        web.perform(post("/q/found_animal/release").with(INES).with(csrf()).param("revision", "99")).andExpect(status().isConflict());
+    }
+
+    @Test
+    void anUnreadableFileIsToldWhatIsWrongAndTheDeskStaysAsItIs() throws Exception {
+        MockMultipartFile file = new MockMultipartFile("file", "bad.json", "application/json", "{\"orthogon\": 9}".getBytes());
+        web.perform(multipart("/open").file(file).with(INES).with(csrf())).andExpect(status().is(422))
+                .andExpect(content().string(containsString("written by a later Orthogon")))
+                .andExpect(content().string(containsString("Winter bat")));
+    }
+
+    @Test
+    void errorsSayNothingOfTheInside() throws Exception {
+        for (String path : new String[]{"/q/nowhere/compose", "/q/found_animal/responses/NONE", "/i/nothing", "/to/nothing"}) {
+            web.perform(get(path).with(INES)).andExpect(status().isNotFound())
+                    .andExpect(content().string(not(containsString("Exception"))));
+        }
+    }
+}

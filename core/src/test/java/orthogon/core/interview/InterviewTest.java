@@ -1,0 +1,123 @@
+package orthogon.core.interview;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertInstanceOf;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import orthogon.core.expression.Wiring;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import org.junit.jupiter.api.Test;
+
+class InterviewTest {
+
+    private static final LocalDate TODAY = LocalDate.of(2026, 11, 23);
+
+    private final Question group = Question.of("group", "Which?", new Answer.OneChoice(List.of(Answer.Option.of("bird", "Bird"),
+            new Answer.Option("bat", "Bat", null, false, "indoors = true")), false)).withRequireWhen("true");
+    private final Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(
+            Page.empty("where", "Where").withItems(List.of(Question.of("indoors", "Indoors?", new Answer.YesNo()).withRequireWhen("true"),
+                    Question.of("room", "Which room?", new Answer.Text(false, null, 10)).withAskWhen("indoors = true")
+                            .withRequireWhen("true"))),
+            Page.empty("what", "What").withItems(List.of(group,
+                    Question.of("count", "How many?", new Answer.Numeric(BigDecimal.ONE, new BigDecimal(20), 0, "animals"))
+                            .withStartWith("1")
+                            .withAccept(List.of(new Question.Accept("not(group = \"bat\" and count > 5)", "That is a colony."))),
+                    Question.of("copy", "Noted", new Answer.Numeric(null, null, 0, "")).withLockWhen("true").withStartWith("count"))),
+            Page.empty("more", "More").withOpenWhen("room = \"attic\"")
+                    .withItems(List.of(Question.of("ladder", "Ladder?", new Answer.YesNo())))));
+
+    private final Interview begun = Interview.start(Wiring.of(document), TODAY, Map.of());
+
+    private static Map<String, Object> given(Object... pairs) {
+        Map<String, Object> given = new HashMap<>();
+        for (int i = 0; i < pairs.length; i += 2) {
+            given.put((String) pairs[i], pairs[i + 1]);
+        }
+        return given;
+    }
+
+    private static Interview passed(Interview.Step step) {
+        return assertInstanceOf(Interview.Step.Passed.class, step, step.toString()).interview();
+    }
+
+    @Test
+    void aRequiredBlankAnswerHoldsThePageAndKeepsTheRest() {
+        Interview.Step.Held held = assertInstanceOf(Interview.Step.Held.class, begun.leave(given("indoors", true, "room", "  ")));
+        assertEquals(List.of(new Problem("room", Problem.Kind.REQUIRED, "Please answer this question.")), held.problems());
+        assertEquals(true, held.interview().raw().get("indoors"));
+    }
+
+    @Test
+    void aQuestionThatAppearsOnLeavingIsAskedBeforeItIsCalledWrong() {
+        Interview.Step.Appeared appeared = assertInstanceOf(Interview.Step.Appeared.class, begun.leave(given("indoors", true)));
+        assertEquals(List.of("room"), appeared.questions());
+        assertInstanceOf(Interview.Step.Held.class, appeared.interview().leave(given()));
+    }
+
+    @Test
+    void goingBackAndForthLosesNothingAndWhatIsNotAskedIsBlank() {
+        Interview there = passed(begun.leave(given("indoors", true, "room", "attic")));
+        there = passed(there.leave(given("group", "bat", "count", BigDecimal.ONE)));
+        assertEquals("more", there.course().current().orElseThrow().page().code());
+        Interview changed = passed(there.backTo("where").leave(given("indoors", false)));
+        assertEquals(Map.of("indoors", false, "count", BigDecimal.ONE, "copy", BigDecimal.ONE), changed.course().effective(),
+                "the room is not asked, the bat not on offer any more");
+        assertInstanceOf(Interview.Step.Held.class, changed.leave(given("count", BigDecimal.ONE)));
+        Interview again = passed(changed.backTo("where").leave(given("indoors", true)));
+        assertEquals("attic", again.course().effective().get("room"));
+        assertEquals("bat", again.course().effective().get("group"));
+    }
+
+    @Test
+    void aStartValueIsThereOnceAndCanBeCleared() {
+        Interview there = passed(begun.leave(given("indoors", false)));
+        assertEquals(BigDecimal.ONE, there.raw().get("count"));
+        Interview cleared = there.keep(given("count", null));
+        assertTrue(!cleared.raw().containsKey("count"));
+        assertTrue(!cleared.back().keep(given("indoors", false)).raw().containsKey("count"));
+    }
+
+    @Test
+    void aLockedAnswerFollowsItsStartValueWhateverIsSent() {
+        Interview there = passed(begun.leave(given("indoors", false)));
+        Interview sent = passed(there.leave(given("group", "bird", "count", new BigDecimal(7), "copy", new BigDecimal(99))));
+        assertEquals(new BigDecimal(7), sent.submission().get("copy"));
+        assertTrue(sent.course().complete());
+        assertEquals("sent", sent.course().outcome().orElseThrow());
+    }
+
+    @Test
+    void limitsOffersAndWhatCannotBeReadEachSayWhatToDo() {
+        Interview there = passed(begun.leave(given("indoors", false)));
+        assertEquals(List.of("Choose one of the options shown.", "Write a number, in digits. \"a few\" is none."),
+                messages(there, given("group", new Unreadable("bat"), "count", new Unreadable("a few"))));
+        assertEquals(List.of("Write a number of at most 20 animals."),
+                messages(there, given("group", "bird", "count", new BigDecimal(21))));
+        assertEquals(List.of("Write a whole number.", "Write a whole number."),
+                messages(there, given("group", "bird", "count", new BigDecimal("2.5"))), "once for the answer, once for its locked copy");
+        Interview indoors = passed(begun.leave(given("indoors", true, "room", "hall")));
+        assertEquals(List.of("That is a colony."), messages(indoors, given("group", "bat", "count", new BigDecimal(6))));
+        assertEquals(List.of("Write at most 10 characters; there are 11."), messages(begun, given("indoors", true, "room", "eleven sign")));
+    }
+
+    private static List<String> messages(Interview interview, Map<String, Object> given) {
+        return assertInstanceOf(Interview.Step.Held.class, interview.leave(given)).problems().stream().map(Problem::message).toList();
+    }
+
+    @Test
+    void whatWasNotAskedInTheEndIsDroppedUnlessItIsToBeKept() {
+        Interview there = passed(begun.leave(given("indoors", true, "room", "attic")));
+        there = passed(there.backTo("where").leave(given("indoors", false)));
+        there = passed(there.leave(given("group", "bird", "count", null)));
+        assertEquals(List.of("indoors", "group"), List.copyOf(there.submission().keySet()));
+        assertTrue(there.raw().containsKey("room"));
+    }
+}

@@ -1,0 +1,113 @@
+package orthogon.core.proof;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.Verdict;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.DateLimit;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import org.junit.jupiter.api.Test;
+
+class ExplanationTest {
+
+    private static final Answer.OneChoice GROUP = new Answer.OneChoice(List.of(Answer.Option.of("bird", "Bird"), Answer.Option.of("mammal",
+            "Mammal"), Answer.Option.of("bat", "Bat")), false);
+    private static final Answer.OneChoice AGE = new Answer.OneChoice(
+            List.of(Answer.Option.of("pup", "Pup"), Answer.Option.of("adult", "Adult")),
+            false);
+
+    private static Proof proof(Page... pages) {
+        return Proof.of(Questionnaire.blank("fen", "Fen").withPages(List.of(pages)), RandomDocument.TODAY);
+    }
+
+    private static Page page(String code, Question... questions) {
+        return Page.empty(code, code).withItems(List.of(questions));
+    }
+
+    @Test
+    void theCoreNamesTheFewestConditionsThatExcludeEachOther() {
+        Proof proof = proof(
+                page("animal", Question.of("group", "Group?", GROUP).withRequireWhen("true"), Question.of("age", "Age?", AGE).withAskWhen(
+                        "group = \"bird\" or group = \"mammal\"").withRequireWhen("true"),
+                        Question.of("other", "Other?", AGE).withAskWhen("group != null")),
+                page("risk", Question.of("bitten", "Bitten?", new Answer.YesNo()),
+                        Question.of("vaccine", "Vaccinated?", new Answer.YesNo()).withAskWhen(
+                                "group = \"bat\" and age = \"pup\" and answered(other)")));
+        Claim claim = proof.claim("reach-question", "vaccine").orElseThrow();
+        assertEquals(Verdict.REFUTED, claim.verdict());
+        assertEquals(List.of("age.askWhen", "vaccine.askWhen"), claim.explanation().core());
+        assertEquals(
+                "Nobody is ever asked “Vaccinated?”. These exclude each other: age is asked when group is bird or mammal; vaccine is asked when "
+                        + "group is bat and age is pup and other is answered.",
+                claim.explanation().because());
+    }
+
+    @Test
+    void aStuckPageShowsWhoGetsStuckAndByWhat() {
+        Answer.Numeric number = new Answer.Numeric(BigDecimal.ZERO, new BigDecimal(400), 0, "");
+        Proof proof = proof(page("bats", Question.of("total", "How many?", number).withRequireWhen("true")), page("waking",
+                Question.of("awake", "Awake?", new Answer.Numeric(BigDecimal.ONE, new BigDecimal(400), 0, "")).withRequireWhen("true")
+                        .withAskWhen(
+                                "total > 0")
+                        .withAccept(List.of(new Question.Accept("awake < total", ""))),
+                Question.of("why", "Why?", new Answer.YesNo())));
+        Claim claim = proof.claim("page-passable", "waking").orElseThrow();
+        assertEquals(Verdict.REFUTED, claim.verdict());
+        assertEquals(Map.of("total", BigDecimal.ONE), claim.explanation().witness().orElseThrow());
+        assertEquals(List.of("awake.requireWhen", "awake/accept/0"), claim.explanation().core());
+        assertTrue(proof.figures().joint());
+    }
+
+    @Test
+    void agesAndDaysAreDividedExactly() {
+        Question born = Question
+                .of("born", "Born?", new Answer.DateAnswer(new DateLimit.Fixed(LocalDate.of(1950, 1, 1)), new DateLimit.FromToday(0)))
+                .withRequireWhen("true");
+        Question licence = Question.of("licence", "Licence?", new Answer.YesNo()).withAskWhen(
+                "years and months duration(born, today()) >= duration(\"P18Y\")").withRequireWhen("true");
+        Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(page("you", born, licence))).withClaims(List.of(
+                new Questionnaire.OwnClaim("no_child", Questionnaire.Says.ALWAYS, "not(asked(licence)) or born <= date(\"2008-11-23\")"),
+                new Questionnaire.OwnClaim("a_day_less", Questionnaire.Says.ALWAYS, "not(asked(licence)) or born < date(\"2008-11-23\")")));
+        Proof proof = Proof.of(document, RandomDocument.TODAY);
+        assertEquals(Verdict.PROVED, proof.claim("own", "no_child").orElseThrow().verdict());
+        Claim broken = proof.claim("own", "a_day_less").orElseThrow();
+        assertEquals(Verdict.REFUTED, broken.verdict());
+        assertEquals(LocalDate.of(2008, 11, 23), broken.explanation().witness().orElseThrow().get("born"));
+    }
+
+    @Test
+    void whatCannotBeDividedIsUndecidedWithTheReasonAndTheRestIsDecided() {
+        Question a = Question.of("a", "A?", new Answer.Text(false, null, null)).withRequireWhen("true");
+        Question b = Question.of("b", "B?", new Answer.Text(false, null, null)).withRequireWhen("true");
+        Question c = Question.of("c", "C?", new Answer.YesNo()).withAskWhen("upper case(a) = upper case(b)").withRequireWhen("true");
+        Proof proof = proof(page("p", a, b), page("q", c));
+        Claim varies = proof.claim("condition-varies", "c.askWhen").orElseThrow();
+        assertEquals(Verdict.UNDECIDED, varies.verdict());
+        assertTrue(varies.explanation().because().startsWith("This cannot be decided exactly: about a: "), varies.explanation().because());
+        assertEquals(Verdict.PROVED, proof.claim("page-passable", "q").orElseThrow().verdict());
+        assertEquals(Verdict.PROVED, proof.claim("one-outcome", "fen").orElseThrow().verdict());
+        assertTrue(proof.figures().answerPaths().isEmpty());
+        assertTrue(proof.figures().notCounted().isPresent());
+    }
+
+    @Test
+    void onlyWhatRestsOnAFaultIsUndecided() {
+        Question a = Question.of("a", "A?", new Answer.YesNo()).withRequireWhen("true");
+        Question b = Question.of("b", "B?", new Answer.YesNo()).withAskWhen("later = true");
+        Proof proof = proof(page("p", a, b), page("q", Question.of("later", "Later?", new Answer.YesNo())));
+        assertEquals(Verdict.REFUTED, proof.claim("looks-ahead", "b.askWhen").orElseThrow().verdict());
+        Claim reach = proof.claim("reach-question", "b").orElseThrow();
+        assertEquals(Verdict.UNDECIDED, reach.verdict());
+        assertEquals("looks-ahead b.askWhen", reach.follows().orElseThrow());
+        assertEquals(Verdict.PROVED, proof.claim("reach-question", "later").orElseThrow().verdict());
+        assertEquals(Verdict.PROVED, proof.claim("page-passable", "p").orElseThrow().verdict());
+    }
+}

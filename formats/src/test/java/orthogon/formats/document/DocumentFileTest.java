@@ -1,0 +1,112 @@
+package orthogon.formats.document;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotNull;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Random;
+import java.util.Set;
+import orthogon.core.proof.RandomDocument;
+import orthogon.core.questionnaire.Questionnaire;
+import org.junit.jupiter.api.Test;
+
+class DocumentFileTest {
+
+    private static final String SMALL = """
+            { "orthogon": 1, "code": "fen", "title": "Fen", "sourceLanguage": "en", "languages": ["en", "fr"],
+              "pages": [ { "code": "p", "title": "P", "items": [
+                { "question": "seen", "wording": "What did you see?", "answer": { "type": "manyChoices", "most": 2, "options": [
+                  { "code": "heron", "label": "Heron", "score": 1.50 }, { "code": "none", "label": "None", "exclusive": true } ] } } ] } ],
+              "outcomes": [ { "code": "sent", "label": "Sent" } ], "outcomeTable": [ { "outcome": "sent" } ],
+              "translations": { "fr": { "p.title": { "text": "Le marais", "state": "reviewed", "of": "P" } } } }
+            """;
+
+    private static Schema schema() throws IOException {
+        try (InputStream in = DocumentFileTest.class.getResourceAsStream("/orthogon/formats/document.schema.json")) {
+            assertNotNull(in);
+            return SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+                    .getSchema(new String(in.readAllBytes(), StandardCharsets.UTF_8));
+        }
+    }
+
+    @Test
+    void readWriteReadGivesTheSameDocumentAndTheSchemaAcceptsWhatIsWritten() throws Exception {
+        Schema schema = schema();
+        for (long seed = 1; seed <= 300; seed++) {
+            Questionnaire document = RandomDocument.of(seed);
+            String file = DocumentWriter.write(document);
+            Questionnaire read = DocumentReader.read(file);
+            assertEquals(document, read, "seed " + seed);
+            assertEquals(file, DocumentWriter.write(read), "seed " + seed);
+            assertEquals(List.of(), schema.validate(file, InputFormat.JSON), "seed " + seed);
+        }
+        Questionnaire small = DocumentReader.read(SMALL);
+        assertEquals(small, DocumentReader.read(DocumentWriter.write(small)));
+        assertEquals("Le marais", small.translations().get("fr").get("p.title").text());
+    }
+
+    private static List<String> faults(String file) {
+        return assertThrows(UnusableFile.class, () -> DocumentReader.read(file)).faults().stream().map(Object::toString).toList();
+    }
+
+    @Test
+    void everyFaultIsNamedByItsPointer() throws Exception {
+        String broken = SMALL.replace("\"most\": 2", "\"most\": 2000, \"colour\": 1")
+                .replace("\"code\": \"heron\"", "\"code\": \"Heron\"")
+                .replace("\"label\": \"Sent\"", "\"lable\": \"Sent\"");
+        assertEquals(Set.of(
+                "/pages/0/items/0/answer/options/0/code: \"Heron\" is no code: small letters, digits and _ only, a letter first, no "
+                        + "reserved word",
+                "/pages/0/items/0/answer/most: a whole number from 0 to 1000 is needed here",
+                "/pages/0/items/0/answer/colour: this member is not known here; take it out, or check its spelling",
+                "/outcomes/0: the member \"label\" is missing",
+                "/outcomes/0/lable: this member is not known here; take it out, or check its spelling"), Set.copyOf(faults(broken)));
+        assertTrue(!schema().validate(broken, InputFormat.JSON).isEmpty());
+    }
+
+    @Test
+    void aLaterVersionAnUnknownTypeAndNonsenseAreRefusedWithAWord() {
+        assertEquals(List.of("/orthogon: this file was written by a later Orthogon (format 2); this one reads format 1"),
+                faults(SMALL.replace("\"orthogon\": 1", "\"orthogon\": 2")));
+        assertEquals(List.of("/pages/0/items/0/answer/type: there is no answer type \"manyChoice\""),
+                faults(SMALL.replace("manyChoices", "manyChoice")));
+        assertEquals(List.of("/pages/0/items/0/answer/type: answers of type \"rating\" cannot be read by this Orthogon yet"),
+                faults(SMALL.replace("manyChoices", "rating")));
+        assertTrue(faults("{ \"orthogon\": 1, ").getFirst().startsWith("the file: this is not JSON at line 1"));
+        assertTrue(faults("[1]").getFirst().contains("one JSON object"));
+        assertTrue(faults(SMALL.replace("\"title\": \"Fen\"", "\"title\": \"Fen\", \"title\": \"Two\"")).getFirst().contains("not JSON"));
+    }
+
+    @Test
+    void damagedFilesGiveFaultsAndNothingElse() throws Exception {
+        Random random = new Random(11);
+        int refused = 0;
+        for (int i = 0; i < 2000; i++) {
+            StringBuilder file = new StringBuilder(SMALL);
+            for (int n = 1 + random.nextInt(4); n > 0; n--) {
+                int at = random.nextInt(file.length());
+                switch (random.nextInt(3)) {
+                    case 0 -> file.deleteCharAt(at);
+                    case 1 -> file.insert(at, "{}[],:\"1a\u0000".charAt(random.nextInt(10)));
+                    default -> file.setCharAt(at, (char) random.nextInt(0x2000));
+                }
+            }
+            try {
+                DocumentReader.read(file.toString());
+            } catch (UnusableFile e) {
+                refused++;
+                assertTrue(!e.faults().isEmpty());
+            }
+        }
+        assertTrue(refused > 1500, "most damage is noticed: " + refused);
+    }
+}

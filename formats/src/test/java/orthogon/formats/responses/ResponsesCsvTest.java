@@ -1,0 +1,31 @@
+package orthogon.formats.responses;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.Map;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import org.junit.jupiter.api.Test;
+
+class ResponsesCsvTest {
+
+    @Test
+    void oneRowAResponseAndNoCellThatASpreadsheetWouldRun() {
+        Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P").withItems(List.of(
+                Question.of("remark", "Remark", new Answer.Text(true, null, null)), Question.of("count", "Count",
+                        new Answer.Numeric(null, null, 0, "")),
+                Question.of("seen", "Seen",
+                        new Answer.ManyChoices(List.of(Answer.Option.of("a", "A"), Answer.Option.of("b", "B")), null, null))))));
+        String csv = ResponsesCsv.write(document, List.of(
+                new ResponsesCsv.Row("ABC", 1, "2026-11-23T10:00:00Z", "sent",
+                        Map.of("remark", "=1+1, \"quoted\"\nsecond line", "count", new BigDecimal("-3"), "seen", List.of("a", "b"))),
+                new ResponsesCsv.Row("DEF", 2, "2026-11-23T11:00:00Z", "", Map.of())));
+        assertEquals("receipt,release,sent,outcome,remark,count,seen\r\n"
+                + "ABC,1,2026-11-23T10:00:00Z,sent,\"'=1+1, \"\"quoted\"\"\nsecond line\",-3,a;b\r\nDEF,2,2026-11-23T11:00:00Z,,,,\r\n",
+                csv);
+    }
+}
