@@ -1,0 +1,96 @@
+package orthogon.bench;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+
+/**
+ * Generates questionnaires of any size: six questions a page, about 40 % of them conditional on one of the six before, a page in
+ * eight governed by one of ten gates on the first two pages, and a score over ten questions every sixty.
+ */
+final class LargeDocument {
+
+    private final Random random;
+    private final List<Question> questions = new ArrayList<>();
+    private final List<String> gates = new ArrayList<>();
+
+    private LargeDocument(long seed) {
+        random = new Random(seed);
+    }
+
+    static Questionnaire of(int size, long seed) {
+        return new LargeDocument(seed).document(size);
+    }
+
+    private Questionnaire document(int size) {
+        List<Page> pages = new ArrayList<>();
+        List<String> scores = new ArrayList<>();
+        while (questions.size() < size) {
+            List<Item> items = new ArrayList<>();
+            int page = pages.size();
+            for (int i = 0; i < 6 && questions.size() < size; i++) {
+                items.add(question(page));
+                if (questions.size() % 60 == 0) {
+                    String code = "score_" + questions.size();
+                    List<String> parts = questions.subList(questions.size() - 10, questions.size()).stream()
+                            .filter(q -> q.answer() instanceof Answer.OneChoice).map(q -> "score(" + q.code() + ")").toList();
+                    if (!parts.isEmpty()) {
+                        items.add(new Derived(code, String.join(" + ", parts)));
+                        scores.add(code);
+                    }
+                }
+            }
+            String open = page > 2 && random.nextInt(8) == 0 ? gates.get(random.nextInt(gates.size())) : "";
+            pages.add(new Page("page_" + page, "Page " + page, "", open, items, List.of(), List.of()));
+        }
+        List<Questionnaire.OutcomeRow> rows = new ArrayList<>();
+        scores.stream().limit(1).forEach(s -> rows.add(new Questionnaire.OutcomeRow(s + " >= 9", "high")));
+        rows.add(new Questionnaire.OutcomeRow("", "low"));
+        List<Questionnaire.Outcome> outcomes = scores.isEmpty()
+                ? List.of(new Questionnaire.Outcome("low", "Low", ""))
+                : List.of(new Questionnaire.Outcome("high", "High", ""), new Questionnaire.Outcome("low", "Low", ""));
+        return Questionnaire.blank("large", "Large").withPages(pages).withEnding(outcomes, rows);
+    }
+
+    private Question question(int page) {
+        int n = questions.size();
+        Answer answer = switch (random.nextInt(4)) {
+            case 0 -> new Answer.YesNo();
+            case 1 -> new Answer.Numeric(BigDecimal.ZERO, new BigDecimal(120), 0, "");
+            default -> {
+                List<Answer.Option> options = new ArrayList<>();
+                for (int i = 0; i < 3 + random.nextInt(3); i++) {
+                    options.add(new Answer.Option("o" + i, "Option " + i, new BigDecimal(i), false, ""));
+                }
+                yield new Answer.OneChoice(options, false);
+            }
+        };
+        Question question = Question.of("q" + n, "Question " + n, answer);
+        if (random.nextInt(2) == 0) {
+            question = question.withRequireWhen("true");
+        }
+        if (n > 12 && random.nextInt(100) < 40) {
+            question = question.withAskWhen(about(questions.get(n - 1 - random.nextInt(6))));
+        }
+        if (page < 2 && gates.size() < 10) {
+            gates.add(about(question));
+        }
+        questions.add(question);
+        return question;
+    }
+
+    private String about(Question q) {
+        return switch (q.answer()) {
+            case Answer.YesNo y -> q.code() + " = true";
+            case Answer.Numeric n -> q.code() + " >= " + (1 + random.nextInt(100));
+            default -> q.code() + " = \"o" + random.nextInt(3) + "\"";
+        };
+    }
+}
