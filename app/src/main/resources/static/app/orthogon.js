@@ -180,3 +180,15 @@ document.addEventListener('keydown', (event) => {
     }
 }, true);
 document.addEventListener('focusout', close);
+
+// A page that is left must not hold its stream open, or the browser soon has no connection left for the next.
+addEventListener('pagehide', () => {
+    document.querySelectorAll('[sse-connect]').forEach((element) => {
+        element['htmx-internal-data']?.sseEventSource?.close();
+    });
+});
+addEventListener('pageshow', (event) => {
+    if (event.persisted) {
+        location.reload();
+    }
+});

@@ -8,7 +8,9 @@ import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
+import java.util.ArrayList;
 import java.util.List;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -18,12 +20,19 @@ class AccessibilityIT {
 
     private final String address = RunningApplication.withDemo().address();
 
-    private static void clean(Page page) {
+    private final List<String> findings = new ArrayList<>();
+
+    @AfterEach
+    void nothingWasFound() {
+        assertEquals(List.of(), findings);
+    }
+
+    private void clean(Page page) {
         List<Rule> found = new AxeBuilder(page).withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"))
                 .analyze()
                 .getViolations();
-        assertEquals(List.of(), found.stream().map(r -> page.url() + " " + r.getId() + ": " + r.getHelp() + " "
-                + r.getNodes().stream().limit(3).map(n -> n.getHtml()).toList()).toList());
+        found.forEach(r -> findings.add(page.url() + " " + r.getId() + ": " + r.getHelp() + " "
+                + r.getNodes().stream().limit(3).map(n -> n.getHtml()).toList()));
     }
 
     @ParameterizedTest

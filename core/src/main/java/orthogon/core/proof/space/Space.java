@@ -3,6 +3,7 @@ package orthogon.core.proof.space;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -30,6 +31,8 @@ public final class Space {
 
     /** Sets of chosen options are listed one by one up to this many options. */
     private static final int MOST_LISTED_OPTIONS = 12;
+    /** Values of several answers are combined one by one up to this many combinations. */
+    private static final int MOST_COMBINATIONS = 400_000;
 
     private final Diagrams diagrams;
     private final Wiring wiring;
@@ -687,13 +690,56 @@ public final class Space {
         long combinations = 1;
         for (Expr child : expr.children()) {
             Guarded part = guarded(child, outcomes);
-            if (part == null || (combinations *= part.parts().size()) > 2_000_000) {
+            if (part == null) {
                 return null;
             }
+            combinations *= part.parts().size();
             parts.add(part);
+        }
+        if (expr instanceof Compare c && !c.op().equals("=") && !c.op().equals("!=")) {
+            return ordered(c, parts.get(0), parts.get(1));
+        }
+        if (combinations > MOST_COMBINATIONS) {
+            return null;
         }
         Guarded value = new Guarded(new LinkedHashMap<>());
         combine(expr, parts, new ArrayList<>(), Diagrams.ALL, value);
+        return value;
+    }
+
+    /** Both sides in order, so that each value meets all that lie beyond it at once. */
+    private Guarded ordered(Compare c, Guarded left, Guarded right) {
+        Comparator<Object> order = (a, b) -> {
+            List<Object> pair = List.of(a, b);
+            Span at = c.span();
+            return Boolean.TRUE.equals(Operations.apply(new Compare("<", c, c, at), pair))
+                    ? -1
+                    : Boolean.TRUE.equals(Operations.apply(new Compare(">", c, c, at), pair)) ? 1 : 0;
+        };
+        List<Object> values = new ArrayList<>(right.parts().keySet());
+        values.removeIf(v -> Guarded.value(v) == null);
+        values.sort(order);
+        boolean less = c.op().startsWith("<");
+        List<Object> lefts = new ArrayList<>(left.parts().keySet());
+        lefts.removeIf(v -> Guarded.value(v) == null);
+        lefts.sort(less ? order.reversed() : order);
+        int all = values.stream().mapToInt(right.parts()::get).reduce(Diagrams.NONE, diagrams::or);
+        Guarded value = new Guarded(new LinkedHashMap<>());
+        int beyond = Diagrams.NONE;
+        int next = less ? values.size() - 1 : 0;
+        int known = Diagrams.NONE;
+        for (Object each : lefts) {
+            while (next >= 0 && next < values.size()
+                    && Boolean.TRUE.equals(Operations.apply(c, List.of(each, values.get(next))))) {
+                beyond = diagrams.or(beyond, right.parts().get(values.get(next)));
+                next += less ? -1 : 1;
+            }
+            int here = left.parts().get(each);
+            value.put(diagrams, true, diagrams.and(here, beyond));
+            value.put(diagrams, false, diagrams.and(here, diagrams.minus(all, beyond)));
+            known = diagrams.or(known, diagrams.and(here, all));
+        }
+        value.put(diagrams, null, diagrams.not(known));
         return value;
     }
 
