@@ -26,16 +26,15 @@ import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.document.DocumentReader;
 import orthogon.formats.document.UnusableFile;
 import orthogon.formats.report.ProofReport;
-import org.springframework.boot.ApplicationArguments;
-import org.springframework.boot.ApplicationRunner;
+import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
 
-/** Fills an empty database once, when {@code orthogon.demo} is true. */
+/** Fills an empty database once, when {@code orthogon.demo} is true, before anybody can ask for a page. */
 @Component
 @ConditionalOnProperty(name = "orthogon.demo", havingValue = "true")
-class DemoData implements ApplicationRunner {
+class DemoData implements SmartInitializingSingleton {
 
     private static final int RESPONSES = 40;
 
@@ -50,7 +49,7 @@ class DemoData implements ApplicationRunner {
     }
 
     @Override
-    public void run(ApplicationArguments args) {
+    public void afterSingletonsInstantiated() {
         if (!drafts.all().isEmpty()) {
             return;
         }

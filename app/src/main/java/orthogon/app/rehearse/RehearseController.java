@@ -16,6 +16,7 @@ import orthogon.app.storage.DraftStore.Draft;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
+import orthogon.core.interview.Reasons;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Replay;
 import org.springframework.stereotype.Controller;

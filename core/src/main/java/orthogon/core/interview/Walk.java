@@ -59,10 +59,7 @@ final class Walk implements Situation {
 
     @Override
     public BigDecimal score(String question) {
-        Object value = effective.get(question);
-        List<?> chosen = value == null ? List.of() : value instanceof List<?> l ? l : List.of(value);
-        return chosen.stream().map(c -> questions.get(question).answer().option((String) c).orElseThrow().scoreOrZero())
-                .reduce(BigDecimal.ZERO, BigDecimal::add);
+        return questions.get(question).answer().score(effective.get(question));
     }
 
     @Override

@@ -19,6 +19,12 @@ public sealed interface Answer {
         return options().stream().filter(o -> o.code().equals(code)).findFirst();
     }
 
+    /** The sum of the scores of the chosen options; 0 for blank. Options must exist. */
+    default BigDecimal score(Object value) {
+        List<?> chosen = value == null ? List.of() : value instanceof List<?> l ? l : List.of(value);
+        return chosen.stream().map(code -> option((String) code).orElseThrow().scoreOrZero()).reduce(BigDecimal.ZERO, BigDecimal::add);
+    }
+
     /**
      * Text of one line or several.
      *

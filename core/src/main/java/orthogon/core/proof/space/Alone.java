@@ -2,7 +2,6 @@ package orthogon.core.proof.space;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
-import java.util.List;
 import orthogon.core.expression.Situation;
 import orthogon.core.questionnaire.Question;
 
@@ -16,11 +15,6 @@ record Alone(String code, Object value, Question question, LocalDate today) impl
 
     @Override
     public BigDecimal score(String name) {
-        if (!name.equals(code) || value == null) {
-            return BigDecimal.ZERO;
-        }
-        List<?> chosen = value instanceof List<?> l ? l : List.of(value);
-        return chosen.stream().map(c -> question.answer().option((String) c).orElseThrow().scoreOrZero()).reduce(BigDecimal.ZERO,
-                BigDecimal::add);
+        return name.equals(code) ? question.answer().score(value) : BigDecimal.ZERO;
     }
 }

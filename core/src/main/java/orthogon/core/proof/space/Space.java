@@ -3,11 +3,9 @@ package orthogon.core.proof.space;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.BitSet;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -15,7 +13,6 @@ import java.util.Set;
 import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Expr.*;
-import orthogon.core.expression.Operations;
 import orthogon.core.expression.Printer;
 import orthogon.core.expression.Wiring;
 import orthogon.core.expression.Wiring.Wire;
@@ -29,11 +26,6 @@ import orthogon.core.questionnaire.Questionnaire;
 /** The answer classes of a document as bits, and its conditions as sets over them. */
 public final class Space {
 
-    /** Sets of chosen options are listed one by one up to this many options. */
-    private static final int MOST_LISTED_OPTIONS = 12;
-    /** Values of several answers are combined one by one up to this many combinations. */
-    private static final int MOST_COMBINATIONS = 400_000;
-
     private final Diagrams diagrams;
     private final Wiring wiring;
     private final LocalDate today;
@@ -41,12 +33,8 @@ public final class Space {
     private final Map<String, Integer> itemAsked = new LinkedHashMap<>();
     private final Map<String, Question> questions = new HashMap<>();
     private final Map<String, Expr> usable = new LinkedHashMap<>();
-    private final Map<String, Guarded> guarded = new HashMap<>();
-    /** Comparisons, by their text, that could not be divided exactly, with the reason. */
-    private final Map<String, String> inexact = new LinkedHashMap<>();
-    private final Map<String, Map<String, Expr>> features = new HashMap<>();
-    private final Map<String, Set<String>> comparisons = new HashMap<>();
-    private final List<Expr> joint = new ArrayList<>();
+    private final Features features = new Features(questions);
+    private final Values values;
     private final Map<String, Truth> open = new HashMap<>();
     private final Map<Integer, String> openBits = new LinkedHashMap<>();
     /** The questions that an open bit hangs on; none noted where it stands for a fault and may hang on anything. */
@@ -59,6 +47,7 @@ public final class Space {
         this.wiring = wiring;
         this.today = today;
         this.diagrams = diagrams;
+        this.values = new Values(this, features, questions);
         Questionnaire document = wiring.document();
         document.questions().forEach(q -> questions.putIfAbsent(q.code(), q));
         Map<String, String> faulty = new HashMap<>();
@@ -84,7 +73,7 @@ public final class Space {
             return;
         }
         usable.put(wire.place(), unfolded.get());
-        analyse(unfolded.get());
+        features.analyse(unfolded.get());
     }
 
     private String cause(Wire wire, Map<String, String> faulty, Set<String> seen) {
@@ -105,102 +94,13 @@ public final class Space {
         return null;
     }
 
-    /** The questions and link parameters that an unfolded expression mentions. */
-    private static Set<String> mentioned(Expr expr) {
-        Set<String> names = new LinkedHashSet<>(expr.references());
-        names.remove("outcome");
-        removeAsked(expr, names);
-        return names;
-    }
-
-    private static void removeAsked(Expr expr, Set<String> names) {
-        Set<String> inAsked = new HashSet<>();
-        Set<String> elsewhere = new HashSet<>();
-        spread(expr, inAsked, elsewhere);
-        inAsked.removeAll(elsewhere);
-        names.removeAll(inAsked);
-    }
-
-    private static void spread(Expr expr, Set<String> inAsked, Set<String> elsewhere) {
-        if (expr instanceof Call c && c.function().equals("asked")) {
-            inAsked.addAll(c.references());
-        } else if (expr instanceof Name n) {
-            elsewhere.add(n.name());
-        } else {
-            expr.children().forEach(c -> spread(c, inAsked, elsewhere));
-        }
-    }
-
-    /** Notes, for each question, the expressions about it that must be constant within a cell. */
-    private void analyse(Expr expr) {
-        if (expr instanceof Literal || mentioned(expr).isEmpty()) {
-            return;
-        }
-        if (Expr.isLogical(expr)) {
-            expr.children().forEach(this::analyse);
-            return;
-        }
-        Set<String> names = mentioned(expr);
-        boolean truth = isTruth(expr);
-        if (names.size() == 1) {
-            String only = names.iterator().next();
-            feature(only, expr);
-            if (truth) {
-                comparisons.computeIfAbsent(only, n -> new LinkedHashSet<>()).add(Printer.print(expr));
-                return;
-            }
-        } else if (truth) {
-            joint.add(expr);
-        }
-        if (expr instanceof Quantified) {
-            analyseBound(expr, Set.of());
-            return;
-        }
-        expr.children().forEach(this::analyse);
-    }
-
-    /** Parts of a quantifier that do not hang on what it binds are divided by as usual, the others name by name. */
-    private void analyseBound(Expr expr, Set<String> bound) {
-        Set<String> inner = new HashSet<>(bound);
-        if (expr instanceof Quantified q) {
-            q.bindings().forEach(b -> inner.add(b.name()));
-        }
-        for (Expr child : expr.children()) {
-            if (child.references().stream().anyMatch(inner::contains)) {
-                analyseBound(child, inner);
-            } else {
-                analyse(child);
-            }
-        }
-    }
-
-    private void feature(String code, Expr expr) {
-        features.computeIfAbsent(code, n -> new LinkedHashMap<>()).put(Printer.print(expr), expr);
-    }
-
-    private List<Expr> featuresOf(String code) {
-        return List.copyOf(features.getOrDefault(code, Map.of()).values());
-    }
-
-    private boolean isTruth(Expr expr) {
-        return switch (expr) {
-            case Compare c -> true;
-            case InRange r -> true;
-            case InList l -> true;
-            case Quantified q -> true;
-            case Name n -> questions.containsKey(n.name()) && questions.get(n.name()).answer() instanceof Answer.YesNo;
-            case Call c -> Set.of("answered", "list contains", "contains", "starts with", "ends with", "matches").contains(c.function());
-            default -> false;
-        };
-    }
-
     private void addAxis(String code, Question question, List<String> allowed) {
         if (axes.containsKey(code)) {
             return;
         }
         List<Object> values;
         try {
-            values = cells(code, question, allowed, featuresOf(code));
+            values = cells(code, question, allowed, features.of(code));
         } catch (Inexact whole) {
             values = withoutInexact(code, question, allowed);
         }
@@ -219,13 +119,13 @@ public final class Space {
             List<Object> coarse = new ArrayList<>();
             fine.add(Guarded.key(each ? value : value == null ? null : true));
             coarse.add(fine.getFirst());
-            for (Expr feature : featuresOf(code)) {
-                if (inexact.containsKey(Printer.print(feature))) {
+            for (Expr feature : features.of(code)) {
+                if (features.isInexact(feature)) {
                     continue;
                 }
                 Object result = Guarded.key(Evaluator.value(feature, new Alone(code, value, question, today)));
                 fine.add(result);
-                if (comparisons.getOrDefault(code, Set.of()).contains(Printer.print(feature))) {
+                if (features.isComparison(code, feature)) {
                     coarse.add(result);
                 }
             }
@@ -246,14 +146,14 @@ public final class Space {
     /** Divides by the expressions that can be, and opens the comparisons that rest on the others. */
     private List<Object> withoutInexact(String code, Question question, List<String> allowed) {
         List<Expr> exact = new ArrayList<>();
-        for (Expr feature : featuresOf(code)) {
+        for (Expr feature : features.of(code)) {
             try {
                 cells(code, question, allowed, List.of(feature));
                 exact.add(feature);
                 cells(code, question, allowed, exact);
             } catch (Inexact e) {
                 exact.remove(feature);
-                inexact.put(Printer.print(feature), "about " + code + ": " + e.getMessage());
+                features.giveUp(code, feature, e.getMessage());
             }
         }
         try {
@@ -341,12 +241,12 @@ public final class Space {
         if (!causes.isEmpty()) {
             return Optional.of(causes.values().iterator().next());
         }
-        return inexact.isEmpty() ? Optional.empty() : Optional.of(inexact.values().iterator().next());
+        return features.whyInexact();
     }
 
     /** Comparisons between several answers whose value is not given by the answer classes alone. */
     public List<Expr> jointComparisons() {
-        return joint.stream().filter(e -> mentioned(e).stream().anyMatch(n -> axes.get(n).isJoint())).toList();
+        return features.joint().stream().filter(e -> Features.mentioned(e).stream().anyMatch(n -> axes.get(n).isJoint())).toList();
     }
 
     /** A fresh bit that may be either; it stands for something unknown. */
@@ -426,37 +326,22 @@ public final class Space {
                 yield new Truth(choose(when, then.holds(), otherwise.holds()), choose(when, then.fails(), otherwise.fails()));
             }
             default -> {
-                Guarded value = guarded(expr, outcomes);
+                Guarded value = values.guarded(expr, outcomes);
                 yield value == null
-                        ? open.computeIfAbsent(Printer.print(expr), t -> open(reason(expr), mentioned(expr)))
+                        ? open.computeIfAbsent(Printer.print(expr), t -> open(features.reason(expr), Features.mentioned(expr)))
                         : new Truth(value.parts().getOrDefault(true, Diagrams.NONE), value.parts().getOrDefault(false, Diagrams.NONE));
             }
         };
-    }
-
-    private String reason(Expr expr) {
-        String text = Printer.print(expr);
-        return inexact.entrySet().stream().filter(e -> text.contains(e.getKey())).map(Map.Entry::getValue).findFirst()
-                .orElse("\"" + text + "\" compares more values than are divided");
     }
 
     private int choose(int when, int then, int otherwise) {
         return diagrams.or(diagrams.and(when, then), diagrams.minus(otherwise, when));
     }
 
-    /** The value of an expression in every state; null where it cannot be said exactly. */
-    private Guarded guarded(Expr expr, Map<String, Integer> outcomes) {
-        String text = Printer.print(expr) + outcomes;
-        if (!guarded.containsKey(text)) {
-            guarded.put(text, compute(expr, outcomes));
-        }
-        return guarded.get(text);
-    }
-
     /** The value of a start expression, by value; empty where it cannot be said exactly. */
     public Optional<Map<Object, Integer>> startValues(String place) {
         Expr expr = usable.get(place);
-        Guarded value = expr == null ? null : guarded(expr, Map.of());
+        Guarded value = expr == null ? null : values.guarded(expr, Map.of());
         if (value == null) {
             return Optional.empty();
         }
@@ -485,8 +370,8 @@ public final class Space {
 
     private List<Object> signature(Axis axis, Object value) {
         List<Object> signature = new ArrayList<>();
-        for (Expr feature : featuresOf(axis.code())) {
-            if (!inexact.containsKey(Printer.print(feature))) {
+        for (Expr feature : features.of(axis.code())) {
+            if (!features.isInexact(feature)) {
                 signature.add(Guarded.key(Evaluator.value(feature, new Alone(axis.code(), value, axis.question(), today))));
             }
         }
@@ -504,258 +389,6 @@ public final class Space {
                     && (a.latest() == null || !day.isAfter(a.latest().on(today)));
             default -> true;
         };
-    }
-
-    private Guarded compute(Expr expr, Map<String, Integer> outcomes) {
-        if (inexact.containsKey(Printer.print(expr))) {
-            return null;
-        }
-        if (expr instanceof Call c && c.function().equals("asked")) {
-            return split(diagrams.bit(askedLevel(((Name) c.args().getFirst()).name())));
-        }
-        if (expr instanceof Name n && n.name().equals("outcome")) {
-            Guarded outcome = new Guarded(new LinkedHashMap<>());
-            int rest = Diagrams.ALL;
-            for (Map.Entry<String, Integer> e : outcomes.entrySet()) {
-                outcome.put(diagrams, e.getKey(), e.getValue());
-                rest = diagrams.minus(rest, e.getValue());
-            }
-            outcome.put(diagrams, null, rest);
-            return outcome;
-        }
-        Set<String> names = mentioned(expr);
-        if (names.isEmpty() && !expr.references().contains("outcome") && !usesAsked(expr)) {
-            return Guarded.constant(Evaluator.value(expr, new Alone("", null, null, today)));
-        }
-        if (names.size() == 1 && !expr.references().contains("outcome") && !usesAsked(expr)) {
-            return single(expr, axes.get(names.iterator().next()));
-        }
-        if (Expr.isLogical(expr)) {
-            if (expr instanceof If i && !isLogicalResult(i)) {
-                return choice(i, outcomes);
-            }
-            Truth t = truth(expr, outcomes);
-            Guarded value = new Guarded(new LinkedHashMap<>());
-            value.put(diagrams, true, t.holds());
-            value.put(diagrams, false, t.fails());
-            value.put(diagrams, null, diagrams.not(diagrams.or(t.holds(), t.fails())));
-            return value;
-        }
-        return expr instanceof Quantified ? listed(expr, new ArrayList<>(names)) : combined(expr, outcomes);
-    }
-
-    private boolean isLogicalResult(If i) {
-        return Expr.isLogical(i.then()) || isTruth(i.then()) || i.then() instanceof Literal l && l.value() instanceof Boolean;
-    }
-
-    private static boolean usesAsked(Expr expr) {
-        return expr instanceof Call c && c.function().equals("asked") || expr.children().stream().anyMatch(Space::usesAsked);
-    }
-
-    private Guarded split(int set) {
-        Guarded value = new Guarded(new LinkedHashMap<>());
-        value.put(diagrams, true, set);
-        value.put(diagrams, false, diagrams.not(set));
-        return value;
-    }
-
-    private Guarded choice(If i, Map<String, Integer> outcomes) {
-        int when = truth(i.when(), outcomes).holds();
-        Guarded then = guarded(i.then(), outcomes);
-        Guarded otherwise = guarded(i.otherwise(), outcomes);
-        if (then == null || otherwise == null) {
-            return null;
-        }
-        Guarded value = new Guarded(new LinkedHashMap<>());
-        then.parts().forEach((k, set) -> value.put(diagrams, Guarded.value(k), diagrams.and(set, when)));
-        otherwise.parts().forEach((k, set) -> value.put(diagrams, Guarded.value(k), diagrams.minus(set, when)));
-        return value;
-    }
-
-    private Guarded single(Expr expr, Axis axis) {
-        if (axis.isMany()) {
-            return many(expr, axis);
-        }
-        if (!isExact(expr, axis.code())) {
-            return null;
-        }
-        Guarded value = new Guarded(new LinkedHashMap<>());
-        for (int c = 0; c < axis.cells().size(); c++) {
-            value.put(diagrams, Evaluator.value(expr, new Alone(axis.code(), axis.cells().get(c), axis.question(), today)), axis.cell(c));
-        }
-        return value;
-    }
-
-    /** Whether the expression is constant in every cell of the question: it was divided by, or it is made of such parts. */
-    private boolean isExact(Expr expr, String code) {
-        String text = Printer.print(expr);
-        if (features.getOrDefault(code, Map.of()).containsKey(text)) {
-            return !inexact.containsKey(text);
-        }
-        return mentioned(expr).isEmpty() || !expr.children().isEmpty() && expr.children().stream().allMatch(c -> isExact(c, code));
-    }
-
-    private boolean restsOnInexact(Expr expr) {
-        String text = Printer.print(expr);
-        return inexact.containsKey(text) || features.values().stream().noneMatch(f -> f.containsKey(text))
-                && expr.children().stream().anyMatch(this::restsOnInexact);
-    }
-
-    private Guarded many(Expr expr, Axis axis) {
-        boolean plain = expr instanceof Call c && c.args().getFirst() instanceof Name;
-        if (expr instanceof Call c && plain && (c.function().equals("count") || c.function().equals("score"))) {
-            Guarded sum = Guarded.constant(java.math.BigDecimal.ZERO);
-            for (Answer.Option option : axis.question().answer().options()) {
-                sum = sum.plus(diagrams, axis.option(option.code()),
-                        c.function().equals("count") ? java.math.BigDecimal.ONE : option.scoreOrZero());
-            }
-            return sum;
-        }
-        if (expr instanceof Call c && plain && c.function().equals("list contains") && c.args().get(1) instanceof Literal l) {
-            return split(l.value() == null ? Diagrams.NONE : axis.option((String) l.value()));
-        }
-        if (expr instanceof Call c && plain && c.function().equals("answered")) {
-            return split(diagrams.not(axis.blank()));
-        }
-        if (expr instanceof Compare c && c.left() instanceof Name && c.right() instanceof Literal l && l.value() == null) {
-            return split(c.op().equals("=") ? axis.blank() : diagrams.not(axis.blank()));
-        }
-        if (Expr.isLogical(expr) && !(expr instanceof If)) {
-            Truth t = truth(expr, Map.of());
-            Guarded value = new Guarded(new LinkedHashMap<>());
-            value.put(diagrams, true, t.holds());
-            value.put(diagrams, false, t.fails());
-            value.put(diagrams, null, diagrams.not(diagrams.or(t.holds(), t.fails())));
-            return value;
-        }
-        boolean fromParts = !(expr instanceof Name) && !(expr instanceof Quantified) && !(expr instanceof If)
-                && expr.children().stream().noneMatch(c -> c instanceof Name);
-        return fromParts ? combined(expr, Map.of()) : listed(expr, List.of(axis.code()));
-    }
-
-    /** Evaluates for every combination of cells, as for quantifiers. */
-    private Guarded listed(Expr expr, List<String> names) {
-        if (restsOnInexact(expr)) {
-            return null;
-        }
-        long combinations = 1;
-        List<List<Object>> choices = new ArrayList<>();
-        for (String name : names) {
-            List<Object> values = everyValue(axes.get(name));
-            if (values == null || (combinations *= values.size()) > 100_000) {
-                return null;
-            }
-            choices.add(values);
-        }
-        Guarded value = new Guarded(new LinkedHashMap<>());
-        list(expr, names, choices, 0, new HashMap<>(), Diagrams.ALL, value);
-        return value;
-    }
-
-    private void list(Expr expr, List<String> names, List<List<Object>> choices, int at, Map<String, Object> chosen, int set,
-            Guarded into) {
-        if (at == names.size()) {
-            into.put(diagrams, Evaluator.value(expr, new Together(chosen, questions, today)), set);
-            return;
-        }
-        for (Object value : choices.get(at)) {
-            chosen.put(names.get(at), value);
-            list(expr, names, choices, at + 1, chosen, diagrams.and(set, axes.get(names.get(at)).value(value)), into);
-        }
-    }
-
-    private List<Object> everyValue(Axis axis) {
-        if (!axis.isMany()) {
-            return axis.cells();
-        }
-        List<Answer.Option> options = axis.question().answer().options();
-        if (options.size() > MOST_LISTED_OPTIONS) {
-            return null;
-        }
-        List<Object> values = new ArrayList<>();
-        for (int chosen = 0; chosen < 1 << options.size(); chosen++) {
-            List<String> codes = new ArrayList<>();
-            for (int i = 0; i < options.size(); i++) {
-                if ((chosen >> i & 1) == 1) {
-                    codes.add(options.get(i).code());
-                }
-            }
-            values.add(codes.isEmpty() ? null : codes);
-        }
-        return values;
-    }
-
-    private Guarded combined(Expr expr, Map<String, Integer> outcomes) {
-        List<Guarded> parts = new ArrayList<>();
-        long combinations = 1;
-        for (Expr child : expr.children()) {
-            Guarded part = guarded(child, outcomes);
-            if (part == null) {
-                return null;
-            }
-            combinations *= part.parts().size();
-            parts.add(part);
-        }
-        if (expr instanceof Compare c && !c.op().equals("=") && !c.op().equals("!=")) {
-            return ordered(c, parts.get(0), parts.get(1));
-        }
-        if (combinations > MOST_COMBINATIONS) {
-            return null;
-        }
-        Guarded value = new Guarded(new LinkedHashMap<>());
-        combine(expr, parts, new ArrayList<>(), Diagrams.ALL, value);
-        return value;
-    }
-
-    /** Both sides in order, so that each value meets all that lie beyond it at once. */
-    private Guarded ordered(Compare c, Guarded left, Guarded right) {
-        Comparator<Object> order = (a, b) -> {
-            List<Object> pair = List.of(a, b);
-            Span at = c.span();
-            return Boolean.TRUE.equals(Operations.apply(new Compare("<", c, c, at), pair))
-                    ? -1
-                    : Boolean.TRUE.equals(Operations.apply(new Compare(">", c, c, at), pair)) ? 1 : 0;
-        };
-        List<Object> values = new ArrayList<>(right.parts().keySet());
-        values.removeIf(v -> Guarded.value(v) == null);
-        values.sort(order);
-        boolean less = c.op().startsWith("<");
-        List<Object> lefts = new ArrayList<>(left.parts().keySet());
-        lefts.removeIf(v -> Guarded.value(v) == null);
-        lefts.sort(less ? order.reversed() : order);
-        int all = values.stream().mapToInt(right.parts()::get).reduce(Diagrams.NONE, diagrams::or);
-        Guarded value = new Guarded(new LinkedHashMap<>());
-        int beyond = Diagrams.NONE;
-        int next = less ? values.size() - 1 : 0;
-        int known = Diagrams.NONE;
-        for (Object each : lefts) {
-            while (next >= 0 && next < values.size()
-                    && Boolean.TRUE.equals(Operations.apply(c, List.of(each, values.get(next))))) {
-                beyond = diagrams.or(beyond, right.parts().get(values.get(next)));
-                next += less ? -1 : 1;
-            }
-            int here = left.parts().get(each);
-            value.put(diagrams, true, diagrams.and(here, beyond));
-            value.put(diagrams, false, diagrams.and(here, diagrams.minus(all, beyond)));
-            known = diagrams.or(known, diagrams.and(here, all));
-        }
-        value.put(diagrams, null, diagrams.not(known));
-        return value;
-    }
-
-    private void combine(Expr expr, List<Guarded> parts, List<Object> values, int set, Guarded into) {
-        if (set == Diagrams.NONE) {
-            return;
-        }
-        if (values.size() == parts.size()) {
-            into.put(diagrams, Operations.apply(expr, values), set);
-            return;
-        }
-        parts.get(values.size()).parts().forEach((key, states) -> {
-            values.add(Guarded.value(key));
-            combine(expr, parts, values, diagrams.and(set, states), into);
-            values.removeLast();
-        });
     }
 
 }

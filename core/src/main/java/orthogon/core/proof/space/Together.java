@@ -16,6 +16,6 @@ record Together(Map<String, Object> values, Map<String, Question> questions, Loc
 
     @Override
     public BigDecimal score(String name) {
-        return new Alone(name, values.get(name), questions.get(name), today).score(name);
+        return questions.get(name).answer().score(values.get(name));
     }
 }

@@ -1,7 +1,6 @@
-package orthogon.app.rehearse;
+package orthogon.core.interview;
 
 import java.math.BigDecimal;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -10,24 +9,22 @@ import orthogon.core.expression.Expr;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Situation;
 import orthogon.core.expression.Wiring;
-import orthogon.core.interview.Course;
-import orthogon.core.interview.Interview;
-import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Page;
 
 /** Why each item of a page is asked or not, with the part of the condition that decided it and the answers that did. */
-record Reasons(List<Reason> items, List<Value> derived) {
+public record Reasons(List<Reason> items, List<Value> derived) {
 
     /** @param because empty where there is nothing to say: no condition, always shown */
-    record Reason(String code, boolean asked, String because) {}
+    public record Reason(String code, boolean asked, String because) {}
 
-    record Value(String code, String value) {}
+    public record Value(String code, String value) {}
 
-    static Reasons of(Interview interview, Page page) {
-        Course course = interview.course();
+    /** @param page the page whose items are told about */
+    public static Reasons of(Interview interview, Page page) {
+        Walk situation = new Walk(interview);
+        Course course = situation.walk();
         Wiring wiring = interview.wiring();
-        Situation situation = new Standing(course, interview);
         List<Reason> reasons = new ArrayList<>();
         reason(page.code() + ".openWhen", wiring, situation).ifPresent(r -> reasons.add(new Reason(page.code(), r.holds(), r.words())));
         List<Value> derived = new ArrayList<>();
@@ -69,7 +66,8 @@ record Reasons(List<Reason> items, List<Value> derived) {
         return candidates.isEmpty() ? expr : deciding(candidates.getFirst(), situation);
     }
 
-    static String said(Object value) {
+    /** A value in words. */
+    public static String said(Object value) {
         return switch (value) {
             case null -> "blank";
             case Boolean b -> b ? "yes" : "no";
@@ -77,30 +75,5 @@ record Reasons(List<Reason> items, List<Value> derived) {
             case List<?> l -> String.join(" + ", l.stream().map(String::valueOf).toList());
             default -> value.toString();
         };
-    }
-
-    /** The answers as they stand. */
-    private record Standing(Course course, Interview interview) implements Situation {
-        @Override
-        public Object value(String name) {
-            Optional<Expr> derive = interview.wiring().at(name + ".derive").flatMap(Wiring.Wire::expr);
-            return derive.isPresent()
-                    ? Evaluator.value(derive.get(), this)
-                    : course.effective().getOrDefault(name, interview.link().get(name));
-        }
-
-        @Override
-        public BigDecimal score(String question) {
-            Object value = course.effective().get(question);
-            Answer answer = interview.wiring().document().question(question).orElseThrow().answer();
-            List<?> chosen = value == null ? List.of() : value instanceof List<?> l ? l : List.of(value);
-            return chosen.stream().map(c -> answer.option((String) c).map(Answer.Option::scoreOrZero).orElse(BigDecimal.ZERO))
-                    .reduce(BigDecimal.ZERO, BigDecimal::add);
-        }
-
-        @Override
-        public LocalDate today() {
-            return interview.today();
-        }
     }
 }
