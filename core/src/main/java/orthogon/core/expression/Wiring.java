@@ -101,6 +101,16 @@ public final class Wiring {
         return new Wiring(document);
     }
 
+    /** The same document with the conditions at some places settled once for all, whatever stands there. */
+    public Wiring assuming(Map<String, Boolean> settled) {
+        Wiring assuming = new Wiring(document);
+        settled.forEach((place, holds) -> assuming.wires.computeIfPresent(place, (p, w) -> {
+            Expr literal = new Literal(holds, Span.NONE);
+            return new Wire(p, w.family(), w.owner(), w.text(), Optional.of(literal), Optional.of(literal), Type.TRUTH, List.of());
+        }));
+        return assuming;
+    }
+
     public Questionnaire document() {
         return document;
     }

@@ -9,6 +9,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Wiring;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
@@ -118,6 +119,13 @@ public record Interview(Wiring wiring, LocalDate today, Map<String, String> link
 
     public Course course() {
         return new Walk(this).walk();
+    }
+
+    /** The value of the condition at a place as the interview stands: true, false, or null where it cannot be said. */
+    public Boolean truth(String place) {
+        Walk walk = new Walk(this);
+        walk.walk();
+        return wiring.expr(place, true).map(e -> Evaluator.value(e, walk)).map(Boolean.class::cast).orElse(null);
     }
 
     /** The answers that count: of every asked question, and of those that keep theirs when hidden. Blank ones are left out. */

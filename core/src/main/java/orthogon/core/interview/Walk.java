@@ -32,6 +32,8 @@ final class Walk implements Situation {
     private final Set<String> asked = new LinkedHashSet<>();
     private final Map<String, Question> questions = new HashMap<>();
     private final Set<String> deriving = new LinkedHashSet<>();
+    /** Known once the interview is complete; only own claims ask for it. */
+    private String outcome;
 
     Walk(Interview interview) {
         this.interview = interview;
@@ -44,6 +46,9 @@ final class Walk implements Situation {
     public Object value(String name) {
         if (questions.containsKey(name)) {
             return effective.get(name);
+        }
+        if (name.equals("outcome")) {
+            return outcome;
         }
         if (interview.link().containsKey(name)) {
             return interview.link().get(name);
@@ -81,6 +86,12 @@ final class Walk implements Situation {
     }
 
     Course walk() {
+        Course course = pages();
+        outcome = course.outcome().orElse(null);
+        return course;
+    }
+
+    private Course pages() {
         List<Course.PageView> views = new ArrayList<>();
         List<String> taken = new ArrayList<>();
         int next = 0;
@@ -102,8 +113,8 @@ final class Walk implements Situation {
                 String place = page.code() + "/finish/" + i;
                 if (holds(place, true)) {
                     taken.add(place);
-                    String outcome = page.finish().get(i).outcome();
-                    return new Course(views, true, document.outcome(outcome).map(o -> outcome), Optional.of(place), taken, effective,
+                    String end = page.finish().get(i).outcome();
+                    return new Course(views, true, document.outcome(end).map(o -> end), Optional.of(place), taken, effective,
                             asked);
                 }
             }
@@ -120,8 +131,8 @@ final class Walk implements Situation {
         for (int i = 0; i < document.outcomeTable().size(); i++) {
             String place = "outcomeTable/" + i;
             if (holds(place, true)) {
-                String outcome = document.outcomeTable().get(i).outcome();
-                return new Course(views, true, document.outcome(outcome).map(o -> outcome), Optional.of(place), taken, effective, asked);
+                String end = document.outcomeTable().get(i).outcome();
+                return new Course(views, true, document.outcome(end).map(o -> end), Optional.of(place), taken, effective, asked);
             }
         }
         return new Course(views, true, Optional.empty(), Optional.empty(), taken, effective, asked);

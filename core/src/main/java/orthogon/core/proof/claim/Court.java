@@ -1,11 +1,14 @@
 package orthogon.core.proof.claim;
 
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.function.Supplier;
 import java.util.function.ToIntFunction;
+import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Interview;
 import orthogon.core.proof.claim.Claim.Explanation;
 import orthogon.core.proof.diagram.Diagrams;
@@ -23,13 +26,17 @@ final class Court {
     final Space space;
     final Diagrams d;
     final Sentences sentences;
+    private static final int MOST_FAULTS = 5;
+
     private final Witnesses witnesses;
+    private final List<Wiring> readings;
 
     Court(Flow flow) {
         this.flow = flow;
         this.space = flow.space();
         this.d = space.diagrams();
         this.witnesses = new Witnesses(flow);
+        this.readings = readings(space);
         this.sentences = new Sentences(space.wiring());
     }
 
@@ -78,8 +85,41 @@ final class Court {
                 ? witnesses.end(sought.ending(), sought.set())
                 : witnesses.to(sought.page(), sought.set(), sought.ownAnswers());
         String stopAt = sought.ending() != null ? "" : flow.stages().get(sought.page()).sets().page().code();
-        Interview replayed = Replay.of(space.wiring(), space.today(), answers, stopAt);
-        return sought.shows().test(replayed) ? Optional.of(answers) : Optional.empty();
+        List<Interview> replayed = readings.stream().map(reading -> Replay.of(reading, space.today(), answers, stopAt)).toList();
+        // Who comes to a page is told by the answers that count there, so these must not hang on how a fault turns out.
+        boolean same = sought.ending() != null || sought.ownAnswers()
+                || replayed.stream().map(i -> i.course().effective()).distinct().count() == 1;
+        boolean shown = !replayed.isEmpty() && same && replayed.stream().allMatch(sought.shows());
+        return shown ? Optional.of(answers) : Optional.empty();
+    }
+
+    /**
+     * The ways in which faulty conditions could turn out: a witness must do under all of them. None at all where they are too many, or
+     * where a faulty value rather than a condition is at stake, so that nothing is believed then.
+     */
+    private static List<Wiring> readings(Space space) {
+        List<String> conditions = new ArrayList<>();
+        for (String place : space.faultyPlaces()) {
+            Wiring.Family family = space.wiring().at(place).orElseThrow().family();
+            if (family == Wiring.Family.START_WITH) {
+                return List.of();
+            }
+            if (family.isCondition() && family != Wiring.Family.CLAIM) {
+                conditions.add(place);
+            }
+        }
+        if (conditions.size() > MOST_FAULTS) {
+            return List.of();
+        }
+        List<Wiring> readings = new ArrayList<>();
+        for (int turn = 0; turn < 1 << conditions.size(); turn++) {
+            Map<String, Boolean> settled = new HashMap<>();
+            for (int i = 0; i < conditions.size(); i++) {
+                settled.put(conditions.get(i), (turn >> i & 1) == 1);
+            }
+            readings.add(settled.isEmpty() ? space.wiring() : space.wiring().assuming(settled));
+        }
+        return readings;
     }
 
     private boolean certain() {

@@ -39,7 +39,7 @@ final class OwnClaims {
         Court.Sought sought = court.atEnd(ending -> {
             Truth truth = court.space.truth(expr.get(), outcomesAt(court, ending));
             return always ? d.not(truth.holds()) : truth.holds();
-        }, i -> i.course().complete());
+        }, i -> i.course().complete() && always != Boolean.TRUE.equals(i.truth(place)));
         return court.none(Family.OWN, "own", own.code(), statement, sought,
                 always ? "It holds on every complete interview." : "It holds on no complete interview.",
                 () -> always ? "It does not hold for this respondent." : "It holds for this respondent.");

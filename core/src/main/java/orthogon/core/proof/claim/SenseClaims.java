@@ -4,15 +4,18 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.function.ToIntFunction;
 import orthogon.core.expression.Wiring;
 import orthogon.core.expression.Wiring.Wire;
+import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.space.Truth;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Section;
 
 /** No condition is always true or never true among those who come to evaluate it. */
 final class SenseClaims {
@@ -84,11 +87,9 @@ final class SenseClaims {
     }
 
     private Claim both(Wire wire, String statement, int holds, int fails) {
-        Court.Sought yes = sought(wire, holds);
-        Court.Sought no = sought(wire, fails);
-        // The condition itself must be exact for a replayed way to it to show how it turns out there.
-        boolean exact = isClosed(passing(court.flow, wire));
-        if (!court.space.openLevels().isEmpty() && (!exact || court.witness(yes).isEmpty() || court.witness(no).isEmpty())) {
+        Court.Sought yes = sought(wire, holds, true);
+        Court.Sought no = sought(wire, fails, false);
+        if (!court.space.openLevels().isEmpty() && (court.witness(yes).isEmpty() || court.witness(no).isEmpty())) {
             return Court.undecided(Family.SENSE, "condition-varies", wire.place(), statement, court.open(d.or(holds, fails)));
         }
         return new Claim(Family.SENSE, "condition-varies", wire.place(), statement, Verdict.PROVED, Optional.empty(), () -> {
@@ -97,29 +98,53 @@ final class SenseClaims {
         });
     }
 
-    private Court.Sought sought(Wire wire, int set) {
+    private Court.Sought sought(Wire wire, int set, boolean wanted) {
+        Predicate<Interview> turnsOut = i -> wanted == (wire.family() == Wiring.Family.ACCEPT
+                ? !Boolean.FALSE.equals(i.truth(wire.place()))
+                : Boolean.TRUE.equals(i.truth(wire.place())));
+        if (wire.family() == Wiring.Family.OUTCOME_ROW) {
+            return court.atEnd(e -> e.kind() == Flow.Kind.FINISH ? Diagrams.NONE : set, turnsOut.and(i -> comesToRow(i, index(wire))));
+        }
+        int p = page(wire);
+        int visited = d.and(set, court.flow.stages().get(p).sets().visited());
+        // A page may be come to and then passed by; no interview shows that, so it is believed only where nothing is open.
+        return wire.family() == Wiring.Family.OPEN_WHEN || visited == Diagrams.NONE
+                ? court.at(p, set, false, i -> court.space.openLevels().isEmpty())
+                : court.at(p, visited, true, turnsOut.and(i -> isAt(i, p) && evaluates(i, wire)));
+    }
+
+    private static boolean comesToRow(Interview interview, int row) {
+        Course course = interview.course();
+        return course.complete() && course.endedBy().map(place -> place.startsWith("outcomeTable/")
+                && Integer.parseInt(place.substring("outcomeTable/".length())) >= row).orElse(true);
+    }
+
+    /** Whether the interview, which is at the condition's page, comes to evaluate it. */
+    private boolean evaluates(Interview interview, Wire wire) {
+        Course course = interview.course();
         return switch (wire.family()) {
-            case OUTCOME_ROW -> court.atEnd(e -> e.kind() == Flow.Kind.FINISH ? Diagrams.NONE : set, i -> i.course().complete());
-            case FINISH, SKIP -> {
-                int p = page(wire);
-                yield court.at(p, set, true, i -> isAt(i, p));
-            }
-            case OPEN_WHEN -> comingTo(page(wire), set);
-            default -> {
-                int p = page(wire);
-                int visited = d.and(set, court.flow.stages().get(p).sets().visited());
-                yield visited == Diagrams.NONE ? comingTo(p, set) : court.at(p, visited, true, i -> isAt(i, p));
-            }
+            case ASK_WHEN -> document.items().filter(Section.class::isInstance).filter(s -> !s.code().equals(wire.owner()))
+                    .filter(s -> s.withInner().anyMatch(i -> i.code().equals(wire.owner())))
+                    .allMatch(s -> course.asked().contains(s.code()));
+            case ACCEPT -> course.effective().containsKey(wire.owner());
+            case FINISH, SKIP -> course.current().orElseThrow().problems().isEmpty() && rulesBefore(wire).stream()
+                    .noneMatch(place -> Boolean.TRUE.equals(interview.truth(place)));
+            default -> course.asked().contains(wire.owner());
         };
     }
 
-    /** Somebody who would come to a page that may then be passed by, so that the interview need not show it. */
-    private Court.Sought comingTo(int page, int set) {
-        return court.at(page, set, false, i -> isClosed(court.flow.stages().get(page).coming()));
-    }
-
-    private boolean isClosed(int set) {
-        return !d.support(set).intersects(court.space.openLevels());
+    /** The finishes and skips of the page that are tried before this one. */
+    private List<String> rulesBefore(Wire wire) {
+        Page page = document.page(wire.owner()).orElseThrow();
+        boolean skip = wire.family() == Wiring.Family.SKIP;
+        List<String> before = new ArrayList<>();
+        for (int i = 0; i < (skip ? page.finish().size() : index(wire)); i++) {
+            before.add(page.code() + "/finish/" + i);
+        }
+        for (int i = 0; skip && i < index(wire); i++) {
+            before.add(page.code() + "/skip/" + i);
+        }
+        return before;
     }
 
     private boolean isAt(Interview interview, int page) {
@@ -158,13 +183,8 @@ final class SenseClaims {
     private int notTakenBefore(Flow flow, Flow.Stage stage, Wire wire) {
         Diagrams sets = flow.space().diagrams();
         int rest = sets.and(stage.coming(), stage.sets().accepted());
-        Page page = stage.sets().page();
-        boolean skip = wire.family() == Wiring.Family.SKIP;
-        for (int i = 0; i < (skip ? page.finish().size() : index(wire)); i++) {
-            rest = sets.minus(rest, stage.sets().ruleHolds(page.code() + "/finish/" + i));
-        }
-        for (int i = 0; skip && i < index(wire); i++) {
-            rest = sets.minus(rest, stage.sets().ruleHolds(page.code() + "/skip/" + i));
+        for (String place : rulesBefore(wire)) {
+            rest = sets.minus(rest, stage.sets().ruleHolds(place));
         }
         return rest;
     }

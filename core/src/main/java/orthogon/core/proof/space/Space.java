@@ -223,6 +223,11 @@ public final class Space {
         return Optional.ofNullable(causes.get(place));
     }
 
+    /** Places whose expression rests on a sound fault. */
+    public Set<String> faultyPlaces() {
+        return causes.keySet();
+    }
+
     /** Why bits of the set are open, if any are. */
     public Optional<String> openReason(int set) {
         BitSet support = diagrams.support(set);
