@@ -107,10 +107,28 @@ final class SenseClaims {
         }
         int p = page(wire);
         int visited = d.and(set, court.flow.stages().get(p).sets().visited());
-        // A page may be come to and then passed by; no interview shows that, so it is believed only where nothing is open.
-        return wire.family() == Wiring.Family.OPEN_WHEN || visited == Diagrams.NONE
+        if (wire.family() == Wiring.Family.OPEN_WHEN) {
+            return court.at(p, set, false, turnsOut.and(i -> comesTo(i, p)));
+        }
+        // A page may be open and then passed by as empty; no interview shows its items then, so it is believed only where nothing is open.
+        return visited == Diagrams.NONE
                 ? court.at(p, set, false, i -> court.space.openLevels().isEmpty())
                 : court.at(p, visited, true, turnsOut.and(i -> isAt(i, p) && evaluates(i, wire)));
+    }
+
+    /** Whether the interview passed all before a page and no rule led past it, whether the page was then visited or not. */
+    private boolean comesTo(Interview interview, int page) {
+        List<String> codes = document.pages().stream().map(Page::code).toList();
+        Course course = interview.course();
+        boolean passed = course.pages().stream().map(v -> v.page().code()).filter(c -> codes.indexOf(c) < page)
+                .allMatch(interview.passed()::contains);
+        return passed && course.taken().stream().noneMatch(place -> {
+            String[] parts = place.split("/");
+            Page from = document.page(parts[0]).orElseThrow();
+            boolean finish = parts[1].equals("finish");
+            return codes.indexOf(from.code()) < page
+                    && (finish || codes.indexOf(from.skip().get(Integer.parseInt(parts[2])).to()) > page);
+        });
     }
 
     private static boolean comesToRow(Interview interview, int row) {
