@@ -2,8 +2,42 @@
 
 const typing = (element) => element && (element.matches('input, select, textarea') || element.isContentEditable);
 
+// While an edit or a selection is under way the sheet is about to change, so keys wait until it has.
+const underWay = new Set();
+const waiting = [];
+
+document.addEventListener('htmx:beforeRequest', (event) => {
+    if (event.detail.target?.id === 'sheet') {
+        underWay.add(event.detail.xhr);
+    } else if (underWay.size && event.detail.target?.id === 'ledger-part') {
+        event.preventDefault();
+    }
+});
+
+document.addEventListener('htmx:afterRequest', (event) => {
+    underWay.delete(event.detail.xhr);
+    while (!underWay.size && waiting.length) {
+        const key = waiting.shift();
+        const field = document.activeElement;
+        if (!typing(field)) {
+            act(key);
+        } else if (key.key.length === 1 && field.setRangeText) {
+            field.setRangeText(key.key, field.selectionStart, field.selectionEnd, 'end');
+        }
+    }
+});
+
 document.addEventListener('keydown', (event) => {
-    if (event.defaultPrevented || document.querySelector('dialog[open]')) {
+    if (underWay.size && !typing(document.activeElement) && !['Alt', 'Control', 'Shift', 'Meta', 'Tab'].includes(event.key)) {
+        waiting.push(event);
+        event.preventDefault();
+    } else if (!event.defaultPrevented) {
+        act(event);
+    }
+});
+
+function act(event) {
+    if (document.querySelector('dialog[open]')) {
         return;
     }
     const inField = typing(document.activeElement);
@@ -50,7 +84,7 @@ document.addEventListener('keydown', (event) => {
     } else if (event.key === 'r') {
         document.querySelector('.head nav a[data-key="5"]')?.click();
     }
-});
+}
 
 function press(command, event) {
     const button = document.querySelector(`[data-command="${command}"]`);
