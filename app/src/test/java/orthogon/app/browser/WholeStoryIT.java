@@ -182,32 +182,38 @@ class WholeStoryIT {
         page.keyboard().press("Escape");
         assertThat(row(page, "one_call_back").locator(".condition")).hasText("many_owls_hear is over 0");
 
-        page.keyboard().press("d");
+        key(page, "d");
         assertThat(row(page, "one_call_back_2")).hasClass(Pattern.compile("\\bon\\b"));
-        page.keyboard().press("Delete");
+        key(page, "Delete");
         assertThat(row(page, "one_call_back_2")).hasCount(0);
-        page.keyboard().press("k");
+        key(page, "k");
         assertThat(row(page, "many_owls_hear")).hasClass(Pattern.compile("\\bon\\b"));
-        page.keyboard().press("Alt+ArrowDown");
+        key(page, "Alt+ArrowDown");
         assertThat(page.locator("#message")).isEmpty();
         assertThat(page.locator(".ledger tr.question").nth(1)).hasAttribute("data-row", "many_owls_hear");
         assertThat(row(page, "one_call_back").locator(".sign")).hasClass(Pattern.compile("refuted"));
-        page.keyboard().press("Control+z");
+        key(page, "Control+z");
         assertThat(page.locator(".ledger tr.question").nth(0)).hasAttribute("data-row", "many_owls_hear");
-        page.keyboard().press("Control+Shift+z");
+        key(page, "Control+Shift+z");
         assertThat(page.locator(".ledger tr.question").nth(1)).hasAttribute("data-row", "many_owls_hear");
-        page.keyboard().press("Control+z");
+        key(page, "Control+z");
         assertThat(page.locator("#block-claims")).containsText(Pattern.compile("\\b0 refuted"));
-        page.keyboard().press("?");
+        key(page, "?");
         assertThat(page.locator("#keys")).isVisible();
-        page.keyboard().press("Escape");
-        page.keyboard().press("4");
+        key(page, "Escape");
+        key(page, "4");
         page.waitForURL("**/q/owl_watch/prove");
-        page.keyboard().press("7");
+        key(page, "7");
         page.waitForURL("**/q/owl_watch/release");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Release 1")).focus();
-        page.keyboard().press("Enter");
+        key(page, "Enter");
         assertThat(page.locator("a[href^='/to/']")).hasCount(1);
+    }
+
+    /** A key at the pace of somebody who looks at the sheet before the next. */
+    private static void key(Page page, String key) {
+        page.waitForTimeout(250);
+        page.keyboard().press(key);
     }
 
     private static void type(Page page, String line, String code) {
