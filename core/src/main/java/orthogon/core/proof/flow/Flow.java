@@ -55,7 +55,6 @@ public final class Flow {
     private final List<PageSets> pages = new ArrayList<>();
     private final Map<Integer, Integer> lastUse = new LinkedHashMap<>();
     private final List<Exit> endings = new ArrayList<>();
-    private final BitSet asked;
     private int start;
     private Optional<String> lostAt = Optional.empty();
 
@@ -69,7 +68,6 @@ public final class Flow {
         this.d = space.diagrams();
         this.document = space.wiring().document();
         this.rules = new Rules(space, free);
-        this.asked = asked;
         for (int p = 0; p < document.pages().size(); p++) {
             pages.add(new PageSets(document.pages().get(p), p, space, rules, asked));
         }
@@ -287,10 +285,6 @@ public final class Flow {
     /** Link values before the first page. */
     public int start() {
         return start;
-    }
-
-    BitSet asked() {
-        return asked;
     }
 
     /** The claim that a skip without a right target falls short of, where somebody takes it: nobody knows where they go on. */

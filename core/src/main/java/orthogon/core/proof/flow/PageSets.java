@@ -206,10 +206,6 @@ public final class PageSets {
         return set;
     }
 
-    Rules rules() {
-        return rules;
-    }
-
     /** Where the finish or skip at this place holds. */
     public int ruleHolds(String place) {
         return rules.holds(place, true);
