@@ -56,10 +56,10 @@ final class Forms {
                 accept.add(new Question.Accept(at("acceptWhen", i), at("acceptMessage", i)));
             }
         }
-        List<Question.Reword> reword = new ArrayList<>();
+        List<orthogon.core.questionnaire.Reword> reword = new ArrayList<>();
         for (int i = 0; i < rows("rewordWhen"); i++) {
             if (!at("rewordWhen", i).isEmpty()) {
-                reword.add(new Question.Reword(at("rewordWhen", i), at("rewordWording", i), at("rewordHelp", i)));
+                reword.add(new orthogon.core.questionnaire.Reword(at("rewordWhen", i), at("rewordWording", i), at("rewordHelp", i)));
             }
         }
         return new Question(q.code(), text("wording"), text("help"), answer(q.answer()), text("askWhen"), text("requireWhen"),

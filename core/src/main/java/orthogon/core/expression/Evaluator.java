@@ -7,8 +7,8 @@ import java.util.Map;
 import orthogon.core.expression.Expr.*;
 
 /**
- * The value of an expression, three-valued as FEEL has it. Values are Boolean, BigDecimal, String, LocalDate, Duration, Period, List
- * and null for blank or "cannot be said".
+ * The value of an expression, three-valued as FEEL has it. Values are Boolean, BigDecimal, String, LocalDate, LocalTime, Duration, Period,
+ * List, Map for values with named parts, and null for blank or "cannot be said".
  */
 public final class Evaluator {
 

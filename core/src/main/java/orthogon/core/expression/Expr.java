@@ -22,6 +22,9 @@ public sealed interface Expr {
     /** A question, derived value, link parameter, or the bound name of a quantifier. */
     record Name(String name, Span span) implements Expr {}
 
+    /** A named part of a value: {@code owner.family}; of a list, that part of each element: {@code animals.urgency}. */
+    record Part(Expr of, String part, Span span) implements Expr {}
+
     record Negate(Expr of, Span span) implements Expr {}
 
     /** {@code + - * / **} */
@@ -57,6 +60,7 @@ public sealed interface Expr {
         return switch (this) {
             case Literal l -> List.of();
             case Name n -> List.of();
+            case Part p -> List.of(p.of());
             case Negate n -> List.of(n.of());
             case Arithmetic a -> List.of(a.left(), a.right());
             case Compare c -> List.of(c.left(), c.right());
@@ -125,6 +129,33 @@ public sealed interface Expr {
             case Literal l -> {}
             default -> found.add(expr);
         }
+    }
+
+    /** The same node over other parts, which must be as many and in the same order as {@link #children()}. */
+    default Expr over(List<Expr> c) {
+        return switch (this) {
+            case Literal l -> l;
+            case Name n -> n;
+            case Part p -> new Part(c.getFirst(), p.part(), p.span());
+            case Negate n -> new Negate(c.getFirst(), n.span());
+            case Arithmetic a -> new Arithmetic(a.op(), c.get(0), c.get(1), a.span());
+            case Compare e -> new Compare(e.op(), c.get(0), c.get(1), e.span());
+            case InRange r -> new InRange(c.get(0), c.get(1), r.lowClosed(), c.get(2), r.highClosed(), r.between(), r.span());
+            case InList l -> new InList(c.get(0), c.get(1), l.span());
+            case And a -> new And(c, a.span());
+            case Or o -> new Or(c, o.span());
+            case Not n -> new Not(c.getFirst(), n.span());
+            case If i -> new If(c.get(0), c.get(1), c.get(2), i.span());
+            case Quantified q -> {
+                List<Binding> bindings = new ArrayList<>();
+                for (int i = 0; i < q.bindings().size(); i++) {
+                    bindings.add(new Binding(q.bindings().get(i).name(), c.get(i)));
+                }
+                yield new Quantified(q.every(), bindings, c.getLast(), q.span());
+            }
+            case Call f -> new Call(f.function(), c, f.span());
+            case ListOf l -> new ListOf(c, l.span());
+        };
     }
 
     static boolean isLogical(Expr expr) {

@@ -2,7 +2,9 @@ package orthogon.core.expression;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import org.antlr.v4.runtime.BaseErrorListener;
 import org.antlr.v4.runtime.CharStreams;
 import org.antlr.v4.runtime.CommonTokenStream;
@@ -20,6 +22,14 @@ public final class ExpressionReader {
     static final int LONGEST = 10_000;
     /** Deeper nesting is refused, so that a hostile text cannot exhaust the stack. */
     private static final int DEEPEST = 60;
+
+    /** Most texts are read again and again while a document is edited. The one read longest ago makes room. */
+    private static final Map<String, Reading> KNOWN = new LinkedHashMap<>(256, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<String, Reading> eldest) {
+            return size() > 20_000;
+        }
+    };
 
     private ExpressionReader() {}
 
@@ -40,6 +50,12 @@ public final class ExpressionReader {
     }
 
     public static Reading read(String text) {
+        synchronized (KNOWN) {
+            return KNOWN.computeIfAbsent(text, ExpressionReader::parse);
+        }
+    }
+
+    private static Reading parse(String text) {
         try {
             if (text.length() > LONGEST) {
                 throw new Refused("the expression is longer than " + LONGEST + " characters; split it with derived values", LONGEST,
@@ -194,7 +210,7 @@ public final class ExpressionReader {
             case YesContext y -> new Expr.Literal(true, span(c));
             case NoContext n -> new Expr.Literal(false, span(c));
             case NothingContext n -> new Expr.Literal(null, span(c));
-            case NameContext n -> new Expr.Name(n.getText().replaceAll("\\s", ""), span(c));
+            case NameContext n -> path(n);
             case ListContext l -> new Expr.ListOf(l.expression().stream().map(this::expression).toList(), span(c));
             case GroupContext g -> expression(g.expression());
             case ChooseContext i ->
@@ -219,6 +235,17 @@ public final class ExpressionReader {
             }
             default -> throw new IllegalStateException("unknown part " + c.getClass());
         };
+    }
+
+    private static Expr path(NameContext c) {
+        int start = c.getStart().getStartIndex();
+        Token first = c.NAME(0).getSymbol();
+        Expr path = new Expr.Name(first.getText(), new Span(start, first.getStopIndex() + 1));
+        for (int i = 1; i < c.NAME().size(); i++) {
+            Token part = c.NAME(i).getSymbol();
+            path = new Expr.Part(path, part.getText(), new Span(start, part.getStopIndex() + 1));
+        }
+        return path;
     }
 
     private static String unquoted(String quoted, Span at) {

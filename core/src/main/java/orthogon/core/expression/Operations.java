@@ -6,12 +6,14 @@ import java.math.RoundingMode;
 import java.time.DateTimeException;
 import java.time.Duration;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.time.Period;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Collectors;
 import orthogon.core.expression.Expr.*;
@@ -27,6 +29,7 @@ public final class Operations {
     public static Object apply(Expr node, List<Object> values) {
         return switch (node) {
             case Literal l -> l.value();
+            case Part p -> part(values.getFirst(), p.part());
             case Negate n -> values.getFirst() instanceof BigDecimal d ? d.negate() : null;
             case Arithmetic a -> arithmetic(a.op(), values.get(0), values.get(1));
             case Compare c -> compare(c.op(), values.get(0), values.get(1));
@@ -36,6 +39,18 @@ public final class Operations {
             case ListOf l -> new ArrayList<>(values);
             case Call c -> call(c.function(), values);
             default -> throw new IllegalArgumentException(node.getClass().getSimpleName() + " is not computed from its parts alone");
+        };
+    }
+
+    private static Object part(Object value, String name) {
+        return switch (value) {
+            case Map<?, ?> parts -> parts.get(name);
+            case List<?> list -> {
+                List<Object> each = new ArrayList<>();
+                list.forEach(element -> each.add(part(element, name)));
+                yield each;
+            }
+            case null, default -> null;
         };
     }
 
@@ -87,7 +102,7 @@ public final class Operations {
             }
             return true;
         }
-        if (left instanceof Boolean && right instanceof Boolean) {
+        if (left instanceof Boolean && right instanceof Boolean || left instanceof Map && right instanceof Map) {
             return left.equals(right);
         }
         Integer order = order(left, right);
@@ -99,6 +114,7 @@ public final class Operations {
             case BigDecimal a when right instanceof BigDecimal b -> a.compareTo(b);
             case String a when right instanceof String b -> a.compareTo(b);
             case LocalDate a when right instanceof LocalDate b -> a.compareTo(b);
+            case LocalTime a when right instanceof LocalTime b -> a.compareTo(b);
             case Duration a when right instanceof Duration b -> a.compareTo(b);
             case Period a when right instanceof Period b -> Long.compare(a.toTotalMonths(), b.toTotalMonths());
             case null, default -> null;
@@ -171,6 +187,7 @@ public final class Operations {
             case "string join" -> list(v.getFirst()).stream().filter(Objects::nonNull).map(Object::toString)
                     .collect(Collectors.joining(v.size() > 1 && v.get(1) instanceof String s ? s : ""));
             case "date" -> date(v);
+            case "time" -> time(v.getFirst());
             case "duration" -> v.getFirst() instanceof String s ? duration(s) : null;
             case "years and months duration" -> v.get(0) instanceof LocalDate a && v.get(1) instanceof LocalDate b
                     ? months(Period.between(a, b).toTotalMonths())
@@ -227,6 +244,14 @@ public final class Operations {
             }
             return v.getFirst() instanceof String s ? LocalDate.parse(s) : v.getFirst() instanceof LocalDate d ? d : null;
         } catch (DateTimeException | ArithmeticException e) {
+            return null;
+        }
+    }
+
+    private static Object time(Object value) {
+        try {
+            return value instanceof String s ? LocalTime.parse(s) : value instanceof LocalTime t ? t : null;
+        } catch (DateTimeException e) {
             return null;
         }
     }

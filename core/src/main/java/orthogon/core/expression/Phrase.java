@@ -2,6 +2,7 @@ package orthogon.core.expression;
 
 import java.math.BigDecimal;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Collectors;
 import orthogon.core.expression.Expr.*;
 
@@ -37,7 +38,7 @@ public final class Phrase {
             case Call c when c.function().equals("list contains") && c.args().size() == 2 -> say(c.args().getFirst(), true) + " includes "
                     + value(c.args().get(1));
             case Call c when c.function().equals("today") -> "today";
-            case Call c when c.function().equals("date") || c.function().equals("duration") -> value(c);
+            case Call c when c.function().equals("date") || c.function().equals("time") || c.function().equals("duration") -> value(c);
             case Call c when c.args().size() == 1 -> (c.function().equals("count") ? "number of " : c.function() + " of ")
                     + say(c.args().getFirst(), true);
             case If i -> "if " + say(i.when(), false) + " then " + say(i.then(), false) + " else " + say(i.otherwise(), false);
@@ -45,6 +46,10 @@ public final class Phrase {
             case Arithmetic a ->
                 grouped(say(a.left(), !(a.left() instanceof Arithmetic)) + " " + a.op() + " " + say(a.right(), true), inner);
             case Name n -> n.name();
+            case Part p -> p.part() + " of " + say(p.of(), true);
+            case Quantified q -> (q.every() ? "for every " : "for some ")
+                    + q.bindings().stream().map(b -> b.name() + " of " + say(b.in(), true)).collect(Collectors.joining(" and "))
+                    + ", " + say(q.satisfies(), false);
             default -> Printer.print(expr);
         };
     }
@@ -88,6 +93,7 @@ public final class Phrase {
 
     private static boolean isDate(Expr expr) {
         return expr instanceof Call c && (c.function().equals("date") || c.function().equals("today"))
+                || expr instanceof Call t && t.function().equals("time")
                 || expr instanceof Arithmetic a && isDate(a.left()) && !isDate(a.right());
     }
 
@@ -107,8 +113,10 @@ public final class Phrase {
                 case BigDecimal d -> d.toPlainString();
                 default -> l.value().toString();
             };
-            case Call c when c.function().equals("date") && c.args().size() == 1 && c.args().getFirst() instanceof Literal l -> String
-                    .valueOf(l.value());
+            case Call c when Set.of("date", "time").contains(c.function()) && c.args().size() == 1
+                    && c.args().getFirst() instanceof Literal l ->
+                String
+                        .valueOf(l.value());
             case Call c when c.function().equals("duration") && c.args().getFirst() instanceof Literal l ->
                 duration(String.valueOf(l.value()));
             default -> say(expr, true);

@@ -41,6 +41,20 @@ public record TextPattern(String text, Part tree, boolean fromStart, boolean toE
         return new TextPattern(text, tree, start, end);
     }
 
+    /** The pattern that the whole text must match. */
+    public static TextPattern whole(String text) {
+        String inner = text.startsWith("^") ? text.substring(1) : text;
+        inner = inner.endsWith("$") && !inner.endsWith("\\$") ? inner.substring(0, inner.length() - 1) : inner;
+        return read("^(" + inner + ")$");
+    }
+
+    /** Whether the character may stand in a text of letters only: letters, marks, and what joins the words of a name. */
+    public static boolean isLetterLike(int codePoint) {
+        int type = Character.getType(codePoint);
+        return Character.isLetter(codePoint) || type == Character.NON_SPACING_MARK || type == Character.COMBINING_SPACING_MARK
+                || " '’-".indexOf(codePoint) >= 0;
+    }
+
     public boolean isFoundIn(String value) {
         return Pattern.compile(text.endsWith("$") && toEnd ? text.substring(0, text.length() - 1) + "\\z" : text).matcher(value).find();
     }

@@ -32,21 +32,22 @@ final class Typer {
     }
 
     static final List<String> FUNCTIONS = List.of("list contains", "count", "sum", "min", "max", "mean", "string length", "contains",
-            "starts with", "ends with", "matches", "upper case", "lower case", "string join", "date", "today", "duration",
+            "starts with", "ends with", "matches", "upper case", "lower case", "string join", "date", "time", "today", "duration",
             "years and months duration", "round half up", "floor", "ceiling", "abs", "score", "answered", "not");
 
     private final Scope scope;
     private final List<ExpressionFault> faults = new ArrayList<>();
+    private final List<Wiring.OptionUse> options = new ArrayList<>();
 
     private Typer(Scope scope) {
         this.scope = scope;
     }
 
-    record Typing(Type type, List<ExpressionFault> faults) {}
+    record Typing(Type type, List<ExpressionFault> faults, List<Wiring.OptionUse> options) {}
 
     static Typing type(Expr expr, Scope scope) {
         Typer typer = new Typer(scope);
-        return new Typing(typer.type(expr, Map.of()), typer.faults);
+        return new Typing(typer.type(expr, Map.of()), typer.faults, List.copyOf(typer.options));
     }
 
     private Type fault(ExpressionFault.Kind kind, Span at, String message, String nearest) {
@@ -67,6 +68,7 @@ final class Typer {
                 default -> Type.NUMBER;
             };
             case Name n -> name(n, bound);
+            case Part p -> part(p, bound);
             case Negate n -> needs(n.of(), bound, Kind.NUMBER, "a minus sign needs a number");
             case Arithmetic a -> arithmetic(a, bound);
             case Compare c -> {
@@ -135,6 +137,23 @@ final class Typer {
         return unknown(n.span(), "there is no question or value called " + n.name(), n.name(), names);
     }
 
+    private Type part(Part p, Map<String, Type> bound) {
+        Type of = type(p.of(), bound);
+        Type single = of.kind() == Kind.LIST ? of.element() : of;
+        if (single.kind() == Kind.NOTHING) {
+            return Type.NOTHING;
+        }
+        if (single.kind() != Kind.PARTS) {
+            return wrongType(p, of.words() + " has no parts, so nothing can stand behind the dot");
+        }
+        Type part = single.parts().get(p.part());
+        if (part == null) {
+            return unknown(new Span(p.span().to() - p.part().length(), p.span().to()), single.owner() + " has no part " + p.part(),
+                    p.part(), single.parts().keySet());
+        }
+        return of.kind() == Kind.LIST ? Type.listOf(part) : part;
+    }
+
     private Type unknown(Span at, String what, String wrong, Collection<String> right) {
         String nearest = Nearest.of(wrong, right.stream().sorted().toList());
         return fault(ExpressionFault.Kind.NAME, at, nearest.isEmpty() ? what : what + "; did you mean " + nearest + "?", nearest);
@@ -162,6 +181,10 @@ final class Typer {
         if (order && (l.kind() == Kind.TRUTH || l.kind() == Kind.LIST)) {
             wrongType(whole, l.words() + " has no order; use = or !=");
         }
+        boolean parts = l.kind() == Kind.PARTS || r.kind() == Kind.PARTS || l.kind() == Kind.FILE || r.kind() == Kind.FILE;
+        if (parts && l.kind() != Kind.NOTHING && r.kind() != Kind.NOTHING) {
+            wrongType(whole, l.words() + " cannot be compared as a whole; compare its parts, or write answered(…)");
+        }
         option(left, r);
         option(right, l);
     }
@@ -171,12 +194,12 @@ final class Typer {
         Type element = type.kind() == Kind.LIST ? type.element() : type;
         if (literal instanceof ListOf list) {
             list.items().forEach(i -> option(i, element));
-        } else
-            if (literal instanceof Literal l && l.value() instanceof String code && !element.options().isEmpty()
-                    && !element.options().contains(code)) {
-                        String what = element.owner() + " has no option \"" + code + "\"";
-                        unknown(l.span(), what, code, element.options());
-                    }
+        } else if (literal instanceof Literal l && l.value() instanceof String code && !element.options().isEmpty()) {
+            options.add(new Wiring.OptionUse(element.owner(), code, l.span()));
+            if (!element.options().contains(code)) {
+                unknown(l.span(), element.owner() + " has no option \"" + code + "\"", code, element.options());
+            }
+        }
     }
 
     private Type inList(Expr of, Type type, Expr list, Type listType, Expr whole) {
@@ -266,6 +289,10 @@ final class Typer {
                 }
                 checked(c, types, Type.DATE, 1, 3, Kind.TEXT);
                 yield literalOf(c, Type.DATE, "write a date as date(\"2026-11-30\")");
+            }
+            case "time" -> {
+                checked(c, types, Type.TIME, 1, 1, Kind.TEXT);
+                yield literalOf(c, Type.TIME, "write a time as time(\"14:30\")");
             }
             case "today" -> checked(c, types, Type.DATE, 0, 0);
             case "duration" -> {

@@ -2,6 +2,7 @@ package orthogon.core.expression;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -13,12 +14,14 @@ import java.util.Set;
 import orthogon.core.expression.Expr.*;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.questionnaire.Section;
+import orthogon.core.questionnaire.Reword;
+import orthogon.core.questionnaire.Roster;
 
 /**
  * Every expression of a document, read and typed at its place. Places are written as in the proof report: {@code seen.askWhen},
@@ -54,9 +57,14 @@ public final class Wiring {
      * @param owner code of the item, page or claim it belongs to; for an outcome row the outcome
      * @param expr empty where the text has a fault
      * @param readable the tree also where only names or types are at fault
+     * @param uses codes of the items and link parameters it speaks of, in reading order; of {@code animals.urgency} both
+     * @param options where it names an option of a choice question
      */
     public record Wire(String place, Family family, String owner, String text, Optional<Expr> expr, Optional<Expr> readable, Type type,
-            List<ExpressionFault> faults) {}
+            List<ExpressionFault> faults, Set<String> uses, List<OptionUse> options) {}
+
+    /** An option named by its code in quotes, at a place in the text. */
+    public record OptionUse(String question, String option, Expr.Span at) {}
 
     private final Questionnaire document;
     private final Map<String, Wire> wires = new LinkedHashMap<>();
@@ -64,20 +72,23 @@ public final class Wiring {
     private final Map<String, Item> items = new HashMap<>();
     private final Set<String> typing = new HashSet<>();
     private final Set<String> askable = new LinkedHashSet<>();
+    /** The roster that an item stands in. */
+    private final Map<String, String> rosterOf = new HashMap<>();
 
     private Wiring(Questionnaire document) {
         this.document = document;
-        document.linkParameters().forEach(p -> types.put(p.code(),
-                p.allowed().isEmpty() ? Type.TEXT : Type.choice(p.code(), new LinkedHashSet<>(p.allowed()))));
+        document.linkParameters().forEach(p -> types.put(p.code(), arriving(p.code(), p.allowed())));
         document.items().forEach(item -> {
             items.putIfAbsent(item.code(), item);
             if (item instanceof Question q) {
                 types.putIfAbsent(q.code(), typeOf(q));
             }
-            if (!(item instanceof Derived)) {
-                askable.add(item.code());
+            if (item instanceof Roster roster) {
+                roster.withInner().skip(1).forEach(i -> rosterOf.putIfAbsent(i.code(), roster.code()));
             }
         });
+        items.values().stream().filter(i -> !(i instanceof Derived) && !rosterOf.containsKey(i.code()))
+                .filter(i -> !(i instanceof Question q && q.isHidden())).forEach(i -> askable.add(i.code()));
         document.items().filter(Derived.class::isInstance).forEach(d -> derivedType((Derived) d));
         for (Page page : document.pages()) {
             add(page.code() + ".openWhen", Family.OPEN_WHEN, page.code(), page.openWhen());
@@ -106,7 +117,8 @@ public final class Wiring {
         Wiring assuming = new Wiring(document);
         settled.forEach((place, holds) -> assuming.wires.computeIfPresent(place, (p, w) -> {
             Expr literal = new Literal(holds, Span.NONE);
-            return new Wire(p, w.family(), w.owner(), w.text(), Optional.of(literal), Optional.of(literal), Type.TRUTH, List.of());
+            return new Wire(p, w.family(), w.owner(), w.text(), Optional.of(literal), Optional.of(literal), Type.TRUTH, List.of(),
+                    Set.of(), List.of());
         }));
         return assuming;
     }
@@ -132,17 +144,32 @@ public final class Wiring {
 
     /** The type a name has in an expression. */
     public Optional<Type> type(String name) {
-        return Optional.ofNullable(types.get(name));
+        return items.get(name) instanceof Roster roster
+                ? Optional.of(Type.listOf(Type.parts(name, entryParts(roster))))
+                : Optional.ofNullable(types.get(name));
+    }
+
+    private Map<String, Type> entryParts(Roster roster) {
+        Map<String, Type> parts = new LinkedHashMap<>();
+        roster.withInner().skip(1).map(Item::code).filter(types::containsKey).forEach(code -> parts.putIfAbsent(code, types.get(code)));
+        return parts;
+    }
+
+    /** The roster that an item stands in; empty for all others. */
+    public Optional<String> rosterOf(String item) {
+        return Optional.ofNullable(rosterOf.get(item));
     }
 
     /** Reads a text as if it stood at that place, to check it before it is kept. */
-    public List<ExpressionFault> check(Family family, String owner, String text) {
-        return text.isBlank() ? List.of() : read("", family, owner, text).faults();
+    public Wire checked(Family family, String owner, String text) {
+        return text.isBlank()
+                ? new Wire("", family, owner, "", Optional.empty(), Optional.empty(), Type.NOTHING, List.of(), Set.of(), List.of())
+                : read("", family, owner, text);
     }
 
-    /** Names that an expression of that family may use, for completion. */
-    public List<String> names(Family family) {
-        return scope(family).names().stream().sorted().toList();
+    /** Names that an expression of that family at that item may use, for completion. */
+    public List<String> names(Family family, String owner) {
+        return scope(family, owner).names().stream().sorted().toList();
     }
 
     /** The expression with every derived value replaced by what it is computed from; empty where one of them has a fault or a cycle. */
@@ -175,17 +202,6 @@ public final class Wiring {
                 inside.remove(n.name());
                 yield unfolded;
             }
-            case Negate n -> new Negate(unfold(n.of(), bound, inside), n.span());
-            case Arithmetic a -> new Arithmetic(a.op(), unfold(a.left(), bound, inside), unfold(a.right(), bound, inside), a.span());
-            case Compare c -> new Compare(c.op(), unfold(c.left(), bound, inside), unfold(c.right(), bound, inside), c.span());
-            case InRange r -> new InRange(unfold(r.of(), bound, inside), unfold(r.low(), bound, inside), r.lowClosed(),
-                    unfold(r.high(), bound, inside), r.highClosed(), r.between(), r.span());
-            case InList l -> new InList(unfold(l.of(), bound, inside), unfold(l.list(), bound, inside), l.span());
-            case And a -> new And(unfold(a.parts(), bound, inside), a.span());
-            case Or o -> new Or(unfold(o.parts(), bound, inside), o.span());
-            case Not n -> new Not(unfold(n.of(), bound, inside), n.span());
-            case If i -> new If(unfold(i.when(), bound, inside), unfold(i.then(), bound, inside), unfold(i.otherwise(), bound, inside),
-                    i.span());
             case Quantified q -> {
                 Set<String> inner = new HashSet<>(bound);
                 List<Binding> bindings = new ArrayList<>();
@@ -196,20 +212,19 @@ public final class Wiring {
                 yield new Quantified(q.every(), bindings, unfold(q.satisfies(), inner, inside), q.span());
             }
             case Call c when c.function().equals("score") || c.function().equals("asked") -> c;
-            case Call c -> new Call(c.function(), unfold(c.args(), bound, inside), c.span());
-            case ListOf l -> new ListOf(unfold(l.items(), bound, inside), l.span());
+            default -> expr.over(expr.children().stream().map(p -> unfold(p, bound, inside)).toList());
         };
-    }
-
-    private List<Expr> unfold(List<Expr> parts, Set<String> bound, Set<String> inside) {
-        return parts.stream().map(p -> unfold(p, bound, inside)).toList();
     }
 
     private void addItem(Item item) {
         switch (item) {
             case Question q -> {
                 add(q.code() + ".askWhen", Family.ASK_WHEN, q.code(), q.askWhen());
-                for (Answer.Option option : q.answer().options()) {
+                if (q.answer() instanceof Answer.Grid grid) {
+                    grid.rows().forEach(
+                            r -> add(q.code() + "." + r.code() + ".askWhen", Family.ASK_WHEN, q.code(), r.askWhen()));
+                }
+                for (Answer.Option option : q.answer().hasOwnOptions() ? q.answer().options() : List.<Answer.Option>of()) {
                     add(q.code() + "." + option.code() + ".offerWhen", Family.OFFER_WHEN, q.code(), option.offerWhen());
                 }
                 add(q.code() + ".requireWhen", Family.REQUIRE_WHEN, q.code(), q.requireWhen());
@@ -218,14 +233,21 @@ public final class Wiring {
                 for (int i = 0; i < q.accept().size(); i++) {
                     add(q.code() + "/accept/" + i, Family.ACCEPT, q.code(), q.accept().get(i).when());
                 }
-                for (int i = 0; i < q.reword().size(); i++) {
-                    add(q.code() + "/reword/" + i, Family.REWORD, q.code(), q.reword().get(i).when());
-                }
+                reword(q.code(), q.reword());
             }
-            case Note n -> add(n.code() + ".askWhen", Family.ASK_WHEN, n.code(), n.askWhen());
-            case Section s -> add(s.code() + ".askWhen", Family.ASK_WHEN, s.code(), s.askWhen());
+            case Note n -> {
+                add(n.code() + ".askWhen", Family.ASK_WHEN, n.code(), n.askWhen());
+                reword(n.code(), n.reword());
+            }
+            case Group g -> add(g.code() + ".askWhen", Family.ASK_WHEN, g.code(), g.askWhen());
             // Read early, since others need its type, but listed in document order.
             case Derived d -> Optional.ofNullable(wires.remove(d.code() + ".derive")).ifPresent(w -> wires.put(w.place(), w));
+        }
+    }
+
+    private void reword(String code, List<Reword> reword) {
+        for (int i = 0; i < reword.size(); i++) {
+            add(code + "/reword/" + i, Family.REWORD, code, reword.get(i).when());
         }
     }
 
@@ -238,18 +260,43 @@ public final class Wiring {
     private Wire read(String place, Family family, String owner, String text) {
         return switch (ExpressionReader.read(text)) {
             case ExpressionReader.Reading.Unreadable u -> new Wire(place, family, owner, text, Optional.empty(), Optional.empty(),
-                    Type.NOTHING, List.of(u.fault()));
+                    Type.NOTHING, List.of(u.fault()), Set.of(), List.of());
             case ExpressionReader.Reading.Read r -> {
-                Typer.Typing typing = Typer.type(r.expr(), scope(family));
+                Typer.Typing typing = Typer.type(r.expr(), scope(family, owner));
+                Set<String> uses = new LinkedHashSet<>();
+                uses(r.expr(), Map.of(), uses);
                 List<ExpressionFault> faults = new ArrayList<>(typing.faults());
                 if (faults.isEmpty()) {
                     wholeFault(family, owner, r.expr(), typing.type()).ifPresent(faults::add);
                 }
                 yield new Wire(place, family, owner, text, faults.isEmpty() ? Optional.of(r.expr()) : Optional.empty(),
                         Optional.of(r.expr()),
-                        typing.type(), List.copyOf(faults));
+                        typing.type(), List.copyOf(faults), Collections.unmodifiableSet(uses), typing.options());
             }
         };
+    }
+
+    /** @param entries name that a quantifier binds, to the roster whose entries it stands for; empty where it stands for something else */
+    private void uses(Expr expr, Map<String, String> entries, Set<String> found) {
+        switch (expr) {
+            case Name n when !entries.containsKey(n.name()) -> found.add(n.name());
+            case Part p -> {
+                uses(p.of(), entries, found);
+                String roster = p.of() instanceof Name n ? entries.getOrDefault(n.name(), n.name()) : "";
+                if (items.get(roster) instanceof Roster && roster.equals(rosterOf.get(p.part()))) {
+                    found.add(p.part());
+                }
+            }
+            case Quantified q -> {
+                Map<String, String> inner = new HashMap<>(entries);
+                for (Binding b : q.bindings()) {
+                    uses(b.in(), inner, found);
+                    inner.put(b.name(), b.in() instanceof Name n && items.get(n.name()) instanceof Roster ? n.name() : "");
+                }
+                uses(q.satisfies(), inner, found);
+            }
+            default -> expr.children().forEach(c -> uses(c, entries, found));
+        }
     }
 
     private Optional<ExpressionFault> wholeFault(Family family, String owner, Expr expr, Type type) {
@@ -267,7 +314,7 @@ public final class Wiring {
                                 + type.words(), at.from(), at.to(), ""));
             }
             List<ExpressionFault> options = Typer
-                    .type(new Compare("=", new Name(owner, at), expr, at), scope(family)).faults();
+                    .type(new Compare("=", new Name(owner, at), expr, at), scope(family, owner)).faults();
             if (!options.isEmpty() && kind != Type.Kind.NOTHING) {
                 return Optional.of(options.getFirst());
             }
@@ -288,6 +335,8 @@ public final class Wiring {
         for (String name : r.expr().references()) {
             if (items.get(name) instanceof Derived inner) {
                 derivedType(inner);
+            } else if (items.get(name) instanceof Roster roster) {
+                roster.withInner().filter(Derived.class::isInstance).forEach(i -> derivedType((Derived) i));
             }
         }
         types.putIfAbsent(d.code(), Type.NOTHING);
@@ -296,14 +345,39 @@ public final class Wiring {
         wires.put(place, wire);
     }
 
+    private static Type arriving(String code, List<String> allowed) {
+        return allowed.isEmpty() ? Type.TEXT : Type.choice(code, new LinkedHashSet<>(allowed));
+    }
+
     private static Type typeOf(Question q) {
         return switch (q.answer()) {
             case Answer.Text t -> Type.TEXT;
+            case Answer.Contact c -> Type.TEXT;
+            case Answer.Lookup l -> Type.TEXT;
             case Answer.Numeric n -> Type.NUMBER;
+            case Answer.Scale s -> Type.NUMBER;
             case Answer.YesNo y -> Type.TRUTH;
+            case Answer.Agreement a -> Type.TRUTH;
             case Answer.DateAnswer d -> Type.DATE;
+            case Answer.TimeAnswer t -> Type.TIME;
             case Answer.OneChoice c -> Type.choice(q.code(), codes(c));
+            case Answer.IsoCode c -> Type.choice(q.code(), codes(c));
             case Answer.ManyChoices c -> Type.listOf(Type.choice(q.code(), codes(c)));
+            case Answer.Ranking r -> Type.listOf(Type.choice(q.code(), codes(r)));
+            case Answer.FileAnswer f -> Type.listOf(Type.FILE);
+            case Answer.Hidden h -> arriving(q.code(), h.allowed());
+            case Answer.Signature s -> Type.parts(q.code(), Map.of("name", Type.TEXT));
+            case Answer.Parts p -> {
+                Map<String, Type> parts = new LinkedHashMap<>();
+                p.parts().forEach(part -> parts.put(part, Type.TEXT));
+                yield Type.parts(q.code(), parts);
+            }
+            case Answer.Grid g -> {
+                Type row = Type.choice(q.code(), codes(g));
+                Map<String, Type> rows = new LinkedHashMap<>();
+                g.rows().forEach(r -> rows.put(r.code(), g.many() ? Type.listOf(row) : row));
+                yield Type.parts(q.code(), rows);
+            }
         };
     }
 
@@ -313,25 +387,36 @@ public final class Wiring {
         return codes;
     }
 
-    private Typer.Scope scope(Family family) {
+    /** @param owner the item, page or claim at which the expression stands; inside a roster, names mean this entry */
+    private Typer.Scope scope(Family family, String owner) {
         boolean claim = family == Family.CLAIM;
+        String here = claim || family == Family.OUTCOME_ROW ? "" : rosterOf.getOrDefault(owner, "");
         Set<String> outcomes = new LinkedHashSet<>();
         document.outcomes().forEach(o -> outcomes.add(o.code()));
         return new Typer.Scope() {
+            private boolean elsewhere(String name) {
+                return rosterOf.containsKey(name) && !rosterOf.get(name).equals(here);
+            }
+
             @Override
             public Optional<Type> type(String name) {
                 if (claim && name.equals("outcome")) {
                     return Optional.of(Type.choice("outcome", outcomes));
                 }
+                if (elsewhere(name)) {
+                    return Optional.empty();
+                }
                 if (items.get(name) instanceof Derived d && !types.containsKey(name)) {
                     return Optional.of(Type.NOTHING);
                 }
-                return Optional.ofNullable(types.get(name));
+                return Wiring.this.type(name);
             }
 
             @Override
             public Collection<String> names() {
-                Set<String> names = new LinkedHashSet<>(types.keySet());
+                Set<String> names = new LinkedHashSet<>();
+                types.keySet().stream().filter(n -> !elsewhere(n)).forEach(names::add);
+                items.values().stream().filter(Roster.class::isInstance).forEach(r -> names.add(r.code()));
                 if (claim) {
                     names.add("outcome");
                 }
@@ -340,11 +425,14 @@ public final class Wiring {
 
             @Override
             public Optional<String> otherwise(String name) {
-                if (name.equals("outcome")) {
+                if (name.equals("outcome") && !items.containsKey(name)) {
                     return Optional.of("outcome is known only at the end; own claims may use it");
                 }
-                return Optional.ofNullable(items.get(name)).map(i -> name + " is a " + (i instanceof Note ? "note" : "section")
-                        + " and has no answer");
+                if (elsewhere(name)) {
+                    return Optional.of(name + " is answered once for each entry; write " + rosterOf.get(name) + "." + name
+                            + " for all of them");
+                }
+                return Optional.ofNullable(items.get(name)).map(i -> name + " is a " + i.kind() + " and has no answer");
             }
 
             @Override
@@ -354,7 +442,7 @@ public final class Wiring {
 
             @Override
             public boolean hasScore(String name) {
-                return items.get(name) instanceof Question q
+                return !elsewhere(name) && items.get(name) instanceof Question q
                         && (q.answer() instanceof Answer.OneChoice || q.answer() instanceof Answer.ManyChoices);
             }
         };

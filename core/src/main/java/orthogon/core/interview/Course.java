@@ -8,11 +8,12 @@ import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Roster;
 
 /**
  * How far an interview has come: the pages visited in order, the last of them the current one unless the interview is complete.
  *
- * @param effective the effective value of every asked question that is not blank
+ * @param effective the effective value of every asked question that is not blank; of a roster, its entries
  * @param outcome empty while the interview runs, and where it ended without an outcome
  * @param endedBy {@code animal/finish/0} or {@code outcomeTable/1}; empty while it runs or where no row held
  * @param taken every skip and finish taken, as places
@@ -23,19 +24,30 @@ public record Course(List<PageView> pages, boolean complete, Optional<String> ou
     /** One visited page as it stands. */
     public record PageView(Page page, List<Shown> shown, List<Problem> problems) {
 
+        /** The item as shown outside of rosters, or in the first entry that shows it. */
         public Optional<Shown> shown(String code) {
             return shown.stream().filter(s -> s.item().code().equals(code)).findFirst();
+        }
+
+        /** What is shown at a slot. */
+        public Optional<Shown> at(String slot) {
+            return shown.stream().filter(s -> s.slot().equals(slot)).findFirst();
         }
     }
 
     /**
      * One item that is shown.
      *
-     * @param value what the respondent gave, which may be {@link Unreadable} or out of limits; null for blank
-     * @param offered the options on offer
+     * @param slot where its answer is kept, see {@link Slots}; for what takes no answer, likewise unique on the page
+     * @param roster code of the roster in whose entry it stands; empty outside
+     * @param entry number of that entry in its roster, from 1; 0 outside
+     * @param value what the respondent gave, which may be {@link Unreadable} or out of limits; null for blank; of a roster, its entries
+     * @param offered the options on offer, with the labels they have now
+     * @param rows codes of the rows of a grid that are asked
+     * @param other the text beside an "other" option; may be empty
      */
-    public record Shown(Item item, String wording, String help, boolean required, boolean locked, List<Answer.Option> offered,
-            Object value) {
+    public record Shown(Item item, String slot, String roster, int entry, String wording, String help, boolean required, boolean locked,
+            List<Answer.Option> offered, List<String> rows, Object value, String other) {
 
         public Optional<Question> question() {
             return item instanceof Question q ? Optional.of(q) : Optional.empty();
@@ -47,8 +59,10 @@ public record Course(List<PageView> pages, boolean complete, Optional<String> ou
         return complete || pages.isEmpty() ? Optional.empty() : Optional.of(pages.getLast());
     }
 
-    /** The codes of the questions asked, in order. */
+    /** The codes of the questions and rosters asked, in order; what is asked inside a roster is not among them. */
     public List<String> askedQuestions() {
-        return pages.stream().flatMap(p -> p.shown().stream()).filter(s -> s.item() instanceof Question).map(s -> s.item().code()).toList();
+        return pages.stream().flatMap(p -> p.shown().stream())
+                .filter(s -> s.roster().isEmpty() && (s.item() instanceof Question || s.item() instanceof Roster))
+                .map(s -> s.item().code()).toList();
     }
 }

@@ -11,8 +11,10 @@ import java.util.Map;
 import java.util.Set;
 import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Wiring;
+import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Roster;
 
 /**
  * One respondent's way through one document. Immutable: every step gives a new interview. What is asked is worked out anew from the
@@ -22,8 +24,8 @@ import orthogon.core.questionnaire.Question;
  * @param link values that arrived with the link
  * A locked answer follows its start value, so that it cannot go stale behind the respondent's back.
  *
- * @param raw everything given so far, asked at present or not; values as in {@code Evaluator}, or {@link Unreadable}
- * @param started questions that were asked before, so that their start value is not filled in again
+ * @param raw everything given so far by slot, see {@link Slots}, asked at present or not; values as in {@code Evaluator}, or {@link Unreadable}
+ * @param started slots that were asked before, so that their start value is not filled in again
  * @param passed codes of the pages left with accepted answers, in order
  */
 public record Interview(Wiring wiring, LocalDate today, Map<String, String> link, Map<String, Object> raw, Set<String> started,
@@ -39,7 +41,7 @@ public record Interview(Wiring wiring, LocalDate today, Map<String, String> link
     /** An interview before its first page. Link values that are not allowed are left out. */
     public static Interview start(Wiring wiring, LocalDate today, Map<String, String> link) {
         Map<String, String> known = new LinkedHashMap<>();
-        wiring.document().linkParameters().forEach(p -> {
+        wiring.document().arriving().forEach(p -> {
             String value = link.getOrDefault(p.code(), "").trim();
             if (!value.isEmpty() && (p.allowed().isEmpty() || p.allowed().contains(value))) {
                 known.put(p.code(), value);
@@ -57,7 +59,7 @@ public record Interview(Wiring wiring, LocalDate today, Map<String, String> link
         record Passed(Interview interview) implements Step {}
 
         /** Questions appeared on the same page that were not answered yet; nothing is wrong. */
-        record Appeared(Interview interview, List<String> questions) implements Step {}
+        record Appeared(Interview interview, List<String> slots) implements Step {}
 
         /** The page holds answers that are not accepted; everything given is kept. */
         record Held(Interview interview, List<Problem> problems) implements Step {}
@@ -66,26 +68,34 @@ public record Interview(Wiring wiring, LocalDate today, Map<String, String> link
     /**
      * Gives answers to the current page and tries to leave it.
      *
-     * @param given question code to value, null for blank; questions left out keep their answer; those of other pages, locked ones and
-     *            unknown ones are ignored
+     * @param given slot to value, null for blank; slots left out keep their answer; those of other pages, locked and unknown ones are
+     *            ignored
      * @throws IllegalStateException when the interview is complete
      */
     public Step leave(Map<String, Object> given) {
         Page page = course().current().orElseThrow(() -> new IllegalStateException("the interview is complete")).page();
         Interview answered = this;
+        for (Roster roster : page.allItems().filter(Roster.class::isInstance).map(Roster.class::cast).toList()) {
+            if (given.containsKey(roster.code())) {
+                answered = answered.with(roster.code(), given.get(roster.code()));
+            }
+        }
         // A lock or a condition may hang on an answer given in the same step, so settle the page in document order.
-        for (Question question : page.questions().toList()) {
+        for (Slots.Slot slot : Slots.under(page.items(), answered.raw)) {
+            if (!given.containsKey(slot.key()) || !(slot.item() instanceof Question question)) {
+                continue;
+            }
             Course.PageView now = answered.course().pages().getLast();
-            boolean open = now.shown(question.code()).map(s -> !s.locked()).orElse(true);
-            if (given.containsKey(question.code()) && open) {
-                answered = answered.with(question.code(), normal(given.get(question.code()), question));
+            if (now.at(slot.key()).map(s -> !s.locked()).orElse(true)) {
+                Object value = given.get(slot.key());
+                answered = answered.with(slot.key(), Slots.isOther(slot.key()) ? trimmed(value) : normal(value, question));
             }
         }
         Set<String> startedBefore = answered.started;
         Interview settled = answered.withStartValues();
         Course.PageView view = settled.course().pages().getLast();
-        List<String> appeared = view.shown().stream().filter(s -> s.question().isPresent()).map(s -> s.item().code())
-                .filter(code -> !startedBefore.contains(code) && !given.containsKey(code)).toList();
+        List<String> appeared = view.shown().stream().filter(s -> s.question().isPresent()).map(Course.Shown::slot)
+                .filter(slot -> !startedBefore.contains(slot) && !given.containsKey(slot)).toList();
         if (!appeared.isEmpty()) {
             return new Step.Appeared(settled, appeared);
         }
@@ -95,6 +105,10 @@ public record Interview(Wiring wiring, LocalDate today, Map<String, String> link
         List<String> further = new ArrayList<>(settled.passed);
         further.add(page.code());
         return new Step.Passed(new Interview(wiring, today, link, settled.raw, settled.started, further).withStartValues());
+    }
+
+    private static Object trimmed(Object value) {
+        return value instanceof String s && !s.isBlank() ? s.trim() : null;
     }
 
     /** Keeps what was given on the current page without trying to leave it; locked questions keep their answer. */
@@ -128,23 +142,31 @@ public record Interview(Wiring wiring, LocalDate today, Map<String, String> link
         return wiring.expr(place, true).map(e -> Evaluator.value(e, walk)).map(Boolean.class::cast).orElse(null);
     }
 
-    /** The answers that count: of every asked question, and of those that keep theirs when hidden. Blank ones are left out. */
+    /**
+     * The answers that count: of every asked question, of those that keep theirs when hidden, and what came with the link for hidden
+     * questions. Blank ones are left out. A roster is a list of its entries; the text of an "other" option stands at its slot.
+     */
     public Map<String, Object> submission() {
-        Map<String, Object> kept = new LinkedHashMap<>(course().effective());
+        Course course = course();
+        Map<String, Object> kept = new LinkedHashMap<>(course.effective());
+        wiring.document().questions().filter(Question::isHidden).filter(q -> link.containsKey(q.code()))
+                .forEach(q -> kept.put(q.code(), link.get(q.code())));
         wiring.document().questions().filter(Question::keepWhenHidden).filter(q -> raw.get(q.code()) != null)
                 .filter(q -> !(raw.get(q.code()) instanceof Unreadable)).forEach(q -> kept.putIfAbsent(q.code(), raw.get(q.code())));
+        course.pages().stream().flatMap(p -> p.shown().stream()).filter(s -> s.roster().isEmpty() && !s.other().isEmpty())
+                .forEach(s -> kept.put(Slots.other(s.slot()), s.other()));
         return kept;
     }
 
-    private Interview with(String question, Object value) {
+    private Interview with(String slot, Object value) {
         Map<String, Object> changed = new LinkedHashMap<>(raw);
         if (value == null) {
-            changed.remove(question);
+            changed.remove(slot);
         } else {
-            changed.put(question, value);
+            changed.put(slot, value);
         }
         Set<String> known = new LinkedHashSet<>(started);
-        known.add(question);
+        known.add(slot);
         return new Interview(wiring, today, link, changed, known, passed);
     }
 
@@ -155,30 +177,45 @@ public record Interview(Wiring wiring, LocalDate today, Map<String, String> link
             Interview now = filled;
             Walk walk = new Walk(now);
             Course course = walk.walk();
-            Question first = course.current().stream().flatMap(p -> p.shown().stream()).flatMap(s -> s.question().stream())
-                    .filter(q -> !now.started.contains(q.code())).findFirst().orElse(null);
+            Course.Shown first = course.current().stream().flatMap(p -> p.shown().stream()).filter(s -> s.question().isPresent())
+                    .filter(s -> !now.started.contains(s.slot())).findFirst().orElse(null);
             if (first == null) {
                 return now;
             }
-            Object value = now.raw.get(first.code()) != null ? now.raw.get(first.code()) : walk.startValue(first);
-            filled = now.with(first.code(), normal(value, first));
+            Object value = now.raw.get(first.slot()) != null ? now.raw.get(first.slot()) : walk.startValue(first);
+            filled = now.with(first.slot(), normal(value, first.question().orElseThrow()));
         }
     }
 
-    /** Text trimmed, an empty text or list blank, chosen options in the order of the question. */
+    /** Text trimmed, whatever is empty blank, an agreement that is not given blank, chosen options in the order of the question. */
     private static Object normal(Object value, Question question) {
         return switch (value) {
             case null -> null;
+            case Boolean b when !b && question.answer() instanceof Answer.Agreement -> null;
             case String s -> s.trim().isEmpty() ? null : s.trim();
             case Unreadable u -> u.typed().isBlank() ? null : u;
             case Collection<?> c when c.isEmpty() -> null;
-            case Collection<?> c -> {
-                List<String> order = question.answer().options().stream().map(o -> o.code()).toList();
-                List<Object> sorted = new ArrayList<>(c);
-                sorted.sort(java.util.Comparator.comparingInt(o -> order.indexOf(o) < 0 ? Integer.MAX_VALUE : order.indexOf(o)));
-                yield List.copyOf(sorted);
+            case Collection<?> c when question.answer() instanceof Answer.ManyChoices || question.answer() instanceof Answer.Grid ->
+                ordered(c, question.answer());
+            case Collection<?> c -> List.copyOf(c);
+            case Map<?, ?> parts -> {
+                Map<String, Object> kept = new LinkedHashMap<>();
+                parts.forEach((part, inner) -> {
+                    Object each = normal(inner, question);
+                    if (each != null) {
+                        kept.put((String) part, each);
+                    }
+                });
+                yield kept.isEmpty() ? null : Collections.unmodifiableMap(kept);
             }
             default -> value;
         };
+    }
+
+    private static List<Object> ordered(Collection<?> chosen, Answer answer) {
+        List<String> order = answer.options().stream().map(Answer.Option::code).toList();
+        List<Object> sorted = new ArrayList<>(chosen);
+        sorted.sort(java.util.Comparator.comparingInt(o -> order.indexOf(o) < 0 ? Integer.MAX_VALUE : order.indexOf(o)));
+        return List.copyOf(sorted);
     }
 }

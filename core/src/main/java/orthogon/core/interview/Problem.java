@@ -1,7 +1,11 @@
 package orthogon.core.interview;
 
-/** Why a page is not passed: one question, what is wrong, and what the respondent can do. */
-public record Problem(String question, Kind kind, String message) {
+/**
+ * Why a page is not passed: one answer, what is wrong, and what the respondent can do.
+ *
+ * @param slot where the answer is kept, see {@link Slots}
+ */
+public record Problem(String slot, Kind kind, String message) {
 
     /** What refuses the answer. */
     public enum Kind {

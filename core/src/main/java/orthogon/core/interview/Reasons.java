@@ -3,12 +3,14 @@ package orthogon.core.interview;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Situation;
 import orthogon.core.expression.Wiring;
+import orthogon.core.questionnaire.Attachment;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Page;
 
@@ -28,9 +30,9 @@ public record Reasons(List<Reason> items, List<Value> derived) {
         List<Reason> reasons = new ArrayList<>();
         reason(page.code() + ".openWhen", wiring, situation).ifPresent(r -> reasons.add(new Reason(page.code(), r.holds(), r.words())));
         List<Value> derived = new ArrayList<>();
-        wiring.document().items().filter(Derived.class::isInstance)
+        wiring.document().items().filter(i -> i instanceof Derived && wiring.rosterOf(i.code()).isEmpty())
                 .forEach(d -> derived.add(new Value(d.code(), said(situation.value(d.code())))));
-        page.allItems().filter(i -> !(i instanceof Derived)).forEach(item -> {
+        page.allItems().filter(i -> !(i instanceof Derived) && wiring.rosterOf(i.code()).isEmpty()).forEach(item -> {
             Optional<Decided> decided = reason(item.code() + ".askWhen", wiring, situation);
             boolean asked = course.asked().contains(item.code());
             String words = decided.map(Decided::words).orElse(asked ? "always" : "what is around it is not shown");
@@ -72,7 +74,9 @@ public record Reasons(List<Reason> items, List<Value> derived) {
             case null -> "blank";
             case Boolean b -> b ? "yes" : "no";
             case BigDecimal d -> d.toPlainString();
-            case List<?> l -> String.join(" + ", l.stream().map(String::valueOf).toList());
+            case List<?> l -> String.join(" + ", l.stream().map(Reasons::said).toList());
+            case Attachment file -> file.name();
+            case Map<?, ?> parts -> String.join(", ", parts.entrySet().stream().map(e -> e.getKey() + " " + said(e.getValue())).toList());
             default -> value.toString();
         };
     }

@@ -17,9 +17,13 @@ import orthogon.core.expression.Wiring;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Presentation;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Reword;
+import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
 
 /** Walks an interview from its first page as far as its passed pages carry it. */
@@ -31,7 +35,12 @@ final class Walk implements Situation {
     private final Map<String, Object> effective = new LinkedHashMap<>();
     private final Set<String> asked = new LinkedHashSet<>();
     private final Map<String, Question> questions = new HashMap<>();
+    private final Map<String, Item> items = new HashMap<>();
     private final Set<String> deriving = new LinkedHashSet<>();
+    /** The entries of every roster that is asked. */
+    private final Map<String, List<Entry>> entries = new HashMap<>();
+    /** The entry that names mean now; null outside of rosters. */
+    private Entry entry;
     /** Known once the interview is complete; only own claims ask for it. */
     private String outcome;
 
@@ -39,32 +48,61 @@ final class Walk implements Situation {
         this.interview = interview;
         this.wiring = interview.wiring();
         this.document = wiring.document();
-        document.questions().forEach(q -> questions.putIfAbsent(q.code(), q));
+        document.items().forEach(i -> {
+            items.putIfAbsent(i.code(), i);
+            if (i instanceof Question q) {
+                questions.putIfAbsent(q.code(), q);
+            }
+        });
     }
+
+    /** One entry of a roster while what it holds is shown or asked about. */
+    private record Entry(String roster, String number, int index, Map<String, Object> effective) {}
 
     @Override
     public Object value(String name) {
-        if (questions.containsKey(name)) {
-            return effective.get(name);
+        Question question = questions.get(name);
+        boolean inEntry = entry != null && wiring.rosterOf(name).filter(entry.roster()::equals).isPresent();
+        if (question != null && !question.isHidden()) {
+            return inEntry ? entry.effective().get(name) : effective.get(name);
         }
-        if (name.equals("outcome")) {
+        if (name.equals("outcome") && !items.containsKey(name)) {
             return outcome;
         }
         if (interview.link().containsKey(name)) {
             return interview.link().get(name);
         }
+        if (entries.containsKey(name)) {
+            List<Map<String, Object>> all = entries.get(name).stream().map(this::whole).toList();
+            return all.isEmpty() ? null : all;
+        }
+        return derived(name, inEntry ? entry : null);
+    }
+
+    /** The answers of an entry and the values derived from them, blank where nothing is. */
+    private Map<String, Object> whole(Entry of) {
+        Map<String, Object> whole = new HashMap<>(of.effective());
+        ((Roster) items.get(of.roster())).withInner().filter(Derived.class::isInstance)
+                .forEach(d -> whole.put(d.code(), derived(d.code(), of)));
+        return whole;
+    }
+
+    private Object derived(String name, Entry of) {
         Optional<Expr> derive = wiring.at(name + ".derive").flatMap(Wiring.Wire::expr);
         if (derive.isEmpty() || !deriving.add(name)) {
             return null;
         }
+        Entry before = entry;
+        entry = of;
         Object value = Evaluator.value(derive.get(), this);
+        entry = before;
         deriving.remove(name);
         return value;
     }
 
     @Override
     public BigDecimal score(String question) {
-        return questions.get(question).answer().score(effective.get(question));
+        return questions.get(question).answer().score(value(question));
     }
 
     @Override
@@ -81,8 +119,16 @@ final class Walk implements Situation {
         return wiring.expr(place, usual).map(e -> Evaluator.holds(e, this)).orElse(false);
     }
 
-    Object startValue(Question question) {
-        return wiring.at(question.code() + ".startWith").flatMap(Wiring.Wire::expr).map(e -> Evaluator.value(e, this)).orElse(null);
+    /** The value that a shown question starts with; blank where it has none. */
+    Object startValue(Course.Shown shown) {
+        entry = shown.roster().isEmpty() ? null : entries.get(shown.roster()).get(shown.entry() - 1);
+        Object value = startValue(shown.item().code());
+        entry = null;
+        return value;
+    }
+
+    private Object startValue(String code) {
+        return wiring.at(code + ".startWith").flatMap(Wiring.Wire::expr).map(e -> Evaluator.value(e, this)).orElse(null);
     }
 
     Course walk() {
@@ -161,104 +207,169 @@ final class Walk implements Situation {
         }
         List<Problem> problems = new ArrayList<>();
         for (Course.Shown item : shown) {
-            item.question().ifPresent(q -> check(q, item, problems));
+            entry = item.roster().isEmpty() ? null : entries.get(item.roster()).get(item.entry() - 1);
+            switch (item.item()) {
+                case Question q -> check(q, item, problems);
+                case Roster r when entries.get(r.code()).size() > r.most() -> problems.add(new Problem(r.code(), Problem.Kind.LIMIT,
+                        "At most " + r.most() + " entries can be given here; remove some."));
+                default -> {}
+            }
         }
+        entry = null;
         return Optional.of(new Course.PageView(page, List.copyOf(shown), List.copyOf(problems)));
     }
 
     private void show(List<Item> items, List<Course.Shown> shown) {
         for (Item item : items) {
-            if (item instanceof Derived || !holds(item.code() + ".askWhen", true)) {
+            boolean shows = !(item instanceof Derived) && !(item instanceof Question q && q.isHidden())
+                    && holds(item.code() + ".askWhen", true);
+            // A grid none of whose rows is asked is not asked.
+            if (!shows || item instanceof Question q && q.answer() instanceof Answer.Grid grid && rows(q, grid).isEmpty()) {
                 continue;
             }
             asked.add(item.code());
-            if (item instanceof Question question) {
-                shown.add(ask(question));
-            } else {
-                shown.add(new Course.Shown(item, item.wording(), "", false, false, List.of(), null));
-            }
-            if (item instanceof Section section) {
-                show(section.items(), shown);
+            switch (item) {
+                case Question question -> shown.add(ask(question));
+                case Roster roster -> {
+                    List<String> numbers = Slots.entries(roster, interview.raw());
+                    shown.add(plain(roster, numbers));
+                    enter(roster, numbers, shown);
+                }
+                case Section section -> {
+                    shown.add(plain(section, null));
+                    show(section.items(), shown);
+                }
+                default -> shown.add(plain(item, null));
             }
         }
+    }
+
+    private void enter(Roster roster, List<String> numbers, List<Course.Shown> shown) {
+        List<Entry> all = new ArrayList<>();
+        entries.put(roster.code(), all);
+        List<Map<String, Object>> answers = new ArrayList<>();
+        if (!numbers.isEmpty()) {
+            effective.put(roster.code(), answers);
+        }
+        for (String number : numbers) {
+            entry = new Entry(roster.code(), number, all.size() + 1, new LinkedHashMap<>());
+            all.add(entry);
+            answers.add(entry.effective());
+            show(roster.items(), shown);
+        }
+        entry = null;
+    }
+
+    private Course.Shown plain(Item item, Object value) {
+        Reword words = reworded(item.code(), item.wording(), "", item instanceof Note n ? n.reword() : List.of());
+        return new Course.Shown(item, slot(item), entry == null ? "" : entry.roster(), entry == null ? 0 : entry.index(), words.wording(),
+                words.help(), false, false, List.of(), List.of(), value, "");
+    }
+
+    private String slot(Item item) {
+        return entry == null ? item.code() : Slots.of(entry.roster(), entry.number(), item.code());
+    }
+
+    /** The texts as they stand: those of the first rewording that holds, where it has any. */
+    private Reword reworded(String code, String wording, String help, List<Reword> rewords) {
+        for (int i = 0; i < rewords.size(); i++) {
+            if (holds(code + "/reword/" + i, true)) {
+                Reword reword = rewords.get(i);
+                return new Reword("", reword.wording().isEmpty() ? wording : reword.wording(),
+                        reword.help().isEmpty() ? help : reword.help(), reword.labels());
+            }
+        }
+        return new Reword("", wording, help);
+    }
+
+    private List<String> rows(Question question, Answer.Grid grid) {
+        return grid.rows().stream().map(Answer.Grid.Row::code).filter(r -> holds(question.code() + "." + r + ".askWhen", true)).toList();
     }
 
     private Course.Shown ask(Question question) {
+        String code = question.code();
+        String slot = slot(question);
+        Reword words = reworded(code, question.wording(), question.help(), question.reword());
         List<Answer.Option> offered = question.answer().options().stream()
-                .filter(o -> holds(question.code() + "." + o.code() + ".offerWhen", true)).toList();
-        boolean required = holds(question.code() + ".requireWhen", false);
-        boolean locked = holds(question.code() + ".lockWhen", false);
-        String wording = question.wording();
-        String help = question.help();
-        for (int i = 0; i < question.reword().size(); i++) {
-            if (holds(question.code() + "/reword/" + i, true)) {
-                Question.Reword reword = question.reword().get(i);
-                wording = reword.wording().isEmpty() ? wording : reword.wording();
-                help = reword.help().isEmpty() ? help : reword.help();
-                break;
-            }
+                .filter(o -> !question.answer().hasOwnOptions() || holds(code + "." + o.code() + ".offerWhen", true))
+                .map(o -> words.labels().getOrDefault(o.code(), "").isEmpty()
+                        ? o
+                        : new Answer.Option(o.code(), words.labels().get(o.code()), o.score(), o.exclusive(), o.offerWhen(), o.other(),
+                                o.picture()))
+                .toList();
+        List<String> rows = question.answer() instanceof Answer.Grid grid ? rows(question, grid) : List.of();
+        boolean required = holds(code + ".requireWhen", false);
+        boolean locked = holds(code + ".lockWhen", false);
+        boolean follows = locked && wiring.at(code + ".startWith").isPresent();
+        Object raw = follows ? startValue(code) : interview.raw().get(slot);
+        Object counts = Fits.counting(question.answer(), raw, offered, rows);
+        if (counts != null && !(follows && Limits.refusal(question.answer(), counts, interview.today()).isPresent())) {
+            (entry == null ? effective : entry.effective()).put(code, counts);
         }
-        boolean follows = locked && wiring.at(question.code() + ".startWith").isPresent();
-        Object raw = follows ? startValue(question) : interview.raw().get(question.code());
-        boolean counts = raw != null && !(raw instanceof Unreadable) && isOffered(raw, question, offered);
-        if (counts && !(follows && Limits.refusal(question.answer(), raw, interview.today()).isPresent())) {
-            effective.put(question.code(), raw);
-        }
-        return new Course.Shown(question, wording, help, required, locked, offered, raw);
-    }
-
-    /** Values of the wrong kind and unknown options count as not offered, so that nothing downstream meets them. */
-    private static boolean isOffered(Object raw, Question question, List<Answer.Option> offered) {
-        return switch (question.answer()) {
-            case Answer.OneChoice c -> raw instanceof String code && offered.stream().anyMatch(o -> o.code().equals(code));
-            case Answer.ManyChoices c -> raw instanceof List<?> codes
-                    && codes.stream().allMatch(code -> offered.stream().anyMatch(o -> o.code().equals(code)));
-            case Answer.Text t -> raw instanceof String;
-            case Answer.Numeric n -> raw instanceof BigDecimal;
-            case Answer.YesNo y -> raw instanceof Boolean;
-            case Answer.DateAnswer d -> raw instanceof LocalDate;
-        };
+        String other = interview.raw().get(Slots.other(slot)) instanceof String s
+                && (counts instanceof List<?> l ? l : java.util.Collections.singletonList(counts)).stream()
+                        .anyMatch(c -> question.answer().options().stream().anyMatch(o -> o.other() && o.code().equals(c))) ? s : "";
+        return new Course.Shown(question, slot, entry == null ? "" : entry.roster(), entry == null ? 0 : entry.index(), words.wording(),
+                words.help(), required, locked, offered, rows, raw, other);
     }
 
     private void check(Question question, Course.Shown shown, List<Problem> problems) {
-        Object value = effective.get(question.code());
+        Object value = value(question.code());
+        String slot = shown.slot();
+        Presentation texts = document.presentation();
         if (value == null) {
-            Optional<String> locked = shown.locked() && shown.value() != null && !(shown.value() instanceof Unreadable)
-                    && isOffered(shown.value(), question, shown.offered())
-                            ? Limits.refusal(question.answer(), shown.value(), interview.today())
-                            : Optional.empty();
+            Object counts = shown.value() instanceof Unreadable
+                    ? null
+                    : Fits.counting(question.answer(), shown.value(), shown.offered(), shown.rows());
+            Optional<String> locked = shown.locked() && counts != null
+                    ? Limits.refusal(question.answer(), counts, interview.today())
+                    : Optional.empty();
             if (locked.isPresent()) {
                 // Nobody can change it, so the page cannot be left: better a dead end that is seen than a wrong answer sent.
-                problems.add(new Problem(question.code(), Problem.Kind.LIMIT, locked.get()));
+                problems.add(new Problem(slot, Problem.Kind.LIMIT, locked.get()));
             } else if (shown.value() instanceof Unreadable u) {
-                problems.add(new Problem(question.code(), Problem.Kind.UNREADABLE, unreadable(question, u)));
+                problems.add(new Problem(slot, Problem.Kind.UNREADABLE, unreadable(question.answer(), u)));
             } else if (shown.required()) {
-                problems.add(new Problem(question.code(), Problem.Kind.REQUIRED, "Please answer this question."));
+                problems.add(new Problem(slot, Problem.Kind.REQUIRED,
+                        texts.message(question.answer() instanceof Answer.Agreement ? "agreement" : "required")));
             }
+            return;
+        }
+        if (shown.required() && value instanceof Map<?, ?> answered && !answered.keySet().containsAll(shown.rows())) {
+            problems.add(new Problem(slot, Problem.Kind.REQUIRED, "Please answer every row."));
             return;
         }
         Optional<String> limit = Limits.refusal(question.answer(), value, interview.today());
         if (limit.isPresent()) {
-            problems.add(new Problem(question.code(), Problem.Kind.LIMIT, limit.get()));
+            boolean incomplete = question.answer() instanceof Answer.Parts;
+            problems.add(new Problem(slot, Problem.Kind.LIMIT,
+                    incomplete ? texts.messages().getOrDefault("incomplete", limit.get()) : limit.get()));
             return;
         }
         for (int i = 0; i < question.accept().size(); i++) {
             Optional<Expr> accept = wiring.expr(question.code() + "/accept/" + i, true);
             if (accept.isPresent() && Boolean.FALSE.equals(Evaluator.value(accept.get(), this))) {
                 String message = question.accept().get(i).message();
-                problems.add(
-                        new Problem(question.code(), Problem.Kind.ACCEPT, message.isEmpty() ? "This answer is not accepted." : message));
+                problems.add(new Problem(slot, Problem.Kind.ACCEPT, message.isEmpty() ? texts.message("not_accepted") : message));
             }
         }
     }
 
-    private static String unreadable(Question question, Unreadable u) {
-        return switch (question.answer()) {
-            case Answer.Numeric n -> "Write a number, in digits. \"" + u.typed() + "\" is none.";
-            case Answer.DateAnswer d -> "Give a date, as day, month and year.";
-            case Answer.OneChoice c -> "Choose one of the options shown.";
-            case Answer.ManyChoices c -> "Choose from the options shown.";
-            default -> "This answer cannot be read.";
+    private String unreadable(Answer answer, Unreadable typed) {
+        Presentation texts = document.presentation();
+        return switch (answer) {
+            case Answer.Numeric n when !texts.messages().containsKey("number") -> "Write a number, in digits. \"" + typed.typed()
+                    + "\" is none.";
+            case Answer.Numeric n -> texts.message("number");
+            case Answer.DateAnswer d -> texts.message("date");
+            case Answer.TimeAnswer t -> texts.message("time");
+            case Answer.Contact c -> texts.message(switch (c.kind()) {
+                case EMAIL -> "email";
+                case PHONE -> "phone";
+                case WEB -> "web_address";
+            });
+            case Answer.Text t -> "This answer cannot be read.";
+            default -> texts.message("choice");
         };
     }
 }

@@ -20,6 +20,7 @@ import orthogon.core.proof.fault.Faults;
 import orthogon.core.proof.flow.Figures;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.space.Space;
+import orthogon.core.proof.spelled.Spelled;
 import orthogon.core.questionnaire.Questionnaire;
 
 /** The verdicts on every claim of one document, and its figures. Safe to read from several threads. */
@@ -32,12 +33,14 @@ public final class Proof {
     private final LocalDate asOf;
     private final List<Claim> claims;
     private final Figures figures;
+    private final Sentences sentences;
 
     private Proof(Wiring wiring, LocalDate asOf, List<Claim> claims, Figures figures) {
         this.wiring = wiring;
         this.asOf = asOf;
         this.claims = claims;
         this.figures = figures;
+        this.sentences = new Sentences(Spelled.of(wiring));
     }
 
     /** @param asOf what {@code today()} is */
@@ -49,7 +52,8 @@ public final class Proof {
             return unfinished(wiring, asOf, faults, "code-unique " + twice.get().place());
         }
         try {
-            Space space = new Space(wiring, faults, asOf, new Diagrams(NODES));
+            Spelled spelled = Spelled.of(wiring);
+            Space space = new Space(spelled, spelled.faults(faults), asOf, new Diagrams(NODES));
             Flow flow = new Flow(space, Set.of(), Flow.askedInClaims(space), new BitSet());
             List<Claim> claims = AllClaims.of(flow, faults);
             return new Proof(wiring, asOf, claims, Figures.of(flow));
@@ -92,7 +96,7 @@ public final class Proof {
 
     /** The condition at a place as a sentence. */
     public String sentence(String place) {
-        return new Sentences(wiring).at(place);
+        return sentences.at(place);
     }
 
     public long count(Verdict verdict) {

@@ -6,7 +6,7 @@ import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 
 /** Anything on a page. */
-public sealed interface Item permits Question, Note, Section, Derived {
+public sealed interface Item permits Question, Note, Group, Derived {
 
     String code();
 
@@ -18,10 +18,10 @@ public sealed interface Item permits Question, Note, Section, Derived {
 
     Item withCode(String code);
 
-    /** This item and, for a section, all that it holds. */
+    /** This item and, for a section or roster, all that it holds. */
     default Stream<Item> withInner() {
-        return this instanceof Section section
-                ? Stream.concat(Stream.of(section), section.items().stream().flatMap(Item::withInner))
+        return this instanceof Group group
+                ? Stream.concat(Stream.of(group), group.items().stream().flatMap(Item::withInner))
                 : Stream.of(this);
     }
 
@@ -30,8 +30,19 @@ public sealed interface Item permits Question, Note, Section, Derived {
         return switch (this) {
             case Question q -> Optional.of(q.askWhen());
             case Note n -> Optional.of(n.askWhen());
-            case Section s -> Optional.of(s.askWhen());
+            case Group g -> Optional.of(g.askWhen());
             case Derived d -> Optional.empty();
+        };
+    }
+
+    /** The word of the vocabulary for what it is. */
+    default String kind() {
+        return switch (this) {
+            case Question q -> "question";
+            case Note n -> "note";
+            case Section s -> "section";
+            case Roster r -> "roster";
+            case Derived d -> "derived";
         };
     }
 
@@ -41,7 +52,7 @@ public sealed interface Item permits Question, Note, Section, Derived {
             if (item.code().equals(code)) {
                 return change.apply(item);
             }
-            return item instanceof Section s ? s.withItems(replaced(s.items(), code, change)) : item;
+            return item instanceof Group g ? g.withItems(replaced(g.items(), code, change)) : item;
         }).toList();
     }
 }

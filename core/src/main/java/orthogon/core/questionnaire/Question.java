@@ -24,9 +24,6 @@ public record Question(String code, String wording, String help, Answer answer, 
     /** A condition on the answer and the message for the respondent whose answer it refuses. */
     public record Accept(String when, String message) {}
 
-    /** An alternative wording and help, used while the condition holds; an empty text leaves the usual one. */
-    public record Reword(String when, String wording, String help) {}
-
     public static Question of(String code, String wording, Answer answer) {
         return new Question(code, wording, "", answer, "", "", "", "", List.of(), List.of(), false);
     }
@@ -34,7 +31,8 @@ public record Question(String code, String wording, String help, Answer answer, 
     @Override
     public long ruleCount() {
         return Stream.of(askWhen, requireWhen, lockWhen).filter(c -> !c.isEmpty()).count() + accept.size() + reword.size()
-                + answer.options().stream().filter(o -> !o.offerWhen().isEmpty()).count();
+                + (answer.hasOwnOptions() ? answer.options().stream().filter(o -> !o.offerWhen().isEmpty()).count() : 0)
+                + (answer instanceof Answer.Grid g ? g.rows().stream().filter(r -> !r.askWhen().isEmpty()).count() : 0);
     }
 
     @Override
@@ -57,6 +55,11 @@ public record Question(String code, String wording, String help, Answer answer, 
 
     public Question withRequireWhen(String changed) {
         return new Question(code, wording, help, answer, askWhen, changed, lockWhen, startWith, accept, reword, keepWhenHidden);
+    }
+
+    /** Whether it takes its answer from the link and is never shown. */
+    public boolean isHidden() {
+        return answer instanceof Answer.Hidden;
     }
 
     public Question withLockWhen(String changed) {

@@ -16,7 +16,7 @@ import java.util.stream.Stream;
  */
 public record Questionnaire(String code, String title, String sourceLanguage, List<String> languages, List<LinkParameter> linkParameters,
         List<Page> pages, List<Outcome> outcomes, List<OutcomeRow> outcomeTable, List<OwnClaim> claims,
-        Map<String, Map<String, Translation>> translations) {
+        Map<String, Map<String, Translation>> translations, Presentation presentation) {
 
     public Questionnaire {
         languages = List.copyOf(languages);
@@ -27,6 +27,14 @@ public record Questionnaire(String code, String title, String sourceLanguage, Li
         claims = List.copyOf(claims);
     }
 
+    /** A questionnaire in the usual presentation. */
+    public Questionnaire(String code, String title, String sourceLanguage, List<String> languages, List<LinkParameter> linkParameters,
+            List<Page> pages, List<Outcome> outcomes, List<OutcomeRow> outcomeTable, List<OwnClaim> claims,
+            Map<String, Map<String, Translation>> translations) {
+        this(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims, translations,
+                Presentation.PLAIN);
+    }
+
     /** A value that arrives with the respondent's link. An empty {@code allowed} list means any text. */
     public record LinkParameter(String code, List<String> allowed) {
         public LinkParameter {
@@ -34,8 +42,17 @@ public record Questionnaire(String code, String title, String sourceLanguage, Li
         }
     }
 
-    /** How a completed questionnaire ends, with the text that the respondent reads then (may be empty). */
-    public record Outcome(String code, String label, String closing) {}
+    /**
+     * How a completed questionnaire ends.
+     *
+     * @param closing the text that the respondent reads then; may be empty
+     * @param redirect address that the respondent is led on to; empty for none
+     */
+    public record Outcome(String code, String label, String closing, String redirect) {
+        public Outcome(String code, String label, String closing) {
+            this(code, label, closing, "");
+        }
+    }
 
     /** One row of the outcome table, tried in order; an empty {@code when} always holds. */
     public record OutcomeRow(String when, String outcome) {}
@@ -60,6 +77,14 @@ public record Questionnaire(String code, String title, String sourceLanguage, Li
         return new Questionnaire(code, title, "en", List.of("en"), List.of(), List.of(Page.empty("page_1", "Page 1")),
                 List.of(new Outcome("sent", "Sent", "Thank you. Your answers have been sent.")), List.of(new OutcomeRow("", "sent")),
                 List.of(), Map.of());
+    }
+
+    /** Every value that arrives with the link: the link parameters, and the hidden questions, which keep theirs with the answers. */
+    public List<LinkParameter> arriving() {
+        return Stream.concat(linkParameters.stream(),
+                questions().filter(Question::isHidden)
+                        .map(q -> new LinkParameter(q.code(), ((Answer.Hidden) q.answer()).allowed())))
+                .toList();
     }
 
     /** Every item in document order, sections before what they hold. */
@@ -89,6 +114,19 @@ public record Questionnaire(String code, String title, String sourceLanguage, Li
         return pages.stream().filter(p -> p.allItems().anyMatch(i -> i.code().equals(itemCode))).findFirst();
     }
 
+    /** The roster that holds the item with this code, at any depth. */
+    public Optional<Roster> rosterOf(String itemCode) {
+        return items().filter(Roster.class::isInstance).map(Roster.class::cast)
+                .filter(r -> !r.code().equals(itemCode) && r.withInner().anyMatch(i -> i.code().equals(itemCode))).findFirst();
+    }
+
+    /** The section or roster that directly holds the item, or else its page; empty where there is no such item. */
+    public Optional<String> containerOf(String itemCode) {
+        return items().filter(Group.class::isInstance).map(Group.class::cast)
+                .filter(g -> g.items().stream().anyMatch(i -> i.code().equals(itemCode))).map(Group::code).findFirst()
+                .or(() -> pageOf(itemCode).map(Page::code));
+    }
+
     public Optional<Outcome> outcome(String code) {
         return outcomes.stream().filter(o -> o.code().equals(code)).findFirst();
     }
@@ -105,27 +143,42 @@ public record Questionnaire(String code, String title, String sourceLanguage, Li
 
     public Questionnaire withPages(List<Page> changed) {
         return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, changed, outcomes, outcomeTable, claims,
-                translations);
+                translations, presentation);
     }
 
     public Questionnaire withTitle(String changed) {
         return new Questionnaire(code, changed, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims,
-                translations);
+                translations, presentation);
     }
 
     public Questionnaire withCode(String changed) {
         return new Questionnaire(changed, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims,
-                translations);
+                translations, presentation);
     }
 
     public Questionnaire withEnding(List<Outcome> changedOutcomes, List<OutcomeRow> changedTable) {
         return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, changedOutcomes, changedTable, claims,
-                translations);
+                translations, presentation);
     }
 
     public Questionnaire withClaims(List<OwnClaim> changed) {
         return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, changed,
-                translations);
+                translations, presentation);
+    }
+
+    public Questionnaire withLinkParameters(List<LinkParameter> changed) {
+        return new Questionnaire(code, title, sourceLanguage, languages, changed, pages, outcomes, outcomeTable, claims, translations,
+                presentation);
+    }
+
+    public Questionnaire withTranslations(Map<String, Map<String, Translation>> changed) {
+        return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims, changed,
+                presentation);
+    }
+
+    public Questionnaire withPresentation(Presentation changed) {
+        return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims,
+                translations, changed);
     }
 
     /** This document with the page of that code replaced. */

@@ -27,7 +27,7 @@ class WiringTest {
     private final Wiring wiring = Wiring.of(document);
 
     private ExpressionFault only(String text) {
-        List<ExpressionFault> faults = wiring.check(Family.ASK_WHEN, "group", text);
+        List<ExpressionFault> faults = wiring.checked(Family.ASK_WHEN, "group", text).faults();
         assertEquals(1, faults.size(), text + " " + faults);
         return faults.getFirst();
     }
@@ -72,7 +72,7 @@ class WiringTest {
     void whatIsRightHasNoFault() {
         for (String text : List.of("group = \"bat\" and urgency >= 2", "not(answered(found))", "found < today() - duration(\"P30D\")",
                 "some s in seen satisfies s = \"blood\"", "count in [1..3]", "if group = \"bird\" then true else count > 2", "")) {
-            assertEquals(List.of(), wiring.check(Family.REQUIRE_WHEN, "found", text), text);
+            assertEquals(List.of(), wiring.checked(Family.REQUIRE_WHEN, "found", text).faults(), text);
         }
     }
 
@@ -99,7 +99,7 @@ class WiringTest {
             for (int n = random.nextInt(40); n >= 0; n--) {
                 text.append(signs.charAt(random.nextInt(signs.length())));
             }
-            List<ExpressionFault> found = wiring.check(Family.ASK_WHEN, "count", text.toString());
+            List<ExpressionFault> found = wiring.checked(Family.ASK_WHEN, "count", text.toString()).faults();
             faults += found.isEmpty() ? 0 : 1;
             for (ExpressionFault fault : found) {
                 assertTrue(fault.from() >= 0 && fault.to() <= text.length() && fault.from() <= fault.to(), text + " " + fault);

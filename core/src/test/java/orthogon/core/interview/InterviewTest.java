@@ -58,7 +58,7 @@ class InterviewTest {
     @Test
     void aQuestionThatAppearsOnLeavingIsAskedBeforeItIsCalledWrong() {
         Interview.Step.Appeared appeared = assertInstanceOf(Interview.Step.Appeared.class, begun.leave(given("indoors", true)));
-        assertEquals(List.of("room"), appeared.questions());
+        assertEquals(List.of("room"), appeared.slots());
         assertInstanceOf(Interview.Step.Held.class, appeared.interview().leave(given()));
     }
 

@@ -3,6 +3,7 @@ package orthogon.core.proof;
 import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashSet;
@@ -23,6 +24,7 @@ import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
 
 /** Tries every answer of a small document, one after the other, and notes what happens. Knows no diagrams and no interview. */
@@ -183,14 +185,14 @@ final class Enumeration implements Situation {
                 .filter(o -> holds(q.code() + "." + o + ".offerWhen", true))
                 .toList();
         List<Object> all = candidates(q).stream().filter(v -> v == null || v instanceof List<?> l && offered.containsAll(l)
-                || !(v instanceof List<?>) && (q.answer().options().isEmpty() || offered.contains(v))).toList();
+                || !(v instanceof List<?>) && (!isChoice(q) || offered.contains(v))).toList();
         if (!holds(q.code() + ".lockWhen", false)) {
             return all;
         }
         Object start = q.startWith().isEmpty()
                 ? null
                 : Evaluator.value(wiring.at(q.code() + ".startWith").get().expr().orElseThrow(), this);
-        boolean unoffered = !q.answer().options().isEmpty() && start != null
+        boolean unoffered = isChoice(q) && start != null
                 && !offered.containsAll(start instanceof List<?> l ? l : List.of(start));
         List<Object> only = new ArrayList<>();
         boolean outside = start != null && !unoffered && !fits(q.answer(), start);
@@ -207,6 +209,10 @@ final class Enumeration implements Situation {
         all.add(null);
         switch (q.answer()) {
             case Answer.YesNo y -> all.addAll(List.of(true, false));
+            case Answer.Agreement a -> all.add(true);
+            case Answer.Scale scale -> List.of(0, 1, 2, 3, 4).forEach(i -> all.add(BigDecimal.valueOf(i)));
+            case Answer.TimeAnswer t -> List.of("07:59", "08:00", "08:01", "08:02", "08:03").forEach(m -> all.add(LocalTime.parse(m)));
+            case Answer.Ranking r -> all.addAll(rankings(q, r));
             case Answer.OneChoice c -> c.options().forEach(o -> all.add(o.code()));
             case Answer.ManyChoices c -> {
                 for (int set = 1; set < 1 << c.options().size(); set++) {
@@ -226,8 +232,28 @@ final class Enumeration implements Situation {
                     all.add(RandomDocument.TODAY.plusDays(days));
                 }
             }
+            default -> throw new IllegalStateException(q.answer().type());
         }
         return all.stream().filter(v -> v == null || fits(q.answer(), v)).toList();
+    }
+
+    /** Of all ways to rank two of the options, one for each way in which the comparisons about the question can turn out. */
+    private Collection<Object> rankings(Question q, Answer.Ranking r) {
+        Map<List<Object>, Object> different = new LinkedHashMap<>();
+        for (Answer.Option first : r.options()) {
+            for (Answer.Option second : r.options()) {
+                if (first != second) {
+                    values.put(q.code(), List.of(first.code(), second.code()));
+                    different.putIfAbsent(vector(q), values.get(q.code()));
+                }
+            }
+        }
+        values.remove(q.code());
+        return different.values();
+    }
+
+    private static boolean isChoice(Question q) {
+        return q.answer() instanceof Answer.OneChoice || q.answer() instanceof Answer.ManyChoices;
     }
 
     /** Of all short texts over three letters, one for each way in which the comparisons about the question can turn out. */
@@ -256,6 +282,8 @@ final class Enumeration implements Situation {
                     && (t.most() == null || value.toString().length() <= t.most());
             case Answer.DateAnswer d -> !((LocalDate) value).isBefore(d.earliest().on(today()))
                     && !((LocalDate) value).isAfter(d.latest().on(today()));
+            case Answer.Scale scale -> ((BigDecimal) value).intValue() >= 1 && ((BigDecimal) value).intValue() <= scale.last();
+            case Answer.TimeAnswer t -> !((LocalTime) value).isBefore(t.earliest()) && !((LocalTime) value).isAfter(t.latest());
             case Answer.ManyChoices c -> {
                 List<?> chosen = (List<?>) value;
                 boolean exclusive = c.options().stream().anyMatch(o -> o.exclusive() && chosen.contains(o.code()));
@@ -291,7 +319,7 @@ final class Enumeration implements Situation {
                 }
                 case Note n -> reached.add("reach-note " + code);
                 case Section s -> reached.add("reach-section " + code);
-                case Derived d -> throw new IllegalStateException();
+                default -> throw new IllegalStateException();
             }
         }
         if (!accepted) {
@@ -386,7 +414,7 @@ final class Enumeration implements Situation {
 
     private Object classOf(Question q) {
         Object value = values.get(q.code());
-        boolean each = value == null || q.answer() instanceof Answer.YesNo || !q.answer().options().isEmpty();
+        boolean each = value == null || q.answer() instanceof Answer.YesNo || q.answer() instanceof Answer.Agreement || isChoice(q);
         if (each) {
             return String.valueOf(value);
         }
@@ -407,11 +435,13 @@ final class Enumeration implements Situation {
                 switch (item) {
                     case Question q -> {
                         reach("reach-question " + q.code());
-                        q.answer().options().forEach(o -> reach("reach-option " + q.code() + "." + o.code()));
+                        (isChoice(q) ? q.answer().options() : List.<Answer.Option>of())
+                                .forEach(o -> reach("reach-option " + q.code() + "." + o.code()));
                     }
                     case Note n -> reach("reach-note " + n.code());
                     case Section s -> reach("reach-section " + s.code());
                     case Derived d -> {}
+                    case Roster r -> throw new IllegalStateException("a roster");
                 }
             });
             for (int i = 0; i < page.finish().size(); i++) {

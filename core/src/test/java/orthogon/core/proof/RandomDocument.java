@@ -2,6 +2,7 @@ package orthogon.core.proof;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -14,6 +15,7 @@ import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Reword;
 import orthogon.core.questionnaire.Section;
 
 /** Small documents with every construct, drawn from a seed; small enough that all answers can be tried. */
@@ -122,7 +124,9 @@ public final class RandomDocument {
         String lock = locks ? chance(50) ? "true" : condition() : "";
         String start = chance(locks ? 75 : 8) ? startFor(answer) : "";
         Question plain = new Question(code, "Question " + code, "", answer, ask, require, lock, start, List.of(), List.of(), false);
-        List<Question.Reword> reword = chance(8) ? List.of(new Question.Reword(condition(), "Other", "")) : List.of();
+        List<Reword> reword = chance(8)
+                ? List.of(new Reword(condition(), "Other", ""))
+                : List.of();
         earlier.add(plain);
         shown.add(code);
         List<Question.Accept> accept = chance(25)
@@ -141,11 +145,20 @@ public final class RandomDocument {
             case Answer.Numeric n -> pick(List.of("1", "2", "9"));
             case Answer.Text t -> pick(List.of("\"a\"", "\"toolong\""));
             case Answer.DateAnswer d -> pick(List.of("today()", "date(\"2026-11-20\")"));
+            case Answer.Agreement a -> "true";
+            case Answer.Scale s -> pick(List.of("1", "9"));
+            case Answer.TimeAnswer t -> pick(List.of("time(\"08:01\")", "time(\"09:00\")"));
+            case Answer.Ranking r -> "[\"a\", \"b\"]";
+            default -> throw new IllegalStateException(answer.type());
         };
     }
 
     private Answer answer() {
-        return switch (random.nextInt(7)) {
+        return switch (random.nextInt(11)) {
+            case 7 -> new Answer.Agreement("Yes, so be it.");
+            case 8 -> Answer.Scale.rating(3);
+            case 9 -> new Answer.TimeAnswer(LocalTime.of(8, 0), LocalTime.of(8, chance(10) ? 0 : 2));
+            case 10 -> new Answer.Ranking(options(3, false).stream().map(o -> o.withOfferWhen("")).toList(), 2);
             case 0, 1 -> new Answer.YesNo();
             case 2, 3 -> new Answer.OneChoice(options(2 + random.nextInt(2), false), false);
             case 4 -> {
@@ -201,10 +214,13 @@ public final class RandomDocument {
     private String between() {
         Question a = pick(earlier);
         for (Question b : earlier) {
-            if (b != a && b.answer().type().equals(a.answer().type()) && !(a.answer() instanceof Answer.Text)) {
+            if (b != a && b.answer().type().equals(a.answer().type())
+                    && !(a.answer() instanceof Answer.Text || a.answer() instanceof Answer.Ranking)) {
                 String op = a.answer() instanceof Answer.Numeric || a.answer() instanceof Answer.DateAnswer
-                        ? pick(List.of(" < ", " = ", " >= "))
-                        : pick(List.of(" = ", " != "));
+                        || a.answer() instanceof Answer.TimeAnswer
+                        || a.answer() instanceof Answer.Scale
+                                ? pick(List.of(" < ", " = ", " >= "))
+                                : pick(List.of(" = ", " != "));
                 return a.code() + op + b.code();
             }
         }
@@ -245,6 +261,12 @@ public final class RandomDocument {
                         "matches(" + x + ", \"^[ab]+$\")"));
             case Answer.DateAnswer d -> pick(List.of(x + " < today()", x + " = date(\"2026-11-22\")", "today() - " + x
                     + " > duration(\"P1D\")"));
+            case Answer.Agreement a -> pick(List.of(x, x + " = true", x + " != true"));
+            case Answer.Scale s -> pick(List.of(x + " > 1", x + " <= 2", x + " in (1, 3)"));
+            case Answer.TimeAnswer t -> pick(List.of(x + " > time(\"08:00\")", x + " = time(\"08:01\")"));
+            case Answer.Ranking r -> pick(List.of("list contains(" + x + ", \"c\")", x + " = [\"a\", \"b\"]", "count(" + x + ") = 2",
+                    "\"b\" in " + x));
+            default -> throw new IllegalStateException(x);
         };
     }
 }

@@ -186,7 +186,7 @@ public final class DocumentReader {
         return new Question(code, json.needed("wording"), json.text("help"), answer, json.text("askWhen"), json.text("requireWhen"),
                 json.text("lockWhen"), json.text("startWith"),
                 json.list("accept", a -> new Question.Accept(a.needed("when"), a.text("message"))),
-                json.list("reword", r -> new Question.Reword(r.needed("when"), r.text("wording"), r.text("help"))),
+                json.list("reword", r -> new orthogon.core.questionnaire.Reword(r.needed("when"), r.text("wording"), r.text("help"))),
                 json.truth("keepWhenHidden"));
     }
 

@@ -11,8 +11,9 @@ public final class AllClaims {
 
     private AllClaims() {}
 
+    /** @param faults of the document as the analyst wrote it */
     public static List<Claim> of(Flow flow, List<Fault> faults) {
-        List<Claim> claims = new ArrayList<>(SoundClaims.of(flow.space().wiring(), faults));
+        List<Claim> claims = new ArrayList<>();
         Court court = new Court(flow);
         List<Claim> reach = ReachClaims.of(court);
         claims.addAll(reach);
@@ -21,7 +22,9 @@ public final class AllClaims {
         claims.addAll(EndingClaims.of(court));
         claims.addAll(OwnClaims.of(court));
         claims.forEach(c -> c.guardedBy(flow));
-        return List.copyOf(claims);
+        List<Claim> all = new ArrayList<>(SoundClaims.of(flow.space().spelled().original(), faults));
+        all.addAll(new Retold(court).all(claims));
+        return List.copyOf(all);
     }
 
     /** A claim that could not be looked at, because something in its way is unsound or beyond the stated budget. */

@@ -37,7 +37,7 @@ final class Court {
         this.d = space.diagrams();
         this.witnesses = new Witnesses(flow);
         this.readings = readings(space);
-        this.sentences = new Sentences(space.wiring());
+        this.sentences = new Sentences(space.spelled());
     }
 
     /**
@@ -126,7 +126,7 @@ final class Court {
         return space.openLevels().isEmpty();
     }
 
-    private static final String DISAGREE = "The proof found a respondent, but the interview does not confirm it. This is a fault of Orthogon, "
+    static final String DISAGREE = "The proof found a respondent, but the interview does not confirm it. This is a fault of Orthogon, "
             + "not of the questionnaire; please report it.";
 
     private Explanation shown(Sought sought, String because) {

@@ -120,7 +120,7 @@ public final class ReachClaims {
     private void items(List<Item> items, int p, Optional<String> cause, List<String> rules) {
         Page page = document.pages().get(p);
         for (Item item : items) {
-            if (item instanceof Derived) {
+            if (item instanceof Derived || item instanceof Question q && q.isHidden()) {
                 continue;
             }
             String code = item.code();
@@ -139,7 +139,8 @@ public final class ReachClaims {
             if (item instanceof Section section) {
                 items(section.items(), p, inner, with(rules, about));
             }
-            if (item instanceof Question question) {
+            if (item instanceof Question question
+                    && (question.answer() instanceof Answer.OneChoice || question.answer() instanceof Answer.ManyChoices)) {
                 for (Answer.Option option : question.answer().options()) {
                     String place = code + "." + option.code();
                     ToIntFunction<Flow> offered = f -> and(f, shown.applyAsInt(f), f.truth(place + ".offerWhen", true).holds());

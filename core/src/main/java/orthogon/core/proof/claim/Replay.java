@@ -7,6 +7,7 @@ import java.util.Map;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
+import orthogon.core.interview.Slots;
 import orthogon.core.questionnaire.Questionnaire.LinkParameter;
 
 /** Walks a witness through the interview engine, which knows nothing of the proof. */
@@ -22,11 +23,12 @@ public final class Replay {
      */
     public static Interview of(Wiring wiring, LocalDate today, Map<String, Object> answers, String stopAt) {
         Map<String, String> link = new LinkedHashMap<>();
-        for (LinkParameter parameter : wiring.document().linkParameters()) {
+        for (LinkParameter parameter : wiring.document().arriving()) {
             if (answers.get(parameter.code()) instanceof String value) {
                 link.put(parameter.code(), value);
             }
         }
+        Map<String, Object> flat = Slots.flat(wiring.document(), answers);
         Interview interview = Interview.start(wiring, today, link);
         while (true) {
             Course.PageView page = interview.course().current().orElse(null);
@@ -34,7 +36,7 @@ public final class Replay {
                 return interview;
             }
             Map<String, Object> given = new HashMap<>();
-            page.page().questions().forEach(q -> given.put(q.code(), answers.get(q.code())));
+            Slots.on(page.page(), flat).forEach(slot -> given.put(slot, flat.get(slot)));
             if (page.page().code().equals(stopAt)) {
                 return interview.keep(given);
             }

@@ -6,25 +6,29 @@ import orthogon.core.expression.Expr;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Wiring;
 import orthogon.core.expression.Wiring.Wire;
+import orthogon.core.proof.spelled.Spelled;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Section;
+import orthogon.core.questionnaire.Group;
 
 /** Says conditions in the analyst's words. */
 public final class Sentences {
 
     private final Wiring wiring;
+    private final Spelled spelled;
 
-    public Sentences(Wiring wiring) {
-        this.wiring = wiring;
+    public Sentences(Spelled spelled) {
+        this.wiring = spelled.original();
+        this.spelled = spelled;
     }
 
     /** One condition as a sentence without a full stop: {@code age is asked when group is bird or mammal}. */
-    public String at(String place) {
+    public String at(String plainPlace) {
+        String place = spelled.origin(plainPlace);
         Wire wire = wiring.at(place).orElse(null);
         if (wire == null) {
-            return place;
+            return spelled.isSaid(plainPlace) ? place : "there is " + spelled.said(plainPlace.replaceFirst("\\..*$", ""));
         }
         String when = wire.readable().map(Phrase::of).orElse(wire.text());
         String owner = wire.owner();
@@ -60,7 +64,7 @@ public final class Sentences {
 
     private String shown(String code) {
         Item item = wiring.document().item(code).orElse(null);
-        return item instanceof Note || item instanceof Section ? "shown" : "asked";
+        return item instanceof Note || item instanceof Group ? "shown" : "asked";
     }
 
     /** A conflict core as text. */

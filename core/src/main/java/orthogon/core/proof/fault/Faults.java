@@ -7,10 +7,10 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import orthogon.core.expression.Expr;
 import orthogon.core.expression.ExpressionFault;
 import orthogon.core.expression.Wiring;
 import orthogon.core.expression.Wiring.Wire;
+import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
@@ -54,7 +54,13 @@ public final class Faults {
         }
         document.questions().forEach(q -> {
             Set<String> options = new HashSet<>();
-            q.answer().options().forEach(o -> unique(options, o.code(), q.code() + "." + o.code()));
+            if (q.answer().hasOwnOptions()) {
+                q.answer().options().forEach(o -> unique(options, o.code(), q.code() + "." + o.code()));
+            }
+            if (q.answer() instanceof Answer.Grid grid) {
+                Set<String> rows = new HashSet<>();
+                grid.rows().forEach(r -> unique(rows, r.code(), q.code() + "." + r.code()));
+            }
         });
         Set<String> outcomes = new HashSet<>();
         document.outcomes().forEach(o -> unique(outcomes, o.code(), o.code()));
@@ -85,10 +91,12 @@ public final class Faults {
             boolean name = fault.kind() == ExpressionFault.Kind.NAME;
             add(name ? Fault.Kind.REFERENCE_EXISTS : Fault.Kind.TYPE_FITS, wire.place(), fault.withPlace());
         }
-        wire.readable().ifPresent(expr -> order(wire, expr));
+        if (wire.readable().isPresent()) {
+            order(wire);
+        }
     }
 
-    private void order(Wire wire, Expr expr) {
+    private void order(Wire wire) {
         int reach = switch (wire.family()) {
             case OPEN_WHEN -> pageStart.get(wire.owner());
             case ASK_WHEN, OFFER_WHEN, REQUIRE_WHEN, LOCK_WHEN, REWORD, START_WITH, DERIVE -> position.get(wire.owner());
@@ -96,7 +104,7 @@ public final class Faults {
             case FINISH, SKIP -> pageEnd.get(wire.owner());
             case OUTCOME_ROW, CLAIM -> Integer.MAX_VALUE;
         };
-        for (String name : expr.references()) {
+        for (String name : wire.uses()) {
             Integer at = position.get(name);
             if (at == null) {
                 continue;
@@ -106,7 +114,10 @@ public final class Faults {
                 add(Fault.Kind.DEPENDS_ON_ITSELF, wire.place(), chain(wire.owner(), name));
                 return;
             }
-            if (at > reach) {
+            if (wiring.rosterOf(wire.owner()).filter(name::equals).isPresent() && reach != Integer.MAX_VALUE) {
+                add(Fault.Kind.LOOKS_AHEAD, wire.place(), "this uses all entries of " + name + ", which are known only behind it; inside a "
+                        + "roster, names mean the entry at hand");
+            } else if (at > reach) {
                 add(Fault.Kind.LOOKS_AHEAD, wire.place(), "this uses " + name + ", which stands later"
                         + (pageOf.get(name).equals(pageOf.getOrDefault(wire.owner(), wire.owner()))
                                 ? " on the page"
@@ -129,7 +140,7 @@ public final class Faults {
     }
 
     private Set<String> reachable(String derived, Set<String> seen) {
-        wiring.at(derived + ".derive").flatMap(Wire::readable).ifPresent(e -> e.references().forEach(name -> {
+        wiring.at(derived + ".derive").ifPresent(w -> w.uses().forEach(name -> {
             if (seen.add(name)) {
                 reachable(name, seen);
             }

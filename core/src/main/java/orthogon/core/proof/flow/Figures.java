@@ -85,10 +85,11 @@ public record Figures(Optional<BigInteger> answerPaths, Map<String, BigInteger> 
     private static BitSet askedLevels(Space space) {
         BitSet asked = new BitSet();
         for (Axis axis : space.axes()) {
-            if (axis.question() != null) {
+            if (axis.question() != null && space.spelled().isOnRoutes(axis.code())) {
                 asked.set(axis.askedLevel());
             }
         }
+        space.spelled().grids().stream().filter(space.spelled()::isOnRoutes).forEach(g -> asked.set(space.askedLevel(g)));
         return asked;
     }
 

@@ -135,7 +135,7 @@ public final class Flow {
 
     private void run() {
         start = Diagrams.ALL;
-        for (var parameter : document.linkParameters()) {
+        for (var parameter : document.arriving()) {
             start = d.and(start, space.axis(parameter.code()).domain());
         }
         List<List<Exit>> entries = new ArrayList<>();

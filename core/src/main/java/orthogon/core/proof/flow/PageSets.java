@@ -50,12 +50,13 @@ public final class PageSets {
                 levels.set(level);
             }
         }
-        page.questions().forEach(this::check);
+        page.questions().filter(q -> !q.isHidden()).forEach(this::check);
     }
 
     private void items(List<Item> items, int surrounding) {
         for (Item item : items) {
-            if (item instanceof Derived || shown.containsKey(item.code())) {
+            boolean hidden = item instanceof Question q && q.isHidden();
+            if (item instanceof Derived || hidden || shown.containsKey(item.code())) {
                 continue;
             }
             int here = d.and(surrounding, rules.holds(item.code() + ".askWhen", true));
@@ -77,8 +78,12 @@ public final class PageSets {
         Axis axis = space.axis(question.code());
         levels.or(axis.levels());
         int given = axis.domain();
-        for (Answer.Option option : question.answer().options()) {
+        boolean choice = question.answer() instanceof Answer.OneChoice || question.answer() instanceof Answer.ManyChoices;
+        for (Answer.Option option : choice ? question.answer().options() : List.<Answer.Option>of()) {
             given = d.and(given, d.implies(axis.option(option.code()), offered(question, option)));
+        }
+        if (space.spelled().isNeverBlank(question.code())) {
+            given = d.minus(given, axis.blank());
         }
         int locked = d.and(asked, rules.holds(question.code() + ".lockWhen", false));
         if (locked != Diagrams.NONE) {
@@ -212,6 +217,6 @@ public final class PageSets {
     }
 
     public List<String> questionCodes() {
-        return new ArrayList<>(page.questions().map(Question::code).distinct().toList());
+        return new ArrayList<>(page.questions().filter(q -> !q.isHidden()).map(Question::code).distinct().toList());
     }
 }

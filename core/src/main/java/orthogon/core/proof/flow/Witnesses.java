@@ -54,7 +54,7 @@ public final class Witnesses {
         State state = d.pick(set);
         Flow.Stage stage = flow.stages().get(page);
         if (withPage) {
-            stage.sets().page().questions().map(Question::code).forEach(code -> decode(code, state, answers));
+            stage.sets().questionCodes().forEach(code -> decode(code, state, answers));
         }
         int earlier = before(state, page - 1);
         for (Flow.Exit entry : stage.entries()) {

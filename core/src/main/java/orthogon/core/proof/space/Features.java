@@ -133,7 +133,8 @@ final class Features {
             case InRange r -> true;
             case InList l -> true;
             case Quantified q -> true;
-            case Name n -> questions.containsKey(n.name()) && questions.get(n.name()).answer() instanceof Answer.YesNo;
+            case Name n -> questions.containsKey(n.name()) && (questions.get(n.name()).answer() instanceof Answer.YesNo
+                    || questions.get(n.name()).answer() instanceof Answer.Agreement);
             case Call c -> Set.of("answered", "list contains", "contains", "starts with", "ends with", "matches").contains(c.function());
             default -> false;
         };

@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.Duration;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.time.Period;
 import java.util.ArrayList;
 import java.util.List;
@@ -41,6 +42,13 @@ final class LinePartition {
 
     static List<Object> dates(String code, LocalDate today, LocalDate earliest, LocalDate latest, List<Expr> features) throws Inexact {
         return new LinePartition(code, today, earliest.toEpochDay(), latest.toEpochDay(), LocalDate::ofEpochDay).representatives(features);
+    }
+
+    /** Times of day by the minute. */
+    static List<Object> times(String code, LocalDate today, LocalTime earliest, LocalTime latest, List<Expr> features) throws Inexact {
+        int from = earliest == null ? 0 : Math.ceilDiv(earliest.toSecondOfDay(), 60);
+        int to = latest == null ? 24 * 60 - 1 : latest.toSecondOfDay() / 60;
+        return new LinePartition(code, today, from, to, minute -> LocalTime.ofSecondOfDay(minute * 60)).representatives(features);
     }
 
     static List<Object> grid(String code, LocalDate today, BigDecimal least, BigDecimal most, int decimals, List<Expr> features)

@@ -1,6 +1,8 @@
 package orthogon.core.proof.space;
 
+import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.HashMap;
@@ -18,6 +20,7 @@ import orthogon.core.expression.Wiring;
 import orthogon.core.expression.Wiring.Wire;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.fault.Fault;
+import orthogon.core.proof.spelled.Spelled;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Question;
@@ -27,6 +30,7 @@ import orthogon.core.questionnaire.Questionnaire;
 public final class Space {
 
     private final Diagrams diagrams;
+    private final Spelled spelled;
     private final Wiring wiring;
     private final LocalDate today;
     private final Map<String, Axis> axes = new LinkedHashMap<>();
@@ -43,8 +47,9 @@ public final class Space {
     private int nextLevel;
 
     /** @param faults the sound faults; an expression that rests on one becomes an open bit */
-    public Space(Wiring wiring, List<Fault> faults, LocalDate today, Diagrams diagrams) {
-        this.wiring = wiring;
+    public Space(Spelled spelled, List<Fault> faults, LocalDate today, Diagrams diagrams) {
+        this.spelled = spelled;
+        this.wiring = spelled.plain();
         this.today = today;
         this.diagrams = diagrams;
         this.values = new Values(this, features, questions);
@@ -52,11 +57,15 @@ public final class Space {
         document.questions().forEach(q -> questions.putIfAbsent(q.code(), q));
         Map<String, String> faulty = new HashMap<>();
         faults.forEach(f -> faulty.putIfAbsent(f.place(), f.kind().claim() + " " + f.place()));
+        faulty.putAll(spelled.unclear());
         for (Wire wire : wiring.wires()) {
             use(wire, faulty);
         }
-        document.linkParameters().forEach(p -> addAxis(p.code(), null, p.allowed()));
+        document.arriving().forEach(p -> addAxis(p.code(), null, p.allowed()));
         document.items().forEach(item -> {
+            if (item instanceof Question q && q.isHidden()) {
+                return;
+            }
             if (item instanceof Question q) {
                 addAxis(q.code(), q, List.of());
             } else if (!(item instanceof Derived)) {
@@ -110,7 +119,7 @@ public final class Space {
         Map<List<Object>, Integer> classes = new HashMap<>();
         boolean each = question == null
                 ? !allowed.isEmpty()
-                : question.answer() instanceof Answer.YesNo || !question.answer().options().isEmpty();
+                : isEachAClass(question.answer());
         List<Object> all = new ArrayList<>();
         all.add(null);
         all.addAll(values);
@@ -169,16 +178,34 @@ public final class Space {
         }
         return switch (question.answer()) {
             case Answer.YesNo y -> List.of(true, false);
+            case Answer.Agreement a -> List.of(true);
             case Answer.OneChoice c -> List.copyOf(c.options().stream().map(Answer.Option::code).toList());
+            case Answer.IsoCode c -> List.copyOf(c.options().stream().map(Answer.Option::code).toList());
             case Answer.ManyChoices m -> List.of();
-            case Answer.Text t -> TextPartition.representatives(code, today, t.least(), t.most(), about);
+            case Answer.Text t -> TextPartition.representatives(code, today, t, about);
             case Answer.Numeric n -> numbers(code, n, about);
+            case Answer.Scale s -> LinePartition.grid(code, today, BigDecimal.valueOf(s.first()), BigDecimal.valueOf(s.last()), 0, about);
+            case Answer.TimeAnswer t -> LinePartition.times(code, today, t.earliest(), t.latest(), about);
+            case Answer.Parts p -> PartsPartition.representatives(code, today, p.parts(), p.required(), about);
+            case Answer.Signature s -> PartsPartition.representatives(code, today, List.of("name"), List.of(), about);
+            case Answer.Ranking r -> Orderings.representatives(r, about);
+            case Answer.FileAnswer f -> Plain.files(f, about);
+            case Answer.Contact c -> Plain.contact(c, about);
+            case Answer.Lookup l -> Plain.only("1", "which records there are", about);
+            case Answer.Grid g -> throw new IllegalStateException("a grid is spelled out before it comes here");
+            case Answer.Hidden h -> throw new IllegalStateException("a hidden question is a value of the link");
             case Answer.DateAnswer d -> {
                 LocalDate from = d.earliest() == null ? LocalDate.of(1, 1, 1) : d.earliest().on(today);
                 LocalDate to = d.latest() == null ? LocalDate.of(9999, 12, 31) : d.latest().on(today);
                 yield LinePartition.dates(code, today, from, to, about);
             }
         };
+    }
+
+    /** Whether each value is a class of its own, whatever the comparisons. */
+    private static boolean isEachAClass(Answer answer) {
+        return answer instanceof Answer.YesNo || answer instanceof Answer.Agreement || answer instanceof Answer.OneChoice
+                || answer instanceof Answer.ManyChoices || answer instanceof Answer.IsoCode;
     }
 
     private List<Object> numbers(String code, Answer.Numeric n, List<Expr> about) throws Inexact {
@@ -192,6 +219,12 @@ public final class Space {
         return diagrams;
     }
 
+    /** The document and its plain form. */
+    public Spelled spelled() {
+        return spelled;
+    }
+
+    /** The plain form of the document. */
     public Wiring wiring() {
         return wiring;
     }
@@ -357,8 +390,7 @@ public final class Space {
 
     /** The states in which the answer lies in the same cell as this value; none where the question's limits do not allow the value. */
     public int cellOf(Axis axis, Object value) {
-        if (value == null || axis.isMany() || axis.question() == null || !axis.question().answer().options().isEmpty()
-                || axis.question().answer() instanceof Answer.YesNo) {
+        if (value == null || axis.isMany() || axis.question() == null || isEachAClass(axis.question().answer())) {
             return axis.value(value instanceof List<?> l && l.isEmpty() ? null : value);
         }
         if (!isWithinLimits(axis.question().answer(), value)) {
@@ -385,11 +417,14 @@ public final class Space {
 
     private boolean isWithinLimits(Answer answer, Object value) {
         return switch (answer) {
-            case Answer.Text t -> value instanceof String s && (t.least() == null || s.codePointCount(0, s.length()) >= t.least())
-                    && (t.most() == null || s.codePointCount(0, s.length()) <= t.most());
-            case Answer.Numeric n -> value instanceof java.math.BigDecimal b && (n.least() == null || b.compareTo(n.least()) >= 0)
+            case Answer.Text t -> value instanceof String s && TextPartition.isAllowed(t, s);
+            case Answer.Numeric n -> value instanceof BigDecimal b && (n.least() == null || b.compareTo(n.least()) >= 0)
                     && (n.most() == null || b.compareTo(n.most()) <= 0)
                     && (n.decimals() == null || b.stripTrailingZeros().scale() <= n.decimals());
+            case Answer.Scale s -> value instanceof BigDecimal b && b.stripTrailingZeros().scale() <= 0
+                    && b.compareTo(BigDecimal.valueOf(s.first())) >= 0 && b.compareTo(BigDecimal.valueOf(s.last())) <= 0;
+            case Answer.TimeAnswer t -> value instanceof LocalTime time && (t.earliest() == null || !time.isBefore(t.earliest()))
+                    && (t.latest() == null || !time.isAfter(t.latest()));
             case Answer.DateAnswer a -> value instanceof LocalDate day && (a.earliest() == null || !day.isBefore(a.earliest().on(today)))
                     && (a.latest() == null || !day.isAfter(a.latest().on(today)));
             default -> true;

@@ -10,6 +10,7 @@ import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Expr.*;
 import orthogon.core.expression.TextPattern;
+import orthogon.core.questionnaire.Answer;
 
 /** Divides texts into regular languages in which every given expression is constant, one representative of each. */
 final class TextPartition {
@@ -36,6 +37,61 @@ final class TextPartition {
         return new TextPartition(code, today).divide(from, most, features);
     }
 
+    static List<Object> representatives(String code, LocalDate today, Answer.Text answer, List<Expr> features) throws Inexact {
+        int from = Math.max(1, answer.least() == null ? 1 : answer.least());
+        TextPartition partition = new TextPartition(code, today);
+        List<Automaton> forms = new ArrayList<>();
+        if (answer.content() == Answer.Content.DIGITS) {
+            forms.add(BasicAutomata.makeCharRange('0', '9').repeat());
+        } else if (answer.content() == Answer.Content.LETTERS) {
+            forms.add(LETTERS.repeat());
+        }
+        if (!answer.pattern().isEmpty()) {
+            forms.add(partition.pattern(TextPattern.whole(answer.pattern())));
+        }
+        if (forms.isEmpty()) {
+            return representatives(code, today, answer.least(), answer.most(), features);
+        }
+        if (answer.most() != null && answer.most() < from) {
+            return List.of();
+        }
+        Automaton allowed = allowed(from, answer.most());
+        for (Automaton form : forms) {
+            allowed = allowed.intersection(form);
+        }
+        List<Automaton> first = new ArrayList<>();
+        keep(allowed, first);
+        return partition.divide(first, features);
+    }
+
+    /** Whether a text is within the limits of its answer. */
+    static boolean isAllowed(Answer.Text t, String s) {
+        int length = s.codePointCount(0, s.length());
+        return (t.least() == null || length >= t.least()) && (t.most() == null || length <= t.most())
+                && (t.content() != Answer.Content.DIGITS || s.matches("[0-9]*"))
+                && (t.content() != Answer.Content.LETTERS || s.codePoints().allMatch(TextPattern::isLetterLike))
+                && (t.pattern().isEmpty() || TextPattern.whole(t.pattern()).isFoundIn(s));
+    }
+
+    private static final Automaton LETTERS = letters();
+
+    /** One character that {@link TextPattern#isLetterLike} takes, of those that one unit of UTF-16 holds. */
+    private static Automaton letters() {
+        List<Automaton> ranges = new ArrayList<>();
+        for (int c = 0; c <= 0xffff; c++) {
+            int from = c;
+            while (c <= 0xffff && !Character.isSurrogate((char) c) && TextPattern.isLetterLike(c)) {
+                c++;
+            }
+            if (c > from) {
+                ranges.add(BasicAutomata.makeCharRange((char) from, (char) (c - 1)));
+            }
+        }
+        Automaton letters = dk.brics.automaton.BasicOperations.union(ranges);
+        letters.minimize();
+        return letters;
+    }
+
     private List<Object> divide(int from, Integer most, List<Expr> features) throws Inexact {
         List<Automaton> split = new ArrayList<>();
         for (Expr feature : features) {
@@ -46,7 +102,21 @@ final class TextPartition {
         if (split.isEmpty() && (most == null || most > 200)) {
             return List.of(from <= 9 ? "Quillmere" : "a".repeat(from));
         }
-        List<Automaton> classes = new ArrayList<>(List.of(allowed(from, most)));
+        return divided(List.of(allowed(from, most)), split);
+    }
+
+    private List<Object> divide(List<Automaton> allowed, List<Expr> features) throws Inexact {
+        List<Automaton> split = new ArrayList<>();
+        for (Expr feature : features) {
+            if (!isBlankness(feature)) {
+                split.add(language(feature));
+            }
+        }
+        return divided(allowed, split);
+    }
+
+    private static List<Object> divided(List<Automaton> allowed, List<Automaton> split) throws Inexact {
+        List<Automaton> classes = new ArrayList<>(allowed);
         for (Automaton language : split) {
             List<Automaton> finer = new ArrayList<>();
             for (Automaton part : classes) {
@@ -92,7 +162,7 @@ final class TextPartition {
         return result;
     }
 
-    private static boolean isBlankness(Expr e) {
+    static boolean isBlankness(Expr e) {
         return e instanceof Call call && call.function().equals("answered") || e instanceof Compare c && c.right() instanceof Literal l
                 && l.value() == null;
     }

@@ -87,8 +87,15 @@ final class Values {
         return expr instanceof Quantified ? listed(expr, new ArrayList<>(names)) : combined(expr, outcomes);
     }
 
+    /** Whether a choice gives true or false, however deep it is nested. */
     private boolean isLogicalResult(If i) {
-        return Expr.isLogical(i.then()) || features.isTruth(i.then()) || i.then() instanceof Literal l && l.value() instanceof Boolean;
+        return isTruth(i.then()) || isTruth(i.otherwise());
+    }
+
+    private boolean isTruth(Expr result) {
+        return result instanceof If inner
+                ? isLogicalResult(inner)
+                : Expr.isLogical(result) || features.isTruth(result) || result instanceof Literal l && l.value() instanceof Boolean;
     }
 
     private static boolean usesAsked(Expr expr) {

@@ -1,0 +1,38 @@
+package orthogon.core.edit;
+
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Questionnaire;
+
+/**
+ * Items put after another one.
+ *
+ * @param container code of a page, section or roster
+ * @param after code of an item in it; empty for the end
+ */
+public record Add(String container, String after, List<Item> items) implements Edit {
+
+    public Add(String container, String after, Item item) {
+        this(container, after, List.of(item));
+    }
+
+    @Override
+    public Questionnaire apply(Questionnaire document) throws Refused {
+        Whole.refuseTaken(items.stream().flatMap(Item::withInner).map(Item::code).toList(), document);
+        Questionnaire changed = Whole.inContainer(document, container, there -> Whole.placed(there, after, items));
+        Whole.refuseNewFaults(document, changed);
+        return changed;
+    }
+
+    @Override
+    public String says() {
+        return "added " + items.stream().map(Item::code).collect(Collectors.joining(", "));
+    }
+
+    @Override
+    public Set<String> about() {
+        return Set.of();
+    }
+}

@@ -1,0 +1,53 @@
+package orthogon.core.edit;
+
+import java.net.URI;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import orthogon.core.questionnaire.Codes;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Questionnaire.Outcome;
+import orthogon.core.questionnaire.Questionnaire.OutcomeRow;
+import orthogon.core.questionnaire.Questionnaire.OwnClaim;
+
+/** Other outcomes, another outcome table, other own claims. */
+public record ChangeEnding(List<Outcome> outcomes, List<OutcomeRow> table, List<OwnClaim> claims) implements Edit {
+
+    @Override
+    public Questionnaire apply(Questionnaire document) throws Refused {
+        Set<String> seen = new HashSet<>();
+        for (Outcome outcome : outcomes) {
+            if (!Codes.isValid(outcome.code())) {
+                throw Whole.badCode(outcome.code());
+            }
+            if (!seen.add(outcome.code())) {
+                throw new Refused("There are two outcomes " + outcome.code() + "; give one of them another code.");
+            }
+            if (!outcome.redirect().isEmpty() && !isWebAddress(outcome.redirect())) {
+                throw new Refused("“" + outcome.redirect() + "” is no address to lead on to; write it as https://example.org/page.");
+            }
+        }
+        Questionnaire changed = document.withEnding(outcomes, table).withClaims(claims);
+        Whole.refuseNewFaults(document, changed);
+        return changed;
+    }
+
+    private static boolean isWebAddress(String text) {
+        try {
+            URI address = URI.create(text);
+            return Set.of("http", "https").contains(String.valueOf(address.getScheme())) && address.getHost() != null;
+        } catch (IllegalArgumentException e) {
+            return false;
+        }
+    }
+
+    @Override
+    public String says() {
+        return "changed the outcomes";
+    }
+
+    @Override
+    public Set<String> about() {
+        return Set.of(ENDING);
+    }
+}

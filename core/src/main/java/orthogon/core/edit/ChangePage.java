@@ -1,0 +1,27 @@
+package orthogon.core.edit;
+
+import java.util.Set;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Questionnaire;
+
+/** Another version of a page's own texts and rules; its items stay as they are. */
+public record ChangePage(Page page, String what) implements Edit {
+
+    @Override
+    public Questionnaire apply(Questionnaire document) throws Refused {
+        document.page(page.code()).orElseThrow(() -> Whole.gone(page.code()));
+        Questionnaire changed = document.withPage(page.code(), p -> page.withItems(p.items()));
+        Whole.refuseNewFaults(document, changed);
+        return changed;
+    }
+
+    @Override
+    public String says() {
+        return "changed " + what + " of page " + page.code();
+    }
+
+    @Override
+    public Set<String> about() {
+        return Set.of(page.code());
+    }
+}

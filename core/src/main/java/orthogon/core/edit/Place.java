@@ -1,0 +1,50 @@
+package orthogon.core.edit;
+
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Questionnaire;
+
+/**
+ * Items moved to a page, section or roster, in document order.
+ *
+ * @param container where they come to stand
+ * @param after code of the item that they come to stand behind; the container's own code for its beginning, empty for its end
+ */
+public record Place(List<String> codes, String container, String after) implements Edit {
+
+    @Override
+    public Questionnaire apply(Questionnaire document) throws Refused {
+        Set<String> moving = new LinkedHashSet<>(codes);
+        for (String code : codes) {
+            Item item = document.item(code).orElseThrow(() -> Whole.gone(code));
+            if (item.withInner().anyMatch(i -> i.code().equals(container) || i.code().equals(after))) {
+                throw new Refused(code + " cannot be moved into or behind itself.");
+            }
+            item.withInner().skip(1).forEach(i -> moving.remove(i.code()));
+        }
+        List<Item> items = document.items().filter(i -> moving.contains(i.code())).toList();
+        Questionnaire taken = Whole.without(document, moving);
+        Questionnaire changed = Whole.inContainer(taken, container, there -> {
+            if (!after.equals(container)) {
+                return Whole.placed(there, after, items);
+            }
+            List<Item> first = new java.util.ArrayList<>(items);
+            first.addAll(there);
+            return first;
+        });
+        Whole.refuseNewFaults(document, changed);
+        return changed;
+    }
+
+    @Override
+    public String says() {
+        return "moved " + String.join(", ", codes) + " to " + container;
+    }
+
+    @Override
+    public Set<String> about() {
+        return Set.copyOf(codes);
+    }
+}

@@ -1,0 +1,39 @@
+package orthogon.core.edit;
+
+import java.util.List;
+import java.util.Set;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Questionnaire;
+
+/**
+ * A page moved.
+ *
+ * @param after code of the page that it comes to stand behind; empty for the beginning
+ */
+public record PlacePage(String code, String after) implements Edit {
+
+    @Override
+    public Questionnaire apply(Questionnaire document) throws Refused {
+        Page page = document.page(code).orElseThrow(() -> Whole.gone(code));
+        Questionnaire without = document.withPages(document.pages().stream().filter(p -> p != page).toList());
+        if (after.isEmpty()) {
+            List<Page> pages = new java.util.ArrayList<>(without.pages());
+            pages.addFirst(page);
+            return document.withPages(pages);
+        }
+        if (without.page(after).isEmpty()) {
+            throw Whole.gone(after);
+        }
+        return Whole.withPages(without, after, List.of(page));
+    }
+
+    @Override
+    public String says() {
+        return "moved page " + code;
+    }
+
+    @Override
+    public Set<String> about() {
+        return Set.of(code);
+    }
+}

@@ -1,0 +1,69 @@
+package orthogon.core.edit;
+
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Places;
+import orthogon.core.questionnaire.Questionnaire;
+
+/**
+ * Items or pages taken out.
+ *
+ * @param withDependents whether the conditions that refer to them are struck too, and derived values removed; without it, the removal
+ *            is refused while something else refers to them
+ */
+public record Remove(List<String> codes, boolean withDependents) implements Edit {
+
+    public Remove(String code) {
+        this(List.of(code), false);
+    }
+
+    @Override
+    public Questionnaire apply(Questionnaire document) throws Refused {
+        Set<String> going = new LinkedHashSet<>(codes);
+        Set<String> places = new TreeSet<>();
+        boolean more = true;
+        while (more) {
+            places.addAll(References.dependents(document, going));
+            more = false;
+            for (String place : places) {
+                if (place.endsWith(".derive")) {
+                    more |= going.add(place.substring(0, place.length() - ".derive".length()));
+                }
+            }
+        }
+        places.removeIf(p -> p.endsWith(".derive") && going.contains(p.substring(0, p.length() - ".derive".length()))
+                && withDependents);
+        if (!places.isEmpty() && !withDependents) {
+            throw new Refused("These depend on " + String.join(", ", codes) + ": "
+                    + String.join(", ", References.dependents(document, new LinkedHashSet<>(codes)))
+                    + ". Change or remove them first.");
+        }
+        Questionnaire changed = Places.without(document, places);
+        for (String code : going) {
+            boolean page = changed.page(code).isPresent();
+            if (!page && changed.item(code).isEmpty() && document.item(code).isEmpty()) {
+                throw Whole.gone(code);
+            }
+            if (page && changed.pages().size() == 1) {
+                throw new Refused("A questionnaire needs at least one page.");
+            }
+            changed = page
+                    ? changed.withPages(changed.pages().stream().filter(p -> !p.code().equals(code)).toList())
+                    : Whole.without(changed, Set.of(code));
+        }
+        return Places.withoutSkipsToNowhere(changed, document.pages().stream().map(Page::code).filter(going::contains).toList());
+    }
+
+    @Override
+    public String says() {
+        return "removed " + String.join(", ", codes) + (withDependents ? " with what depended on it" : "");
+    }
+
+    @Override
+    public Set<String> about() {
+        return Set.copyOf(codes);
+    }
+}

@@ -1,0 +1,34 @@
+package orthogon.core.edit;
+
+import java.util.Map;
+import java.util.Set;
+import orthogon.core.questionnaire.Codes;
+import orthogon.core.questionnaire.Questionnaire;
+
+/** Another code for an item or page, followed by every reference to it. */
+public record Rename(String from, String to) implements Edit {
+
+    @Override
+    public Questionnaire apply(Questionnaire document) throws Refused {
+        if (!Codes.isValid(to)) {
+            throw Whole.badCode(to);
+        }
+        if (Whole.codes(document).contains(to)) {
+            throw Whole.taken(to);
+        }
+        if (!Whole.codes(document).contains(from)) {
+            throw Whole.gone(from);
+        }
+        return References.renamed(document, Map.of(from, to));
+    }
+
+    @Override
+    public String says() {
+        return "renamed " + from + " to " + to;
+    }
+
+    @Override
+    public Set<String> about() {
+        return Set.of(from);
+    }
+}

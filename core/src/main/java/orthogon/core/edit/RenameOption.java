@@ -1,0 +1,67 @@
+package orthogon.core.edit;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Set;
+import orthogon.core.expression.Printer;
+import orthogon.core.expression.Wiring;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Codes;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Places;
+import orthogon.core.questionnaire.Questionnaire;
+
+/** Another code for an option, followed by every condition that names it. */
+public record RenameOption(String question, String from, String to) implements Edit {
+
+    @Override
+    public Questionnaire apply(Questionnaire document) throws Refused {
+        Question now = document.question(question).orElseThrow(() -> Whole.gone(question));
+        if (!Codes.isValid(to)) {
+            throw Whole.badCode(to);
+        }
+        if (!now.answer().hasOwnOptions() || now.answer().option(from).isEmpty()) {
+            throw Whole.gone("option " + from + " of " + question);
+        }
+        if (now.answer().option(to).isPresent()) {
+            throw new Refused(question + " has an option " + to + " already; choose another code.");
+        }
+        Map<String, String> changed = new LinkedHashMap<>();
+        for (Wiring.Wire wire : Wiring.of(document).wires()) {
+            StringBuilder text = new StringBuilder(wire.text());
+            wire.options().stream().filter(o -> o.question().equals(question) && o.option().equals(from))
+                    .sorted((a, b) -> Integer.compare(b.at().from(), a.at().from())).forEach(o -> {
+                        int start = wire.text().offsetByCodePoints(0, o.at().from());
+                        int end = wire.text().offsetByCodePoints(0, o.at().to());
+                        text.replace(start, end, Printer.literal(to));
+                    });
+            if (!text.toString().equals(wire.text())) {
+                changed.put(wire.place(), text.toString());
+            }
+        }
+        Questionnaire followed = Places.with(document, changed);
+        return followed.withItem(question, i -> {
+            Answer answer = ((Question) i).answer();
+            Question renamed = ((Question) i).withAnswer(answer.withOptions(answer.options().stream()
+                    .map(o -> o.code().equals(from)
+                            ? new Answer.Option(to, o.label(), o.score(), o.exclusive(), o.offerWhen(), o.other(), o.picture())
+                            : o)
+                    .toList()));
+            return renamed.withReword(renamed.reword().stream().map(r -> {
+                Map<String, String> labels = new LinkedHashMap<>();
+                r.labels().forEach((option, label) -> labels.put(option.equals(from) ? to : option, label));
+                return new orthogon.core.questionnaire.Reword(r.when(), r.wording(), r.help(), labels);
+            }).toList());
+        });
+    }
+
+    @Override
+    public String says() {
+        return "renamed option " + from + " of " + question + " to " + to;
+    }
+
+    @Override
+    public Set<String> about() {
+        return Set.of(question);
+    }
+}

@@ -1,0 +1,26 @@
+package orthogon.core.edit;
+
+import java.util.Set;
+import orthogon.core.questionnaire.Questionnaire;
+
+/** Another title. */
+public record Retitle(String title) implements Edit {
+
+    @Override
+    public Questionnaire apply(Questionnaire document) throws Refused {
+        if (title.isBlank()) {
+            throw new Refused("A questionnaire needs a title.");
+        }
+        return document.withTitle(title.trim());
+    }
+
+    @Override
+    public String says() {
+        return "changed the title";
+    }
+
+    @Override
+    public Set<String> about() {
+        return Set.of(PRESENTATION);
+    }
+}

@@ -1,0 +1,51 @@
+package orthogon.core.edit;
+
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.Map;
+import java.util.Set;
+import orthogon.core.questionnaire.Places;
+import orthogon.core.questionnaire.Questionnaire;
+
+/**
+ * Conditions at several places at once.
+ *
+ * @param texts place to condition; empty takes the condition away
+ */
+public record SetConditions(Map<String, String> texts) implements Edit {
+
+    public SetConditions {
+        texts = Collections.unmodifiableMap(new LinkedHashMap<>(texts));
+    }
+
+    @Override
+    public Questionnaire apply(Questionnaire document) throws Refused {
+        for (String place : texts.keySet()) {
+            if (!Places.exists(document, place)) {
+                throw Whole.gone("place " + place);
+            }
+        }
+        Questionnaire changed = Places.with(document, texts);
+        Whole.refuseNewFaults(document, changed);
+        return changed;
+    }
+
+    @Override
+    public String says() {
+        return "set the condition of " + String.join(", ", texts.keySet());
+    }
+
+    @Override
+    public Set<String> about() {
+        Set<String> owners = new LinkedHashSet<>();
+        texts.keySet().forEach(place -> owners.add(owner(place)));
+        return owners;
+    }
+
+    /** The item or page that a place belongs to, or {@link Edit#ENDING}. */
+    private static String owner(String place) {
+        String head = place.split("[./]", 2)[0];
+        return head.equals("outcomeTable") || head.equals("claims") ? ENDING : head;
+    }
+}

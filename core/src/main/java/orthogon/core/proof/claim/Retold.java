@@ -1,0 +1,72 @@
+package orthogon.core.proof.claim;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import orthogon.core.interview.Interview;
+import orthogon.core.proof.spelled.Spelled;
+
+/**
+ * Claims about the plain form of a document, told again about the document itself. What is proved of the first entry of a roster
+ * holds of every entry: entries differ in nothing but their number, and whoever has any has the first.
+ */
+final class Retold {
+
+    private final Court court;
+    private final Spelled spelled;
+
+    Retold(Court court) {
+        this.court = court;
+        this.spelled = court.space.spelled();
+    }
+
+    List<Claim> all(List<Claim> claims) {
+        if (!spelled.differs()) {
+            return claims;
+        }
+        Map<String, Claim> told = new LinkedHashMap<>();
+        for (Claim claim : claims) {
+            if (spelled.isSaid(claim.place())) {
+                Claim again = again(claim);
+                // A grid's own condition is evaluated for each row; that it holds for somebody in one of them is enough.
+                told.merge(again.id(), again, (a, b) -> a.verdict() == Verdict.PROVED ? a : b);
+            }
+        }
+        return List.copyOf(told.values());
+    }
+
+    private Claim again(Claim claim) {
+        String place = claim.kind().equals("own") ? claim.place() : spelled.origin(claim.place());
+        boolean grid = spelled.grids().contains(claim.place()) && claim.kind().equals("reach-section");
+        boolean roster = claim.kind().equals("reach-question") && !spelled.grids().contains(claim.place())
+                && spelled.original().document().question(place).isEmpty() && !place.contains(".");
+        String kind = grid || claim.kind().equals("reach-question") && place.contains(".")
+                ? "reach-question"
+                : roster ? "reach-section" : claim.kind();
+        String statement = grid ? spelled.said(claim.statement()).replace("is shown to", "is asked of") : spelled.said(claim.statement());
+        Claim again = new Claim(claim.family(), kind, place, statement, claim.verdict(),
+                claim.follows().map(
+                        f -> f.contains(" ") ? f.substring(0, f.indexOf(' ') + 1) + spelled.origin(f.substring(f.indexOf(' ') + 1)) : f),
+                () -> told(claim.explanation()));
+        again.guardedBy(court.flow);
+        return again;
+    }
+
+    private Claim.Explanation told(Claim.Explanation e) {
+        Optional<Map<String, Object>> witness = e.witness().map(spelled::answers);
+        boolean agree = witness.isEmpty() || agrees(e.witness().get(), witness.get());
+        return agree
+                ? new Claim.Explanation(spelled.said(e.headline()), spelled.said(e.details()),
+                        e.core().stream().map(spelled::origin).distinct().toList(), witness)
+                : Claim.Explanation.of(Court.DISAGREE);
+    }
+
+    /** Whether the respondent fares the same in the document as in its plain form. */
+    private boolean agrees(Map<String, Object> plain, Map<String, Object> answers) {
+        Interview there = Replay.of(spelled.plain(), court.space.today(), spelled.settled(plain), "");
+        Interview here = Replay.of(spelled.original(), court.space.today(), answers, "");
+        return there.passed().equals(here.passed()) && there.course().outcome().equals(here.course().outcome())
+                && there.course().complete() == here.course().complete();
+    }
+}

@@ -1,0 +1,43 @@
+package orthogon.core.proof.space;
+
+import java.util.ArrayList;
+import java.util.List;
+import orthogon.core.expression.Expr;
+import orthogon.core.questionnaire.Answer;
+
+/** Lists every way to rank options, where they are few enough. */
+final class Orderings {
+
+    private Orderings() {}
+
+    static List<Object> representatives(Answer.Ranking ranking, List<Expr> features) throws Inexact {
+        List<String> codes = ranking.options().stream().map(Answer.Option::code).toList();
+        if (features.stream().allMatch(TextPartition::isBlankness)) {
+            return ranking.ranked() < 1 ? List.of() : List.of(codes.subList(0, ranking.ranked()));
+        }
+        long ways = 1;
+        for (int i = 0; i < ranking.ranked(); i++) {
+            ways *= codes.size() - i;
+            if (ways > LinePartition.LISTED) {
+                throw new Inexact("there are more than " + LinePartition.LISTED + " ways to rank its options");
+            }
+        }
+        List<Object> all = new ArrayList<>();
+        extend(codes, ranking.ranked(), new ArrayList<>(), all);
+        return all;
+    }
+
+    private static void extend(List<String> codes, int places, List<String> ranked, List<Object> into) {
+        if (ranked.size() == places) {
+            into.add(List.copyOf(ranked));
+            return;
+        }
+        for (String code : codes) {
+            if (!ranked.contains(code)) {
+                ranked.add(code);
+                extend(codes, places, ranked, into);
+                ranked.removeLast();
+            }
+        }
+    }
+}

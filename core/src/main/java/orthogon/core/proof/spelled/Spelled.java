@@ -1,0 +1,283 @@
+package orthogon.core.proof.spelled;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.Printer;
+import orthogon.core.expression.Wiring;
+import orthogon.core.proof.fault.Fault;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Note;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Places;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Roster;
+import orthogon.core.questionnaire.Section;
+
+/** A document in plain form, and the way back to what the analyst wrote. */
+public final class Spelled {
+
+    private static final int LONGEST = 9_500;
+
+    private final Wiring original;
+    private final Wiring plain;
+    private final Map<String, Item> items = new HashMap<>();
+    /** Place in the plain form to the place it comes from, where the two differ. */
+    private final Map<String, String> origin = new HashMap<>();
+    private final Map<String, String> unclear = new LinkedHashMap<>();
+    private final Set<String> grids = new LinkedHashSet<>();
+    private final Set<String> neverBlank = new LinkedHashSet<>();
+
+    private Spelled(Wiring original) {
+        this.original = original;
+        Questionnaire document = original.document();
+        document.items().forEach(i -> items.putIfAbsent(i.code(), i));
+        boolean simple = items.values().stream()
+                .noneMatch(i -> i instanceof Roster || i instanceof Question q && q.answer() instanceof Answer.Grid);
+        this.plain = simple ? original : Wiring.of(spelled(document));
+    }
+
+    public static Spelled of(Wiring original) {
+        return new Spelled(original);
+    }
+
+    public Wiring original() {
+        return original;
+    }
+
+    /** The document in plain form; the document itself where it has neither rosters nor grids. */
+    public Wiring plain() {
+        return plain;
+    }
+
+    /** Whether the plain form differs from the document. */
+    public boolean differs() {
+        return plain != original;
+    }
+
+    /** Places of the plain form whose expression could not be spelled out, with the reason. */
+    public Map<String, String> unclear() {
+        return unclear;
+    }
+
+    /** Questions of the plain form that have an answer whenever they are asked: the number of entries of a roster that needs some. */
+    public boolean isNeverBlank(String code) {
+        return neverBlank.contains(code);
+    }
+
+    /** Answers of the plain form with the fewest entries where nothing is said of them, as an interview has them too. */
+    public Map<String, Object> settled(Map<String, Object> plainAnswers) {
+        Map<String, Object> settled = new LinkedHashMap<>(plainAnswers);
+        neverBlank.forEach(r -> settled.putIfAbsent(r, BigDecimal.valueOf(((Roster) items.get(r)).least())));
+        return settled;
+    }
+
+    /** Whether a question or section of the plain form counts as a question on a route. */
+    public boolean isOnRoutes(String code) {
+        return grids.contains(code) && Names.entryOf(code) == 0
+                || !Names.isSpelled(code) && items.get(code) instanceof Question q && !grids.contains(code)
+                || items.get(code) instanceof Roster;
+    }
+
+    /** Sections of the plain form that are one question for the analyst. */
+    public Set<String> grids() {
+        return grids;
+    }
+
+    /** The faults of the document at their places in the plain form. */
+    public List<Fault> faults(List<Fault> faults) {
+        if (!differs()) {
+            return faults;
+        }
+        List<Fault> all = new ArrayList<>();
+        for (Fault fault : faults) {
+            all.add(fault);
+            origin.forEach((place, from) -> {
+                if (from.equals(fault.place())) {
+                    all.add(new Fault(fault.kind(), place, fault.because()));
+                }
+            });
+        }
+        return all;
+    }
+
+    /** Where a place of the plain form comes from. */
+    public String origin(String place) {
+        int hash = place.indexOf('#');
+        String bare = hash < 0 ? place : place.substring(0, hash);
+        if (origin.containsKey(bare)) {
+            return origin.get(bare) + (hash < 0 ? "" : place.substring(hash));
+        }
+        if (!Names.isSpelled(place)) {
+            return place;
+        }
+        String head = place.split("[./#]", 2)[0];
+        return Names.plain(head) + place.substring(head.length());
+    }
+
+    /** Whether what is said at this place is said for the analyst: not of an entry as such, and only of the first of all entries. */
+    public boolean isSaid(String place) {
+        String head = place.split("[./#]", 2)[0];
+        return !Names.isSpelled(head) || !Names.isEntry(head) && Names.entryOf(head) <= 1;
+    }
+
+    /** A text for people with the analyst's own codes. */
+    public String said(String text) {
+        return differs() ? Names.said(text) : text;
+    }
+
+    /** Answers of the plain form as they are sent: entries in a list, rows in a map. */
+    public Map<String, Object> answers(Map<String, Object> plainAnswers) {
+        if (!differs()) {
+            return plainAnswers;
+        }
+        Map<String, Object> answers = new LinkedHashMap<>();
+        for (Map.Entry<String, Object> e : plainAnswers.entrySet()) {
+            String code = e.getKey();
+            if (items.get(code) instanceof Roster) {
+                answers.put(code, entries(code, ((BigDecimal) e.getValue()).intValue(), plainAnswers));
+            } else if (!Names.isSpelled(code)) {
+                answers.put(code, e.getValue());
+            } else if (Names.entryOf(code) == 0) {
+                put(answers, code, e.getValue());
+            }
+        }
+        return answers;
+    }
+
+    private static List<Map<String, Object>> entries(String roster, int count, Map<String, Object> plainAnswers) {
+        List<Map<String, Object>> entries = new ArrayList<>();
+        for (int n = 1; n <= count; n++) {
+            Map<String, Object> entry = new LinkedHashMap<>();
+            String prefix = Names.inEntry(roster, n, "");
+            plainAnswers.forEach((code, value) -> {
+                if (code.startsWith(prefix)) {
+                    put(entry, code.substring(prefix.length()), value);
+                }
+            });
+            entries.add(entry);
+        }
+        return entries;
+    }
+
+    @SuppressWarnings("unchecked")
+    private static void put(Map<String, Object> answers, String code, Object value) {
+        int row = code.indexOf('Z');
+        if (row < 0) {
+            answers.put(code, value);
+        } else {
+            ((Map<String, Object>) answers.computeIfAbsent(code.substring(0, row), g -> new LinkedHashMap<String, Object>()))
+                    .put(code.substring(row + 1), value);
+        }
+    }
+
+    private Questionnaire spelled(Questionnaire document) {
+        Rewriter outside = new Rewriter(items, "", 0);
+        Questionnaire rewritten = Places.apply(
+                document.withPages(document.pages().stream().map(p -> p.withItems(List.of())).toList()),
+                (place, text) -> text(place, place, text, outside));
+        List<Page> pages = new ArrayList<>();
+        for (int p = 0; p < document.pages().size(); p++) {
+            List<Item> plainItems = new ArrayList<>();
+            document.pages().get(p).items().forEach(i -> spell(i, "", 0, plainItems));
+            pages.add(rewritten.pages().get(p).withItems(plainItems));
+        }
+        return rewritten.withPages(pages);
+    }
+
+    private String text(String from, String place, String text, Rewriter rewriter) {
+        if (text.isEmpty()) {
+            return text;
+        }
+        if (!from.equals(place)) {
+            origin.put(place, from);
+        }
+        Optional<Expr> expr = original.at(from).flatMap(Wiring.Wire::expr);
+        if (expr.isEmpty()) {
+            // It has a fault, which is reported at the place it comes from; here it only has to stand for something.
+            return text;
+        }
+        try {
+            String rewritten = Printer.print(rewriter.rewrite(expr.get()));
+            if (rewritten.length() > LONGEST) {
+                throw new Rewriter.Unclear("the roster has too many entries for this formula");
+            }
+            return rewritten;
+        } catch (Rewriter.Unclear e) {
+            unclear.put(place, e.getMessage());
+            return place.endsWith(".derive") || place.endsWith(".startWith") ? "null" : "true";
+        }
+    }
+
+    private void spell(Item item, String roster, int entry, List<Item> into) {
+        String code = entry == 0 ? item.code() : Names.inEntry(roster, entry, item.code());
+        Rewriter rewriter = new Rewriter(items, roster, entry);
+        switch (item) {
+            case Question q when q.answer() instanceof Answer.Grid grid -> into.add(spell(q, grid, code, rewriter));
+            case Roster r -> spell(r, rewriter, into);
+            case Section s -> {
+                List<Item> inner = new ArrayList<>();
+                s.items().forEach(i -> spell(i, roster, entry, inner));
+                into.add(new Section(code, s.title(), text(s.code() + ".askWhen", code + ".askWhen", s.askWhen(), rewriter), inner));
+            }
+            case Question q -> into.add(withPlainConditions(q, code, rewriter));
+            case Note n -> into.add(withPlainConditions(n, code, rewriter));
+            case Derived d -> into.add(withPlainConditions(d, code, rewriter));
+        }
+    }
+
+    private Item withPlainConditions(Item item, String code, Rewriter rewriter) {
+        return Places.apply(item, (from, text) -> text(from, code + from.substring(item.code().length()), text, rewriter))
+                .withCode(code);
+    }
+
+    private Section spell(Question q, Answer.Grid grid, String code, Rewriter rewriter) {
+        grids.add(code);
+        List<Item> rows = new ArrayList<>();
+        List<String> conditions = new ArrayList<>();
+        for (Answer.Grid.Row row : grid.rows()) {
+            String rowCode = Names.row(code, row.code());
+            Question one = (Question) withPlainConditions(q.withAskWhen("").withAnswer(grid.row()).withTexts(row.label(), ""), rowCode,
+                    rewriter);
+            String ask = text(q.code() + "." + row.code() + ".askWhen", rowCode + ".askWhen", row.askWhen(), rewriter);
+            conditions.add(ask);
+            rows.add(one.withAskWhen(ask));
+        }
+        String ask = text(q.code() + ".askWhen", code + ".askWhen", q.askWhen(), rewriter);
+        if (conditions.stream().noneMatch(String::isEmpty)) {
+            // A grid none of whose rows is asked is not asked.
+            String some = "(" + String.join(") or (", conditions) + ")";
+            ask = ask.isEmpty() ? some : "(" + ask + ") and (" + some + ")";
+        }
+        return new Section(code, q.wording(), ask, rows);
+    }
+
+    private void spell(Roster r, Rewriter rewriter, List<Item> into) {
+        boolean needed = r.least() > 0;
+        Question count = Question
+                .of(r.code(), r.title(),
+                        new Answer.Numeric(BigDecimal.valueOf(Math.max(1, r.least())), BigDecimal.valueOf(r.most()), 0, ""))
+                .withAskWhen(text(r.code() + ".askWhen", r.code() + ".askWhen", r.askWhen(), rewriter));
+        if (needed) {
+            neverBlank.add(r.code());
+        }
+        into.add(needed ? count.withRequireWhen("true") : count);
+        for (int e = 1; e <= r.most(); e++) {
+            List<Item> inner = new ArrayList<>();
+            for (Item item : r.items()) {
+                spell(item, r.code(), e, inner);
+            }
+            into.add(new Section(Names.entry(r.code(), e), "", r.code() + " >= " + e, inner));
+        }
+    }
+}

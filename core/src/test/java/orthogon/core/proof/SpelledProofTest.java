@@ -1,0 +1,216 @@
+package orthogon.core.proof;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.math.BigDecimal;
+import java.math.BigInteger;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import java.util.TreeSet;
+import orthogon.core.expression.Wiring;
+import orthogon.core.interview.Course;
+import orthogon.core.interview.Interview;
+import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.Replay;
+import orthogon.core.proof.claim.Verdict;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Questionnaire.Outcome;
+import orthogon.core.questionnaire.Questionnaire.OutcomeRow;
+import orthogon.core.questionnaire.Roster;
+import org.junit.jupiter.api.Test;
+
+/** Documents with rosters and grids: what is proved of their plain form agrees with every interview there is. */
+class SpelledProofTest {
+
+    private static final LocalDate TODAY = LocalDate.of(2026, 11, 23);
+    private static final List<Answer.Option> TWO = List.of(new Answer.Option("a", "A", BigDecimal.ONE, false, ""),
+            new Answer.Option("b", "B", new BigDecimal(3), false, ""));
+
+    private final Random random = new Random(11);
+
+    private String pick(String... texts) {
+        return texts[random.nextInt(texts.length)];
+    }
+
+    private Questionnaire document(boolean roster) {
+        Question first = Question.of("q0", "First?", new Answer.YesNo()).withRequireWhen(pick("", "true"));
+        Item group = roster
+                ? new Roster("r", "Each", "", pick("", "q0 = true"), random.nextInt(2), 2, List.of(
+                        Question.of("x", "X?", new Answer.YesNo()).withAskWhen(pick("", "q0", "answered(q0)"))
+                                .withRequireWhen(pick("", "true")),
+                        Question.of("y", "Y?", new Answer.OneChoice(TWO, false)).withAskWhen(pick("", "x = true", "not(x)", "x != q0"))
+                                .withAccept(List.of(new Question.Accept(pick("y = \"a\" or q0", "true", "not(y = \"b\" and x)"), ""))),
+                        new Derived("d", pick("score(y)", "if x then 2 else 0", "if answered(x) then 1 else null"))))
+                : Question.of("g", "Grid?", new Answer.Grid(random.nextBoolean(),
+                        List.of(new Answer.Grid.Row("one", "One", pick("", "q0")),
+                                new Answer.Grid.Row("two", "Two", pick("", "q0 = false"))),
+                        List.of(TWO.get(0), TWO.get(1).withOfferWhen(pick("", "q0"))))).withRequireWhen(pick("", "true", "q0"))
+                        .withAskWhen(pick("", "answered(q0)"));
+        String[] conditions = roster
+                ? new String[]{"count(r) > 1", "some e in r satisfies e.x = true", "every e in r satisfies answered(e.y)", "sum(r.d) >= 3",
+                        "max(r.d) = 3", "mean(r.d) > 1", "list contains(r.y, \"b\")", "answered(r) and q0", "r = null",
+                        "some v in r.d satisfies v > 1", "min(r.d) < 2 and not(q0)", "\"a\" in r.y"}
+                : new String[]{"answered(g)", "g = null", "q0 and answered(g.one)", "g.one = g.two", "answered(g.two) and not(q0)"};
+        Question last = Question.of("q9", "Last?", new Answer.YesNo()).withAskWhen(pick(conditions));
+        return new Questionnaire("fen", "Fen", "en", List.of("en"), List.of(),
+                List.of(Page.empty("p", "P").withItems(List.of(first, group)), Page.empty("s", "S").withItems(List.of(last))),
+                List.of(new Outcome("in", "In", ""), new Outcome("out", "Out", "")),
+                List.of(new OutcomeRow(pick(conditions), "in"), new OutcomeRow(pick("", "q9", pick(conditions)), "out")), List.of(),
+                Map.of());
+    }
+
+    /** Every respondent, their answers given whether asked for or not. */
+    private static List<Map<String, Object>> everybody(Questionnaire document) {
+        List<Map<String, Object>> all = new ArrayList<>(List.of(new HashMap<>()));
+        all = times(all, "q0", truths());
+        if (document.item("r").isPresent()) {
+            List<Object> entries = new ArrayList<>();
+            for (Object x : truths()) {
+                for (Object y : choices()) {
+                    Map<String, Object> entry = new HashMap<>();
+                    entry.put("x", x);
+                    entry.put("y", y);
+                    entries.add(entry);
+                }
+            }
+            List<Object> lists = new ArrayList<>(List.of(List.of()));
+            entries.forEach(e -> lists.add(List.of(e)));
+            entries.forEach(e -> entries.forEach(f -> lists.add(List.of(e, f))));
+            all = times(all, "r", lists);
+        } else {
+            boolean many = ((Answer.Grid) document.question("g").orElseThrow().answer()).many();
+            List<Object> cells = many
+                    ? new ArrayList<>(List.of(List.of(), List.of("a"), List.of("b"), List.of("a", "b")))
+                    : choices();
+            List<Object> grids = new ArrayList<>();
+            for (Object one : cells) {
+                for (Object two : cells) {
+                    Map<String, Object> grid = new HashMap<>();
+                    grid.put("one", one);
+                    grid.put("two", two);
+                    grids.add(grid);
+                }
+            }
+            all = times(all, "g", grids);
+        }
+        return times(all, "q9", truths());
+    }
+
+    private static List<Object> truths() {
+        List<Object> values = new ArrayList<>(List.of(true, false));
+        values.add(null);
+        return values;
+    }
+
+    private static List<Object> choices() {
+        List<Object> values = new ArrayList<>(List.of("a", "b"));
+        values.add(null);
+        return values;
+    }
+
+    private static List<Map<String, Object>> times(List<Map<String, Object>> all, String code, List<Object> values) {
+        List<Map<String, Object>> more = new ArrayList<>();
+        for (Map<String, Object> answers : all) {
+            for (Object value : values) {
+                Map<String, Object> next = new HashMap<>(answers);
+                next.put(code, value);
+                more.add(next);
+            }
+        }
+        return more;
+    }
+
+    @Test
+    void verdictsAndCountsAgreeWithEveryInterview() {
+        int refuted = 0;
+        for (int run = 0; run < 60; run++) {
+            Questionnaire document = document(run % 2 == 0);
+            Wiring wiring = Wiring.of(document);
+            wiring.wires().forEach(w -> assertEquals(List.of(), w.faults(), w.text()));
+            Set<Object> paths = new HashSet<>();
+            Set<Object> routes = new HashSet<>();
+            Set<String> outcomes = new TreeSet<>();
+            Set<String> asked = new TreeSet<>();
+            Set<String> visited = new TreeSet<>();
+            boolean without = false;
+            for (Map<String, Object> answers : everybody(document)) {
+                Course course = Replay.of(wiring, TODAY, answers, "").course();
+                course.pages().forEach(p -> visited.add(p.page().code()));
+                asked.addAll(course.asked());
+                if (course.complete()) {
+                    paths.add(List.of(course.effective(), course.asked()));
+                    routes.add(List.of(course.askedQuestions(), course.outcome()));
+                    course.outcome().ifPresent(outcomes::add);
+                    without |= course.outcome().isEmpty();
+                }
+            }
+            Proof proof = Proof.of(document, TODAY);
+            String at = run + " " + document.pages() + document.outcomeTable();
+            assertEquals(BigInteger.valueOf(routes.size()), proof.figures().routes().orElseThrow(), at);
+            assertEquals(BigInteger.valueOf(paths.size()), proof.figures().answerPaths().orElseThrow(), at);
+            for (Outcome outcome : document.outcomes()) {
+                assertEquals(outcomes.contains(outcome.code()), verdict(proof, "reach-outcome", outcome.code()), at);
+            }
+            assertEquals(!without, verdict(proof, "one-outcome", "fen"), at);
+            assertEquals(visited.contains("s"), verdict(proof, "reach-page", "s"), at);
+            assertEquals(asked.contains("q9"), verdict(proof, "reach-question", "q9"), at);
+            if (document.item("r").isPresent()) {
+                assertEquals(asked.contains("r"), verdict(proof, "reach-section", "r"), at);
+                assertEquals(asked.contains("y"), verdict(proof, "reach-question", "y"), at);
+            } else {
+                assertEquals(asked.contains("g"), verdict(proof, "reach-question", "g"), at);
+            }
+            for (Claim claim : proof.claims()) {
+                assertTrue(claim.verdict() != Verdict.UNDECIDED, at + claim);
+                String said = claim.place() + claim.statement() + claim.explanation().because() + claim.explanation().core();
+                assertTrue(!said.matches(".*[a-z0-9_]Z[A-Za-z0-9].*"), said);
+                assertTrue(!said.contains("fault of Orthogon"), at + claim + said);
+                refuted += claim.verdict() == Verdict.REFUTED ? 1 : 0;
+            }
+        }
+        assertTrue(refuted > 40, refuted + " refuted");
+    }
+
+    private static boolean verdict(Proof proof, String kind, String place) {
+        return proof.claim(kind, place).orElseThrow(() -> new AssertionError(kind + " " + place + " in " + proof.claims()))
+                .verdict() == Verdict.PROVED;
+    }
+
+    @Test
+    void aWitnessHasEntriesAndTheInterviewTakesThem() {
+        Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P").withItems(List.of(
+                new Roster("animals", "Each animal", "Animal", "", 1, 4, List.of(Question.of("weight", "Weight?",
+                        new Answer.Numeric(BigDecimal.ONE, new BigDecimal(9), 0, "kg")).withRequireWhen("true"))),
+                Question.of("heavy", "Heavy?", new Answer.YesNo()).withAskWhen("sum(animals.weight) > 30")))));
+        Proof proof = Proof.of(document, TODAY);
+        Map<String, Object> witness = proof.claim("reach-question", "heavy").orElseThrow().explanation().witness().orElseThrow();
+        Interview interview = Replay.of(proof.wiring(), TODAY, witness, "p");
+        assertTrue(interview.course().asked().contains("heavy"), witness.toString());
+        assertEquals(4, ((List<?>) witness.get("animals")).size());
+    }
+
+    @Test
+    void whatCannotBeSpelledOutIsUndecidedWithTheReason() {
+        Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P").withItems(List.of(
+                new Roster("animals", "Each animal", "Animal", "", 1, 4,
+                        List.of(Question.of("name", "Name?", new Answer.Text(false, null, 20)))),
+                Question.of("all", "All?", new Answer.YesNo()).withAskWhen("string join(animals.name, \" \") = \"ash alder\"")))));
+        Proof proof = Proof.of(document, TODAY);
+        Claim claim = proof.claim("reach-question", "all").orElseThrow();
+        assertEquals(Verdict.UNDECIDED, claim.verdict());
+        assertTrue(claim.explanation().because().contains("string join"), claim.explanation().because());
+        assertEquals(Verdict.PROVED, proof.claim("reach-question", "name").orElseThrow().verdict());
+    }
+}
