@@ -1,16 +1,17 @@
-// Keys, completion of codes in conditions, and keeping the ledger's place. Everything that decides anything is on the server.
+// What every sheet shares: keys, dialogs, completion of codes, the stream of news. Everything that decides anything is on the server.
 
-const typing = (element) => element && (element.matches('input, select, textarea') || element.isContentEditable);
+export const typing = (element) => element && (element.matches('input, select, textarea') || element.isContentEditable);
 
-// While an edit or a selection is under way the sheet is about to change, so keys wait until it has.
+/** Keys of the sheet at hand; each gets the event and says whether it took it. */
+export const sheetKeys = [];
+
+// While an edit is under way the sheet is about to change, so keys wait until it has.
 const underWay = new Set();
 const waiting = [];
 
 document.addEventListener('htmx:beforeRequest', (event) => {
-    if (event.detail.target?.id === 'sheet') {
+    if (event.detail.elt.closest?.('#sheet') && !event.detail.elt.matches('[hx-trigger*="sse:"]')) {
         underWay.add(event.detail.xhr);
-    } else if (underWay.size && event.detail.target?.id === 'ledger-part') {
-        event.preventDefault();
     }
 });
 
@@ -40,45 +41,26 @@ function act(event) {
     if (document.querySelector('dialog[open]')) {
         return;
     }
-    const inField = typing(document.activeElement);
     const command = event.ctrlKey || event.metaKey;
-    if (command && event.key.toLowerCase() === 'z' && !inField) {
-        press(event.shiftKey ? 'redo' : 'undo', event);
-        return;
-    }
-    if (inField) {
+    if (typing(document.activeElement)) {
         if (event.key === 'Escape') {
             document.activeElement.blur();
         }
         return;
     }
-    if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
-        press(event.key === 'ArrowUp' ? 'up' : 'down', event);
+    if (command && event.key.toLowerCase() === 'z') {
+        press(event.shiftKey ? 'redo' : 'undo', event);
         return;
     }
-    if (command || event.altKey) {
+    if (sheetKeys.some((take) => take(event, command)) || command || event.altKey) {
         return;
     }
-    const rows = [...document.querySelectorAll('.ledger tbody tr')];
-    const here = rows.findIndex((row) => row.classList.contains('on'));
-    const step = { j: 1, ArrowDown: 1, k: -1, ArrowUp: -1 }[event.key];
-    if (step && rows.length) {
-        rows[here + step]?.querySelector('a').click();
-        event.preventDefault();
-    } else if (/^[1-8]$/.test(event.key)) {
+    if (/^[1-8]$/.test(event.key)) {
         document.querySelector(`.head nav a[data-key="${event.key}"]`)?.click();
     } else if (event.key === '?') {
         document.getElementById('keys')?.showModal();
-    } else if (event.key === 'Enter' && document.activeElement === document.body) {
-        focus('#wording, #derive, #title', event);
-    } else if (event.key === 'n') {
-        focus('#line', event);
-    } else if (event.key === 'c') {
-        focus('#askWhen, #openWhen', event);
-    } else if (event.key === 'd') {
-        press('copy', event);
-    } else if (event.key === 'Delete') {
-        press('remove', event);
+    } else if (event.key === '/') {
+        open('find', event);
     } else if (event.key === 'p') {
         document.querySelector('[data-command="prove"]')?.click();
     } else if (event.key === 'r') {
@@ -86,62 +68,43 @@ function act(event) {
     }
 }
 
-function press(command, event) {
+export function press(command, event) {
     const button = document.querySelector(`[data-command="${command}"]`);
     if (button && !button.disabled) {
         button.click();
-        event.preventDefault();
+        event?.preventDefault();
     }
 }
 
-function focus(selector, event) {
+export function focus(selector, event) {
     const field = document.querySelector(selector);
     if (field) {
         field.focus();
-        event.preventDefault();
+        event?.preventDefault();
+    }
+}
+
+export function open(dialog, event) {
+    const element = document.getElementById(dialog);
+    if (element && !element.open) {
+        element.showModal();
+        element.querySelector('input, textarea')?.focus();
+        event?.preventDefault();
     }
 }
 
 document.addEventListener('click', (event) => {
-    const row = event.target.closest('.ledger tbody tr');
-    if (row && !event.target.closest('a')) {
-        row.querySelector('a').click();
-    }
     const opener = event.target.closest('[data-opens]');
     if (opener) {
-        document.getElementById(opener.dataset.opens).showModal();
+        open(opener.dataset.opens);
     }
 });
 
-// The ledger keeps its place when it is drawn anew, and the selected row stays in sight.
-let place = 0;
-document.addEventListener('htmx:beforeSwap', () => {
-    place = document.querySelector('.ledger-scroll')?.scrollTop ?? 0;
-});
-document.addEventListener('htmx:afterSettle', () => {
-    const scroll = document.querySelector('.ledger-scroll');
-    if (scroll) {
-        scroll.scrollTop = place;
-        scroll.querySelector('tr.on')?.scrollIntoView({ block: 'nearest' });
+document.addEventListener('htmx:afterRequest', (event) => {
+    const closes = event.detail.elt.closest?.('[data-closes]');
+    if (closes && event.detail.successful) {
+        document.getElementById(closes.dataset.closes)?.close();
     }
-});
-
-// A page that shows an older revision than the newest looks again; somebody who is typing is left alone.
-document.addEventListener('htmx:sseMessage', (event) => {
-    if (event.detail.type !== 'revision') {
-        return;
-    }
-    // One's own edit is answered about now as well, and draws the sheet anew by itself.
-    setTimeout(() => {
-        const shown = document.querySelector('[data-revision]');
-        if (shown && Number(event.detail.data) > Number(shown.dataset.revision)) {
-            if (typing(document.activeElement)) {
-                document.getElementById('newer').hidden = false;
-            } else {
-                htmx.ajax('GET', `${location.pathname}?at=${shown.dataset.at}`, { target: '#sheet' });
-            }
-        }
-    }, 700);
 });
 
 // Completion of codes while a condition is typed.
@@ -160,6 +123,7 @@ function choose(field, name) {
     const start = field.selectionStart - word(field).length;
     field.setRangeText(name, start, field.selectionStart, 'end');
     close();
+    field.dispatchEvent(new Event('input', { bubbles: true }));
 }
 
 document.addEventListener('input', (event) => {
@@ -169,7 +133,7 @@ document.addEventListener('input', (event) => {
     }
     close();
     const begun = word(field);
-    const names = document.getElementById('names')?.dataset.all.split(' ') ?? [];
+    const names = document.querySelector('[data-names-all], #state')?.dataset.names?.split(' ') ?? [];
     const found = begun ? names.filter((name) => name.startsWith(begun) && name !== begun).slice(0, 8) : [];
     if (!found.length) {
         return;
@@ -214,6 +178,66 @@ document.addEventListener('keydown', (event) => {
     }
 }, true);
 document.addEventListener('focusout', close);
+
+// A condition is checked while it is typed: what it says, or what is wrong with it and the nearest right name.
+let pause = 0;
+document.addEventListener('input', (event) => {
+    const field = event.target;
+    if (field.matches('[data-family]')) {
+        clearTimeout(pause);
+        pause = setTimeout(() => check(field), 220);
+    }
+});
+
+async function check(field) {
+    const base = document.querySelector('[data-base]')?.dataset.base;
+    const around = field.closest('.field, td');
+    if (!base || !around) {
+        return;
+    }
+    const query = new URLSearchParams({ family: field.dataset.family, owner: field.dataset.owner ?? '', text: field.value });
+    const response = await fetch(`${base.replace(/\/rules$/, '/compose')}/check?${query}`);
+    if (!response.ok || !field.isConnected || response.redirected) {
+        return;
+    }
+    const checked = await response.json();
+    const place = (name) => {
+        const there = around.querySelector(`:scope > .${name}`);
+        if (there) {
+            return there;
+        }
+        const made = document.createElement('span');
+        made.className = name;
+        around.append(made);
+        return made;
+    };
+    field.setAttribute('aria-invalid', String(Boolean(checked.fault)));
+    place('says').textContent = checked.phrase;
+    const fault = place('fault');
+    fault.textContent = checked.fault;
+    if (checked.nearest) {
+        const mend = document.createElement('button');
+        mend.type = 'button';
+        mend.className = 'plain';
+        mend.textContent = `write ${checked.nearest}`;
+        mend.addEventListener('click', () => {
+            const wrong = field.value.slice(checked.from, checked.to);
+            const right = wrong.startsWith('"') ? `"${checked.nearest}"` : checked.nearest;
+            field.value = field.value.slice(0, checked.from) + right + field.value.slice(checked.to);
+            field.focus();
+            field.dispatchEvent(new Event('input', { bubbles: true }));
+            field.dispatchEvent(new Event('change', { bubbles: true }));
+        });
+        fault.append(' ', mend);
+    }
+    around.querySelectorAll(':scope > .hint-blank').forEach((old) => old.remove());
+    checked.hints.forEach((hint) => {
+        const line = document.createElement('span');
+        line.className = 'says hint-blank';
+        line.textContent = hint;
+        around.append(line);
+    });
+}
 
 // A page that is left must not hold its stream open, or the browser soon has no connection left for the next.
 addEventListener('pagehide', () => {

@@ -10,6 +10,7 @@ import orthogon.app.storage.DraftStore.Draft;
 import orthogon.app.storage.DraftStore.Overtaken;
 import orthogon.core.edit.Edit;
 import orthogon.core.edit.Refused;
+import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Questionnaire;
 import org.springframework.stereotype.Component;
 
@@ -45,11 +46,13 @@ class Editing {
             Draft head = frame.draft(code);
             if (head.revision() != revision) {
                 Optional<Draft> seen = drafts.at(head.id(), revision);
-                Object before = seen.map(d -> subject(d.document(), edit.about())).orElse(null);
-                if (seen.isEmpty() || !java.util.Objects.equals(before, subject(head.document(), edit.about()))) {
-                    throw new Conflict(Accounts.shown(head.author()) + " changed " + edit.about() + " in the meantime (" + head.command()
-                            + ", revision " + head.revision() + "). Your change was not made, so that theirs is not lost. "
-                            + "Reload to see theirs, then make yours again.");
+                Optional<String> changedMeanwhile = edit.about().stream().filter(about -> seen.isEmpty()
+                        || !java.util.Objects.equals(subject(seen.get().document(), about), subject(head.document(), about))).findFirst();
+                if (changedMeanwhile.isPresent()) {
+                    throw new Conflict(
+                            Accounts.shown(head.author()) + " changed " + changedMeanwhile.get() + " in the meantime (" + head.command()
+                                    + ", revision " + head.revision() + "). Your change was not made, so that theirs is not lost. "
+                                    + "Reload to see theirs, then make yours again.");
                 }
             }
             Questionnaire changed = edit.apply(head.document());
@@ -77,15 +80,29 @@ class Editing {
         }
     }
 
+    /** The document of an earlier revision, made the newest again; what came in between stays in the history. */
+    Draft restore(String code, int revision, Principal who) throws Refused, Conflict {
+        Draft head = frame.draft(code);
+        Draft wanted = drafts.at(head.id(), revision).orElseThrow(() -> new Refused("There is no revision " + revision + "."));
+        try {
+            Draft made = drafts.append(head, wanted.document(), "restored revision " + revision, who.getName());
+            live.announce(made);
+            return made;
+        } catch (Overtaken e) {
+            throw new Conflict("Somebody made a revision at the same moment. Look at it, then try again.");
+        }
+    }
+
     /** What an edit is about, for finding out whether somebody else changed it. */
     private static Object subject(Questionnaire document, String about) {
-        if (about.equals("ending")) {
+        if (about.equals(Edit.ENDING)) {
             return java.util.List.of(document.outcomes(), document.outcomeTable(), document.claims());
         }
-        if (about.equals("title")) {
-            return document.title();
+        if (about.equals(Edit.PRESENTATION)) {
+            return java.util.List.of(document.title(), document.presentation(), document.linkParameters());
         }
-        return document.item(about).map(Object.class::cast)
+        return document.item(about).map(i -> i instanceof Group group ? group.withItems(java.util.List.of()) : i)
+                .map(Object.class::cast)
                 .or(() -> document.page(about).map(p -> p.withItems(java.util.List.of()))).orElse(null);
     }
 }

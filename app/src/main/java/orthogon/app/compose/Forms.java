@@ -2,19 +2,26 @@ package orthogon.app.compose;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import orthogon.core.edit.AnswerWords;
 import orthogon.core.edit.Refused;
+import orthogon.core.edit.Retyped;
+import orthogon.core.expression.TextPattern;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Codes;
-import orthogon.core.questionnaire.DateLimit;
 import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.IsoNames;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Presentation;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Reword;
+import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
 import org.springframework.util.MultiValueMap;
 
@@ -42,9 +49,11 @@ final class Forms {
 
     Item item(Item item) throws Refused {
         return switch (item) {
-            case Note n -> new Note(n.code(), text("wording"), text("askWhen"));
+            case Note n -> new Note(n.code(), text("wording"), text("askWhen"), rewordings());
             case Derived d -> new Derived(d.code(), text("derive"));
             case Section s -> new Section(s.code(), text("wording"), text("askWhen"), s.items());
+            case Roster r -> new Roster(r.code(), text("wording"), text("entryTitle"), text("askWhen"),
+                    whole("least") == null ? 0 : whole("least"), whole("most") == null ? r.most() : whole("most"), r.items());
             case Question q -> question(q);
         };
     }
@@ -56,53 +65,217 @@ final class Forms {
                 accept.add(new Question.Accept(at("acceptWhen", i), at("acceptMessage", i)));
             }
         }
-        List<orthogon.core.questionnaire.Reword> reword = new ArrayList<>();
-        for (int i = 0; i < rows("rewordWhen"); i++) {
-            if (!at("rewordWhen", i).isEmpty()) {
-                reword.add(new orthogon.core.questionnaire.Reword(at("rewordWhen", i), at("rewordWording", i), at("rewordHelp", i)));
-            }
+        if (!text("limitsWhen").isEmpty()) {
+            accept.add(otherLimits(q.code()));
         }
-        return new Question(q.code(), text("wording"), text("help"), answer(q.answer()), text("askWhen"), text("requireWhen"),
-                text("lockWhen"), text("startWith"), accept, reword, q.keepWhenHidden());
+        Answer answer = text("type").equals(q.answer().type()) ? answer(q.answer()) : Retyped.to(q.answer(), text("type")).answer();
+        return new Question(q.code(), text("wording"), text("help"), answer, text("askWhen"), text("requireWhen"), text("lockWhen"),
+                text("startWith"), accept, rewordings(), !text("keepWhenHidden").isEmpty());
+    }
+
+    /** Other limits while a condition holds are an accept condition: whoever it does not concern passes. */
+    private Question.Accept otherLimits(String code) throws Refused {
+        List<String> limits = new ArrayList<>();
+        if (!text("limitsLeast").isEmpty()) {
+            limits.add(code + " >= " + text("limitsLeast"));
+        }
+        if (!text("limitsMost").isEmpty()) {
+            limits.add(code + " <= " + text("limitsMost"));
+        }
+        if (limits.isEmpty()) {
+            throw new Refused("Write the least or the most that is accepted while the condition holds.");
+        }
+        return new Question.Accept("if " + text("limitsWhen") + " then " + String.join(" and ", limits) + " else true", "");
+    }
+
+    private List<Reword> rewordings() {
+        List<Reword> reword = new ArrayList<>();
+        for (int i = 0; i < rows("rewordWhen"); i++) {
+            if (at("rewordWhen", i).isEmpty()) {
+                continue;
+            }
+            Map<String, String> labels = new LinkedHashMap<>();
+            for (String line : at("rewordLabels", i).split("\n")) {
+                int equals = line.indexOf('=');
+                if (equals > 0 && !line.substring(equals + 1).isBlank()) {
+                    labels.put(line.substring(0, equals).strip(), line.substring(equals + 1).strip());
+                }
+            }
+            reword.add(new Reword(at("rewordWhen", i), at("rewordWording", i), at("rewordHelp", i), labels));
+        }
+        return reword;
     }
 
     private Answer answer(Answer now) throws Refused {
-        String type = text("type");
-        if (!type.equals(now.type())) {
-            return ofType(type, now);
-        }
         return switch (now) {
-            case Answer.Text t -> new Answer.Text(t.isLong(), whole("least"), whole("most"));
-            case Answer.Numeric n -> new Answer.Numeric(decimal("least"), decimal("most"), whole("decimals"), text("unit"));
-            case Answer.YesNo y -> y;
-            case Answer.OneChoice c -> new Answer.OneChoice(options(), text("shownAs").equals("dropDown"));
-            case Answer.ManyChoices c -> new Answer.ManyChoices(options(), whole("least"), whole("most"));
-            case Answer.DateAnswer d -> new Answer.DateAnswer(day("earliest"), day("latest"));
+            case Answer.Text t -> new Answer.Text(t.isLong(), whole("least"), whole("most"), content(), pattern(), text("example"),
+                    text("mask"), text("placeholder"));
+            case Answer.Parts p -> {
+                List<String> parts = p.known().stream().filter(form.getOrDefault("parts", List.of())::contains).toList();
+                if (parts.isEmpty()) {
+                    throw new Refused("At least one part is needed.");
+                }
+                yield new Answer.Parts(p.isAddress(), parts,
+                        parts.stream().filter(form.getOrDefault("requiredParts", List.of())::contains).toList());
+            }
+            case Answer.Contact c -> new Answer.Contact(c.kind(), region());
+            case Answer.Numeric n -> number();
+            case Answer.Scale s -> new Answer.Scale(s.isLikelihood(), s.isLikelihood() ? 10 : steps(), text("lowLabel"), text("highLabel"));
+            case Answer.YesNo y -> new Answer.YesNo(text("yes"), text("no"));
+            case Answer.Agreement a -> new Answer.Agreement(text("agreement"));
+            case Answer.OneChoice c -> new Answer.OneChoice(options(), layout());
+            case Answer.ManyChoices c -> new Answer.ManyChoices(options(), whole("least"), whole("most"), layout());
+            case Answer.Grid g -> new Answer.Grid(text("each").equals("many"), gridRows(), options());
+            case Answer.Ranking r ->
+                new Answer.Ranking(options(), whole("places") == null ? r.options().size() : Math.max(1, whole("places")));
+            case Answer.DateAnswer d -> new Answer.DateAnswer(AnswerWords.limit(text("earliest")), AnswerWords.limit(text("latest")));
+            case Answer.TimeAnswer t -> new Answer.TimeAnswer(AnswerWords.time(text("earliest")), AnswerWords.time(text("latest")));
+            case Answer.FileAnswer f -> {
+                BigDecimal megabytes = decimal("largest");
+                if (megabytes == null || megabytes.signum() <= 0 || megabytes.compareTo(new BigDecimal(1000)) > 0) {
+                    throw new Refused("The largest file is a number of megabytes, more than 0 and at most 1000.");
+                }
+                yield new Answer.FileAnswer(whole("most") == null ? 1 : Math.clamp(whole("most"), 1, 100),
+                        megabytes.movePointRight(6).longValue(), words("mediaTypes"));
+            }
+            case Answer.IsoCode c -> {
+                for (String code : words("offered")) {
+                    if (!IsoNames.isKnown(c.isLanguage(), code)) {
+                        throw new Refused("“" + code + "” is no ISO code of a " + c.type() + ".");
+                    }
+                }
+                yield new Answer.IsoCode(c.isLanguage(), words("offered"));
+            }
+            case Answer.Lookup l -> {
+                if (!Codes.isValid(text("questionnaire"))) {
+                    throw new Refused("“" + text("questionnaire") + "” is no code of a questionnaire.");
+                }
+                yield new Answer.Lookup(text("questionnaire"), whole("release") == null ? 0 : whole("release"), words("shows"),
+                        !text("mayAdd").isEmpty());
+            }
+            case Answer.Signature s -> s;
+            case Answer.Hidden h -> new Answer.Hidden(words("allowed"));
         };
     }
 
-    /** Another type keeps the options where both have some. */
-    private static Answer ofType(String type, Answer now) throws Refused {
-        List<Answer.Option> options = now.options().isEmpty()
-                ? List.of(Answer.Option.of("first", "First"), Answer.Option.of("second", "Second"))
-                : now.options();
-        return switch (type) {
-            case "shortText" -> new Answer.Text(false, null, null);
-            case "longText" -> new Answer.Text(true, null, null);
-            case "number" -> new Answer.Numeric(null, null, 0, "");
-            case "yesNo" -> new Answer.YesNo();
-            case "oneChoice" -> new Answer.OneChoice(options.stream()
-                    .map(o -> new Answer.Option(o.code(), o.label(), o.score(), false, o.offerWhen())).toList(), false);
-            case "manyChoices" -> new Answer.ManyChoices(options, null, null);
-            case "date" -> new Answer.DateAnswer(null, null);
-            default -> throw new Refused("There is no answer type " + type + ".");
+    private Answer.Content content() {
+        return switch (text("only")) {
+            case "letters" -> Answer.Content.LETTERS;
+            case "digits" -> Answer.Content.DIGITS;
+            default -> Answer.Content.ANY;
         };
+    }
+
+    private String pattern() throws Refused {
+        String pattern = text("pattern");
+        try {
+            if (!pattern.isEmpty()) {
+                TextPattern.whole(pattern);
+            }
+            return pattern;
+        } catch (IllegalArgumentException e) {
+            throw new Refused("The pattern “" + pattern + "”: " + e.getMessage() + ".");
+        }
+    }
+
+    private String region() throws Refused {
+        String region = text("region").toUpperCase(java.util.Locale.ROOT);
+        if (!region.isEmpty() && !IsoNames.isKnown(false, region)) {
+            throw new Refused("“" + region + "” is no ISO code of a country.");
+        }
+        return region;
+    }
+
+    private Answer number() throws Refused {
+        Answer.Numeric number = new Answer.Numeric(decimal("least"), decimal("most"), whole("decimals"), text("unit"),
+                !text("slider").isEmpty());
+        if (number.decimals() != null && (number.decimals() < 0 || number.decimals() > 9)) {
+            throw new Refused("Decimal places go from 0 to 9.");
+        }
+        if (number.slider() && (number.least() == null || number.most() == null)) {
+            throw new Refused("A slider needs a least and a most.");
+        }
+        return number;
+    }
+
+    private int steps() throws Refused {
+        Integer steps = whole("steps");
+        if (steps == null || steps < 2 || steps > Answer.Scale.MOST_STEPS) {
+            throw new Refused("A rating has 2 to " + Answer.Scale.MOST_STEPS + " steps.");
+        }
+        return steps;
+    }
+
+    private Answer.Layout layout() throws Refused {
+        Answer.Shown shown = java.util.Arrays.stream(Answer.Shown.values()).filter(s -> s.word().equals(text("shownAs"))).findFirst()
+                .orElse(Answer.Shown.RADIO);
+        return new Answer.Layout(shown, whole("columns") == null ? 1 : Math.clamp(whole("columns"), 1, 4), !text("shuffle").isEmpty());
+    }
+
+    /** Words between blanks or commas. */
+    private List<String> words(String name) {
+        return java.util.Arrays.stream(text(name).split("[\\s,;]+")).filter(w -> !w.isEmpty()).distinct().toList();
+    }
+
+    private List<Answer.Grid.Row> gridRows() {
+        List<Answer.Grid.Row> rows = new ArrayList<>();
+        List<String> taken = new ArrayList<>(form.getOrDefault("gridCode", List.of()));
+        for (int i = 0; i < rows("gridLabel"); i++) {
+            if (at("gridLabel", i).isEmpty()) {
+                continue;
+            }
+            String code = at("gridCode", i);
+            if (code.isEmpty()) {
+                code = Codes.from(at("gridLabel", i), "row", taken::contains);
+                taken.add(code);
+            }
+            rows.add(new Answer.Grid.Row(code, at("gridLabel", i), at("gridAskWhen", i)));
+        }
+        return rows;
+    }
+
+    /** A code that was changed in place, from and to; empty where none was. */
+    Optional<String[]> renamedOption(Answer answer) {
+        List<String> now = form.getOrDefault("optionCode", List.of());
+        List<String> before = answer.options().stream().map(Answer.Option::code).toList();
+        for (int i = 0; answer.hasOwnOptions() && i < before.size() && i < now.size(); i++) {
+            boolean labelStays = at("optionLabel", i).equals(answer.options().get(i).label());
+            if (!now.get(i).isBlank() && !now.get(i).strip().equals(before.get(i)) && labelStays) {
+                return Optional.of(new String[]{before.get(i), now.get(i).strip()});
+            }
+        }
+        return Optional.empty();
+    }
+
+    Presentation presentation() throws Refused {
+        Map<String, String> messages = new LinkedHashMap<>();
+        Presentation.MESSAGES.keySet().stream().filter(kind -> !text("message_" + kind).isEmpty())
+                .forEach(kind -> messages.put(kind, text("message_" + kind)));
+        Presentation.Progress progress = java.util.Arrays.stream(Presentation.Progress.values())
+                .filter(p -> p.word().equals(text("progress"))).findFirst().orElse(Presentation.Progress.BAR);
+        return new Presentation(new Presentation.Welcome(text("welcomeHeading"), text("welcomeText"), text("welcomePicture")),
+                new Presentation.Buttons(text("buttonNext"), text("buttonBack"), text("buttonSend")), messages,
+                new Presentation.Theme(text("ownColour").isEmpty() ? "" : text("colour"),
+                        text("ownBackground").isEmpty() ? "" : text("background"), text("logo"),
+                        whole("typeSize") == null ? 100 : whole("typeSize"), progress, !text("oneAtATime").isEmpty()));
+    }
+
+    List<Questionnaire.LinkParameter> linkParameters() {
+        List<Questionnaire.LinkParameter> parameters = new ArrayList<>();
+        for (int i = 0; i < rows("linkCode"); i++) {
+            if (!at("linkCode", i).isEmpty()) {
+                parameters.add(new Questionnaire.LinkParameter(at("linkCode", i), java.util.Arrays.stream(at("linkAllowed", i)
+                        .split("[\\s,;]+")).filter(w -> !w.isEmpty()).distinct().toList()));
+            }
+        }
+        return parameters;
     }
 
     private List<Answer.Option> options() throws Refused {
         List<Answer.Option> options = new ArrayList<>();
         List<String> taken = new ArrayList<>(form.getOrDefault("optionCode", List.of()));
         List<String> exclusive = form.getOrDefault("optionExclusive", List.of());
+        List<String> other = form.getOrDefault("optionOther", List.of());
         for (int i = 0; i < rows("optionLabel"); i++) {
             String label = at("optionLabel", i);
             if (label.isEmpty()) {
@@ -114,7 +287,8 @@ final class Forms {
                 taken.add(code);
             }
             options.add(new Answer.Option(code, label, decimal(at("optionScore", i), "The score of " + label),
-                    exclusive.contains(String.valueOf(i)), at("optionOfferWhen", i)));
+                    exclusive.contains(String.valueOf(i)), at("optionOfferWhen", i), other.contains(String.valueOf(i)),
+                    at("optionPicture", i)));
         }
         return options;
     }
@@ -137,14 +311,6 @@ final class Forms {
             return value.isEmpty() ? null : new BigDecimal(value);
         } catch (NumberFormatException e) {
             throw new Refused(what + ", “" + value + "”, is no number.");
-        }
-    }
-
-    private DateLimit day(String name) throws Refused {
-        try {
-            return text(name).isEmpty() ? null : DateLimit.parse(text(name));
-        } catch (IllegalArgumentException e) {
-            throw new Refused(e.getMessage() + ".");
         }
     }
 
@@ -173,7 +339,7 @@ final class Forms {
                         ? Codes.from(at("outcomeLabel", i), "outcome", taken::contains)
                         : at("outcomeCode", i);
                 taken.add(code);
-                outcomes.add(new Questionnaire.Outcome(code, at("outcomeLabel", i), at("outcomeClosing", i)));
+                outcomes.add(new Questionnaire.Outcome(code, at("outcomeLabel", i), at("outcomeClosing", i), at("outcomeRedirect", i)));
             }
         }
         return outcomes;

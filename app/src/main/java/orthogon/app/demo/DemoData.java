@@ -2,15 +2,14 @@ package orthogon.app.demo;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.stream.IntStream;
 import orthogon.app.storage.DraftStore;
 import orthogon.app.storage.DraftStore.Draft;
 import orthogon.app.storage.InterviewStore;
@@ -20,9 +19,8 @@ import orthogon.app.storage.ReleaseStore.Release;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.proof.Proof;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Roster;
 import orthogon.formats.document.DocumentReader;
 import orthogon.formats.document.UnusableFile;
 import orthogon.formats.report.ProofReport;
@@ -80,10 +78,17 @@ class DemoData implements SmartInitializingSingleton {
             for (int tries = 0; tries < 200 && interview.course().current().isPresent(); tries++) {
                 Course.PageView page = interview.course().current().get();
                 Map<String, Object> given = new HashMap<>();
-                // One after the other, since an answer may decide which options the next question offers.
-                for (Question q : page.page().questions().toList()) {
+                page.shown().stream().filter(x -> x.item() instanceof Roster)
+                        .forEach(x -> given.put(x.slot(), entries((Roster) x.item(), random)));
+                // One after the other, since an answer may decide what the next question offers, or whether it is asked at all.
+                for (boolean more = true; more;) {
                     Course.PageView now = interview.keep(given).course().current().orElseThrow();
-                    given.put(q.code(), answer(q, now, random, at.toLocalDate()));
+                    Course.Shown next = now.shown().stream().filter(x -> x.question().isPresent() && !given.containsKey(x.slot()))
+                            .findFirst().orElse(null);
+                    more = next != null;
+                    if (more) {
+                        given.put(next.slot(), OrdinaryAnswers.to(next, random, at.toLocalDate()));
+                    }
                 }
                 Interview.Step step = interview.leave(given);
                 interview = step.interview();
@@ -101,44 +106,8 @@ class DemoData implements SmartInitializingSingleton {
         }
     }
 
-    private static Object answer(Question q, Course.PageView page, Random random, LocalDate today) {
-        List<Answer.Option> offered = page.shown(q.code()).map(Course.Shown::offered).orElse(q.answer().options());
-        return switch (q.answer()) {
-            case Answer.YesNo y -> random.nextInt(100) < (q.code().equals("alive") ? 88 : 42);
-            case Answer.OneChoice c -> offered.isEmpty() ? null : offered.get(random.nextInt(offered.size())).code();
-            case Answer.ManyChoices c -> several(offered, random);
-            case Answer.Numeric n -> {
-                int least = n.least() == null ? 0 : n.least().intValue();
-                int most = Math.min(n.most() == null ? 20 : n.most().intValue(), least + 6);
-                yield BigDecimal.valueOf(least + random.nextInt(Math.max(1, most - least + 1)));
-            }
-            case Answer.DateAnswer d -> today.minusDays(random.nextInt(3));
-            case Answer.Text t -> text(q.code(), t, random);
-        };
-    }
-
-    private static Object several(List<Answer.Option> offered, Random random) {
-        List<Answer.Option> alone = offered.stream().filter(Answer.Option::exclusive).toList();
-        if (!alone.isEmpty() && random.nextInt(5) == 0) {
-            return List.of(alone.getFirst().code());
-        }
-        List<String> chosen = new ArrayList<>();
-        offered.stream().filter(o -> !o.exclusive() && random.nextInt(3) == 0).forEach(o -> chosen.add(o.code()));
-        return chosen.isEmpty() ? null : chosen.subList(0, Math.min(chosen.size(), 3));
-    }
-
-    private static final Map<String, List<String>> TEXTS = Map.of("finder",
-            List.of("Wenna Tregle", "Orrin Salt", "Maud Haskell", "Pelham Rook", "Ida Fenwright", "Tobin Marl"), "phone",
-            List.of("01632 960 118", "01632 960 204", "01632 960 377", "01632 960 451"), "where_found",
-            List.of("Mill lane, by the weir", "Alder wood car park", "Quillmere harbour wall", "Under the old viaduct",
-                    "Garden, Heron Row 4"));
-
-    private static Object text(String code, Answer.Text t, Random random) {
-        List<String> known = TEXTS.get(code);
-        if (known == null) {
-            return random.nextInt(3) == 0 ? "It sat very still." : null;
-        }
-        String text = known.get(random.nextInt(known.size()));
-        return t.most() != null && text.length() > t.most() ? text.substring(0, t.most()) : text;
+    private static List<String> entries(Roster roster, Random random) {
+        int count = Math.clamp(roster.least() + (random.nextInt(4) == 0 ? 1 + random.nextInt(2) : 0), roster.least(), roster.most());
+        return IntStream.rangeClosed(1, count).mapToObj(String::valueOf).toList();
     }
 }

@@ -11,12 +11,13 @@ import java.util.Set;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Proofs;
 import orthogon.app.storage.DraftStore.Draft;
+import orthogon.app.questions.Said;
+import orthogon.core.interview.Reasons;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Family;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.flow.Figures;
-import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Questionnaire;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -103,7 +104,7 @@ class ProveController {
                 .forEach(w -> w.readable().flatMap(proof.wiring()::unfolded).ifPresent(e -> deciding.addAll(e.references())));
         List<Given> given = new ArrayList<>();
         explanation.witness().ifPresent(answers -> answers
-                .forEach((code, value) -> given.add(new Given(code, document.question(code).map(q -> q.wording()).orElse("link parameter"),
+                .forEach((code, value) -> given.add(new Given(code, document.item(code).map(q -> q.wording()).orElse("link parameter"),
                         shown(document, code, value), deciding.contains(code)))));
         given.sort(Comparator.comparing(g -> !g.deciding()));
         List<Claim> consequences = proof.claims().stream().filter(c -> c.follows().filter(claim.id()::equals).isPresent()).toList();
@@ -127,17 +128,9 @@ class ProveController {
     }
 
     private static String shown(Questionnaire document, String code, Object value) {
-        Answer answer = document.question(code).map(q -> q.answer()).orElse(new Answer.Text(false, null, null));
-        return switch (value) {
-            case Boolean b -> b ? "yes" : "no";
-            case List<?> l -> String.join(", ", l.stream().map(o -> label(answer, String.valueOf(o))).toList());
-            case java.math.BigDecimal d ->
-                d.toPlainString() + (answer instanceof Answer.Numeric n && !n.unit().isEmpty() ? " " + n.unit() : "");
-            default -> label(answer, String.valueOf(value));
-        };
-    }
-
-    private static String label(Answer answer, String code) {
-        return answer.option(code).map(Answer.Option::label).orElse(code);
+        return document.question(code).flatMap(q -> Said.of(q, value)).orElseGet(() -> value instanceof List<?> entries
+                ? entries.size() + (entries.size() == 1 ? " entry: " : " entries: ")
+                        + String.join("; ", entries.stream().map(Reasons::said).toList())
+                : Reasons.said(value));
     }
 }

@@ -4,7 +4,9 @@ import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -22,6 +24,7 @@ public class Proofs {
 
     private record Key(long questionnaire, int revision, LocalDate asOf) {}
 
+    private final Map<Long, Integer> newest = new ConcurrentHashMap<>();
     private final ExecutorService workers = Executors.newFixedThreadPool(2, Thread.ofPlatform().daemon().name("proof-", 0).factory());
     private final Map<Key, CompletableFuture<Proof>> proofs = new LinkedHashMap<>(16, 0.75f, true) {
         @Override
@@ -30,12 +33,24 @@ public class Proofs {
         }
     };
 
+    /** A revision that was overtaken while it waited is not proved: nobody looks at it any more. */
+    private Proof prove(Draft draft, Key key) {
+        if (newest.merge(draft.id(), draft.revision(), Math::max) > draft.revision()) {
+            synchronized (proofs) {
+                proofs.remove(key);
+            }
+            throw new CancellationException("revision " + draft.revision() + " was overtaken");
+        }
+        return Proof.of(draft.document(), key.asOf());
+    }
+
     /** The proof of a draft's revision, begun now if it was not yet. */
     public CompletableFuture<Proof> begin(Draft draft) {
         Key key = new Key(draft.id(), draft.revision(), LocalDate.now());
+        newest.merge(draft.id(), draft.revision(), Math::max);
         synchronized (proofs) {
             return proofs.computeIfAbsent(key,
-                    k -> CompletableFuture.supplyAsync(() -> Proof.of(draft.document(), k.asOf()), workers));
+                    k -> CompletableFuture.supplyAsync(() -> prove(draft, k), workers));
         }
     }
 
@@ -47,8 +62,8 @@ public class Proofs {
     /** Gives the proof a moment to be ready. */
     public void awhile(Draft draft) {
         try {
-            begin(draft).get(120, TimeUnit.MILLISECONDS);
-        } catch (TimeoutException | ExecutionException e) {
+            begin(draft).get(40, TimeUnit.MILLISECONDS);
+        } catch (TimeoutException | ExecutionException | CancellationException e) {
             // It is announced when it is done.
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
@@ -57,6 +72,7 @@ public class Proofs {
 
     /** The proof if it is there already. */
     public Optional<Proof> ready(Draft draft) {
-        return Optional.ofNullable(begin(draft).getNow(null));
+        CompletableFuture<Proof> proof = begin(draft);
+        return proof.isCompletedExceptionally() ? Optional.empty() : Optional.ofNullable(proof.getNow(null));
     }
 }

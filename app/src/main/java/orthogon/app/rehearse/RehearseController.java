@@ -1,5 +1,6 @@
 package orthogon.app.rehearse;
 
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
 import java.time.LocalDate;
@@ -19,14 +20,17 @@ import orthogon.core.interview.Interview;
 import orthogon.core.interview.Reasons;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Replay;
+import orthogon.core.questionnaire.Attachment;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
+import org.springframework.util.LinkedMultiValueMap;
 import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartHttpServletRequest;
 
 @Controller
 @RequestMapping("/q/{code}/rehearse")
@@ -84,11 +88,11 @@ class RehearseController {
         model.addAttribute("walked", course.pages().stream().filter(p -> interview.passed().contains(p.page().code()))
                 .map(p -> new Walked(p.page().code(), p.page().title(), String.join(" · ", p.shown().stream()
                         .filter(s -> s.question().isPresent())
-                        .map(s -> s.item().code() + " " + Reasons.said(course.effective().get(s.item().code())))
+                        .map(s -> s.slot() + " " + Reasons.said(course.value(s)))
                         .toList())))
                 .toList());
         course.current().ifPresent(view -> {
-            model.addAttribute("page", PageModel.of(view, interview.today(), withErrors));
+            model.addAttribute("page", PageModel.of(view, draft.document().presentation(), interview.today(), withErrors));
             model.addAttribute("reasons", Reasons.of(interview, view.page()));
         });
         if (course.complete() && !course.pages().isEmpty()) {
@@ -98,8 +102,8 @@ class RehearseController {
     }
 
     @PostMapping
-    String answer(@PathVariable String code, @RequestParam MultiValueMap<String, String> form, Principal who, Model model,
-            HttpServletResponse response) {
+    String answer(@PathVariable String code, @RequestParam MultiValueMap<String, String> form, HttpServletRequest request, Principal who,
+            Model model, HttpServletResponse response) {
         Draft draft = frame.draft(code);
         Interview interview = current(draft, who).interview();
         String go = Optional.ofNullable(form.getFirst("go")).orElse("next");
@@ -114,16 +118,22 @@ class RehearseController {
         if (current.isEmpty() || !current.get().page().code().equals(form.getFirst("page"))) {
             return go.equals("back") ? keep(draft, who, interview.back()) : "redirect:/q/" + code + "/rehearse";
         }
-        Map<String, Object> given = PageForm.answers(current.get(), form);
+        Map<String, Object> given = PageForm.answers(current.get(), form,
+                request instanceof MultipartHttpServletRequest parts ? parts.getMultiFileMap() : new LinkedMultiValueMap<>(),
+                file -> new Attachment("rehearsed", String.valueOf(file.getOriginalFilename()), file.getSize(),
+                        String.valueOf(file.getContentType())));
         if (go.equals("back")) {
             return keep(draft, who, interview.keep(given).back());
+        }
+        if (PageForm.changesEntries(form)) {
+            return keep(draft, who, interview.keep(given));
         }
         Interview.Step step = interview.leave(given);
         rehearsals.put(key(code, who), new Rehearsal(draft.revision(), step.interview()));
         return switch (step) {
             case Interview.Step.Passed p -> "redirect:/q/" + code + "/rehearse";
             case Interview.Step.Appeared a ->
-                show(draft, step.interview(), false, "These appeared: " + String.join(", ", a.questions()) + ".",
+                show(draft, step.interview(), false, "These appeared: " + String.join(", ", a.slots()) + ".",
                         model);
             case Interview.Step.Held h -> {
                 response.setStatus(422);

@@ -1,5 +1,6 @@
 package orthogon.app.respond;
 
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
@@ -9,6 +10,8 @@ import java.util.Map;
 import java.util.Optional;
 import orthogon.app.questions.PageForm;
 import orthogon.app.questions.PageModel;
+import orthogon.app.questions.Said;
+import orthogon.app.storage.AttachmentStore;
 import orthogon.app.storage.InterviewStore;
 import orthogon.app.storage.InterviewStore.Running;
 import orthogon.app.storage.ReleaseStore;
@@ -18,11 +21,14 @@ import orthogon.core.interview.Interview;
 import orthogon.core.questionnaire.Questionnaire;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
+import org.springframework.util.LinkedMultiValueMap;
 import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.multipart.MultipartHttpServletRequest;
 
 @Controller
 class RespondController {
@@ -32,10 +38,12 @@ class RespondController {
 
     private final ReleaseStore releases;
     private final InterviewStore interviews;
+    private final AttachmentStore attachments;
 
-    RespondController(ReleaseStore releases, InterviewStore interviews) {
+    RespondController(ReleaseStore releases, InterviewStore interviews, AttachmentStore attachments) {
         this.releases = releases;
         this.interviews = interviews;
+        this.attachments = attachments;
     }
 
     @GetMapping("/to/{token}")
@@ -47,10 +55,11 @@ class RespondController {
         model.addAttribute("title", release.get().document().title());
         model.addAttribute("token", token);
         Map<String, String> known = new LinkedHashMap<>();
-        release.get().document().linkParameters().stream().filter(p -> link.containsKey(p.code()))
+        release.get().document().arriving().stream().filter(p -> link.containsKey(p.code()))
                 .forEach(p -> known.put(p.code(), link.get(p.code())));
         model.addAttribute("link", known);
         model.addAttribute("questions", release.get().document().questions().count());
+        model.addAttribute("presentation", release.get().document().presentation());
         return "respond/welcome";
     }
 
@@ -87,14 +96,16 @@ class RespondController {
         model.addAttribute("title", running.release().document().title());
         model.addAttribute("id", running.id());
         model.addAttribute("action", "/i/" + running.id());
-        model.addAttribute("page", PageModel.of(view, running.interview().today(), withErrors));
+        model.addAttribute("page",
+                PageModel.of(view, running.release().document().presentation(), running.interview().today(), withErrors));
         model.addAttribute("canGoBack", !running.interview().passed().isEmpty());
         model.addAttribute("notice", notice);
-        return "respond/page";
+        return themed(running, model, "respond/page");
     }
 
     @PostMapping("/i/{id}")
-    String answer(@PathVariable String id, @RequestParam MultiValueMap<String, String> form, Model model, HttpServletResponse response) {
+    String answer(@PathVariable String id, @RequestParam MultiValueMap<String, String> form, HttpServletRequest request, Model model,
+            HttpServletResponse response) {
         Optional<Running> found = interviews.find(id);
         if (found.isEmpty()) {
             return nothing(model, response);
@@ -115,10 +126,16 @@ class RespondController {
             return page(running, current.get(), false, "That was not the page you are on, so nothing was changed. Please go on here.",
                     model);
         }
-        Map<String, Object> given = PageForm.answers(current.get(), form);
+        Map<String, Object> given = PageForm.answers(current.get(), form, files(request), attachments::keep);
         if ("back".equals(form.getFirst("go"))) {
             interviews.keep(id, interview.keep(given).back(), Optional.empty());
             return "redirect:/i/" + id;
+        }
+        if (PageForm.changesEntries(form)) {
+            Interview changed = interview.keep(given);
+            interviews.keep(id, changed, Optional.empty());
+            return page(new Running(id, running.release(), changed, OffsetDateTime.now(), Optional.empty()),
+                    changed.course().current().orElseThrow(), false, "", model);
         }
         Interview.Step step = interview.leave(given);
         interviews.keep(id, step.interview(), step instanceof Interview.Step.Passed ? Optional.of(posted) : Optional.empty());
@@ -126,15 +143,24 @@ class RespondController {
         return switch (step) {
             case Interview.Step.Passed p -> "redirect:/i/" + id;
             case Interview.Step.Appeared a -> page(now, step.interview().course().current().orElseThrow(), false,
-                    a.questions().size() == 1
+                    a.slots().size() == 1
                             ? "Your answers lead to one more question on this page."
-                            : "Your answers lead to " + a.questions().size() + " more questions on this page.",
+                            : "Your answers lead to " + a.slots().size() + " more questions on this page.",
                     model);
             case Interview.Step.Held h -> {
                 response.setStatus(422);
                 yield page(now, step.interview().course().current().orElseThrow(), true, "", model);
             }
         };
+    }
+
+    private static MultiValueMap<String, MultipartFile> files(HttpServletRequest request) {
+        return request instanceof MultipartHttpServletRequest parts ? parts.getMultiFileMap() : new LinkedMultiValueMap<>();
+    }
+
+    private static String themed(Running running, Model model, String view) {
+        model.addAttribute("presentation", running.release().document().presentation());
+        return view;
     }
 
     @GetMapping("/i/{id}/review")
@@ -150,7 +176,7 @@ class RespondController {
         model.addAttribute("title", running.get().release().document().title());
         model.addAttribute("id", id);
         model.addAttribute("lines", lines(course));
-        return "respond/review";
+        return themed(running.get(), model, "respond/review");
     }
 
     private static List<Line> lines(Course course) {
@@ -159,8 +185,10 @@ class RespondController {
             boolean first = true;
             for (Course.Shown shown : page.shown()) {
                 if (shown.question().isPresent()) {
-                    String said = PageModel.said(shown.question().get(), course.effective().get(shown.item().code())).orElse("no answer");
-                    lines.add(new Line(page.page().code(), page.page().title(), shown.wording(), said, first));
+                    String said = Said.of(shown.question().get(), course.value(shown)).orElse("no answer")
+                            + (shown.other().isEmpty() ? "" : ": " + shown.other());
+                    String entry = shown.entry() == 0 ? "" : " (" + shown.entry() + ")";
+                    lines.add(new Line(page.page().code(), page.page().title(), shown.wording() + entry, said, first));
                     first = false;
                 }
             }
@@ -212,6 +240,7 @@ class RespondController {
         model.addAttribute("closing", outcome.map(Questionnaire.Outcome::closing).filter(c -> !c.isEmpty())
                 .orElse("Thank you. Your answers have been sent."));
         model.addAttribute("lines", lines(course));
-        return "respond/receipt";
+        model.addAttribute("redirect", outcome.map(Questionnaire.Outcome::redirect).orElse(""));
+        return themed(running.get(), model, "respond/receipt");
     }
 }

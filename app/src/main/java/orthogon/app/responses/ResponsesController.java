@@ -9,7 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import orthogon.app.frame.Frame;
 import orthogon.app.frame.NotThere;
-import orthogon.app.questions.PageModel;
+import orthogon.app.questions.Said;
 import orthogon.app.storage.DraftStore.Draft;
 import orthogon.app.storage.InterviewStore;
 import orthogon.app.storage.InterviewStore.Response;
@@ -85,7 +85,7 @@ class ResponsesController {
         Questionnaire document = releases.get(r.releaseId()).document();
         List<String> cells = new ArrayList<>();
         columns.forEach(
-                q -> cells.add(document.question(q.code()).flatMap(of -> PageModel.said(of, r.answers().get(q.code()))).orElse("")));
+                q -> cells.add(document.question(q.code()).flatMap(of -> Said.of(of, r.answers().get(q.code()))).orElse("")));
         return new Row(r.receipt(), Frame.when(r.sentAt()), r.release(), document.outcome(r.outcome()).map(o -> o.label()).orElse("none"),
                 cells);
     }
@@ -103,8 +103,10 @@ class ResponsesController {
             boolean first = true;
             for (Course.Shown shown : p.shown()) {
                 if (shown.question().isPresent()) {
-                    lines.add(new Line(shown.item().code(), shown.wording(), PageModel.said(shown.question().get(), response.answers()
-                            .get(shown.item().code())).orElse("no answer"), p.page().title(), first));
+                    lines.add(new Line(shown.slot(), shown.wording(),
+                            Said.of(shown.question().get(), c.value(shown)).orElse("no answer")
+                                    + (shown.other().isEmpty() ? "" : ": " + shown.other()),
+                            p.page().title(), first));
                     first = false;
                 }
             }

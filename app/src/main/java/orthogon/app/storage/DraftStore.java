@@ -3,7 +3,10 @@ package orthogon.app.storage;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.OffsetDateTime;
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import orthogon.core.questionnaire.Questionnaire;
 import org.springframework.dao.DuplicateKeyException;
@@ -19,6 +22,13 @@ public class DraftStore {
             select q.id, q.code, r.number, r.document, r.command, r.author, r.made_at, r.undo_to, r.redo_to
             from questionnaire q join revision r on r.questionnaire_id = q.id
             where r.number = (select max(number) from revision where questionnaire_id = q.id)
+            """;
+    private static final String NEWEST = """
+            select q.id, max(r.number) as number from questionnaire q join revision r on r.questionnaire_id = q.id
+            where q.code = :code group by q.id
+            """;
+    private static final String HISTORY = """
+            select number, command, author, made_at from revision where questionnaire_id = :id order by number desc limit :most
             """;
     private static final String ONE = """
             select q.id, q.code, r.number, r.document, r.command, r.author, r.made_at, r.undo_to, r.redo_to
@@ -38,6 +48,21 @@ public class DraftStore {
      */
     public record Draft(long id, String code, int revision, Questionnaire document, String command, String author, OffsetDateTime at,
             Optional<Integer> undoTo, Optional<Integer> redoTo) {}
+
+    /** One line of a draft's history. */
+    public record Entry(int revision, String command, String author, OffsetDateTime at) {}
+
+    private record Key(long id, int revision) {}
+
+    private static final int KEPT = 60;
+
+    /** Revisions never change, so the ones read last are kept. */
+    private final Map<Key, Draft> known = Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<Key, Draft> eldest) {
+            return size() > KEPT;
+        }
+    });
 
     /** Somebody else made a revision in the meantime. */
     public static final class Overtaken extends Exception {}
@@ -60,11 +85,25 @@ public class DraftStore {
     }
 
     public Optional<Draft> head(String code) {
-        return jdbc.sql(HEADS + " and q.code = :code").param("code", code).query(DraftStore::draft).optional();
+        return jdbc.sql(NEWEST).param("code", code).query((row, n) -> new Key(row.getLong("id"), row.getInt("number"))).optional()
+                .flatMap(newest -> at(newest.id(), newest.revision()));
     }
 
     public Optional<Draft> at(long id, int revision) {
-        return jdbc.sql(ONE).param("id", id).param("number", revision).query(DraftStore::draft).optional();
+        Key key = new Key(id, revision);
+        Draft kept = known.get(key);
+        if (kept != null) {
+            return Optional.of(kept);
+        }
+        Optional<Draft> read = jdbc.sql(ONE).param("id", id).param("number", revision).query(DraftStore::draft).optional();
+        read.ifPresent(d -> known.put(key, d));
+        return read;
+    }
+
+    /** The newest revisions of a draft, newest first. */
+    public List<Entry> history(long id, int most) {
+        return jdbc.sql(HISTORY).param("id", id).param("most", most).query((row, n) -> new Entry(row.getInt("number"),
+                row.getString("command"), row.getString("author"), row.getObject("made_at", OffsetDateTime.class))).list();
     }
 
     public boolean exists(String code) {

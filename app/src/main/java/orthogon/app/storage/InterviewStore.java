@@ -11,8 +11,10 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import orthogon.app.storage.ReleaseStore.Release;
 import orthogon.core.interview.Interview;
+import orthogon.core.interview.Slots;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.report.StoredAnswers;
 import org.springframework.dao.DuplicateKeyException;
@@ -159,7 +161,8 @@ public class InterviewStore {
         jdbc.sql("select given from answer where receipt = :receipt").param("receipt", receipt).query(String.class).list()
                 .forEach(json -> given.putAll(StoredAnswers.read(document, json)));
         Map<String, Object> ordered = new LinkedHashMap<>();
-        document.questions().filter(q -> given.containsKey(q.code())).forEach(q -> ordered.put(q.code(), given.get(q.code())));
+        document.items().flatMap(i -> Stream.of(i.code(), Slots.other(i.code()))).filter(given::containsKey)
+                .forEach(code -> ordered.put(code, given.get(code)));
         return new Response(receipt, row.getString("interview_id"), row.getLong("release_id"), row.getInt("number"),
                 row.getString("outcome"),
                 row.getObject("sent_at", OffsetDateTime.class), ordered);

@@ -54,6 +54,13 @@ public record Course(List<PageView> pages, boolean complete, Optional<String> ou
         }
     }
 
+    /** The effective value of what is shown; null for blank. */
+    public Object value(Shown shown) {
+        return shown.roster().isEmpty()
+                ? effective.get(shown.item().code())
+                : ((Map<?, ?>) ((List<?>) effective.get(shown.roster())).get(shown.entry() - 1)).get(shown.item().code());
+    }
+
     /** The page to answer now; empty once complete. */
     public Optional<PageView> current() {
         return complete || pages.isEmpty() ? Optional.empty() : Optional.of(pages.getLast());

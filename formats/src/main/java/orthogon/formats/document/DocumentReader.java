@@ -5,15 +5,16 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.DateLimit;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Presentation;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Reword;
+import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
 import orthogon.formats.document.UnusableFile.FileFault;
 import tools.jackson.core.JacksonException;
@@ -32,9 +33,6 @@ public final class DocumentReader {
     public static final int VERSION = 1;
     private static final int LARGEST = 8 << 20;
     private static final int DEEPEST_SECTIONS = 8;
-    private static final Set<String> LATER_TYPES = Set.of("personName", "postalAddress", "email", "phone", "webAddress", "time", "rating",
-            "likelihood", "agreement", "grid", "ranking", "file", "country", "language", "lookup", "signature", "hidden");
-
     static final ObjectMapper MAPPER = JsonMapper
             .builder(JsonFactory.builder().enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
                     .streamReadConstraints(StreamReadConstraints.builder().maxNestingDepth(60).build()).build())
@@ -98,7 +96,7 @@ public final class DocumentReader {
                 p -> new Questionnaire.LinkParameter(p.code("code"), p.texts("allowed")));
         List<Page> pages = json.list("pages", this::page);
         List<Questionnaire.Outcome> outcomes = json.list("outcomes",
-                o -> new Questionnaire.Outcome(o.code("code"), o.needed("label"), o.text("closing")));
+                o -> new Questionnaire.Outcome(o.code("code"), o.needed("label"), o.text("closing"), o.text("redirect")));
         List<Questionnaire.OutcomeRow> table = json.list("outcomeTable",
                 r -> new Questionnaire.OutcomeRow(r.text("when"), r.needed("outcome")));
         List<Questionnaire.OwnClaim> claims = json.list("claims", c -> {
@@ -110,7 +108,8 @@ public final class DocumentReader {
             return new Questionnaire.OwnClaim(name, says.equals("never") ? Questionnaire.Says.NEVER : Questionnaire.Says.ALWAYS,
                     c.needed("that"));
         });
-        return new Questionnaire(code, title, source, languages, parameters, pages, outcomes, table, claims, translations(json, languages));
+        return new Questionnaire(code, title, source, languages, parameters, pages, outcomes, table, claims, translations(json, languages),
+                presentation(json.object("presentation")));
     }
 
     private Map<String, Map<String, Questionnaire.Translation>> translations(Json json, List<String> languages) {
@@ -139,6 +138,47 @@ public final class DocumentReader {
         return all;
     }
 
+    private static Presentation presentation(Json json) {
+        if (json == null) {
+            return Presentation.PLAIN;
+        }
+        Json welcome = json.object("welcome");
+        Json buttons = json.object("buttons");
+        Json messages = json.object("messages");
+        Json theme = json.object("theme");
+        Map<String, String> texts = new LinkedHashMap<>();
+        if (messages != null) {
+            for (String kind : Presentation.MESSAGES.keySet()) {
+                String text = messages.text(kind);
+                if (!text.isEmpty()) {
+                    texts.put(kind, text);
+                }
+            }
+            messages.close();
+        }
+        Presentation presentation = new Presentation(
+                welcome == null
+                        ? Presentation.Welcome.NONE
+                        : new Presentation.Welcome(welcome.text("heading"), welcome.text("text"), welcome.picture("picture")),
+                buttons == null
+                        ? Presentation.Buttons.USUAL
+                        : new Presentation.Buttons(buttons.text("next"), buttons.text("back"), buttons.text("send")),
+                texts, theme == null ? Presentation.Theme.PLAIN : theme(theme));
+        for (Json each : new Json[]{welcome, buttons, theme, json}) {
+            if (each != null) {
+                each.close();
+            }
+        }
+        return presentation;
+    }
+
+    private static Presentation.Theme theme(Json theme) {
+        Integer size = theme.whole("typeSize", 80, 160);
+        return new Presentation.Theme(theme.colour("colour"), theme.colour("background"), theme.picture("logo"), size == null ? 100 : size,
+                theme.oneOf("progress", Presentation.Progress.values(), Presentation.Progress::word, Presentation.Progress.BAR),
+                theme.truth("oneAtATime"));
+    }
+
     private Page page(Json json) {
         String code = json.code("code");
         return new Page(code, json.text("title"), json.text("introduction"), json.text("openWhen"), json.list("items", i -> item(i, 1)),
@@ -155,7 +195,7 @@ public final class DocumentReader {
             return question(json);
         }
         if (json.has("note")) {
-            return new Note(json.code("note"), json.needed("wording"), json.text("askWhen"));
+            return new Note(json.code("note"), json.needed("wording"), json.text("askWhen"), reword(json));
         }
         if (json.has("section")) {
             return new Section(json.code("section"), json.text("title"), json.text("askWhen"), json.list("items", i -> item(i, depth + 1)));
@@ -164,13 +204,38 @@ public final class DocumentReader {
             return new Derived(json.code("derived"), json.needed("derive"));
         }
         if (json.has("roster")) {
-            json.fault("roster", "rosters cannot be read by this Orthogon yet");
-            json.passOver();
-            return null;
+            int[] entries = AnswerJson.entries(json);
+            return new Roster(json.code("roster"), json.text("title"), json.text("entryTitle"), json.text("askWhen"), entries[0],
+                    entries[1],
+                    json.list("items", i -> entryItem(i, depth + 1)));
         }
-        json.fault("", "an item is a \"question\", a \"note\", a \"section\" or a \"derived\"");
+        json.fault("", "an item is a \"question\", a \"note\", a \"section\", a \"roster\" or a \"derived\"");
         json.passOver();
         return null;
+    }
+
+    /** A roster cannot stand in a roster, nor a hidden question, whose one value comes with the link. */
+    private Item entryItem(Json json, int depth) {
+        Item item = item(json, depth);
+        if (item != null && item.withInner().anyMatch(i -> i instanceof Roster)) {
+            json.fault("", "a roster cannot stand in a roster");
+        }
+        if (item != null && item.withInner().anyMatch(i -> i instanceof Question q && q.isHidden())) {
+            json.fault("", "a hidden question cannot stand in a roster");
+        }
+        return item;
+    }
+
+    private static List<Reword> reword(Json json) {
+        return json.list("reword", r -> {
+            Map<String, String> labels = new LinkedHashMap<>();
+            Json object = r.object("labels");
+            if (object != null) {
+                object.names().forEach(option -> labels.put(option, object.text(option)));
+                object.close();
+            }
+            return new Reword(r.needed("when"), r.text("wording"), r.text("help"), labels);
+        });
     }
 
     private Question question(Json json) {
@@ -180,71 +245,16 @@ public final class DocumentReader {
         if (answerJson == null) {
             json.fault("", "the member \"answer\" is missing");
         } else if (answerJson.isObject()) {
-            answer = answer(answerJson);
+            answer = AnswerJson.read(answerJson);
             answerJson.close();
         }
-        return new Question(code, json.needed("wording"), json.text("help"), answer, json.text("askWhen"), json.text("requireWhen"),
-                json.text("lockWhen"), json.text("startWith"),
-                json.list("accept", a -> new Question.Accept(a.needed("when"), a.text("message"))),
-                json.list("reword", r -> new orthogon.core.questionnaire.Reword(r.needed("when"), r.text("wording"), r.text("help"))),
+        Question question = new Question(code, json.needed("wording"), json.text("help"), answer, json.text("askWhen"),
+                json.text("requireWhen"), json.text("lockWhen"), json.text("startWith"),
+                json.list("accept", a -> new Question.Accept(a.needed("when"), a.text("message"))), reword(json),
                 json.truth("keepWhenHidden"));
-    }
-
-    private Answer answer(Json json) {
-        String type = json.needed("type");
-        return switch (type) {
-            case "shortText", "longText" -> new Answer.Text(type.equals("longText"), json.whole("least", 0, 100_000),
-                    json.whole("most", 0, 100_000));
-            case "number" -> new Answer.Numeric(json.number("least"), json.number("most"), json.whole("decimals", 0, 9), json.text("unit"));
-            case "yesNo" -> new Answer.YesNo();
-            case "oneChoice" -> new Answer.OneChoice(options(json, false), shownAs(json));
-            case "manyChoices" -> new Answer.ManyChoices(options(json, true), json.whole("least", 0, 1000), json.whole("most", 0, 1000));
-            case "date" -> new Answer.DateAnswer(limit(json, "earliest"), limit(json, "latest"));
-            default -> {
-                if (!type.isEmpty()) {
-                    json.fault("type", LATER_TYPES.contains(type)
-                            ? "answers of type \"" + type + "\" cannot be read by this Orthogon yet"
-                            : "there is no answer type \"" + type + "\"");
-                }
-                json.passOver();
-                yield new Answer.Text(false, null, null);
-            }
-        };
-    }
-
-    private static boolean shownAs(Json json) {
-        String shown = json.text("shownAs");
-        if (!shown.isEmpty() && !shown.equals("radio") && !shown.equals("dropDown")) {
-            json.fault("shownAs", "\"radio\" or \"dropDown\" is needed here");
+        if (question.isHidden() && question.ruleCount() + question.startWith().length() > 0) {
+            json.fault("", "a hidden question takes its value from the link and can have no conditions");
         }
-        return shown.equals("dropDown");
-    }
-
-    private static DateLimit limit(Json json, String member) {
-        String text = json.text(member);
-        if (text.isEmpty()) {
-            return null;
-        }
-        try {
-            return DateLimit.parse(text);
-        } catch (IllegalArgumentException e) {
-            json.fault(member, e.getMessage());
-            return null;
-        }
-    }
-
-    private static List<Answer.Option> options(Json json, boolean many) {
-        List<Answer.Option> options = json.list("options", o -> {
-            Answer.Option option = new Answer.Option(o.code("code"), o.needed("label"), o.number("score"), o.truth("exclusive"),
-                    o.text("offerWhen"));
-            if (option.exclusive() && !many) {
-                o.fault("exclusive", "only options of many choices can be exclusive");
-            }
-            return option;
-        });
-        if (options.isEmpty()) {
-            json.fault("options", "a choice needs at least one option");
-        }
-        return options;
+        return question;
     }
 }

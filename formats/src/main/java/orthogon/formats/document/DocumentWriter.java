@@ -1,17 +1,19 @@
 package orthogon.formats.document;
 
-import java.math.BigDecimal;
-import java.util.Collection;
+import static orthogon.formats.document.AnswerJson.put;
+
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Presentation;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Reword;
+import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
 import tools.jackson.core.util.DefaultIndenter;
 import tools.jackson.core.util.DefaultPrettyPrinter;
@@ -46,6 +48,7 @@ public final class DocumentWriter {
             Map<String, Object> outcome = object("code", o.code());
             outcome.put("label", o.label());
             put(outcome, "closing", o.closing());
+            put(outcome, "redirect", o.redirect());
             return outcome;
         }).toList());
         json.put("outcomeTable", document.outcomeTable().stream().map(r -> rule(r.when(), "outcome", r.outcome())).toList());
@@ -55,6 +58,7 @@ public final class DocumentWriter {
             claim.put("that", c.that());
             return claim;
         }).toList());
+        put(json, "presentation", presentation(document.presentation()));
         Map<String, Object> translations = new LinkedHashMap<>();
         document.translations().forEach((language, units) -> {
             Map<String, Object> ofLanguage = new LinkedHashMap<>();
@@ -83,14 +87,6 @@ public final class DocumentWriter {
         return rule;
     }
 
-    private static void put(Map<String, Object> json, String member, Object value) {
-        boolean empty = value == null || value instanceof String s && s.isEmpty() || value instanceof Collection<?> c && c.isEmpty()
-                || value instanceof Map<?, ?> m && m.isEmpty();
-        if (!empty) {
-            json.put(member, value);
-        }
-    }
-
     private static Map<String, Object> page(Page page) {
         Map<String, Object> json = object("code", page.code());
         put(json, "title", page.title());
@@ -113,6 +109,17 @@ public final class DocumentWriter {
                 Map<String, Object> json = object("note", n.code());
                 put(json, "askWhen", n.askWhen());
                 json.put("wording", n.wording());
+                put(json, "reword", reword(n.reword()));
+                yield json;
+            }
+            case Roster r -> {
+                Map<String, Object> json = object("roster", r.code());
+                put(json, "title", r.title());
+                put(json, "entryTitle", r.entryTitle());
+                put(json, "askWhen", r.askWhen());
+                json.put("least", r.least());
+                json.put("most", r.most());
+                json.put("items", items(r.items()));
                 yield json;
             }
             case Section s -> {
@@ -135,7 +142,7 @@ public final class DocumentWriter {
         json.put("wording", q.wording());
         put(json, "help", q.help());
         put(json, "askWhen", q.askWhen());
-        json.put("answer", answer(q.answer()));
+        json.put("answer", AnswerJson.write(q.answer()));
         put(json, "requireWhen", q.requireWhen());
         put(json, "lockWhen", q.lockWhen());
         put(json, "startWith", q.startWith());
@@ -144,62 +151,45 @@ public final class DocumentWriter {
             put(accept, "message", a.message());
             return accept;
         }).toList());
-        put(json, "reword", q.reword().stream().map(r -> {
-            Map<String, Object> reword = object("when", r.when());
-            put(reword, "wording", r.wording());
-            put(reword, "help", r.help());
-            return reword;
-        }).toList());
+        put(json, "reword", reword(q.reword()));
         if (q.keepWhenHidden()) {
             json.put("keepWhenHidden", true);
         }
         return json;
     }
 
-    private static Map<String, Object> answer(Answer answer) {
-        Map<String, Object> json = object("type", answer.type());
-        switch (answer) {
-            case Answer.Text t -> {
-                put(json, "least", t.least());
-                put(json, "most", t.most());
-            }
-            case Answer.Numeric n -> {
-                put(json, "least", n.least());
-                put(json, "most", n.most());
-                put(json, "decimals", n.decimals());
-                put(json, "unit", n.unit());
-            }
-            case Answer.YesNo y -> {}
-            case Answer.OneChoice c -> {
-                if (c.dropDown()) {
-                    json.put("shownAs", "dropDown");
-                }
-                json.put("options", options(c.options()));
-            }
-            case Answer.ManyChoices c -> {
-                put(json, "least", c.least());
-                put(json, "most", c.most());
-                json.put("options", options(c.options()));
-            }
-            case Answer.DateAnswer d -> {
-                put(json, "earliest", d.earliest() == null ? null : d.earliest().toString());
-                put(json, "latest", d.latest() == null ? null : d.latest().toString());
-            }
-        }
-        return json;
+    private static List<Map<String, Object>> reword(List<Reword> rewords) {
+        return rewords.stream().map(r -> {
+            Map<String, Object> reword = object("when", r.when());
+            put(reword, "wording", r.wording());
+            put(reword, "help", r.help());
+            put(reword, "labels", r.labels());
+            return reword;
+        }).toList();
     }
 
-    private static List<Map<String, Object>> options(List<Answer.Option> options) {
-        return options.stream().map(o -> {
-            Map<String, Object> json = object("code", o.code());
-            json.put("label", o.label());
-            BigDecimal score = o.score();
-            put(json, "score", score);
-            if (o.exclusive()) {
-                json.put("exclusive", true);
-            }
-            put(json, "offerWhen", o.offerWhen());
-            return json;
-        }).toList();
+    private static Map<String, Object> presentation(Presentation p) {
+        Map<String, Object> json = new LinkedHashMap<>();
+        Map<String, Object> welcome = new LinkedHashMap<>();
+        put(welcome, "heading", p.welcome().heading());
+        put(welcome, "text", p.welcome().text());
+        put(welcome, "picture", p.welcome().picture());
+        put(json, "welcome", welcome);
+        Map<String, Object> buttons = new LinkedHashMap<>();
+        put(buttons, "next", p.buttons().next());
+        put(buttons, "back", p.buttons().back());
+        put(buttons, "send", p.buttons().send());
+        put(json, "buttons", buttons);
+        put(json, "messages", p.messages());
+        Presentation.Theme t = p.theme();
+        Map<String, Object> theme = new LinkedHashMap<>();
+        put(theme, "colour", t.colour());
+        put(theme, "background", t.background());
+        put(theme, "logo", t.logo());
+        put(theme, "typeSize", t.typeSize() == 100 ? null : t.typeSize());
+        put(theme, "progress", t.progress() == Presentation.Progress.BAR ? "" : t.progress().word());
+        put(theme, "oneAtATime", t.oneAtATime());
+        put(json, "theme", theme);
+        return json;
     }
 }

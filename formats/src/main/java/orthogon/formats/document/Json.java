@@ -13,6 +13,8 @@ import tools.jackson.databind.JsonNode;
 /** One JSON object being read: what was asked for is ticked off, what is left over is a fault. */
 final class Json {
 
+    private static final int LONGEST_PICTURE = 400_000;
+
     private final JsonNode node;
     private final String pointer;
     private final List<FileFault> faults;
@@ -68,6 +70,43 @@ final class Json {
             return "";
         }
         return value.asString();
+    }
+
+    /** A {@code data:} address of an image; empty where it is left out. */
+    String picture(String member) {
+        JsonNode value = get(member);
+        if (value == null) {
+            return "";
+        }
+        if (!value.isString() || value.asString().length() > LONGEST_PICTURE
+                || !value.asString().matches("data:image/(png|jpeg|webp|gif);base64,[A-Za-z0-9+/=]+")) {
+            fault(member, "a picture is needed here, as data:image/png;base64,… of at most 300 kB");
+            return "";
+        }
+        return value.asString();
+    }
+
+    /** {@code #rrggbb}; empty where it is left out. */
+    String colour(String member) {
+        String text = text(member);
+        if (!text.isEmpty() && !text.matches("#[0-9a-fA-F]{6}")) {
+            fault(member, "a colour is needed here, as #0e5a68");
+        }
+        return text;
+    }
+
+    /** One of the words; the usual one where it is left out. */
+    <T> T oneOf(String member, T[] values, Function<T, String> word, T usual) {
+        String text = text(member);
+        for (T value : values) {
+            if (word.apply(value).equals(text)) {
+                return value;
+            }
+        }
+        if (!text.isEmpty()) {
+            fault(member, "one of these is needed here: " + java.util.Arrays.stream(values).map(word).toList());
+        }
+        return usual;
     }
 
     String needed(String member) {

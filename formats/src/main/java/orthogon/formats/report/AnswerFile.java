@@ -3,18 +3,24 @@ package orthogon.formats.report;
 import java.math.BigDecimal;
 import java.time.DateTimeException;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
+import orthogon.core.interview.Slots;
 import orthogon.core.interview.Unreadable;
 import orthogon.core.proof.claim.Replay;
 import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Attachment;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Roster;
+import orthogon.formats.contact.Contacts;
 import orthogon.formats.document.UnusableFile;
 import orthogon.formats.document.UnusableFile.FileFault;
 import tools.jackson.core.JacksonException;
@@ -44,14 +50,16 @@ public final class AnswerFile {
         Map<String, Object> answers = new LinkedHashMap<>();
         for (String code : node.propertyNames()) {
             JsonNode value = node.get(code);
-            boolean link = document.linkParameters().stream().anyMatch(p -> p.code().equals(code));
-            Question question = document.question(code).orElse(null);
-            if (question == null && !link) {
+            boolean link = document.arriving().stream().anyMatch(p -> p.code().equals(code));
+            Question question = Slots.question(document, code).filter(q -> Slots.isOther(code) || q.code().equals(code)).orElse(null);
+            if (document.item(code).orElse(null) instanceof Roster roster) {
+                answers.put(code, entries(roster, value, "/" + code, faults));
+            } else if (question == null && !link) {
                 faults.add(new FileFault("/" + code, "there is no question or link parameter with this code"));
             } else if (!value.isNull()) {
                 Object read = link
                         ? value.isString() ? value.asString() : new Unreadable(value.toString())
-                        : value(question.answer(), value);
+                        : Slots.isOther(code) ? value.asString() : value(question.answer(), value);
                 if (read instanceof Unreadable) {
                     faults.add(
                             new FileFault("/" + code, "this value does not fit " + (link ? "a link parameter" : question.answer().type())));
@@ -66,20 +74,75 @@ public final class AnswerFile {
         return answers;
     }
 
+    private static List<Map<String, Object>> entries(Roster roster, JsonNode value, String pointer, List<FileFault> faults) {
+        List<Map<String, Object>> entries = new ArrayList<>();
+        if (!value.isArray()) {
+            faults.add(new FileFault(pointer, "the answers of a roster are a list of entries, each an object"));
+            return entries;
+        }
+        for (JsonNode node : value) {
+            Map<String, Object> entry = new LinkedHashMap<>();
+            String at = pointer + "/" + entries.size();
+            for (String code : node.propertyNames()) {
+                Optional<Question> question = roster.withInner().filter(i -> i instanceof Question && i.code().equals(code))
+                        .map(Question.class::cast).findFirst();
+                Object read = question.isEmpty() ? null : node.get(code).isNull() ? null : value(question.get().answer(), node.get(code));
+                if (question.isEmpty() || read instanceof Unreadable) {
+                    faults.add(new FileFault(at + "/" + code, question.isEmpty()
+                            ? "there is no such question in the roster " + roster.code()
+                            : "this value does not fit " + question.get().answer().type()));
+                } else {
+                    entry.put(code, read);
+                }
+            }
+            entries.add(entry);
+        }
+        return entries;
+    }
+
+    /** The value that a JSON value stands for; {@link Unreadable} where it is of another kind. */
     static Object value(Answer answer, JsonNode value) {
         try {
             return switch (answer) {
                 case Answer.Text t when value.isString() -> value.asString();
+                case Answer.Contact c when value.isString() -> Contacts.read(c, value.asString()).<Object>map(x -> x)
+                        .orElseGet(() -> new Unreadable(value.asString()));
+                case Answer.Lookup l when value.isString() -> value.asString();
+                case Answer.Hidden h when value.isString() -> value.asString();
                 case Answer.OneChoice c when value.isString() -> value.asString();
+                case Answer.IsoCode c when value.isString() -> value.asString();
                 case Answer.Numeric n when value.isNumber() -> (BigDecimal) value.decimalValue();
+                case Answer.Scale s when value.isNumber() -> (BigDecimal) value.decimalValue();
                 case Answer.YesNo y when value.isBoolean() -> value.asBoolean();
+                case Answer.Agreement a when value.isBoolean() -> value.asBoolean();
                 case Answer.DateAnswer d when value.isString() -> LocalDate.parse(value.asString());
+                case Answer.TimeAnswer t when value.isString() -> LocalTime.parse(value.asString());
                 case Answer.ManyChoices c when value.isArray() -> value.valueStream().map(JsonNode::asString).toList();
+                case Answer.Ranking r when value.isArray() -> value.valueStream().map(JsonNode::asString).toList();
+                case Answer.FileAnswer f when value.isArray() -> value.valueStream().map(AnswerFile::attachment).toList();
+                case Answer.Parts p when value.isObject() -> texts(value);
+                case Answer.Signature s when value.isObject() -> texts(value);
+                case Answer.Grid g when value.isObject() -> {
+                    Map<String, Object> rows = new LinkedHashMap<>();
+                    value.propertyNames().forEach(row -> rows.put(row, value(g.row(), value.get(row))));
+                    yield rows.values().stream().anyMatch(Unreadable.class::isInstance) ? new Unreadable(value.toString()) : rows;
+                }
                 default -> new Unreadable(value.toString());
             };
-        } catch (DateTimeException e) {
+        } catch (DateTimeException | JacksonException e) {
             return new Unreadable(value.toString());
         }
+    }
+
+    private static Map<String, Object> texts(JsonNode value) {
+        Map<String, Object> parts = new LinkedHashMap<>();
+        value.propertyNames().forEach(part -> parts.put(part, value.get(part).asString()));
+        return parts;
+    }
+
+    private static Attachment attachment(JsonNode value) {
+        return new Attachment(value.path("key").asString(""), value.path("name").asString(""), value.path("bytes").asLong(0),
+                value.path("mediaType").asString(""));
     }
 
     /** Pages visited with the questions asked on them, messages of the page that holds the respondent back, and the outcome. */
@@ -93,12 +156,12 @@ public final class AnswerFile {
         json.put("pages", course.pages().stream().map(p -> {
             Map<String, Object> page = new LinkedHashMap<>();
             page.put("page", p.page().code());
-            page.put("asked", p.shown().stream().filter(s -> s.question().isPresent()).map(s -> s.item().code()).toList());
+            page.put("asked", p.shown().stream().filter(s -> s.question().isPresent()).map(Course.Shown::slot).toList());
             return page;
         }).toList());
         json.put("messages", course.current().map(p -> p.problems().stream().map(m -> {
             Map<String, Object> message = new LinkedHashMap<>();
-            message.put("question", m.question());
+            message.put("question", m.slot());
             message.put("message", m.message());
             return message;
         }).toList()).orElse(List.of()));

@@ -8,6 +8,7 @@ import java.util.Map;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Verdict;
+import orthogon.core.questionnaire.Attachment;
 import orthogon.core.proof.flow.Figures;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -61,8 +62,31 @@ public final class ProofReport {
     /** Answers as JSON values: dates as ISO texts. */
     public static Map<String, Object> answers(Map<String, Object> answers) {
         Map<String, Object> json = new LinkedHashMap<>();
-        answers.forEach((code, value) -> json.put(code, value instanceof java.time.LocalDate d ? d.toString() : value));
+        answers.forEach((code, value) -> json.put(code, json(value)));
         return json;
+    }
+
+    /** A value as JSON has it: dates and times as ISO texts, a file as its name, size and kind. */
+    static Object json(Object value) {
+        return switch (value) {
+            case java.time.LocalDate d -> d.toString();
+            case java.time.LocalTime t -> t.toString();
+            case List<?> l -> l.stream().map(ProofReport::json).toList();
+            case Map<?, ?> m -> {
+                Map<String, Object> object = new LinkedHashMap<>();
+                m.forEach((part, inner) -> object.put((String) part, json(inner)));
+                yield object;
+            }
+            case Attachment f -> {
+                Map<String, Object> object = new LinkedHashMap<>();
+                object.put("key", f.key());
+                object.put("name", f.name());
+                object.put("bytes", f.bytes());
+                object.put("mediaType", f.mediaType());
+                yield object;
+            }
+            case null, default -> value;
+        };
     }
 
     /** For people, refuted first. */

@@ -4,9 +4,11 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import orthogon.core.interview.Slots;
 import orthogon.core.interview.Unreadable;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Roster;
 import tools.jackson.databind.JsonNode;
 
 /** Raw answers of a running interview as JSON, so that what was typed but cannot be read is kept as well. */
@@ -18,25 +20,50 @@ public final class StoredAnswers {
 
     public static String write(Map<String, ?> answers) {
         Map<String, Object> json = new LinkedHashMap<>();
-        answers.forEach((code, value) -> json.put(code, value instanceof Unreadable u
-                ? Map.of(TYPED, u.typed())
-                : value instanceof java.time.LocalDate d ? d.toString() : value));
+        answers.forEach((slot, value) -> json.put(slot,
+                value instanceof Unreadable u ? Map.of(TYPED, Map.of("text", u.typed())) : ProofReport.json(value)));
         return AnswerFile.MAPPER.writeValueAsString(json);
     }
 
-    /** Answers to questions that the document no longer has, or of another type by now, are left out. */
+    /**
+     * Answers by slot, or as they were sent. Those to questions that the document no longer has, or of another type by now, are left
+     * out.
+     */
     public static Map<String, Object> read(Questionnaire document, String text) {
         JsonNode node = AnswerFile.MAPPER.readTree(text);
         Map<String, Object> answers = new LinkedHashMap<>();
-        for (String code : node.propertyNames()) {
-            JsonNode value = node.get(code);
-            Question question = document.question(code).orElse(null);
-            if (question != null && value.isObject()) {
-                answers.put(code, new Unreadable(value.get(TYPED).asString()));
-            } else if (question != null && !(AnswerFile.value(question.answer(), value) instanceof Unreadable)) {
-                answers.put(code, AnswerFile.value(question.answer(), value));
+        for (String slot : node.propertyNames()) {
+            Object value = value(document, slot, node.get(slot));
+            if (value != null) {
+                answers.put(slot, value);
             }
         }
+        return answers;
+    }
+
+    private static Object value(Questionnaire document, String slot, JsonNode value) {
+        if (document.item(slot).orElse(null) instanceof Roster && value.isArray()) {
+            return value.valueStream().map(entry -> entry.isObject() ? entry(document, entry) : entry.asString()).toList();
+        }
+        Question question = Slots.question(document, slot).orElse(null);
+        if (question == null) {
+            return null;
+        }
+        if (value.path(TYPED).path("text").isString()) {
+            return new Unreadable(value.path(TYPED).path("text").asString());
+        }
+        Object read = Slots.isOther(slot) ? value.asString() : AnswerFile.value(question.answer(), value);
+        return read instanceof Unreadable ? null : read;
+    }
+
+    private static Map<String, Object> entry(Questionnaire document, JsonNode entry) {
+        Map<String, Object> answers = new LinkedHashMap<>();
+        entry.propertyNames().forEach(code -> {
+            Object value = value(document, code, entry.get(code));
+            if (value != null) {
+                answers.put(code, value);
+            }
+        });
         return answers;
     }
 

@@ -5,11 +5,17 @@ import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Attachment;
+import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Roster;
+import orthogon.core.questionnaire.Section;
 
 /** One row a response, one column a question, RFC 4180, with codes as values. */
 public final class ResponsesCsv {
@@ -20,15 +26,15 @@ public final class ResponsesCsv {
     public record Row(String receipt, int release, String sent, String outcome, Map<String, Object> answers) {}
 
     public static String write(Questionnaire document, List<Row> rows) {
-        List<String> codes = document.questions().map(Question::code).toList();
+        List<Column> columns = columns(document);
         StringBuilder text = new StringBuilder();
         List<String> header = new ArrayList<>(List.of("receipt", "release", "sent", "outcome"));
-        header.addAll(codes);
+        columns.forEach(c -> header.add(c.name()));
         try (CSVPrinter printer = new CSVPrinter(text, CSVFormat.RFC4180)) {
             printer.printRecord(header);
             for (Row row : rows) {
                 List<String> cells = new ArrayList<>(List.of(row.receipt(), String.valueOf(row.release()), row.sent(), row.outcome()));
-                codes.forEach(code -> cells.add(cell(row.answers().get(code))));
+                columns.forEach(c -> cells.add(cell(c.of().apply(row.answers()))));
                 printer.printRecord(cells);
             }
         } catch (IOException e) {
@@ -37,12 +43,55 @@ public final class ResponsesCsv {
         return text.toString();
     }
 
+    private record Column(String name, Function<Map<String, Object>, Object> of) {}
+
+    /** A column for each question, each part of a name or address, each row of a grid, and each of these for every entry of a roster. */
+    private static List<Column> columns(Questionnaire document) {
+        List<Column> columns = new ArrayList<>();
+        document.pages().forEach(p -> p.items().forEach(i -> add(i, "", answers -> answers, columns)));
+        return columns;
+    }
+
+    private static void add(Item item, String prefix, Function<Map<String, Object>, Map<?, ?>> in, List<Column> into) {
+        switch (item) {
+            case Question q -> {
+                Function<Map<String, Object>, Object> value = in.andThen(m -> m.get(q.code()));
+                List<String> parts = switch (q.answer()) {
+                    case Answer.Parts p -> p.parts();
+                    case Answer.Grid g -> g.rows().stream().map(Answer.Grid.Row::code).toList();
+                    case Answer.Signature s -> List.of("name");
+                    default -> List.of();
+                };
+                if (parts.isEmpty()) {
+                    into.add(new Column(prefix + q.code(), value));
+                }
+                parts.forEach(part -> into.add(new Column(prefix + q.code() + "." + part,
+                        value.andThen(v -> v instanceof Map<?, ?> m ? m.get(part) : null))));
+                if (q.answer().hasOwnOptions() && q.answer().options().stream().anyMatch(Answer.Option::other)) {
+                    into.add(new Column(prefix + q.code() + ".other", in.andThen(m -> m.get(q.code() + ".other"))));
+                }
+            }
+            case Section s -> s.items().forEach(i -> add(i, prefix, in, into));
+            case Roster r -> {
+                for (int n = 0; n < r.most(); n++) {
+                    int at = n;
+                    Function<Map<String, Object>, Map<?, ?>> entry = in.andThen(m -> m.get(r.code()) instanceof List<?> l && at < l.size()
+                            ? (Map<?, ?>) l.get(at)
+                            : Map.of());
+                    r.items().forEach(i -> add(i, r.code() + "." + (at + 1) + ".", entry, into));
+                }
+            }
+            default -> {}
+        }
+    }
+
     /** A text that a spreadsheet would take for a formula gets a straight quote before it. */
     static String cell(Object value) {
         return switch (value) {
             case null -> "";
             case String s -> !s.isEmpty() && "=+-@\t\r".indexOf(s.charAt(0)) >= 0 ? "'" + s : s;
-            case List<?> l -> l.stream().map(String::valueOf).collect(Collectors.joining(";"));
+            case List<?> l -> l.stream().map(ResponsesCsv::cell).collect(Collectors.joining(";"));
+            case Attachment f -> cell(f.name());
             case Boolean b -> b ? "yes" : "no";
             case java.math.BigDecimal d -> d.toPlainString();
             default -> value.toString();

@@ -1,0 +1,344 @@
+package orthogon.app.compose;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.security.Principal;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import orthogon.app.frame.Frame;
+import orthogon.app.proving.Proofs;
+import orthogon.app.storage.DraftStore.Draft;
+import orthogon.core.edit.Add;
+import orthogon.core.edit.AddPages;
+import orthogon.core.edit.Change;
+import orthogon.core.edit.ChangeEnding;
+import orthogon.core.edit.ChangePage;
+import orthogon.core.edit.ChangePresentation;
+import orthogon.core.edit.Copy;
+import orthogon.core.edit.Edit;
+import orthogon.core.edit.Outline;
+import orthogon.core.edit.Place;
+import orthogon.core.edit.PlacePage;
+import orthogon.core.edit.Refused;
+import orthogon.core.edit.Remove;
+import orthogon.core.edit.Rename;
+import orthogon.core.edit.RenameOption;
+import orthogon.core.edit.Retitle;
+import orthogon.core.edit.Retyped;
+import orthogon.core.edit.RowLine;
+import orthogon.core.edit.Sentence;
+import orthogon.core.edit.SetConditions;
+import orthogon.core.edit.Shift;
+import orthogon.core.edit.Step;
+import orthogon.core.edit.Whole;
+import orthogon.core.expression.Wiring;
+import orthogon.core.questionnaire.Codes;
+import orthogon.core.questionnaire.Group;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Places;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.util.MultiValueMap;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** Every edit of the Compose sheet. The answer to an edit is what changed on the page since the revision that it shows. */
+@Controller
+@RequestMapping("/q/{code}/compose")
+class EditController {
+
+    private static final int LONGEST_LINE = 2_000;
+
+    private final Frame frame;
+    private final Proofs proofs;
+    private final Editing editing;
+    private final Sheet sheet;
+
+    EditController(Frame frame, Proofs proofs, Editing editing, Sheet sheet) {
+        this.frame = frame;
+        this.proofs = proofs;
+        this.editing = editing;
+        this.sheet = sheet;
+    }
+
+    /** What came of an edit: the row to look at, and what the analyst should know. */
+    private record Made(String at, String notice) {}
+
+    /** An edit, or why it cannot be made. */
+    private interface Attempt {
+        Made made() throws Refused, Editing.Conflict;
+    }
+
+    private String attempt(String code, int shows, Model model, HttpServletResponse response, Attempt attempt) {
+        try {
+            Made made = attempt.made();
+            Draft draft = frame.draft(code);
+            // Small drafts are proved in a blink; then the answer to the edit carries the verdicts already.
+            proofs.awhile(draft);
+            sheet.changes(draft, shows, made.at(), true, model);
+            model.addAttribute("notice", made.notice());
+            return "compose/ledger :: changes";
+        } catch (Refused e) {
+            return message(e.getMessage(), 422, model, response);
+        } catch (Editing.Conflict e) {
+            return message(e.getMessage(), 409, model, response);
+        }
+    }
+
+    private static String message(String message, int status, Model model, HttpServletResponse response) {
+        response.setStatus(status);
+        model.addAttribute("message", message);
+        response.setHeader("HX-Retarget", "#message");
+        response.setHeader("HX-Reswap", "innerHTML");
+        return "compose/ledger :: message";
+    }
+
+    private static Made at(String code) {
+        return new Made(code, "");
+    }
+
+    @PostMapping("/add")
+    String add(@PathVariable String code, @RequestParam int revision, @RequestParam String line, @RequestParam(defaultValue = "") String at,
+            Principal who, Model model, HttpServletResponse response) {
+        return attempt(code, revision, model, response, () -> {
+            Questionnaire document = editing.seen(code, revision);
+            if (line.length() > LONGEST_LINE) {
+                throw new Refused("The line is longer than 2 000 characters.");
+            }
+            Set<String> taken = Whole.codes(document);
+            if (line.strip().startsWith("#")) {
+                String title = line.strip().replaceFirst("^#+\\s*", "");
+                if (title.isEmpty()) {
+                    throw new Refused("Write the page's title after the #.");
+                }
+                Page page = Page.empty(Codes.from(title, "page", taken::contains), title);
+                String after = document.page(at).or(() -> document.pageOf(at)).map(Page::code).orElse("");
+                editing.make(code, revision, new AddPages(after, List.of(page)), who);
+                return at(page.code());
+            }
+            Item item = RowLine.read(line, taken::contains);
+            editing.make(code, revision, behind(document, at, List.of(item)), who);
+            return at(item.code());
+        });
+    }
+
+    /** Behind the selected row; into a selected section or roster; to the end of a selected page, or of the last. */
+    private static Edit behind(Questionnaire document, String at, List<Item> items) {
+        if (document.item(at).orElse(null) instanceof Group) {
+            return new Add(at, "", items);
+        }
+        Optional<String> container = document.containerOf(at);
+        return container.isPresent()
+                ? new Add(container.get(), at, items)
+                : new Add(document.page(at).map(Page::code).orElse(document.pages().getLast().code()), "", items);
+    }
+
+    /** A pasted outline: shown first with what was understood, then brought in behind the selected row's page. */
+    @PostMapping("/outline")
+    String outline(@PathVariable String code, @RequestParam int revision, @RequestParam(defaultValue = "") String at,
+            @RequestParam String outline, @RequestParam(defaultValue = "false") boolean bring, Principal who, Model model,
+            HttpServletResponse response) {
+        if (bring) {
+            return attempt(code, revision, model, response, () -> {
+                Questionnaire document = editing.seen(code, revision);
+                Outline read = Outline.read(outline, Whole.codes(document)::contains);
+                if (read.pages().isEmpty()) {
+                    throw new Refused("The outline has no line that was understood.");
+                }
+                String after = document.page(at).or(() -> document.pageOf(at)).map(Page::code).orElse("");
+                // A draft that only has the empty page it began with takes the outline's pages in its place.
+                boolean blank = document.pages().size() == 1 && document.pages().getFirst().items().isEmpty();
+                editing.make(code, revision, new AddPages(after, read.pages()), who);
+                if (blank) {
+                    Draft head = frame.draft(code);
+                    editing.make(code, head.revision(), new Remove(document.pages().getFirst().code()), who);
+                }
+                return new Made(read.pages().getFirst().code(), read.count(Outline.Became.NOT_UNDERSTOOD) == 0
+                        ? ""
+                        : read.count(Outline.Became.NOT_UNDERSTOOD) + " lines of the outline were left out.");
+            });
+        }
+        try {
+            Draft draft = frame.draft(code);
+            model.addAttribute("code", code);
+            model.addAttribute("outline", outline);
+            model.addAttribute("read", Outline.read(outline, Whole.codes(draft.document())::contains));
+            return "compose/dialogs :: understood";
+        } catch (Refused e) {
+            return message(e.getMessage(), 422, model, response);
+        }
+    }
+
+    @PostMapping("/change")
+    String change(@PathVariable String code, @RequestParam int revision, @RequestParam(defaultValue = "0") int shows,
+            @RequestParam String at,
+            @RequestParam MultiValueMap<String, String> form, Principal who, Model model, HttpServletResponse response) {
+        return attempt(code, shows == 0 ? revision : shows, model, response, () -> {
+            Questionnaire document = editing.seen(code, revision);
+            Forms forms = new Forms(form);
+            if (at.equals(Edit.ENDING)) {
+                editing.make(code, revision, new ChangeEnding(forms.outcomes(), forms.table(), forms.claims()), who);
+                return at(at);
+            }
+            if (at.equals(Edit.PRESENTATION)) {
+                String title = Optional.ofNullable(form.getFirst("title")).orElse(document.title()).strip();
+                Edit edit = title.equals(document.title())
+                        ? new ChangePresentation(forms.presentation(), forms.linkParameters())
+                        : new Retitle(title);
+                editing.make(code, revision, edit, who);
+                return at(at);
+            }
+            String newCode = form.getFirst("code") == null ? at : form.getFirst("code").strip();
+            if (!newCode.equals(at)) {
+                editing.make(code, revision, new Rename(at, newCode), who);
+                return at(newCode);
+            }
+            Optional<Page> page = document.page(at);
+            if (page.isPresent()) {
+                editing.make(code, revision, new ChangePage(forms.page(page.get()), "the texts or rules"), who);
+                return at(at);
+            }
+            Item item = document.item(at).orElseThrow(() -> new Refused("There is no " + at + " any more."));
+            Optional<String[]> option = item instanceof Question q ? forms.renamedOption(q.answer()) : Optional.empty();
+            if (option.isPresent()) {
+                editing.make(code, revision, new RenameOption(at, option.get()[0], option.get()[1]), who);
+                return at(at);
+            }
+            Item changed = forms.item(item);
+            editing.make(code, revision, new Change(changed, Forms.difference(item, changed)), who);
+            return new Made(at, retyped(code, item, changed));
+        });
+    }
+
+    /** What a change of type could not keep, and which conditions no longer fit. */
+    private String retyped(String code, Item before, Item after) throws Refused {
+        if (!(before instanceof Question a && after instanceof Question b && !a.answer().type().equals(b.answer().type()))) {
+            return "";
+        }
+        List<String> lost = new ArrayList<>(Retyped.to(a.answer(), b.answer().type()).lost());
+        List<String> unfit = Wiring.of(frame.draft(code).document()).wires().stream()
+                .filter(w -> !w.faults().isEmpty() && (w.uses().contains(b.code()) || w.owner().equals(b.code())))
+                .map(Wiring.Wire::place).toList();
+        String words = lost.isEmpty() ? "" : "Not kept by the change of type: " + String.join(", ", lost) + ".";
+        return unfit.isEmpty() ? words : (words + " These conditions no longer fit: " + String.join(", ", unfit) + ".").strip();
+    }
+
+    @PostMapping("/move")
+    String move(@PathVariable String code, @RequestParam int revision, @RequestParam String at, @RequestParam boolean up, Principal who,
+            Model model, HttpServletResponse response) {
+        return attempt(code, revision, model, response, () -> {
+            editing.make(code, revision, new Step(at, up), who);
+            return new Made(at, lookingAhead(code));
+        });
+    }
+
+    @PostMapping("/shift")
+    String shift(@PathVariable String code, @RequestParam int revision, @RequestParam String at, @RequestParam boolean in, Principal who,
+            Model model, HttpServletResponse response) {
+        return attempt(code, revision, model, response, () -> {
+            editing.make(code, revision, new Shift(at, in), who);
+            return new Made(at, lookingAhead(code));
+        });
+    }
+
+    /** Rows dragged behind another row, or moved to a page, section or roster. */
+    @PostMapping("/place")
+    String place(@PathVariable String code, @RequestParam int revision, @RequestParam List<String> codes,
+            @RequestParam(defaultValue = "") String after, @RequestParam(defaultValue = "") String container, Principal who, Model model,
+            HttpServletResponse response) {
+        return attempt(code, revision, model, response, () -> {
+            Questionnaire document = editing.seen(code, revision);
+            String first = codes.getFirst();
+            if (document.page(first).isPresent()) {
+                String page = document.page(after).or(() -> document.pageOf(after)).map(Page::code).orElse("");
+                editing.make(code, revision, new PlacePage(first, page), who);
+            } else if (!container.isEmpty()) {
+                editing.make(code, revision, new Place(codes, container, ""), who);
+            } else if (document.page(after).isPresent() || document.item(after).orElse(null) instanceof Group) {
+                editing.make(code, revision, new Place(codes, after, after), who);
+            } else {
+                String into = document.containerOf(after)
+                        .orElseThrow(() -> new Refused("Rows stand on pages: put it below a page's band."));
+                editing.make(code, revision, new Place(codes, into, after), who);
+            }
+            return new Made(first, lookingAhead(code));
+        });
+    }
+
+    /** Conditions that use something later since the last move, so that a move is never silently wrong. */
+    private String lookingAhead(String code) {
+        List<String> places = orthogon.core.proof.fault.Faults.of(Wiring.of(frame.draft(code).document())).stream()
+                .filter(f -> f.kind() == orthogon.core.proof.fault.Fault.Kind.LOOKS_AHEAD).map(f -> f.place()).toList();
+        return places.isEmpty() ? "" : "Looks ahead now: " + String.join(", ", places) + ".";
+    }
+
+    @PostMapping("/copy")
+    String copy(@PathVariable String code, @RequestParam int revision, @RequestParam List<String> at, Principal who, Model model,
+            HttpServletResponse response) {
+        return attempt(code, revision, model, response, () -> {
+            Copy copy = new Copy(at);
+            String fresh = copy.fresh(editing.seen(code, revision)).get(at.getFirst());
+            editing.make(code, revision, copy, who);
+            return at(fresh);
+        });
+    }
+
+    @PostMapping("/remove")
+    String remove(@PathVariable String code, @RequestParam int revision, @RequestParam List<String> at,
+            @RequestParam(defaultValue = "false") boolean withDependents, Principal who, Model model, HttpServletResponse response) {
+        return attempt(code, revision, model, response, () -> {
+            List<String> codes = editing.seen(code, revision).items().map(Item::code).toList();
+            editing.make(code, revision, new Remove(at, withDependents), who);
+            int before = codes.indexOf(at.getFirst()) - 1;
+            return at(before >= 0 ? codes.get(before) : "");
+        });
+    }
+
+    /** One condition for several rows. */
+    @PostMapping("/condition")
+    String condition(@PathVariable String code, @RequestParam int revision, @RequestParam List<String> at, @RequestParam String family,
+            @RequestParam(defaultValue = "") String text, @RequestParam(defaultValue = "instead") String join, Principal who, Model model,
+            HttpServletResponse response) {
+        return attempt(code, revision, model, response, () -> {
+            Questionnaire document = editing.seen(code, revision);
+            Map<String, String> now = Places.all(document);
+            Map<String, String> texts = new LinkedHashMap<>();
+            for (String each : at) {
+                String place = each + "." + family;
+                String before = now.getOrDefault(place, "");
+                texts.put(place, join.equals("instead") || text.isBlank()
+                        ? text.strip()
+                        : Sentence.joined(before, text.strip(),
+                                join.equals("all")));
+            }
+            editing.make(code, revision, new SetConditions(texts), who);
+            return at(at.getFirst());
+        });
+    }
+
+    @PostMapping("/undo")
+    String undo(@PathVariable String code, @RequestParam(defaultValue = "") String at, @RequestParam int revision,
+            @RequestParam(defaultValue = "false") boolean redo, Principal who, Model model, HttpServletResponse response) {
+        return attempt(code, revision, model, response, () -> {
+            editing.undo(code, redo, who);
+            return at(at);
+        });
+    }
+
+    @PostMapping("/restore")
+    String restore(@PathVariable String code, @RequestParam int to, @RequestParam(defaultValue = "") String at, @RequestParam int revision,
+            Principal who, Model model, HttpServletResponse response) {
+        return attempt(code, revision, model, response, () -> {
+            editing.restore(code, to, who);
+            return new Made(at, "Revision " + to + " is restored; what came after it stays in the history.");
+        });
+    }
+}

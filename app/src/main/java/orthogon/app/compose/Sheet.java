@@ -1,0 +1,174 @@
+package orthogon.app.compose;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import orthogon.app.compose.Ledger.Row;
+import orthogon.app.frame.Frame;
+import orthogon.app.proving.Proofs;
+import orthogon.app.storage.DraftStore;
+import orthogon.app.storage.DraftStore.Draft;
+import orthogon.core.edit.AnswerWords;
+import orthogon.core.edit.Edit;
+import orthogon.core.expression.Phrase;
+import orthogon.core.expression.Wiring;
+import orthogon.core.proof.Proof;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Group;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Presentation;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import org.springframework.stereotype.Component;
+import org.springframework.ui.Model;
+
+/** Fills the Compose sheet and its parts. */
+@Component
+class Sheet {
+
+    private final Frame frame;
+    private final Proofs proofs;
+    private final DraftStore drafts;
+    private final Folded folded;
+
+    Sheet(Frame frame, Proofs proofs, DraftStore drafts, Folded folded) {
+        this.frame = frame;
+        this.proofs = proofs;
+        this.drafts = drafts;
+        this.folded = folded;
+    }
+
+    /** The row that is asked for, or the one to begin with where there is no such row. */
+    static String at(Questionnaire document, String wanted) {
+        boolean there = Set.of(Edit.ENDING, Edit.PRESENTATION).contains(wanted) || document.item(wanted).isPresent()
+                || document.page(wanted).isPresent();
+        return there ? wanted : document.items().findFirst().map(Item::code).orElse(document.pages().getFirst().code());
+    }
+
+    /** Everything. */
+    void whole(Draft draft, String wanted, Model model) {
+        frame.fill(model, draft, "compose");
+        String at = at(draft.document(), wanted);
+        Wiring wiring = Wiring.of(draft.document());
+        Ledger ledger = new Ledger(wiring, folded.of(draft.code()));
+        Optional<Signs> signs = proofs.ready(draft).map(Signs::new);
+        model.addAttribute("rows", ledger.rows());
+        model.addAttribute("signs", signs.map(Signs::all).orElse(Map.of()));
+        model.addAttribute("kinds", AnswerWords.KINDS);
+        model.addAttribute("names", String.join(" ", wiring.names(Wiring.Family.OUTCOME_ROW, "")));
+        state(draft, at, model);
+        wiring(ledger, signs, model);
+        inspector(draft, wiring, ledger, signs, at, model);
+    }
+
+    private void state(Draft draft, String at, Model model) {
+        model.addAttribute("code", draft.code());
+        model.addAttribute("revision", draft.revision());
+        model.addAttribute("at", at);
+        model.addAttribute("canUndo", draft.undoTo().isPresent());
+        model.addAttribute("canRedo", draft.redoTo().isPresent());
+    }
+
+    private static void wiring(Ledger ledger, Optional<Signs> signs, Model model) {
+        Lanes lanes = new Lanes(ledger.rows(), ledger.decisions(), signs.map(Signs::never).orElse(Set.of()));
+        model.addAttribute("bundles", lanes.bundles());
+        model.addAttribute("height", lanes.height());
+        model.addAttribute("gutter", lanes.width());
+    }
+
+    /** What changed since a revision that a page shows. */
+    void changes(Draft draft, int since, String wanted, boolean withInspector, Model model) {
+        String at = at(draft.document(), wanted);
+        Wiring wiring = Wiring.of(draft.document());
+        Ledger ledger = new Ledger(wiring, folded.of(draft.code()));
+        List<Row> before = drafts.at(draft.id(), since)
+                .map(d -> d.revision() == draft.revision()
+                        ? ledger.rows()
+                        : new Ledger(Wiring.of(d.document()), folded.of(draft.code())).rows())
+                .orElse(List.of());
+        Optional<Signs> signs = proofs.ready(draft).map(Signs::new);
+        model.addAttribute("changes", Changes.between(before, ledger.rows()));
+        model.addAttribute("signs", signs.map(Signs::all).orElse(Map.of()));
+        model.addAttribute("names", String.join(" ", wiring.names(Wiring.Family.OUTCOME_ROW, "")));
+        model.addAttribute("withInspector", withInspector);
+        model.addAttribute("block", frame.block(draft));
+        state(draft, at, model);
+        wiring(ledger, signs, model);
+        inspector(draft, wiring, ledger, signs, at, model);
+    }
+
+    /** The inspector of one row alone. */
+    void inspector(Draft draft, String wanted, Model model) {
+        String at = at(draft.document(), wanted);
+        Wiring wiring = Wiring.of(draft.document());
+        Ledger ledger = new Ledger(wiring, Set.of());
+        state(draft, at, model);
+        model.addAttribute("block", frame.block(draft));
+        inspector(draft, wiring, ledger, proofs.ready(draft).map(Signs::new), at, model);
+    }
+
+    /** Conditions in words, for the inspector. */
+    record Phrases(Wiring wiring) {
+        public String at(String place) {
+            return wiring.at(place).map(w -> w.readable().map(Phrase::of).orElse("")).orElse("");
+        }
+
+        public String fault(String place) {
+            return wiring.at(place).filter(w -> !w.faults().isEmpty()).map(w -> w.faults().getFirst().withPlace()).orElse("");
+        }
+    }
+
+    private void inspector(Draft draft, Wiring wiring, Ledger ledger, Optional<Signs> signs, String at, Model model) {
+        Questionnaire document = draft.document();
+        Optional<Item> item = document.item(at);
+        Optional<Page> page = document.page(at);
+        Ledger whole = ledger.row(at).isPresent() ? ledger : new Ledger(wiring, Set.of());
+        model.addAttribute("document", document);
+        model.addAttribute("row", whole.row(at).orElseThrow());
+        model.addAttribute("item", item.orElse(null));
+        model.addAttribute("page", page.orElse(null));
+        model.addAttribute("place", place(document, at, item, page));
+        item.filter(Question.class::isInstance).map(i -> ((Question) i).answer()).ifPresent(answer -> {
+            model.addAttribute("settings", Settings.of(answer));
+            model.addAttribute("types", Settings.TYPES);
+            model.addAttribute("optionsOf", optionsOf(answer));
+            model.addAttribute("gridRows", answer instanceof Answer.Grid g ? g.rows() : List.of());
+        });
+        Map<String, Set<String>> decides = new LinkedHashMap<>();
+        whole.decisions().forEach(d -> decides.computeIfAbsent(d.from(), f -> new TreeSet<>()).add(d.to()));
+        model.addAttribute("decides", decides.getOrDefault(at, Set.of()));
+        model.addAttribute("decidedBy", decides.entrySet().stream().filter(e -> e.getValue().contains(at)).map(Map.Entry::getKey).toList());
+        model.addAttribute("claims", signs.map(s -> s.at(at)).orElse(List.of()));
+        model.addAttribute("phrases", new Phrases(wiring));
+        model.addAttribute("messageKinds", Presentation.MESSAGES);
+    }
+
+    /** Which table of options the inspector shows; empty for answers that the analyst gives none. */
+    private static String optionsOf(Answer answer) {
+        return switch (answer) {
+            case Answer.OneChoice c -> "one";
+            case Answer.ManyChoices m -> "many";
+            case Answer.Grid g -> g.many() ? "many" : "one";
+            case Answer.Ranking r -> "rank";
+            default -> "";
+        };
+    }
+
+    private static String place(Questionnaire document, String at, Optional<Item> item, Optional<Page> page) {
+        if (page.isPresent()) {
+            return "page " + (document.pages().indexOf(page.get()) + 1) + " of " + document.pages().size();
+        }
+        if (item.isEmpty()) {
+            return at.equals(Edit.ENDING) ? "what comes after the last page" : "what stands around the questions";
+        }
+        Page on = document.pageOf(at).orElseThrow();
+        String container = document.containerOf(at).orElseThrow();
+        String words = item.get().kind() + (item.get() instanceof Group g ? " of " + g.items().size() : "") + " on page "
+                + (document.pages().indexOf(on) + 1);
+        return container.equals(on.code()) ? words : words + ", in " + container;
+    }
+}

@@ -1,0 +1,65 @@
+package orthogon.app.compose;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import orthogon.core.edit.Edit;
+import orthogon.core.proof.Proof;
+import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.Verdict;
+
+/** The claims of a proof by the row that they are about. */
+final class Signs {
+
+    /** How a row stands: a verdict's word, and the same for people. */
+    record Sign(String name, String words) {}
+
+    private final Map<String, List<Claim>> claims = new HashMap<>();
+    private final Set<String> never = new HashSet<>();
+
+    Signs(Proof proof) {
+        Set<String> outcomes = new HashSet<>();
+        proof.document().outcomes().forEach(o -> outcomes.add(o.code()));
+        for (Claim claim : proof.claims()) {
+            String head = claim.place().split("[./]", 2)[0];
+            boolean ending = Set.of("reach-outcome", "own", "one-outcome", "reach-row").contains(claim.kind())
+                    || head.equals("outcomeTable")
+                    || head.equals("claims") || claim.kind().equals("code-unique") && outcomes.contains(claim.place());
+            claims.computeIfAbsent(ending ? Edit.ENDING : head, c -> new ArrayList<>()).add(claim);
+            if (claim.verdict() == Verdict.REFUTED && claim.place().equals(head)
+                    && Set.of("reach-page", "reach-question", "reach-note", "reach-section").contains(claim.kind())) {
+                never.add(head);
+            }
+        }
+    }
+
+    /** Rows that nobody ever reaches. */
+    Set<String> never() {
+        return never;
+    }
+
+    List<Claim> at(String code) {
+        return claims.getOrDefault(code, List.of());
+    }
+
+    Sign of(String code) {
+        List<Claim> here = at(code);
+        long refuted = here.stream().filter(c -> c.verdict() == Verdict.REFUTED).count();
+        long undecided = here.stream().filter(c -> c.verdict() == Verdict.UNDECIDED).count();
+        return refuted > 0
+                ? new Sign("refuted", refuted + " refuted")
+                : undecided > 0
+                        ? new Sign("undecided", undecided + " undecided")
+                        : new Sign("proved", here.size() + " proved");
+    }
+
+    Map<String, Sign> all() {
+        Map<String, Sign> all = new LinkedHashMap<>();
+        claims.keySet().forEach(code -> all.put(code, of(code)));
+        return all;
+    }
+}
