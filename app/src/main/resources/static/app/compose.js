@@ -344,8 +344,8 @@ if (sheet) {
     });
 
     // Removing asks only where something depends on what goes.
-    document.addEventListener('htmx:afterSwap', (event) => {
-        if (event.detail.target.id !== 'dependents') {
+    document.addEventListener('htmx:afterSettle', (event) => {
+        if (event.detail.target?.id !== 'dependents') {
             return;
         }
         const form = event.detail.target.querySelector('form');
@@ -394,7 +394,8 @@ if (sheet) {
 
 // The sentence builder stands above the inspector's form and puts its text into the field that it was opened for.
 function build(field) {
-    htmx.ajax('POST', `${base.replace(/\/rules$/, '/compose')}/sentence`, {
+    const here = document.querySelector('[data-base]').dataset.base;
+    htmx.ajax('POST', `${here.replace(/\/rules$/, '/compose')}/sentence`, {
         target: '#builder', swap: 'innerHTML', source: '#builder',
         values: { family: field.dataset.family, owner: field.dataset.owner ?? '', field: field.id, text: field.value },
     }).then(() => document.getElementById('builder').scrollIntoView({ block: 'nearest' }));

@@ -42,7 +42,7 @@ record Changes(Optional<List<Row>> all, List<Row> removed, List<Added> added, Li
                 changed.add(row);
             }
         }
-        return moved || removed.size() + added.size() + changed.size() > MOST_SINGLE
+        return before.isEmpty() || moved || removed.size() + added.size() + changed.size() > MOST_SINGLE
                 ? new Changes(Optional.of(after), List.of(), List.of(), List.of())
                 : new Changes(Optional.empty(), removed, added, changed);
     }

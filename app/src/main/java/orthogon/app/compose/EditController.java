@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Proofs;
 import orthogon.app.storage.DraftStore.Draft;

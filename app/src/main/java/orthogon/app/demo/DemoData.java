@@ -52,6 +52,7 @@ class DemoData implements SmartInitializingSingleton {
             return;
         }
         drafts.create(document("bat_count"), "jory", "began the winter bat count");
+        drafts.create(document("foster_home"), "jory", "began the foster home screening");
         Draft intake = drafts.create(document("found_animal"), "ines", "began the intake");
         Proof proof = Proof.of(intake.document(), LocalDate.now());
         Release release = releases.create(intake, ProofReport.json(proof), "First release: finders answer from the website.", "ines");

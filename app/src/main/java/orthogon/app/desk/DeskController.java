@@ -42,18 +42,22 @@ class DeskController {
     private final InterviewStore interviews;
     private final Proofs proofs;
     private final Frame frame;
+    private final Starters starters;
 
-    DeskController(DraftStore drafts, ReleaseStore releases, InterviewStore interviews, Proofs proofs, Frame frame) {
+    DeskController(DraftStore drafts, ReleaseStore releases, InterviewStore interviews, Proofs proofs, Frame frame, Starters starters) {
         this.drafts = drafts;
         this.releases = releases;
         this.interviews = interviews;
         this.proofs = proofs;
         this.frame = frame;
+        this.starters = starters;
     }
 
     @GetMapping("/")
-    String desk(Model model) {
+    String desk(@RequestParam(defaultValue = "") String starter, Model model) {
         model.addAttribute("rows", drafts.all().stream().map(this::row).toList());
+        model.addAttribute("starters", starters.about(starter));
+        model.addAttribute("wanted", starter);
         return "desk";
     }
 
@@ -86,6 +90,17 @@ class DeskController {
         return "redirect:/q/" + code + "/compose";
     }
 
+    @PostMapping("/starter")
+    String starter(@RequestParam String starter, Principal who, Model model, HttpServletResponse response) {
+        Optional<Questionnaire> chosen = starters.get(starter);
+        if (chosen.isEmpty()) {
+            return refused("There is no starter " + starter + ".", model, response);
+        }
+        String code = Codes.fresh(starter, drafts::exists);
+        drafts.create(chosen.get().withCode(code), who.getName(), "began with the starter " + chosen.get().title());
+        return "redirect:/q/" + code + "/compose";
+    }
+
     @PostMapping("/open")
     String open(@RequestParam MultipartFile file, Principal who, Model model, HttpServletResponse response) throws IOException {
         try {
@@ -103,7 +118,7 @@ class DeskController {
     private String refused(String message, Model model, HttpServletResponse response) {
         response.setStatus(422);
         model.addAttribute("message", message);
-        return desk(model);
+        return desk("", model);
     }
 
     @GetMapping("/q/{code}/file")

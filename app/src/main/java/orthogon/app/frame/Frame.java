@@ -23,7 +23,7 @@ public class Frame {
     /** A tab: its number is also its key. */
     public record Tab(int key, String name, String title) {}
 
-    static final List<Tab> TABS = List.of(new Tab(1, "compose", "Compose"), new Tab(4, "prove", "Prove"),
+    static final List<Tab> TABS = List.of(new Tab(1, "compose", "Compose"), new Tab(2, "rules", "Rules"), new Tab(4, "prove", "Prove"),
             new Tab(5, "rehearse", "Rehearse"),
             new Tab(7, "release", "Release"), new Tab(8, "responses", "Responses"));
 

@@ -21,7 +21,8 @@ public sealed interface Edit
         Remove,
         Rename,
         RenameOption,
-        SetConditions {
+        SetConditions,
+        Strike {
 
     /** What {@link #about()} says of the outcomes, the outcome table and the own claims. */
     String ENDING = "ending";

@@ -44,7 +44,7 @@ public record SetConditions(Map<String, String> texts) implements Edit {
     }
 
     /** The item or page that a place belongs to, or {@link Edit#ENDING}. */
-    private static String owner(String place) {
+    static String owner(String place) {
         String head = place.split("[./]", 2)[0];
         return head.equals("outcomeTable") || head.equals("claims") ? ENDING : head;
     }

@@ -6,6 +6,8 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
 import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Expr.*;
@@ -39,6 +41,14 @@ final class TextPartition {
 
     static List<Object> representatives(String code, LocalDate today, Answer.Text answer, List<Expr> features) throws Inexact {
         int from = Math.max(1, answer.least() == null ? 1 : answer.least());
+        if (features.stream().allMatch(TextPartition::isBlankness)) {
+            // Nothing divides the texts, so that one of them stands for all; most often an ordinary one will do.
+            Optional<String> any = Stream.concat(Stream.of(answer.example()), ORDINARY.stream())
+                    .filter(text -> !text.isEmpty() && isAllowed(answer, text)).findFirst();
+            if (any.isPresent()) {
+                return List.of(any.get());
+            }
+        }
         TextPartition partition = new TextPartition(code, today);
         List<Automaton> forms = new ArrayList<>();
         if (answer.content() == Answer.Content.DIGITS) {

@@ -1,4 +1,4 @@
-package orthogon.app.compose;
+package orthogon.app.editing;
 
 import java.security.Principal;
 import java.util.Optional;
@@ -16,10 +16,10 @@ import org.springframework.stereotype.Component;
 
 /** Makes edits, one revision each. An edit of an older revision is made on the newest where both leave each other alone. */
 @Component
-class Editing {
+public class Editing {
 
     /** Two people changed the same thing; the second is told. */
-    static final class Conflict extends Exception {
+    public static final class Conflict extends Exception {
         Conflict(String message) {
             super(message, null, false, false);
         }
@@ -36,12 +36,12 @@ class Editing {
     }
 
     /** The document that the analyst looked at. */
-    Questionnaire seen(String code, int revision) {
+    public Questionnaire seen(String code, int revision) {
         Draft head = frame.draft(code);
         return drafts.at(head.id(), revision).map(Draft::document).orElse(head.document());
     }
 
-    Draft make(String code, int revision, Edit edit, Principal who) throws Refused, Conflict {
+    public Draft make(String code, int revision, Edit edit, Principal who) throws Refused, Conflict {
         while (true) {
             Draft head = frame.draft(code);
             if (head.revision() != revision) {
@@ -69,7 +69,7 @@ class Editing {
         }
     }
 
-    Draft undo(String code, boolean redo, Principal who) throws Conflict {
+    public Draft undo(String code, boolean redo, Principal who) throws Conflict {
         Draft head = frame.draft(code);
         try {
             Draft made = redo ? drafts.redo(head, who.getName()) : drafts.undo(head, who.getName());
@@ -81,7 +81,7 @@ class Editing {
     }
 
     /** The document of an earlier revision, made the newest again; what came in between stays in the history. */
-    Draft restore(String code, int revision, Principal who) throws Refused, Conflict {
+    public Draft restore(String code, int revision, Principal who) throws Refused, Conflict {
         Draft head = frame.draft(code);
         Draft wanted = drafts.at(head.id(), revision).orElseThrow(() -> new Refused("There is no revision " + revision + "."));
         try {

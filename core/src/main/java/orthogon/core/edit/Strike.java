@@ -1,0 +1,36 @@
+package orthogon.core.edit;
+
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import orthogon.core.questionnaire.Places;
+import orthogon.core.questionnaire.Questionnaire;
+
+/** Rules taken away: a condition left empty, a skip, finish, outcome row, accept or reword condition taken out. */
+public record Strike(List<String> places) implements Edit {
+
+    @Override
+    public Questionnaire apply(Questionnaire document) throws Refused {
+        for (String place : places) {
+            if (!Places.exists(document, place)) {
+                throw Whole.gone("place " + place);
+            }
+            if (place.endsWith(".derive")) {
+                throw new Refused("A derived value is removed on the Compose sheet.");
+            }
+        }
+        return Places.without(document, places);
+    }
+
+    @Override
+    public String says() {
+        return "struck " + String.join(", ", places);
+    }
+
+    @Override
+    public Set<String> about() {
+        Set<String> owners = new LinkedHashSet<>();
+        places.forEach(place -> owners.add(SetConditions.owner(place)));
+        return owners;
+    }
+}
