@@ -1,5 +1,5 @@
 // The ledger: selecting, marking, dragging and folding rows, following wires, the sentence builder, news from others.
-import { sheetKeys, typing, press, focus, open } from './orthogon.js';
+const { sheetKeys, typing, press, focus, open } = window.orthogon;
 
 const sheet = document.querySelector('.compose');
 const base = sheet?.dataset.base;
@@ -273,7 +273,7 @@ if (sheet) {
         rows().forEach((tr) => {
             const sign = tr.querySelector('.sign');
             const here = answer.signs[tr.dataset.row];
-            if (here) {
+            if (here && sign) {
                 sign.className = `sign ${here.name}`;
                 sign.title = here.words;
                 sign.firstElementChild.textContent = here.words;

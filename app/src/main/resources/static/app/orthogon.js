@@ -1,9 +1,9 @@
 // What every sheet shares: keys, dialogs, completion of codes, the stream of news. Everything that decides anything is on the server.
 
-export const typing = (element) => element && (element.matches('input, select, textarea') || element.isContentEditable);
+const typing = (element) => element && (element.matches('input, select, textarea') || element.isContentEditable);
 
 /** Keys of the sheet at hand; each gets the event and says whether it took it. */
-export const sheetKeys = [];
+const sheetKeys = [];
 
 // While an edit is under way the sheet is about to change, so keys wait until it has.
 const underWay = new Set();
@@ -68,7 +68,7 @@ function act(event) {
     }
 }
 
-export function press(command, event) {
+function press(command, event) {
     const button = document.querySelector(`[data-command="${command}"]`);
     if (button && !button.disabled) {
         button.click();
@@ -76,7 +76,7 @@ export function press(command, event) {
     }
 }
 
-export function focus(selector, event) {
+function focus(selector, event) {
     const field = document.querySelector(selector);
     if (field) {
         field.focus();
@@ -84,11 +84,13 @@ export function focus(selector, event) {
     }
 }
 
-export function open(dialog, event) {
+function open(dialog, event) {
     const element = document.getElementById(dialog);
     if (element && !element.open) {
         element.showModal();
-        element.querySelector('input, textarea')?.focus();
+        const field = element.querySelector('input:not([type=hidden]), textarea');
+        field?.focus();
+        field?.select();
         event?.preventDefault();
     }
 }
@@ -106,6 +108,9 @@ document.addEventListener('htmx:afterRequest', (event) => {
         document.getElementById(closes.dataset.closes)?.close();
     }
 });
+
+// For the scripts of single sheets, which are loaded after this one.
+window.orthogon = { sheetKeys, typing, press, focus, open };
 
 // Completion of codes while a condition is typed.
 let list = null;

@@ -12,7 +12,8 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 @AnalyzeClasses(packages = {"orthogon.app", "orthogon.formats"}, importOptions = ImportOption.DoNotIncludeTests.class)
 class ArchitectureTest {
 
-    private static final String[] SHEETS = {"..app.desk..", "..app.compose..", "..app.prove..", "..app.rehearse..", "..app.release..",
+    private static final String[] SHEETS = {"..app.desk..", "..app.compose..", "..app.rules..", "..app.prove..", "..app.rehearse..",
+            "..app.release..",
             "..app.responses..", "..app.respond.."};
 
     @ArchTest

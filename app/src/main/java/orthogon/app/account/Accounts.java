@@ -51,7 +51,7 @@ public class Accounts {
                 .requestMatchers("/to/**", "/i/**", "/app/**", "/webjars/**", "/fonts/**", "/login", "/error", "/actuator/health")
                 .permitAll()
                 .requestMatchers(HttpMethod.GET, "/**").authenticated()
-                .requestMatchers("/q/*/rehearse/**", "/logout").authenticated().anyRequest().hasRole("ANALYST"));
+                .requestMatchers("/q/*/rehearse/**", "/q/*/compose/fold", "/logout").authenticated().anyRequest().hasRole("ANALYST"));
         http.formLogin(login -> login.loginPage("/login").defaultSuccessUrl("/", false).permitAll());
         http.logout(logout -> logout.logoutSuccessUrl("/login?out"));
         http.headers(headers -> headers.contentSecurityPolicy(csp -> csp.policyDirectives(

@@ -51,7 +51,11 @@ final class Ledger {
         this.folded = folded;
         wiring.wires().stream().filter(w -> !w.faults().isEmpty()).forEach(w -> faulty.add(owner(w)));
         rows.add(new Row("presentation", Edit.PRESENTATION, "", 0, "Welcome, buttons, messages, theme",
-                document.linkParameters().isEmpty() ? "" : document.linkParameters().size() + " link parameters", "", -1, false));
+                document.linkParameters().isEmpty()
+                        ? ""
+                        : document.linkParameters().size()
+                                + (document.linkParameters().size() == 1 ? " link parameter" : " link parameters"),
+                "", -1, false));
         for (Page page : document.pages()) {
             page(page);
         }

@@ -40,7 +40,9 @@ class AccessibilityIT {
     void analystsSheets(ColorScheme scheme) {
         Page page = Chromium.signedIn(address, "osk", new Browser.NewContextOptions().setViewportSize(1280, 800).setColorScheme(scheme));
         for (String path : List.of("/", "/q/found_animal/compose?at=seen", "/q/found_animal/compose?at=found",
-                "/q/found_animal/compose?at=triage",
+                "/q/found_animal/compose?at=triage", "/q/found_animal/compose?at=presentation", "/q/found_animal/compose?at=animals",
+                "/q/found_animal/compose?at=photos", "/q/foster_home/compose?at=skill", "/q/foster_home/compose?at=wishes",
+                "/q/found_animal/rules", "/q/found_animal/rules?rule=urgent",
                 "/q/bat_count/compose?at=ending", "/q/bat_count/prove", "/q/bat_count/prove?claim=page-passable+waking",
                 "/q/found_animal/prove",
                 "/q/found_animal/rehearse", "/q/found_animal/release", "/q/bat_count/release", "/q/found_animal/responses", "/nowhere")) {
@@ -51,8 +53,11 @@ class AccessibilityIT {
         page.locator("table a.code").first().click();
         clean(page);
         page.navigate(address + "/q/found_animal/compose");
-        page.keyboard().press("?");
-        clean(page);
+        for (String key : List.of("?", "t", "o", "/")) {
+            page.keyboard().press(key);
+            clean(page);
+            page.keyboard().press("Escape");
+        }
     }
 
     @Test

@@ -3,7 +3,9 @@ package orthogon.app.browser;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.WaitForSelectorState;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
 import java.net.HttpURLConnection;
@@ -25,7 +27,7 @@ class KilledIT {
                 System.getProperty("java.class.path"), "orthogon.app.Orthogon", "serve", "--orthogon.demo=true", "--orthogon.port=" + port,
                 "--orthogon.data=" + data).redirectErrorStream(true).redirectOutput(data.resolve("log-" + System.nanoTime()).toFile())
                 .start();
-        for (int tries = 0; tries < 300; tries++) {
+        for (int tries = 0; tries < 600; tries++) {
             try {
                 HttpURLConnection connection = (HttpURLConnection) URI.create("http://localhost:" + port + "/login").toURL()
                         .openConnection();
@@ -67,7 +69,7 @@ class KilledIT {
             ines.navigate(address + "/q/found_animal/compose?at=finder");
             ines.locator("#help").fill("Given name and family name.");
             ines.locator("#help").blur();
-            ines.locator(".compose[data-revision='2']").waitFor();
+            ines.locator("#state[data-revision='2']").waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.ATTACHED));
             process.destroyForcibly().waitFor();
 
             process = start(port);
@@ -75,6 +77,7 @@ class KilledIT {
             assertEquals("The animal", finder.locator("h1").textContent());
             finder.getByLabel("No", new Page.GetByLabelOptions().setExact(true)).check();
             finder.getByLabel("Mammal").check();
+            press(finder, "Go on");
             press(finder, "Go on");
             press(finder, "Send my answers");
             String receipt = finder.locator(".receipt b").textContent();

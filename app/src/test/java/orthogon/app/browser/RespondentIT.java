@@ -68,22 +68,30 @@ class RespondentIT {
         assertThat(page.locator("#problems")).containsText("“None of these”".replace('“', '"').replace('”', '"'));
         page.getByLabel("None of these").uncheck();
         press(page, "Go on");
-        page.getByLabel("Your name").fill("Wenna Tregle");
+        page.getByLabel("Given name").fill("Wenna");
+        page.getByLabel("Family name").fill("Tregle");
         press(page, "Go on");
         assertThat(page.locator("#problems")).containsText("Your phone number");
         page.getByLabel("Your phone number").fill("01632 960 118");
         press(page, "Go on");
-        check(page, "May we call you back?", "Yes");
+        // Its usual form comes back, and how to be reached is asked now.
+        assertThat(page.getByLabel("Your phone number")).hasValue("+441632960118");
+        check(page, "How shall we reach you?", "By phone");
+        press(page, "Go on");
         press(page, "Go on");
         check(page, "Can you bring it to the station yourself?", "Yes");
         press(page, "Go on");
         assertThat(page.getByLabel("Tomorrow")).hasCount(0);
         check(page, "When can you be here?", "Within an hour");
         press(page, "Go on");
+        press(page, "Go on");
+        assertThat(page.locator("#problems")).containsText("Please tick the box");
+        page.getByLabel("The station may keep my answers").check();
+        press(page, "Go on");
         assertThat(page.locator("main")).containsText("Mill lane <b>& weir</b>");
         press(page, "Change Where and when");
         press(page, "Go on");
-        for (int i = 0; i < 4; i++) {
+        for (int i = 0; i < 5; i++) {
             press(page, "Go on");
         }
         press(page, "Send my answers");

@@ -48,10 +48,10 @@ class WholeStoryIT {
 
     /** Fills a field of the inspector and leaves it, which makes the edit. */
     private static void set(Page page, String field, String value) {
-        String before = page.locator(".compose").getAttribute("data-revision");
+        String before = page.locator("#state").getAttribute("data-revision");
         page.locator(field).fill(value);
         page.locator(field).blur();
-        assertThat(page.locator(".compose")).not().hasAttribute("data-revision", before);
+        assertThat(page.locator("#state")).not().hasAttribute("data-revision", before);
     }
 
     @Test
@@ -83,13 +83,15 @@ class WholeStoryIT {
         page.navigate(application.address() + "/q/hedgehog_check/release");
         assertThat(page.locator("h1")).hasText("The gate is shut");
 
-        // Mend it with a simple sentence.
+        // Mend it with a sentence.
         page.navigate(application.address() + "/q/hedgehog_check/compose?at=winter");
         set(page, "#openWhen", "");
-        page.getByText("Say a condition as a sentence").click();
-        page.locator("#say-question").selectOption("heavy");
-        page.locator("#say-comparison").selectOption("atMost:");
-        page.locator("#say-value").fill("450");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Build Open when")).click();
+        page.getByLabel("question of line 2").selectOption("heavy");
+        page.getByLabel("comparison of line 2").selectOption("<=");
+        page.getByLabel("value of line 2").fill("450");
+        page.getByLabel("value of line 2").blur();
+        assertThat(page.locator(".builder .says")).hasText("heavy is 450 or less");
         press(page, "Put the sentence");
         assertThat(page.locator("#openWhen")).hasValue("heavy <= 450");
         assertThat(row(page, "winter").locator(".condition")).hasText("open when heavy is 450 or less");
@@ -234,11 +236,11 @@ class WholeStoryIT {
         Page jory = Chromium.signedIn(application.address(), "jory");
         jory.navigate(application.address() + "/q/swan_count/compose?at=many_swans");
         // Both change the same row at the same revision: the second is told, and what they typed stays.
-        String stale = jory.locator(".compose").getAttribute("data-revision");
         jory.locator("#wording").focus();
         set(ines, "#wording", "How many swans did you see?");
-        assertThat(jory.locator("#newer")).isVisible();
-        assertEquals(stale, jory.locator(".compose").getAttribute("data-revision"));
+        // The ledger shows hers at once; the field in which they are typing is left alone.
+        assertThat(row(jory, "many_swans").locator(".wording")).hasText("How many swans did you see?");
+        assertThat(jory.locator("#wording")).hasValue("How many swans?");
         jory.locator("#wording").fill("Swans?");
         jory.locator("#wording").blur();
         assertThat(jory.locator("#message")).containsText("Ines Tallow changed many_swans in the meantime");
@@ -252,6 +254,6 @@ class WholeStoryIT {
         assertThat(row(jory, "page_1").locator(".wording")).hasText("The lake");
         assertThat(row(jory, "many_swans").locator(".wording")).hasText("How many swans did you see?");
         // And the other page sees it without being asked to.
-        assertThat(ines.locator(".compose")).hasAttribute("data-revision", jory.locator(".compose").getAttribute("data-revision"));
+        assertThat(ines.locator("#state")).hasAttribute("data-revision", jory.locator("#state").getAttribute("data-revision"));
     }
 }

@@ -85,8 +85,9 @@ public record Interview(Wiring wiring, LocalDate today, Map<String, String> link
             if (!given.containsKey(slot.key()) || !(slot.item() instanceof Question question)) {
                 continue;
             }
-            Course.PageView now = answered.course().pages().getLast();
-            if (now.at(slot.key()).map(s -> !s.locked()).orElse(true)) {
+            boolean open = question.lockWhen().isEmpty()
+                    || answered.course().pages().getLast().at(slot.key()).map(s -> !s.locked()).orElse(true);
+            if (open) {
                 Object value = given.get(slot.key());
                 answered = answered.with(slot.key(), Slots.isOther(slot.key()) ? trimmed(value) : normal(value, question));
             }
@@ -170,20 +171,28 @@ public record Interview(Wiring wiring, LocalDate today, Map<String, String> link
         return new Interview(wiring, today, link, changed, known, passed);
     }
 
-    /** Fills in start values of questions on the current page that are asked for the first time, one after the other. */
+    /**
+     * Fills in start values of questions on the current page that are asked for the first time, one after the other, since one may hang
+     * on another.
+     */
     private Interview withStartValues() {
         Interview filled = this;
         while (true) {
             Interview now = filled;
             Walk walk = new Walk(now);
-            Course course = walk.walk();
-            Course.Shown first = course.current().stream().flatMap(p -> p.shown().stream()).filter(s -> s.question().isPresent())
-                    .filter(s -> !now.started.contains(s.slot())).findFirst().orElse(null);
-            if (first == null) {
+            List<Course.Shown> fresh = walk.walk().current().stream().flatMap(p -> p.shown().stream())
+                    .filter(s -> s.question().isPresent() && !now.started.contains(s.slot())).toList();
+            if (fresh.isEmpty()) {
                 return now;
             }
-            Object value = now.raw.get(first.slot()) != null ? now.raw.get(first.slot()) : walk.startValue(first);
-            filled = now.with(first.slot(), normal(value, first.question().orElseThrow()));
+            Set<String> known = new LinkedHashSet<>(now.started);
+            fresh.stream().filter(s -> s.question().orElseThrow().startWith().isEmpty()).forEach(s -> known.add(s.slot()));
+            filled = new Interview(wiring, today, link, now.raw, known, now.passed);
+            Course.Shown first = fresh.stream().filter(s -> !s.question().orElseThrow().startWith().isEmpty()).findFirst().orElse(null);
+            if (first != null) {
+                Object value = now.raw.get(first.slot()) != null ? now.raw.get(first.slot()) : walk.startValue(first);
+                filled = filled.with(first.slot(), normal(value, first.question().orElseThrow()));
+            }
         }
     }
 

@@ -8,7 +8,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.math.BigDecimal;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Random;
+import java.util.Map;
 import java.util.Set;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.RandomDocument;
@@ -16,9 +16,10 @@ import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.fault.Faults;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.EveryType;
 import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Places;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Section;
@@ -27,28 +28,20 @@ import org.junit.jupiter.api.Test;
 class EditTest {
 
     @Test
-    void thousandsOfRandomEditsKeepTheDocumentWhole() {
-        Random random = new Random(3);
+    void thousandsOfRandomEditsKeepTheDocumentWhole() throws Refused {
         int made = 0;
         int refused = 0;
-        for (int run = 0; run < 60; run++) {
-            Questionnaire document = RandomDocument.of(1000 + run);
+        Set<Class<?>> kinds = new HashSet<>();
+        for (int run = 0; run < 80; run++) {
+            Questionnaire document = run % 4 == 0 ? EveryType.document() : RandomDocument.of(1000 + run);
+            RandomEdits edits = new RandomEdits(run);
             for (int step = 0; step < 60; step++) {
-                List<String> codes = document.items().map(Item::code).toList();
-                String code = codes.isEmpty() ? "p0" : codes.get(random.nextInt(codes.size()));
-                Edit edit = switch (random.nextInt(7)) {
-                    case 0 -> new Step(code, random.nextBoolean());
-                    case 1 -> new Copy(code);
-                    case 2 -> new Remove(code);
-                    case 3 -> new Rename(code, "renamed_" + step);
-                    case 4 -> new Add(document.pages().getFirst().code(), code, new Note("note_" + step, "Note", ""));
-                    case 5 -> new Rename(document.pages().getLast().code(), "page_" + step);
-                    default -> new AddPages("", List.of(Page.empty("added_" + step, "Added")));
-                };
+                Edit edit = edits.next(document);
                 try {
                     Questionnaire changed = edit.apply(document);
                     whole(changed, edit);
                     document = changed;
+                    kinds.add(edit.getClass());
                     made++;
                 } catch (Refused e) {
                     refused++;
@@ -56,15 +49,31 @@ class EditTest {
                 }
             }
         }
-        assertTrue(made > 2000 && refused > 50, made + " made, " + refused + " refused");
+        assertTrue(made > 2500 && refused > 300, made + " made, " + refused + " refused");
+        assertEquals(16, kinds.size(), kinds.toString());
     }
 
-    /** Every code once, every reference to something; moving may make a condition look ahead, nothing else may go wrong. */
+    /**
+     * Every code once, every reference to something. Moving may make a condition look ahead, another type may make one unfit, and a name
+     * moved out of its roster means all entries no more; these are told to the analyst, nothing else may go wrong.
+     */
     private static void whole(Questionnaire document, Edit edit) {
         Set<Fault.Kind> kinds = new HashSet<>();
         Faults.of(Wiring.of(document)).forEach(f -> kinds.add(f.kind()));
         kinds.remove(Fault.Kind.LOOKS_AHEAD);
+        kinds.remove(Fault.Kind.TYPE_FITS);
+        kinds.remove(Fault.Kind.DEPENDS_ON_ITSELF);
+        if (edit instanceof Change || edit instanceof Place || edit instanceof Step || edit instanceof Shift || hasUnfit(document)) {
+            kinds.remove(Fault.Kind.REFERENCE_EXISTS);
+        }
         assertEquals(Set.of(), kinds, edit + " " + Faults.of(Wiring.of(document)));
+    }
+
+    /** Whether some option or part is named that a change of type took away. */
+    private static boolean hasUnfit(Questionnaire document) {
+        return Faults.of(Wiring.of(document)).stream().filter(f -> f.kind() == Fault.Kind.REFERENCE_EXISTS)
+                .allMatch(f -> f.because().contains("has no option") || f.because().contains("has no part")
+                        || f.because().contains("answered once for each entry") || f.because().contains("and has no answer"));
     }
 
     private final Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P").withItems(List.of(
@@ -123,5 +132,69 @@ class EditTest {
         assertInstanceOf(Section.class, RowLine.read("The nest / section", c -> false));
         assertTrue(assertThrows(Refused.class, () -> RowLine.read("How many? / numbr 1..2", c -> false)).getMessage()
                 .contains("no kind of answer"));
+    }
+
+    @Test
+    void removeWithWhatDependsOnItLeavesNoReferenceHanging() throws Refused {
+        Questionnaire left = new Remove(List.of("eggs"), true).apply(document);
+        assertEquals(List.of("bird", "nest", "count"), left.items().map(Item::code).toList());
+        assertEquals("", ((Question) left.item("count").orElseThrow()).askWhen());
+        Questionnaire page = document
+                .withPages(List.of(document.pages().getFirst().withRules(List.of(), List.of(new Page.Skip("bird", "last"))),
+                        Page.empty("mid", "Mid"), Page.empty("last", "Last")));
+        assertEquals(List.of(), new Remove(List.of("last"), true).apply(page).pages().getFirst().skip());
+    }
+
+    @Test
+    void aRenamedRosterItemIsFollowedBehindTheDotAndInQuantifiers() throws Refused {
+        Questionnaire renamed = new Rename("bleeding", "wounded").apply(EveryType.document());
+        assertEquals("some a in animals satisfies a.wounded = true", Places.all(renamed).get("thanks.askWhen"));
+        assertEquals("sum(animals.need) > 1", Places.all(new Rename("urgency", "need").apply(EveryType.document())).get("last.askWhen")
+                .substring(0, 21));
+    }
+
+    @Test
+    void aRenamedOptionIsFollowedWhereverItIsNamed() throws Refused {
+        Questionnaire renamed = new RenameOption("signs", "hurt", "wounded").apply(EveryType.document());
+        assertTrue(Places.all(renamed).get("last.askWhen").contains("signs.wing = \"wounded\""));
+        Questionnaire relabelled = new RenameOption("bird", "owl", "barn_owl").apply(EveryType.document());
+        assertEquals(Set.of("barn_owl"), ((Question) relabelled.item("bird").orElseThrow()).reword().getFirst().labels().keySet());
+    }
+
+    @Test
+    void oneConditionForSeveralAndStruckAgain() throws Refused {
+        Questionnaire both = new SetConditions(Map.of("eggs.askWhen", "bird", "nest.askWhen", "")).apply(document);
+        assertEquals("bird", Places.all(both).get("eggs.askWhen"));
+        assertEquals(null, Places.all(both).get("nest.askWhen"));
+        assertEquals(null, Places.all(new Strike(List.of("eggs.askWhen")).apply(both)).get("eggs.askWhen"));
+        assertThrows(Refused.class, () -> new SetConditions(Map.of("eggs.openWhen", "bird")).apply(document));
+    }
+
+    @Test
+    void anItemGoesIntoTheSectionAboveItAndOutAgain() throws Refused {
+        Questionnaire in = new Shift("many", true).apply(document);
+        assertEquals(List.of("eggs", "count", "many"), ((Section) in.item("nest").orElseThrow()).items().stream().map(Item::code).toList());
+        assertEquals(document, new Shift("many", false).apply(in));
+        assertEquals("There is no section or roster directly above bird to move it into.",
+                assertThrows(Refused.class, () -> new Shift("bird", true).apply(document)).getMessage());
+    }
+
+    @Test
+    void aPageIsCopiedWithFreshCodesThatPointAtTheCopies() throws Refused {
+        Questionnaire copied = new Copy("p").apply(document);
+        assertEquals(List.of("p", "p_2"), copied.pages().stream().map(Page::code).toList());
+        assertEquals("bird_2 = true", Places.all(copied).get("nest_2.askWhen"));
+    }
+
+    @Test
+    void anotherTypeKeepsWhatItCanAndSaysWhatItCannot() throws Refused {
+        Answer.ManyChoices many = new Answer.ManyChoices(
+                List.of(Answer.Option.of("a", "A"), new Answer.Option("none", "None", null, true, "")),
+                1, 2);
+        Retyped one = Retyped.to(many, "oneChoice");
+        assertEquals(List.of("a", "none"), one.answer().options().stream().map(Answer.Option::code).toList());
+        assertEquals(List.of("which options stand alone", "how many may be chosen"), one.lost());
+        assertEquals(List.of("2 options", "how many may be chosen"), Retyped.to(many, "number").lost());
+        assertEquals(new Answer.Numeric(BigDecimal.ONE, new BigDecimal(7), 0, ""), Retyped.to(Answer.Scale.rating(7), "number").answer());
     }
 }

@@ -1,0 +1,115 @@
+package orthogon.app.browser;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.FilePayload;
+import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Random;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.formats.document.DocumentWriter;
+
+/**
+ * How long the ledger takes to open and an edit to show, in the browser, with drafts of 50 and of 500 questions in one run. Prints
+ * milliseconds (medians) and the ratio of the two. Run it by {@code bin/bench-ledger}; nothing is asserted.
+ */
+public final class LedgerBenchmark {
+
+    private static final int ROUNDS = 15;
+
+    private LedgerBenchmark() {}
+
+    public static void main(String[] args) {
+        try (RunningApplication application = RunningApplication.empty()) {
+            System.out.println("questions  rules  open ms  select ms  edit ms");
+            double[] small = measured(application, 50);
+            double[] large = measured(application, 500);
+            System.out.printf("ratio             %7.1f  %9.1f  %7.1f%n", large[0] / small[0], large[1] / small[1], large[2] / small[2]);
+        }
+        System.exit(0);
+    }
+
+    /** Two rules for each question: when it is asked, by an answer not far before it, and when it must be answered. */
+    private static Questionnaire draft(int questions) {
+        Random random = new Random(7);
+        List<orthogon.core.questionnaire.Page> pages = new ArrayList<>();
+        List<Item> items = new ArrayList<>();
+        for (int n = 0; n < questions; n++) {
+            Answer answer = n % 3 == 0 ? new Answer.YesNo() : new Answer.Numeric(BigDecimal.ZERO, new BigDecimal(90), 0, "g");
+            Question question = Question.of("q" + n, "Question number " + n + ", with a wording of an ordinary length?", answer);
+            int decider = n < 3 ? -1 : (Math.max(0, n - 1 - random.nextInt(30)) / 3) * 3;
+            items.add(decider < 0 ? question : question.withAskWhen("q" + decider + " = true").withRequireWhen("q" + decider + " = true"));
+            if (items.size() == 8 || n == questions - 1) {
+                pages.add(orthogon.core.questionnaire.Page.empty("page_" + pages.size(), "Page " + pages.size()).withItems(items));
+                items = new ArrayList<>();
+            }
+        }
+        return Questionnaire.blank("draft_" + questions, "A draft of " + questions).withPages(pages);
+    }
+
+    private static double[] measured(RunningApplication application, int questions) {
+        Questionnaire draft = draft(questions);
+        Page page = Chromium.signedIn(application.address(), "ines");
+        page.locator("#file").setInputFiles(new FilePayload("draft.json", "application/json",
+                DocumentWriter.write(draft).getBytes(StandardCharsets.UTF_8)));
+        page.locator("form[action='/open'] button").click();
+        page.waitForURL("**/compose**");
+        String address = application.address() + "/q/" + draft.code() + "/compose?at=q" + questions / 2;
+        List<Double> open = new ArrayList<>();
+        List<Double> select = new ArrayList<>();
+        List<Double> edit = new ArrayList<>();
+        for (int round = 0; round < ROUNDS; round++) {
+            page.navigate(address);
+            open.add(((Number) page.evaluate("() => performance.timing.domComplete - performance.timing.navigationStart")).doubleValue());
+        }
+        for (int round = 0; round < ROUNDS; round++) {
+            int at = questions / 2 + round;
+            select.add(timed(page, "q" + at, """
+                    (code) => new Promise((done) => {
+                        const begun = performance.now();
+                        const seen = new MutationObserver(() => {
+                            if (document.querySelector('#inspector code')?.textContent === code) {
+                                seen.disconnect();
+                                requestAnimationFrame(() => done(performance.now() - begun));
+                            }
+                        });
+                        seen.observe(document.getElementById('inspector'), { childList: true, subtree: true });
+                        document.querySelector(`#row-${code} .wording`).click();
+                    })"""));
+            edit.add(timed(page, "q" + at, """
+                    (code) => new Promise((done) => {
+                        const field = document.getElementById('wording');
+                        const wanted = `Another wording ${performance.now()}`;
+                        const begun = performance.now();
+                        const seen = new MutationObserver(() => {
+                            if (document.querySelector(`#row-${code} .wording`)?.textContent === wanted) {
+                                seen.disconnect();
+                                requestAnimationFrame(() => done(performance.now() - begun));
+                            }
+                        });
+                        seen.observe(document.body, { childList: true, subtree: true });
+                        field.value = wanted;
+                        field.dispatchEvent(new Event('change', { bubbles: true }));
+                    })"""));
+            page.waitForTimeout(300);
+        }
+        double[] medians = {median(open), median(select), median(edit)};
+        System.out.printf("%9d  %5d  %7.0f  %9.0f  %7.0f%n", questions, draft.ruleCount(), medians[0], medians[1], medians[2]);
+        return medians;
+    }
+
+    private static double timed(Page page, String code, String script) {
+        return ((Number) page.evaluate(script, code)).doubleValue();
+    }
+
+    private static double median(List<Double> of) {
+        List<Double> sorted = new ArrayList<>(of);
+        Collections.sort(sorted);
+        return sorted.get(sorted.size() / 2);
+    }
+}

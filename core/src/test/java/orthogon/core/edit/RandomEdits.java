@@ -1,0 +1,94 @@
+package orthogon.core.edit;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Group;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Note;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Places;
+import orthogon.core.questionnaire.Presentation;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Roster;
+import orthogon.core.questionnaire.Section;
+
+/** Edits chosen by chance, many of which the document will refuse. */
+public final class RandomEdits {
+
+    private static final List<String> LINES = List.of("How many? / number 1..20 kg", "Which? / one: first; second; third",
+            "When? / date ..today",
+            "Signs? / grid: wing; leg | fine; hurt", "Each / roster 1..3 One", "Part / section", "Name? / name",
+            "Order? / rank 2: a thing; b thing; c",
+            "Hidden / hidden: north; south", "Photos? / files 2", "Sum / derive: 1 + 1", "Agree? / agree: So be it. *", "Land? / country");
+    private static final List<String> TYPES = List.of("shortText", "number", "yesNo", "oneChoice", "manyChoices", "date", "grid", "ranking",
+            "personName", "email", "time", "rating", "likelihood", "file", "country", "agreement", "signature", "longText");
+
+    private final Random random;
+    private int step;
+
+    public RandomEdits(long seed) {
+        random = new Random(seed);
+    }
+
+    private <T> T pick(List<T> of) {
+        return of.get(random.nextInt(of.size()));
+    }
+
+    /** @throws Refused where the edit cannot even be put together for this document */
+    public Edit next(Questionnaire document) throws Refused {
+        step++;
+        List<String> items = document.items().map(Item::code).toList();
+        List<String> pages = document.pages().stream().map(Page::code).toList();
+        List<String> groups = new ArrayList<>(pages);
+        document.items().filter(Group.class::isInstance).forEach(g -> groups.add(g.code()));
+        String item = items.isEmpty() ? pages.getFirst() : pick(items);
+        String either = random.nextInt(6) == 0 ? pick(pages) : item;
+        List<String> several = items.isEmpty() ? List.of(item) : List.of(item, pick(items)).stream().distinct().toList();
+        List<String> places = List.copyOf(Places.all(document).keySet());
+        return switch (random.nextInt(18)) {
+            case 0 -> new Step(either, random.nextBoolean());
+            case 1 -> new Shift(item, random.nextBoolean());
+            case 2 -> new Place(several, pick(groups), random.nextBoolean() ? "" : item);
+            case 3 -> new PlacePage(pick(pages), random.nextInt(3) == 0 ? "" : pick(pages));
+            case 4 -> new Copy(random.nextInt(4) == 0 ? List.of(pick(pages)) : several);
+            case 5, 6 -> new Remove(random.nextInt(5) == 0 ? List.of(pick(pages)) : several, random.nextBoolean());
+            case 7 -> new Rename(either, "renamed_" + step);
+            case 8, 9, 10 -> new Add(pick(groups), item, RowLine.read(pick(LINES), Whole.codes(document)::contains));
+            case 11 -> new AddPages(pick(pages), Outline.read("# Added " + step + "\nHow? / yes/no\nWhy?\n  because\n  so",
+                    Whole.codes(document)::contains).pages());
+            case 12 -> retyped(document, item);
+            case 13 -> option(document, item);
+            case 14 ->
+                new SetConditions(Map.of(item + ".askWhen", pick(List.of("", "true", "answered(" + pick(items.isEmpty() ? pages : items)
+                        + ")", "nonsense ="))));
+            case 15 -> places.isEmpty() ? new Retitle("Title " + step) : new Strike(List.of(pick(places)));
+            case 16 ->
+                new ChangePresentation(new Presentation(new Presentation.Welcome("Heading " + step, "", ""), Presentation.Buttons.USUAL,
+                        Map.of("required", "Needed " + step), Presentation.Theme.PLAIN), document.linkParameters());
+            default -> document.item(item).orElse(null) instanceof Note n
+                    ? new Change(new Note(n.code(), "Note " + step, n.askWhen(), n.reword()), "wording")
+                    : new Retitle("Title " + step);
+        };
+    }
+
+    private Edit retyped(Questionnaire document, String code) throws Refused {
+        return switch (document.item(code).orElse(null)) {
+            case Question q -> new Change(q.withAnswer(Retyped.to(q.answer(), pick(TYPES)).answer()), "the answer");
+            case Section s -> new Change(new Section(s.code(), "Section " + step, s.askWhen(), List.of()), "the title");
+            case Roster r ->
+                new Change(new Roster(r.code(), "Roster " + step, r.entryTitle(), r.askWhen(), 0, 5, List.of()), "the entries");
+            case null, default -> new Retitle("Title " + step);
+        };
+    }
+
+    private Edit option(Questionnaire document, String code) {
+        Answer answer = document.question(code).map(Question::answer).orElse(new Answer.YesNo());
+        return answer.hasOwnOptions()
+                ? new RenameOption(code, pick(answer.options()).code(), "option_" + step)
+                : new Rename(code, "again_" + step);
+    }
+}

@@ -1,0 +1,104 @@
+package orthogon.core.edit;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.List;
+import orthogon.core.expression.BlankHints;
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.Expr.*;
+import orthogon.core.expression.ExpressionReader;
+import orthogon.core.expression.Printer;
+import orthogon.core.expression.Wiring;
+import orthogon.core.expression.Wiring.Family;
+import orthogon.core.proof.RandomDocument;
+import orthogon.core.questionnaire.EveryType;
+import orthogon.core.questionnaire.Questionnaire;
+import org.junit.jupiter.api.Test;
+
+class SentenceTest {
+
+    private static Expr read(String text) {
+        return ((ExpressionReader.Reading.Read) ExpressionReader.read(text)).expr();
+    }
+
+    /** Comparing with null is said as answered or blank, groups of one kind inside each other are one, two negations are none. */
+    private static Expr usual(Expr expr) {
+        Expr inner = expr.over(expr.children().stream().map(SentenceTest::usual).toList());
+        return switch (inner) {
+            case Compare c when c.right() instanceof Literal l && l.value() == null -> {
+                Expr answered = new Call("answered", List.of(c.left()), Span.NONE);
+                yield c.op().equals("=") ? new Not(answered, Span.NONE) : answered;
+            }
+            default -> inner;
+        };
+    }
+
+    @Test
+    void textAndSentenceSayTheSameInBothDirections() throws Refused {
+        int grouped = 0;
+        for (long seed = 1; seed <= 400; seed++) {
+            Questionnaire document = seed == 1 ? EveryType.document() : RandomDocument.of(seed);
+            Wiring wiring = Wiring.of(document);
+            for (Wiring.Wire wire : wiring.wires()) {
+                if (!wire.family().isCondition() || wire.expr().isEmpty()) {
+                    continue;
+                }
+                Sentence sentence = Sentence.of(wire.text());
+                String text = Sentence.text(sentence, wiring, wire.family(), wire.owner());
+                assertEquals(Printer.print(usual(wire.expr().get())), Printer.print(usual(read(text))), wire.text());
+                assertEquals(sentence, Sentence.of(text), wire.text());
+                grouped += sentence instanceof Sentence.Group ? 1 : 0;
+            }
+        }
+        assertTrue(grouped > 200, grouped + " groups");
+    }
+
+    @Test
+    void nestedGroupsAndNegationGetTheirBrackets() throws Refused {
+        Wiring wiring = Wiring.of(EveryType.document());
+        Sentence.Line alive = new Sentence.Line("alive", "yes", List.of());
+        Sentence.Line heavy = new Sentence.Line("weight", ">=", List.of("10"));
+        Sentence.Line day = new Sentence.Line("day", "between", List.of("today - 7", "2026-11-30"));
+        Sentence sentence = new Sentence.Group(true, false, List.of(alive, new Sentence.Group(false, true, List.of(heavy, day))));
+        String text = Sentence.text(sentence, wiring, Family.OUTCOME_ROW, "");
+        assertEquals("alive = true and not(weight >= 10 or day in [today() - duration(\"P7D\")..date(\"2026-11-30\")])", text);
+        assertEquals(List.of(), wiring.checked(Family.OUTCOME_ROW, "", text).faults());
+        assertEquals(sentence, Sentence.of(text));
+    }
+
+    @Test
+    void whatNoLineCanSayIsKeptAsItIsTyped() {
+        assertEquals(new Sentence.Typed("some a in animals satisfies a.bleeding = true"),
+                Sentence.of("some a in animals satisfies a.bleeding = true"));
+        assertEquals(new Sentence.Typed("weight >"), Sentence.of("weight >"));
+    }
+
+    @Test
+    void aLineThatIsNotCompleteSaysWhatIsMissing() {
+        Wiring wiring = Wiring.of(EveryType.document());
+        for (String[] wrong : new String[][]{{"", "=", "1", "Choose the question that decides."},
+                {"weight", ">=", "", "Choose a value for weight."}, {"weight", ">=", "ten", "“ten” does not fit weight."},
+                {"bird", "=", "eagle", "bird has no option “eagle”."}, {"alive", ">=", "1", "Choose a comparison for alive."}}) {
+            Sentence.Line line = new Sentence.Line(wrong[0], wrong[1], List.of(wrong[2]));
+            assertEquals(wrong[3], assertThrows(Refused.class, () -> Sentence.text(line, wiring, Family.OUTCOME_ROW, "")).getMessage());
+        }
+    }
+
+    @Test
+    void aFurtherConditionIsJoinedWithTheBracketsItNeeds() {
+        assertEquals("(a or b) and c > 3", Sentence.joined("a or b", "c > 3", true));
+        assertEquals("a and b and c", Sentence.joined("a and b", "c", true));
+        assertEquals("a and b or c", Sentence.joined("a and b", "c", false));
+        assertEquals("c", Sentence.joined("", "c", true));
+    }
+
+    @Test
+    void aBlankThatTurnsAComparisonIsHintedAt() {
+        assertEquals(1, BlankHints.of(read("bird != \"owl\"")).size());
+        assertTrue(BlankHints.of(read("not(weight > 5)")).getFirst().contains("does not hold while weight is blank"));
+        assertEquals(List.of(), BlankHints.of(read("answered(bird) and bird != \"owl\"")));
+        assertEquals(List.of(), BlankHints.of(read("bird = \"owl\" or weight > 5 or bird != null")));
+    }
+}
