@@ -30,6 +30,11 @@ public record Copy(List<String> codes) implements Edit {
         Questionnaire changed = document;
         for (String code : codes) {
             Item item = document.item(code).orElseThrow(() -> Whole.gone(code));
+            boolean withAnother = codes.stream().filter(c -> !c.equals(code)).flatMap(c -> document.item(c).stream())
+                    .anyMatch(group -> group.withInner().anyMatch(item::equals));
+            if (withAnother) {
+                continue;
+            }
             Item copy = References.renamed(item, fresh, document);
             changed = changed.withPages(changed.pages().stream().map(p -> p.withItems(withCopy(p.items(), item, copy))).toList());
         }

@@ -49,7 +49,7 @@ public final class RandomEdits {
         String either = random.nextInt(6) == 0 ? pick(pages) : item;
         List<String> several = items.isEmpty() ? List.of(item) : List.of(item, pick(items)).stream().distinct().toList();
         List<String> places = List.copyOf(Places.all(document).keySet());
-        return switch (random.nextInt(18)) {
+        return switch (random.nextInt(20)) {
             case 0 -> new Step(either, random.nextBoolean());
             case 1 -> new Shift(item, random.nextBoolean());
             case 2 -> new Place(several, pick(groups), random.nextBoolean() ? "" : item);
@@ -69,6 +69,8 @@ public final class RandomEdits {
             case 16 ->
                 new ChangePresentation(new Presentation(new Presentation.Welcome("Heading " + step, "", ""), Presentation.Buttons.USUAL,
                         Map.of("required", "Needed " + step), Presentation.Theme.PLAIN), document.linkParameters());
+            case 17 -> new ChangePage(document.page(pick(pages)).orElseThrow().withTexts("Page " + step, "About it."), "the texts");
+            case 18 -> new ChangeEnding(document.outcomes(), document.outcomeTable().reversed(), document.claims());
             default -> document.item(item).orElse(null) instanceof Note n
                     ? new Change(new Note(n.code(), "Note " + step, n.askWhen(), n.reword()), "wording")
                     : new Retitle("Title " + step);
