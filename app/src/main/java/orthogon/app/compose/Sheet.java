@@ -6,7 +6,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import orthogon.app.compose.Ledger.Row;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Proofs;
 import orthogon.app.storage.DraftStore;
@@ -61,7 +60,7 @@ class Sheet {
         model.addAttribute("kinds", AnswerWords.KINDS);
         model.addAttribute("names", String.join(" ", wiring.names(Wiring.Family.OUTCOME_ROW, "")));
         state(draft, at, model);
-        wiring(ledger, signs, model);
+        model.addAttribute("wiring", wiring(ledger, signs));
         inspector(draft, wiring, ledger, signs, at, model);
     }
 
@@ -73,11 +72,8 @@ class Sheet {
         model.addAttribute("canRedo", draft.redoTo().isPresent());
     }
 
-    private static void wiring(Ledger ledger, Optional<Signs> signs, Model model) {
-        Lanes lanes = new Lanes(ledger.rows(), ledger.decisions(), signs.map(Signs::never).orElse(Set.of()));
-        model.addAttribute("bundles", lanes.bundles());
-        model.addAttribute("height", lanes.height());
-        model.addAttribute("gutter", lanes.width());
+    private static String wiring(Ledger ledger, Optional<Signs> signs) {
+        return new Lanes(ledger.rows(), ledger.decisions(), signs.map(Signs::never).orElse(Set.of())).svg();
     }
 
     /** What changed since a revision that a page shows. */
@@ -85,19 +81,21 @@ class Sheet {
         String at = at(draft.document(), wanted);
         Wiring wiring = Wiring.of(draft.document());
         Ledger ledger = new Ledger(wiring, folded.of(draft.code()));
-        List<Row> before = drafts.at(draft.id(), since)
-                .map(d -> d.revision() == draft.revision()
-                        ? ledger.rows()
-                        : new Ledger(Wiring.of(d.document()), folded.of(draft.code())).rows())
-                .orElse(List.of());
+        Optional<Ledger> before = drafts.at(draft.id(), since).map(d -> d.revision() == draft.revision()
+                ? ledger
+                : new Ledger(Wiring.of(d.document()), folded.of(draft.code())));
         Optional<Signs> signs = proofs.ready(draft).map(Signs::new);
-        model.addAttribute("changes", Changes.between(before, ledger.rows()));
+        Changes changes = Changes.between(before.map(Ledger::rows).orElse(List.of()), ledger.rows());
+        // Most edits leave the wiring as it is; then it is not sent again.
+        boolean rewired = changes.all().isPresent() || !changes.removed().isEmpty() || !changes.added().isEmpty()
+                || !ledger.decisions().equals(before.orElseThrow().decisions());
+        model.addAttribute("changes", changes);
+        model.addAttribute("wiring", rewired ? wiring(ledger, signs) : "");
         model.addAttribute("signs", signs.map(Signs::all).orElse(Map.of()));
         model.addAttribute("names", String.join(" ", wiring.names(Wiring.Family.OUTCOME_ROW, "")));
         model.addAttribute("withInspector", withInspector);
         model.addAttribute("block", frame.block(draft));
         state(draft, at, model);
-        wiring(ledger, signs, model);
         inspector(draft, wiring, ledger, signs, at, model);
     }
 

@@ -9,6 +9,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executor;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
@@ -24,8 +25,14 @@ public class Proofs {
 
     private record Key(long questionnaire, int revision, LocalDate asOf) {}
 
+    private static final long SLOW_MILLIS = 150;
+
     private final Map<Long, Integer> newest = new ConcurrentHashMap<>();
-    private final ExecutorService workers = Executors.newFixedThreadPool(2, Thread.ofPlatform().daemon().name("proof-", 0).factory());
+    private final Map<Long, Long> took = new ConcurrentHashMap<>();
+    private final ExecutorService workers = Executors.newFixedThreadPool(
+            // One core is left to the people who wait for an answer.
+            Math.max(1, Runtime.getRuntime().availableProcessors() - 1), Thread.ofPlatform().daemon().name("proof-", 0).factory());
+    private final Executor afterwards = CompletableFuture.delayedExecutor(300, TimeUnit.MILLISECONDS, workers);
     private final Map<Key, CompletableFuture<Proof>> proofs = new LinkedHashMap<>(16, 0.75f, true) {
         @Override
         protected boolean removeEldestEntry(Map.Entry<Key, CompletableFuture<Proof>> eldest) {
@@ -41,7 +48,15 @@ public class Proofs {
             }
             throw new CancellationException("revision " + draft.revision() + " was overtaken");
         }
-        return Proof.of(draft.document(), key.asOf());
+        long begun = System.nanoTime();
+        Proof proof = Proof.of(draft.document(), key.asOf());
+        took.put(draft.id(), TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - begun));
+        return proof;
+    }
+
+    /** Whether the draft took long to prove last; its next proof then waits until the edit has been answered. */
+    private boolean isSlow(Draft draft) {
+        return took.getOrDefault(draft.id(), 0L) > SLOW_MILLIS;
     }
 
     /** The proof of a draft's revision, begun now if it was not yet. */
@@ -50,7 +65,7 @@ public class Proofs {
         newest.merge(draft.id(), draft.revision(), Math::max);
         synchronized (proofs) {
             return proofs.computeIfAbsent(key,
-                    k -> CompletableFuture.supplyAsync(() -> prove(draft, k), workers));
+                    k -> CompletableFuture.supplyAsync(() -> prove(draft, k), isSlow(draft) ? afterwards : workers));
         }
     }
 
@@ -61,6 +76,9 @@ public class Proofs {
 
     /** Gives the proof a moment to be ready. */
     public void awhile(Draft draft) {
+        if (isSlow(draft)) {
+            return;
+        }
         try {
             begin(draft).get(40, TimeUnit.MILLISECONDS);
         } catch (TimeoutException | ExecutionException | CancellationException e) {

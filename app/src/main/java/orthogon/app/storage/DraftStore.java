@@ -3,6 +3,7 @@ package orthogon.app.storage;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.OffsetDateTime;
+import java.time.temporal.ChronoUnit;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -115,18 +116,16 @@ public class DraftStore {
     public Draft create(Questionnaire document, String author, String command) {
         jdbc.sql("insert into questionnaire (code, created_at) values (:code, current_timestamp)").param("code", document.code()).update();
         long id = jdbc.sql("select id from questionnaire where code = :code").param("code", document.code()).query(Long.class).single();
-        insert(id, 1, document, command, author, Optional.empty(), Optional.empty());
+        insert(id, 1, document, command, author, OffsetDateTime.now(), Optional.empty(), Optional.empty());
         return head(document.code()).orElseThrow();
     }
 
     /** @throws Overtaken where the draft is no longer the newest revision */
-    @Transactional(rollbackFor = Overtaken.class)
     public Draft append(Draft head, Questionnaire document, String command, String author) throws Overtaken {
         return append(head, document, command, author, Optional.of(head.revision()), Optional.empty());
     }
 
     /** The document before the last edit that was not undone, as a new revision; the draft itself where there is none. */
-    @Transactional(rollbackFor = Overtaken.class)
     public Draft undo(Draft head, String author) throws Overtaken {
         if (head.undoTo().isEmpty()) {
             return head;
@@ -136,7 +135,6 @@ public class DraftStore {
     }
 
     /** The document before the last undo, as a new revision; the draft itself where nothing was undone. */
-    @Transactional(rollbackFor = Overtaken.class)
     public Draft redo(Draft head, String author) throws Overtaken {
         if (head.redoTo().isEmpty()) {
             return head;
@@ -147,18 +145,27 @@ public class DraftStore {
 
     private Draft append(Draft head, Questionnaire document, String command, String author, Optional<Integer> undoTo,
             Optional<Integer> redoTo) throws Overtaken {
+        int number = head.revision() + 1;
+        OffsetDateTime at = OffsetDateTime.now().truncatedTo(ChronoUnit.MICROS);
         try {
-            insert(head.id(), head.revision() + 1, document, command, author, undoTo, redoTo);
+            insert(head.id(), number, document, command, author, at, undoTo, redoTo);
         } catch (DuplicateKeyException e) {
             throw new Overtaken();
         }
-        return at(head.id(), head.revision() + 1).orElseThrow();
+        // One statement, so it is committed by now.
+        Draft made = new Draft(head.id(), head.code(), number, document, cut(command), author, at, undoTo, redoTo);
+        known.put(new Key(head.id(), number), made);
+        return made;
     }
 
-    private void insert(long id, int number, Questionnaire document, String command, String author, Optional<Integer> undoTo,
-            Optional<Integer> redoTo) {
+    private void insert(long id, int number, Questionnaire document, String command, String author, OffsetDateTime at,
+            Optional<Integer> undoTo, Optional<Integer> redoTo) {
         jdbc.sql(INSERT).param("id", id).param("number", number).param("document", Packed.pack(document))
-                .param("command", command.length() > 400 ? command.substring(0, 400) : command).param("author", author)
-                .param("at", OffsetDateTime.now()).param("undo", undoTo.orElse(null)).param("redo", redoTo.orElse(null)).update();
+                .param("command", cut(command)).param("author", author)
+                .param("at", at).param("undo", undoTo.orElse(null)).param("redo", redoTo.orElse(null)).update();
+    }
+
+    private static String cut(String command) {
+        return command.length() > 400 ? command.substring(0, 400) : command;
     }
 }

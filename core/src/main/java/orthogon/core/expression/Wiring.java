@@ -1,8 +1,10 @@
 package orthogon.core.expression;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Collections;
+import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -108,8 +110,26 @@ public final class Wiring {
         }
     }
 
+    /** Wirings of the documents that were asked for last; an edit asks several times for the same two. */
+    private static final Deque<Wiring> KNOWN = new ArrayDeque<>();
+    private static final int KEPT = 12;
+
     public static Wiring of(Questionnaire document) {
-        return new Wiring(document);
+        synchronized (KNOWN) {
+            for (Wiring known : KNOWN) {
+                if (known.document == document) {
+                    return known;
+                }
+            }
+        }
+        Wiring made = new Wiring(document);
+        synchronized (KNOWN) {
+            KNOWN.addFirst(made);
+            if (KNOWN.size() > KEPT) {
+                KNOWN.removeLast();
+            }
+        }
+        return made;
     }
 
     /** The same document with the conditions at some places settled once for all, whatever stands there. */
