@@ -392,6 +392,11 @@ if (sheet) {
     intoSight(state().dataset.at);
 }
 
+// The chosen rule stays in sight when the sheet is drawn anew.
+const showRule = () => document.querySelector('.rules tr[aria-current]')?.scrollIntoView({ block: 'center' });
+document.addEventListener('htmx:afterSettle', (event) => event.detail.target?.id === 'sheet' && showRule());
+showRule();
+
 // The sentence builder stands above the inspector's form and puts its text into the field that it was opened for.
 function build(field) {
     const here = document.querySelector('[data-base]').dataset.base;

@@ -60,6 +60,7 @@ public record PageModel(String code, String title, String introduction, List<Ent
         List<Message> messages = new ArrayList<>();
         boolean files = false;
         String lastEntry = "";
+        Entry further = null;
         for (Course.Shown shown : page.shown()) {
             List<String> errors = withErrors
                     ? page.problems().stream().filter(p -> p.slot().equals(shown.slot())).map(Problem::message).toList()
@@ -71,9 +72,21 @@ public record PageModel(String code, String title, String introduction, List<Ent
             }
             lastEntry = here;
             Entry entry = Entries.of(shown, today, errors, head);
+            // The button for a further entry stands behind the last one.
+            if (further != null && !further.slot().equals(shown.roster())) {
+                entries.add(further);
+                further = null;
+            }
             entries.add(entry);
+            if (shown.item() instanceof Roster) {
+                further = Entries.further(entry);
+            }
             files |= entry.kind().equals("file");
-            errors.forEach(e -> messages.add(new Message(entry.id(), shown.wording(), e)));
+            String where = shown.roster().isEmpty() ? "" : head(page, shown).title() + ": ";
+            errors.forEach(e -> messages.add(new Message(entry.id(), where + shown.wording(), e)));
+        }
+        if (further != null) {
+            entries.add(further);
         }
         return new PageModel(page.page().code(), page.page().title(), page.page().introduction(), entries, messages, files,
                 presentation.buttons());
@@ -111,6 +124,11 @@ public record PageModel(String code, String title, String introduction, List<Ent
                             ? l.stream().map(n -> new Choice(String.valueOf(n), "", true, false, "")).toList()
                             : List.of(),
                     List.of(), List.of(), List.of(), value, "", "", errors, "", head, shown.roster().isEmpty() ? 0 : 1);
+        }
+
+        private static Entry further(Entry roster) {
+            return new Entry("further", roster.slot(), "", "", roster.required(), false, null, roster.choices(), List.of(), List.of(),
+                    List.of(), roster.value(), "", "", List.of(), "", null, 0);
         }
 
         private static Entry question(Question q, Course.Shown shown, LocalDate today, List<String> errors, EntryHead head) {

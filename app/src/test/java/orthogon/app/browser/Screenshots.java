@@ -4,7 +4,10 @@ import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import orthogon.formats.document.DocumentWriter;
 
 /** Takes one picture of each main view from the demo data: {@code Screenshots ADDRESS FOLDER}. */
 public final class Screenshots {
@@ -39,10 +42,51 @@ public final class Screenshots {
         shot(page, "/q/found_animal/responses", "responses");
         page.locator("table a.code").first().click();
         save(page, "response");
+        designing(page);
+        Page narrow = Chromium.signedIn(address, "ines", new Browser.NewContextOptions().setViewportSize(760, 900));
+        shot(narrow, "/q/found_animal/compose?at=seen", "compose-narrow");
         Page dark = Chromium.signedIn(address, "ines", new Browser.NewContextOptions().setViewportSize(1280, 800)
                 .setColorScheme(ColorScheme.DARK));
         shot(dark, "/q/found_animal/compose?at=seen", "compose-dark");
         respondent(page);
+    }
+
+    private void designing(Page page) {
+        shot(page, "/q/found_animal/rules?rule=urgent", "rules");
+        page.navigate(address + "/q/foster_home/compose?at=kept_apart");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Build Ask when")).click();
+        save(page, "compose-sentence");
+        page.navigate(address + "/q/foster_home/compose?at=at_home");
+        for (String code : new String[]{"at_home", "nights", "drives"}) {
+            page.locator("#row-" + code + " .number").click();
+        }
+        save(page, "compose-several");
+        page.keyboard().press("o");
+        page.locator("#outline-text").fill("""
+                # The bird
+                Which bird is it? *
+                    Owl
+                    Gull
+                    Another…
+                What did you see?
+                    [ ] Blood
+                    [ ] A hanging wing
+                    [ ] None of these!
+                How many days ago? / number 0..30 days
+
+                # You
+                Your e-mail
+                Tell us more / wobble
+                """);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Look at it first")).click();
+        save(page, "compose-outline");
+        page.navigate(address + "/");
+        page.locator("#file").setInputFiles(new FilePayload("draft.json", "application/json",
+                DocumentWriter.write(LedgerBenchmark.draft(180)).getBytes(StandardCharsets.UTF_8)));
+        page.locator("form[action='/open'] button").click();
+        page.waitForURL("**/compose**");
+        page.navigate(address + "/q/draft_180/prove");
+        shot(page, "/q/draft_180/compose?at=q60", "compose-200");
     }
 
     private void respondent(Page analyst) {
