@@ -7,3 +7,6 @@ create table attachment (
     content blob not null,
     given_at timestamp with time zone not null
 );
+
+-- The text beside an "other" option is kept at the question's code with .other behind it.
+alter table answer alter column question varchar(80);

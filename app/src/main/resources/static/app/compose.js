@@ -221,10 +221,18 @@ if (sheet) {
         }
         typed = null;
     });
+    // Several parts of an answer settle one after the other; what is selected is shown once for all of them.
+    let pending = false;
     document.addEventListener('htmx:afterSettle', () => {
         const at = state().dataset.at;
         [...marked].filter((code) => !row(code)).forEach((code) => marked.delete(code));
-        showSelection();
+        if (!pending) {
+            pending = true;
+            requestAnimationFrame(() => {
+                pending = false;
+                showSelection();
+            });
+        }
         if (!location.search.endsWith(`at=${at}`)) {
             history.replaceState({}, '', `${base}?at=${encodeURIComponent(at)}`);
         }
@@ -235,7 +243,6 @@ if (sheet) {
             return;
         }
         marked.clear();
-        showSelection();
         intoSight(state().dataset.at);
         if (path.endsWith('/add')) {
             const line = document.getElementById('line');

@@ -14,7 +14,6 @@ import orthogon.core.edit.AnswerWords;
 import orthogon.core.edit.Edit;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Wiring;
-import orthogon.core.proof.Proof;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;

@@ -12,7 +12,6 @@ import java.util.Map;
 import java.util.Random;
 import orthogon.core.interview.Course;
 import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Attachment;
 import orthogon.core.questionnaire.Question;
 
 /** Plausible made-up answers, chosen by chance. Names are invented, numbers and addresses are from the ranges reserved for examples. */
@@ -61,10 +60,8 @@ final class OrdinaryAnswers {
                 case PHONE -> "+441632960" + (100 + random.nextInt(900));
                 case WEB -> "https://example.org/" + random.nextInt(90);
             };
-            case Answer.FileAnswer f -> random.nextInt(3) > 0
-                    ? null
-                    : List.of(
-                            new Attachment("demo-" + random.nextInt(10_000), "photo.jpg", 180_000 + random.nextInt(900_000), "image/jpeg"));
+            // Made-up respondents have no pictures to show.
+            case Answer.FileAnswer f -> null;
             case Answer.Signature s -> Map.of("name", pick(GIVEN, random) + " " + pick(FAMILY, random));
             case Answer.Text t -> text(q.code(), t, random);
             case Answer.Lookup l -> null;

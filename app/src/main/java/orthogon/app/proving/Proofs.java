@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
@@ -71,7 +72,15 @@ public class Proofs {
 
     /** The proof, waited for. */
     public Proof of(Draft draft) {
-        return begin(draft).join();
+        try {
+            return begin(draft).join();
+        } catch (CompletionException | CancellationException e) {
+            if (e instanceof CompletionException && !(e.getCause() instanceof CancellationException)) {
+                throw e;
+            }
+            // It was overtaken while it waited, but somebody looks at it after all.
+            return Proof.of(draft.document(), LocalDate.now());
+        }
     }
 
     /** Gives the proof a moment to be ready. */

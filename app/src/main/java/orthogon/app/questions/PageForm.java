@@ -59,7 +59,8 @@ public final class PageForm {
         for (Course.Shown shown : page.shown()) {
             String slot = shown.slot();
             if (shown.item() instanceof Roster && form.containsKey(slot)) {
-                answers.put(slot, form.get(slot).stream().filter(n -> n.matches("\\d{1,4}")).distinct().toList());
+                answers.put(slot,
+                        form.get(slot).stream().filter(n -> n.matches("\\d{1,4}")).distinct().limit(2L * Roster.MOST_ENTRIES).toList());
             }
         }
         Set<String> displayed = new LinkedHashSet<>(form.getOrDefault("shown", List.of()));

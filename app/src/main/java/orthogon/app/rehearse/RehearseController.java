@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Proofs;
@@ -120,7 +121,7 @@ class RehearseController {
         }
         Map<String, Object> given = PageForm.answers(current.get(), form,
                 request instanceof MultipartHttpServletRequest parts ? parts.getMultiFileMap() : new LinkedMultiValueMap<>(),
-                file -> new Attachment("rehearsed", String.valueOf(file.getOriginalFilename()), file.getSize(),
+                file -> new Attachment("rehearsed-" + UUID.randomUUID(), String.valueOf(file.getOriginalFilename()), file.getSize(),
                         String.valueOf(file.getContentType())));
         if (go.equals("back")) {
             return keep(draft, who, interview.keep(given).back());

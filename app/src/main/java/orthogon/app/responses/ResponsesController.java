@@ -10,14 +10,17 @@ import java.util.Optional;
 import orthogon.app.frame.Frame;
 import orthogon.app.frame.NotThere;
 import orthogon.app.questions.Said;
+import orthogon.app.storage.AttachmentStore;
 import orthogon.app.storage.DraftStore.Draft;
 import orthogon.app.storage.InterviewStore;
 import orthogon.app.storage.InterviewStore.Response;
 import orthogon.app.storage.ReleaseStore;
 import orthogon.core.interview.Course;
+import orthogon.core.questionnaire.Attachment;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.responses.ResponsesCsv;
+import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -39,13 +42,15 @@ class ResponsesController {
     record Row(String receipt, String sent, int release, String outcome, List<String> cells) {}
 
     /** One answer of one response. */
-    record Line(String code, String wording, String answer, String page, boolean first) {}
+    record Line(String code, String wording, String answer, String page, boolean first, List<Attachment> files) {}
 
     private final Frame frame;
     private final InterviewStore interviews;
     private final ReleaseStore releases;
+    private final AttachmentStore attachments;
 
-    ResponsesController(Frame frame, InterviewStore interviews, ReleaseStore releases) {
+    ResponsesController(Frame frame, InterviewStore interviews, ReleaseStore releases, AttachmentStore attachments) {
+        this.attachments = attachments;
         this.frame = frame;
         this.interviews = interviews;
         this.releases = releases;
@@ -106,7 +111,7 @@ class ResponsesController {
                     lines.add(new Line(shown.slot(), shown.wording(),
                             Said.of(shown.question().get(), c.value(shown)).orElse("no answer")
                                     + (shown.other().isEmpty() ? "" : ": " + shown.other()),
-                            p.page().title(), first));
+                            p.page().title(), first, files(c.value(shown))));
                     first = false;
                 }
             }
@@ -116,6 +121,26 @@ class ResponsesController {
         model.addAttribute("asked", lines.size());
         model.addAttribute("of", document.questions().count());
         return "response";
+    }
+
+    private static List<Attachment> files(Object value) {
+        return value instanceof List<?> l
+                ? l.stream().filter(Attachment.class::isInstance).map(Attachment.class::cast).toList()
+                : List.of();
+    }
+
+    /** One file of one response; always saved, never shown, since a respondent sent it. */
+    @GetMapping("/{receipt}/{key}")
+    ResponseEntity<byte[]> attachment(@PathVariable String code, @PathVariable String receipt, @PathVariable String key) {
+        Response response = interviews.response(frame.draft(code).id(), receipt)
+                .orElseThrow(() -> new NotThere("There is no response " + receipt + "."));
+        Attachment file = response.answers().values().stream().flatMap(v -> files(v).stream()).filter(f -> f.key().equals(key)).findFirst()
+                .orElseThrow(() -> new NotThere("There is no such file in the response " + receipt + "."));
+        byte[] content = attachments.content(key).orElseThrow(() -> new NotThere("The file " + file.name() + " is not kept here."));
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_OCTET_STREAM)
+                .header(HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment().filename(file.name(), StandardCharsets.UTF_8).build().toString())
+                .body(content);
     }
 
     @GetMapping("/file.csv")

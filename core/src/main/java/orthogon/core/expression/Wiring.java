@@ -3,7 +3,6 @@ package orthogon.core.expression;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.Collections;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -79,11 +78,11 @@ public final class Wiring {
 
     private Wiring(Questionnaire document) {
         this.document = document;
-        document.linkParameters().forEach(p -> types.put(p.code(), arriving(p.code(), p.allowed())));
+        document.linkParameters().forEach(p -> types.put(p.code(), AnswerTypes.arriving(p.code(), p.allowed())));
         document.items().forEach(item -> {
             items.putIfAbsent(item.code(), item);
             if (item instanceof Question q) {
-                types.putIfAbsent(q.code(), typeOf(q));
+                types.putIfAbsent(q.code(), AnswerTypes.of(q));
             }
             if (item instanceof Roster roster) {
                 roster.withInner().skip(1).forEach(i -> rosterOf.putIfAbsent(i.code(), roster.code()));
@@ -283,40 +282,16 @@ public final class Wiring {
                     Type.NOTHING, List.of(u.fault()), Set.of(), List.of());
             case ExpressionReader.Reading.Read r -> {
                 Typer.Typing typing = Typer.type(r.expr(), scope(family, owner));
-                Set<String> uses = new LinkedHashSet<>();
-                uses(r.expr(), Map.of(), uses);
+                Set<String> uses = new Uses(items, rosterOf).of(r.expr());
                 List<ExpressionFault> faults = new ArrayList<>(typing.faults());
                 if (faults.isEmpty()) {
                     wholeFault(family, owner, r.expr(), typing.type()).ifPresent(faults::add);
                 }
                 yield new Wire(place, family, owner, text, faults.isEmpty() ? Optional.of(r.expr()) : Optional.empty(),
                         Optional.of(r.expr()),
-                        typing.type(), List.copyOf(faults), Collections.unmodifiableSet(uses), typing.options());
+                        typing.type(), List.copyOf(faults), uses, typing.options());
             }
         };
-    }
-
-    /** @param entries name that a quantifier binds, to the roster whose entries it stands for; empty where it stands for something else */
-    private void uses(Expr expr, Map<String, String> entries, Set<String> found) {
-        switch (expr) {
-            case Name n when !entries.containsKey(n.name()) -> found.add(n.name());
-            case Part p -> {
-                uses(p.of(), entries, found);
-                String roster = p.of() instanceof Name n ? entries.getOrDefault(n.name(), n.name()) : "";
-                if (items.get(roster) instanceof Roster && roster.equals(rosterOf.get(p.part()))) {
-                    found.add(p.part());
-                }
-            }
-            case Quantified q -> {
-                Map<String, String> inner = new HashMap<>(entries);
-                for (Binding b : q.bindings()) {
-                    uses(b.in(), inner, found);
-                    inner.put(b.name(), b.in() instanceof Name n && items.get(n.name()) instanceof Roster ? n.name() : "");
-                }
-                uses(q.satisfies(), inner, found);
-            }
-            default -> expr.children().forEach(c -> uses(c, entries, found));
-        }
     }
 
     private Optional<ExpressionFault> wholeFault(Family family, String owner, Expr expr, Type type) {
@@ -363,48 +338,6 @@ public final class Wiring {
         Wire wire = read(place, Family.DERIVE, d.code(), d.derive());
         types.put(d.code(), wire.faults().isEmpty() ? wire.type() : Type.NOTHING);
         wires.put(place, wire);
-    }
-
-    private static Type arriving(String code, List<String> allowed) {
-        return allowed.isEmpty() ? Type.TEXT : Type.choice(code, new LinkedHashSet<>(allowed));
-    }
-
-    private static Type typeOf(Question q) {
-        return switch (q.answer()) {
-            case Answer.Text t -> Type.TEXT;
-            case Answer.Contact c -> Type.TEXT;
-            case Answer.Lookup l -> Type.TEXT;
-            case Answer.Numeric n -> Type.NUMBER;
-            case Answer.Scale s -> Type.NUMBER;
-            case Answer.YesNo y -> Type.TRUTH;
-            case Answer.Agreement a -> Type.TRUTH;
-            case Answer.DateAnswer d -> Type.DATE;
-            case Answer.TimeAnswer t -> Type.TIME;
-            case Answer.OneChoice c -> Type.choice(q.code(), codes(c));
-            case Answer.IsoCode c -> Type.choice(q.code(), codes(c));
-            case Answer.ManyChoices c -> Type.listOf(Type.choice(q.code(), codes(c)));
-            case Answer.Ranking r -> Type.listOf(Type.choice(q.code(), codes(r)));
-            case Answer.FileAnswer f -> Type.listOf(Type.FILE);
-            case Answer.Hidden h -> arriving(q.code(), h.allowed());
-            case Answer.Signature s -> Type.parts(q.code(), Map.of("name", Type.TEXT));
-            case Answer.Parts p -> {
-                Map<String, Type> parts = new LinkedHashMap<>();
-                p.parts().forEach(part -> parts.put(part, Type.TEXT));
-                yield Type.parts(q.code(), parts);
-            }
-            case Answer.Grid g -> {
-                Type row = Type.choice(q.code(), codes(g));
-                Map<String, Type> rows = new LinkedHashMap<>();
-                g.rows().forEach(r -> rows.put(r.code(), g.many() ? Type.listOf(row) : row));
-                yield Type.parts(q.code(), rows);
-            }
-        };
-    }
-
-    private static Set<String> codes(Answer answer) {
-        Set<String> codes = new LinkedHashSet<>();
-        answer.options().forEach(o -> codes.add(o.code()));
-        return codes;
     }
 
     /** @param owner the item, page or claim at which the expression stands; inside a roster, names mean this entry */

@@ -6,7 +6,6 @@ import java.util.Map;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.diagram.Diagrams.State;
 import orthogon.core.proof.space.Axis;
-import orthogon.core.questionnaire.Question;
 
 /** Finds concrete answers that lead to a set of states, by walking back page by page. Few answers are preferred, and ordinary ones. */
 public final class Witnesses {

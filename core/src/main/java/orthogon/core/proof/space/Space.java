@@ -1,8 +1,6 @@
 package orthogon.core.proof.space;
 
-import java.math.BigDecimal;
 import java.time.LocalDate;
-import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.HashMap;
@@ -119,7 +117,7 @@ public final class Space {
         Map<List<Object>, Integer> classes = new HashMap<>();
         boolean each = question == null
                 ? !allowed.isEmpty()
-                : isEachAClass(question.answer());
+                : Domains.isEachAClass(question.answer());
         List<Object> all = new ArrayList<>();
         all.add(null);
         all.addAll(values);
@@ -173,46 +171,9 @@ public final class Space {
     }
 
     private List<Object> cells(String code, Question question, List<String> allowed, List<Expr> about) throws Inexact {
-        if (question == null) {
-            return allowed.isEmpty() ? TextPartition.representatives(code, today, null, null, about) : List.copyOf(allowed);
-        }
-        return switch (question.answer()) {
-            case Answer.YesNo y -> List.of(true, false);
-            case Answer.Agreement a -> List.of(true);
-            case Answer.OneChoice c -> List.copyOf(c.options().stream().map(Answer.Option::code).toList());
-            case Answer.IsoCode c -> List.copyOf(c.options().stream().map(Answer.Option::code).toList());
-            case Answer.ManyChoices m -> List.of();
-            case Answer.Text t -> TextPartition.representatives(code, today, t, about);
-            case Answer.Numeric n -> numbers(code, n, about);
-            case Answer.Scale s -> LinePartition.grid(code, today, BigDecimal.valueOf(s.first()), BigDecimal.valueOf(s.last()), 0, about);
-            case Answer.TimeAnswer t -> LinePartition.times(code, today, t.earliest(), t.latest(), about);
-            case Answer.Parts p -> PartsPartition.representatives(code, today, p.parts(), p.required(), about);
-            case Answer.Signature s -> PartsPartition.representatives(code, today, List.of("name"), List.of(), about);
-            case Answer.Ranking r -> Orderings.representatives(r, about);
-            case Answer.FileAnswer f -> Plain.files(f, about);
-            case Answer.Contact c -> Plain.contact(c, about);
-            case Answer.Lookup l -> Plain.only("1", "which records there are", about);
-            case Answer.Grid g -> throw new IllegalStateException("a grid is spelled out before it comes here");
-            case Answer.Hidden h -> throw new IllegalStateException("a hidden question is a value of the link");
-            case Answer.DateAnswer d -> {
-                LocalDate from = d.earliest() == null ? LocalDate.of(1, 1, 1) : d.earliest().on(today);
-                LocalDate to = d.latest() == null ? LocalDate.of(9999, 12, 31) : d.latest().on(today);
-                yield LinePartition.dates(code, today, from, to, about);
-            }
-        };
-    }
-
-    /** Whether each value is a class of its own, whatever the comparisons. */
-    private static boolean isEachAClass(Answer answer) {
-        return answer instanceof Answer.YesNo || answer instanceof Answer.Agreement || answer instanceof Answer.OneChoice
-                || answer instanceof Answer.ManyChoices || answer instanceof Answer.IsoCode;
-    }
-
-    private List<Object> numbers(String code, Answer.Numeric n, List<Expr> about) throws Inexact {
-        if (n.decimals() == null) {
-            return LinePartition.dense(code, today, n.least(), n.most(), about);
-        }
-        return LinePartition.grid(code, today, n.least(), n.most(), n.decimals(), about);
+        return question == null
+                ? Domains.ofLink(code, allowed, today, about)
+                : Domains.of(code, question.answer(), today, about);
     }
 
     public Diagrams diagrams() {
@@ -390,10 +351,10 @@ public final class Space {
 
     /** The states in which the answer lies in the same cell as this value; none where the question's limits do not allow the value. */
     public int cellOf(Axis axis, Object value) {
-        if (value == null || axis.isMany() || axis.question() == null || isEachAClass(axis.question().answer())) {
+        if (value == null || axis.isMany() || axis.question() == null || Domains.isEachAClass(axis.question().answer())) {
             return axis.value(value instanceof List<?> l && l.isEmpty() ? null : value);
         }
-        if (!isWithinLimits(axis.question().answer(), value)) {
+        if (!Domains.isWithinLimits(axis.question().answer(), value, today)) {
             return Diagrams.NONE;
         }
         List<Object> signature = signature(axis, value);
@@ -414,21 +375,4 @@ public final class Space {
         }
         return signature;
     }
-
-    private boolean isWithinLimits(Answer answer, Object value) {
-        return switch (answer) {
-            case Answer.Text t -> value instanceof String s && TextPartition.isAllowed(t, s);
-            case Answer.Numeric n -> value instanceof BigDecimal b && (n.least() == null || b.compareTo(n.least()) >= 0)
-                    && (n.most() == null || b.compareTo(n.most()) <= 0)
-                    && (n.decimals() == null || b.stripTrailingZeros().scale() <= n.decimals());
-            case Answer.Scale s -> value instanceof BigDecimal b && b.stripTrailingZeros().scale() <= 0
-                    && b.compareTo(BigDecimal.valueOf(s.first())) >= 0 && b.compareTo(BigDecimal.valueOf(s.last())) <= 0;
-            case Answer.TimeAnswer t -> value instanceof LocalTime time && (t.earliest() == null || !time.isBefore(t.earliest()))
-                    && (t.latest() == null || !time.isAfter(t.latest()));
-            case Answer.DateAnswer a -> value instanceof LocalDate day && (a.earliest() == null || !day.isBefore(a.earliest().on(today)))
-                    && (a.latest() == null || !day.isAfter(a.latest().on(today)));
-            default -> true;
-        };
-    }
-
 }
