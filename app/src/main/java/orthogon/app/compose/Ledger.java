@@ -2,6 +2,7 @@ package orthogon.app.compose;
 
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -44,6 +45,7 @@ final class Ledger {
     private final Set<String> folded;
     private final List<Row> rows = new ArrayList<>();
     private final Set<String> faulty = new HashSet<>();
+    private List<Decision> decisions;
 
     Ledger(Wiring wiring, Set<String> folded) {
         this.wiring = wiring;
@@ -101,6 +103,19 @@ final class Ledger {
         return ending ? Edit.ENDING : wire.owner();
     }
 
+    /** Whether every expression stands where and as it does in another ledger, so that the wiring is the same for the same rows. */
+    boolean hasSameRules(Ledger other) {
+        Iterator<Wiring.Wire> others = other.wiring.wires().iterator();
+        for (Wiring.Wire wire : wiring.wires()) {
+            Wiring.Wire there = others.hasNext() ? others.next() : null;
+            if (there == null || !wire.place().equals(there.place()) || !wire.text().equals(there.text())
+                    || !wire.owner().equals(there.owner())) {
+                return false;
+            }
+        }
+        return !others.hasNext();
+    }
+
     List<Row> rows() {
         return rows;
     }
@@ -111,6 +126,13 @@ final class Ledger {
 
     /** What decides what, each pair of rows once; what is folded away is told of its page. */
     List<Decision> decisions() {
+        if (decisions == null) {
+            decisions = decided();
+        }
+        return decisions;
+    }
+
+    private List<Decision> decided() {
         Map<String, String> shownAs = new LinkedHashMap<>();
         rows.forEach(r -> shownAs.put(r.code(), r.code()));
         document.pages().stream().filter(p -> folded.contains(p.code()))

@@ -87,7 +87,7 @@ class Sheet {
         Changes changes = Changes.between(before.map(Ledger::rows).orElse(List.of()), ledger.rows());
         // Most edits leave the wiring as it is; then it is not sent again.
         boolean rewired = changes.all().isPresent() || !changes.removed().isEmpty() || !changes.added().isEmpty()
-                || !ledger.decisions().equals(before.orElseThrow().decisions());
+                || !ledger.hasSameRules(before.orElseThrow());
         model.addAttribute("changes", changes);
         model.addAttribute("wiring", rewired ? wiring(ledger, signs) : "");
         model.addAttribute("signs", signs.map(Signs::all).orElse(Map.of()));
