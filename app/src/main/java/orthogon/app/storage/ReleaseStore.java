@@ -50,8 +50,8 @@ public class ReleaseStore {
 
     /** Newest first. */
     public List<Release> of(long questionnaireId) {
-        return jdbc.sql(SELECT + " where questionnaire_id = :id order by number desc").param("id", questionnaireId)
-                .query(ReleaseStore::release).list();
+        return jdbc.sql("select id from release where questionnaire_id = :id order by number desc").param("id", questionnaireId)
+                .query(Long.class).list().stream().map(this::get).toList();
     }
 
     public Optional<Release> withToken(String token) {

@@ -76,7 +76,14 @@ public final class Wiring {
     /** The roster that an item stands in. */
     private final Map<String, String> rosterOf = new HashMap<>();
 
-    private Wiring(Questionnaire document) {
+    /** What a name means: expressions that stood in a document of the same names read the same here. */
+    private record Names(Map<String, Type> given, Map<String, String> rosterOf, Map<String, String> kinds, Set<String> outcomes) {}
+
+    private final Names names;
+    /** Wires of an earlier document of the same names, by place. */
+    private Map<String, Wire> earlier = Map.of();
+
+    private Wiring(Questionnaire document, List<Wiring> known) {
         this.document = document;
         document.linkParameters().forEach(p -> types.put(p.code(), AnswerTypes.arriving(p.code(), p.allowed())));
         document.items().forEach(item -> {
@@ -90,6 +97,16 @@ public final class Wiring {
         });
         items.values().stream().filter(i -> !(i instanceof Derived) && !rosterOf.containsKey(i.code()))
                 .filter(i -> !(i instanceof Question q && q.isHidden())).forEach(i -> askable.add(i.code()));
+        Map<String, String> kinds = new HashMap<>();
+        items.forEach((code, item) -> kinds.put(code, switch (item) {
+            case Derived d -> "derived " + d.derive();
+            case Question q -> q.answer().type();
+            default -> item.kind();
+        }));
+        Set<String> outcomes = new LinkedHashSet<>();
+        document.outcomes().forEach(o -> outcomes.add(o.code()));
+        names = new Names(Map.copyOf(types), rosterOf, kinds, outcomes);
+        known.stream().filter(k -> k.names.equals(names)).findFirst().ifPresent(k -> earlier = k.wires);
         document.items().filter(Derived.class::isInstance).forEach(d -> derivedType((Derived) d));
         for (Page page : document.pages()) {
             add(page.code() + ".openWhen", Family.OPEN_WHEN, page.code(), page.openWhen());
@@ -121,7 +138,12 @@ public final class Wiring {
                 }
             }
         }
-        Wiring made = new Wiring(document);
+        List<Wiring> alike;
+        synchronized (KNOWN) {
+            alike = KNOWN.stream().filter(k -> k.document.code().equals(document.code())).toList();
+        }
+        Wiring made = new Wiring(document, alike);
+        made.earlier = Map.of();
         synchronized (KNOWN) {
             KNOWN.addFirst(made);
             if (KNOWN.size() > KEPT) {
@@ -133,7 +155,7 @@ public final class Wiring {
 
     /** The same document with the conditions at some places settled once for all, whatever stands there. */
     public Wiring assuming(Map<String, Boolean> settled) {
-        Wiring assuming = new Wiring(document);
+        Wiring assuming = new Wiring(document, List.of());
         settled.forEach((place, holds) -> assuming.wires.computeIfPresent(place, (p, w) -> {
             Expr literal = new Literal(holds, Span.NONE);
             return new Wire(p, w.family(), w.owner(), w.text(), Optional.of(literal), Optional.of(literal), Type.TRUTH, List.of(),
@@ -277,6 +299,10 @@ public final class Wiring {
     }
 
     private Wire read(String place, Family family, String owner, String text) {
+        Wire before = earlier.get(place);
+        if (before != null && before.family() == family && before.owner().equals(owner) && before.text().equals(text)) {
+            return before;
+        }
         return switch (ExpressionReader.read(text)) {
             case ExpressionReader.Reading.Unreadable u -> new Wire(place, family, owner, text, Optional.empty(), Optional.empty(),
                     Type.NOTHING, List.of(u.fault()), Set.of(), List.of());
