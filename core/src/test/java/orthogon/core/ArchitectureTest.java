@@ -13,8 +13,8 @@ import com.tngtech.archunit.lang.syntax.ArchRuleDefinition;
 class ArchitectureTest {
 
     @ArchTest
-    static final ArchRule coreRestsOnTheJdkAntlrAndTheAutomatonLibraryAlone = ArchRuleDefinition.classes().should()
-            .onlyDependOnClassesThat().resideInAnyPackage("orthogon.core..", "java..", "org.antlr..", "dk.brics..");
+    static final ArchRule coreRestsOnTheJdkAntlrIcuAndTheAutomatonLibraryAlone = ArchRuleDefinition.classes().should()
+            .onlyDependOnClassesThat().resideInAnyPackage("orthogon.core..", "java..", "org.antlr..", "com.ibm.icu..", "dk.brics..");
 
     @ArchTest
     static final ArchRule noCycles = slices().matching("orthogon.core.(**)").should().beFreeOfCycles();

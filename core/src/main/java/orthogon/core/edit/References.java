@@ -12,6 +12,8 @@ import java.util.stream.Collectors;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.ExpressionReader;
 import orthogon.core.expression.Wiring;
+import orthogon.core.language.Piping;
+import orthogon.core.language.Texts;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
@@ -51,6 +53,11 @@ public final class References {
                 }
             }
         }
+        Texts.all(document).forEach((unit, text) -> {
+            if (!inside.contains(unit.split("[./]", 2)[0]) && Piping.names(text).stream().anyMatch(inside::contains)) {
+                places.add(unit);
+            }
+        });
         return places.stream().distinct().toList();
     }
 
@@ -102,13 +109,15 @@ public final class References {
 
     static Item renamed(Item item, Map<String, String> codes, Questionnaire document) {
         Set<String> rosters = rosters(document);
-        return recoded(Places.apply(item, (place, text) -> renamed(text, codes, rosters)), codes);
+        Item followed = Places.apply(item, (place, text) -> renamed(text, codes, rosters));
+        return recoded(Texts.apply(followed, (unit, text) -> Piping.renamed(text, codes)), codes);
     }
 
     static Page renamed(Page page, Map<String, String> codes, Questionnaire document) {
         Questionnaire alone = document.withPages(List.of(page)).withEnding(List.of(), List.of()).withClaims(List.of());
         Set<String> rosters = rosters(document);
-        return recoded(Places.apply(alone, (place, text) -> renamed(text, codes, rosters)).pages().getFirst(), codes);
+        Questionnaire followed = Places.apply(alone, (place, text) -> renamed(text, codes, rosters));
+        return recoded(Texts.apply(followed, (unit, text) -> Piping.renamed(text, codes)).pages().getFirst(), codes);
     }
 
     private static Page recoded(Page page, Map<String, String> codes) {
@@ -125,14 +134,16 @@ public final class References {
 
     static Questionnaire renamed(Questionnaire document, Map<String, String> codes) {
         Set<String> rosters = rosters(document);
-        Questionnaire followed = Places.apply(document, (place, text) -> renamed(text, codes, rosters));
+        Questionnaire followed = Texts.apply(Places.apply(document, (place, text) -> renamed(text, codes, rosters)),
+                (unit, text) -> Piping.renamed(text, codes));
         Map<String, Map<String, Questionnaire.Translation>> translations = new LinkedHashMap<>();
         document.translations().forEach((language, units) -> {
             Map<String, Questionnaire.Translation> renamed = new LinkedHashMap<>();
             units.forEach((unit, t) -> {
-                int dot = unit.indexOf('.') < 0 ? unit.length() : unit.indexOf('.');
+                int dot = unit.split("[./]", 2)[0].length();
                 String head = unit.substring(0, dot);
-                renamed.put(codes.getOrDefault(head, head) + unit.substring(dot), t);
+                renamed.put(codes.getOrDefault(head, head) + unit.substring(dot), new Questionnaire.Translation(
+                        Piping.renamed(t.text(), codes), t.state(), Piping.renamed(t.of(), codes)));
             });
             translations.put(language, renamed);
         });

@@ -4,6 +4,8 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
+import orthogon.core.language.Piping;
+import orthogon.core.language.Texts;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Places;
 import orthogon.core.questionnaire.Questionnaire;
@@ -54,6 +56,12 @@ public record Remove(List<String> codes, boolean withDependents) implements Edit
                     ? changed.withPages(changed.pages().stream().filter(p -> !p.code().equals(code)).toList())
                     : Whole.without(changed, Set.of(code));
         }
+        Set<String> gone = new LinkedHashSet<>(going);
+        going.forEach(code -> {
+            document.page(code).ifPresent(p -> p.allItems().forEach(i -> gone.add(i.code())));
+            document.item(code).ifPresent(i -> i.withInner().forEach(inner -> gone.add(inner.code())));
+        });
+        changed = Texts.apply(changed, (unit, text) -> Piping.without(text, gone));
         return Places.withoutSkipsToNowhere(changed, document.pages().stream().map(Page::code).filter(going::contains).toList());
     }
 

@@ -3,12 +3,12 @@ package orthogon.core.expression;
 import java.util.Collection;
 
 /** The name that differs least from a mistyped one, by edit distance (Levenshtein 1966). */
-final class Nearest {
+public final class Nearest {
 
     private Nearest() {}
 
     /** Empty when nothing is within a third of the name's length, at least 2. */
-    static String of(String wrong, Collection<String> right) {
+    public static String of(String wrong, Collection<String> right) {
         String best = "";
         int least = Math.max(2, wrong.length() / 3) + 1;
         for (String candidate : right) {

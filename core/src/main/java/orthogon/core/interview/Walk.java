@@ -131,6 +131,11 @@ final class Walk implements Situation {
         return wiring.at(code + ".startWith").flatMap(Wiring.Wire::expr).map(e -> Evaluator.value(e, this)).orElse(null);
     }
 
+    /** From now on names mean that entry; none outside of rosters. */
+    void stand(String roster, int at) {
+        entry = roster.isEmpty() ? null : entries.get(roster).get(at - 1);
+    }
+
     Course walk() {
         Course course = pages();
         outcome = course.outcome().orElse(null);
@@ -294,8 +299,7 @@ final class Walk implements Situation {
                 .filter(o -> !question.answer().hasOwnOptions() || holds(code + "." + o.code() + ".offerWhen", true))
                 .map(o -> words.labels().getOrDefault(o.code(), "").isEmpty()
                         ? o
-                        : new Answer.Option(o.code(), words.labels().get(o.code()), o.score(), o.exclusive(), o.offerWhen(), o.other(),
-                                o.picture()))
+                        : o.withLabel(words.labels().get(o.code())))
                 .toList();
         List<String> rows = question.answer() instanceof Answer.Grid grid ? rows(question, grid) : List.of();
         boolean required = holds(code + ".requireWhen", false);

@@ -401,6 +401,10 @@ public sealed interface Answer {
             return score == null ? BigDecimal.ZERO : score;
         }
 
+        public Option withLabel(String changed) {
+            return new Option(code, changed, score, exclusive, offerWhen, other, picture);
+        }
+
         public Option withOfferWhen(String changed) {
             return new Option(code, label, score, exclusive, changed, other, picture);
         }

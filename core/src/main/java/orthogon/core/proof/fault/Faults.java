@@ -8,8 +8,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import orthogon.core.expression.ExpressionFault;
+import orthogon.core.expression.Nearest;
 import orthogon.core.expression.Wiring;
 import orthogon.core.expression.Wiring.Wire;
+import orthogon.core.language.Piping;
+import orthogon.core.language.Texts;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
@@ -38,6 +41,7 @@ public final class Faults {
         faults.positions();
         wiring.wires().forEach(faults::wire);
         faults.targets();
+        Texts.all(faults.document).forEach(faults::text);
         return List.copyOf(faults.found);
     }
 
@@ -146,6 +150,32 @@ public final class Faults {
             }
         }));
         return seen;
+    }
+
+    private static String meant(String nearest) {
+        return nearest.isEmpty() ? "" : "; did you mean " + nearest + "?";
+    }
+
+    /** A text may speak of what a condition at its place may use. */
+    private void text(String unit, String text) {
+        Piping.fault(text).ifPresent(because -> add(Fault.Kind.TYPE_FITS, unit, because));
+        String owner = unit.split("[./]", 2)[0];
+        int reach = document.page(owner).isPresent()
+                ? pageStart.get(owner)
+                : unit.contains("/accept/") && position.containsKey(owner)
+                        ? pageEnd.get(pageOf.get(owner))
+                        : position.containsKey(owner) ? position.get(owner) : unit.startsWith("welcome.") ? -1 : Integer.MAX_VALUE;
+        for (String name : Piping.names(text)) {
+            boolean elsewhere = wiring.rosterOf(name).isPresent() && !wiring.rosterOf(name).equals(wiring.rosterOf(owner));
+            if (wiring.type(name).isEmpty() || elsewhere) {
+                add(Fault.Kind.REFERENCE_EXISTS, unit, elsewhere
+                        ? name + " is answered once for each entry; a text outside cannot say which"
+                        : "there is nothing called " + name + meant(Nearest.of(name, wiring.names(Wiring.Family.OUTCOME_ROW, ""))));
+            } else if (position.getOrDefault(name, -2) >= reach) {
+                add(Fault.Kind.LOOKS_AHEAD, unit, "the text speaks of " + name + ", which is answered "
+                        + (name.equals(owner) ? "only here" : "later") + "; move " + name + " before it, or leave it out");
+            }
+        }
     }
 
     private void targets() {

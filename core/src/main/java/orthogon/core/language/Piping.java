@@ -1,0 +1,230 @@
+package orthogon.core.language;
+
+import com.ibm.icu.text.DateFormat;
+import com.ibm.icu.text.MessageFormat;
+import com.ibm.icu.text.MessagePattern;
+import com.ibm.icu.util.TimeZone;
+import com.ibm.icu.util.ULocale;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Date;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+
+/**
+ * Earlier answers put into a text, in ICU MessageFormat. {@code {species}} stands for the answer in words; {@code select} goes by option
+ * codes, {@code yes} and {@code no}, and takes the arm {@code blank} where there is no answer; {@code plural} goes by a number, or by
+ * how many were chosen or entered. A blank answer without such an arm leaves a gap.
+ */
+public final class Piping {
+
+    private static final char OPEN = '\uE000';
+    private static final char CLOSE = '\uE001';
+
+    private Piping() {}
+
+    /**
+     * A text with a mark in place of every answer, so that what a respondent gave is never taken for markup.
+     *
+     * @param given what stands at each mark
+     */
+    public record Filled(String text, List<String> given) {
+
+        /** The text with what was given, each put through a function first. */
+        public String with(String marked, Function<String, String> each) {
+            StringBuilder whole = new StringBuilder();
+            int at = 0;
+            while (at < marked.length()) {
+                int end = marked.charAt(at) == OPEN ? marked.indexOf(CLOSE, at) : -1;
+                if (end < 0) {
+                    whole.append(marked.charAt(at++));
+                } else {
+                    whole.append(each.apply(given.get(Integer.parseInt(marked.substring(at + 1, end)))));
+                    at = end + 1;
+                }
+            }
+            return whole.toString();
+        }
+
+        /** The text as it is read, without any markup made of it. */
+        public String plain() {
+            return with(text, g -> g);
+        }
+    }
+
+    /** Codes that the text speaks of, in reading order; none where it cannot be read. */
+    public static Set<String> names(String text) {
+        Set<String> names = new LinkedHashSet<>();
+        if (text.indexOf('{') >= 0 && fault(text).isEmpty()) {
+            MessagePattern pattern = new MessagePattern(text);
+            for (int i = 0; i < pattern.countParts(); i++) {
+                if (pattern.getPartType(i) == MessagePattern.Part.Type.ARG_NAME) {
+                    names.add(pattern.getSubstring(pattern.getPart(i)));
+                }
+            }
+        }
+        return names;
+    }
+
+    /** Why the text cannot be read; empty where it can. */
+    public static Optional<String> fault(String text) {
+        if (text.indexOf('{') < 0 && text.indexOf('}') < 0) {
+            return Optional.empty();
+        }
+        try {
+            MessagePattern pattern = new MessagePattern(text);
+            for (int i = 0; i < pattern.countParts(); i++) {
+                if (pattern.getPartType(i) == MessagePattern.Part.Type.ARG_NUMBER) {
+                    return Optional.of("{" + pattern.getSubstring(pattern.getPart(i)) + "} names no answer; write a question's code");
+                }
+            }
+            new MessageFormat(text, ULocale.ROOT);
+            return Optional.empty();
+        } catch (IllegalArgumentException e) {
+            return Optional.of("the braces cannot be read: " + e.getMessage());
+        }
+    }
+
+    /** The text with other codes, everything else as it was typed. A text that cannot be read stays as it is. */
+    public static String renamed(String text, Map<String, String> codes) {
+        if (names(text).stream().noneMatch(codes::containsKey)) {
+            return text;
+        }
+        MessagePattern pattern = new MessagePattern(text);
+        StringBuilder renamed = new StringBuilder(text);
+        for (int i = pattern.countParts() - 1; i >= 0; i--) {
+            MessagePattern.Part part = pattern.getPart(i);
+            if (part.getType() == MessagePattern.Part.Type.ARG_NAME) {
+                String name = pattern.getSubstring(part);
+                renamed.replace(part.getIndex(), part.getLimit(), codes.getOrDefault(name, name));
+            }
+        }
+        return renamed.toString();
+    }
+
+    /** The text with three dots in place of whatever speaks of one of the codes. */
+    public static String without(String text, Set<String> codes) {
+        return names(text).stream().noneMatch(codes::contains)
+                ? text
+                : replaced(text, a -> codes.contains(a.name()) ? Optional.of("…") : Optional.empty());
+    }
+
+    /** What stands between braces: {@code {name, type, style}}. */
+    private record Argument(String name, MessagePattern.ArgType kind, String type, String style) {}
+
+    /** The text with arguments replaced, the outer ones first; an argument that is left may hold others that are not. */
+    private static String replaced(String text, Function<Argument, Optional<String>> by) {
+        MessagePattern pattern = new MessagePattern(text);
+        StringBuilder whole = new StringBuilder();
+        int done = 0;
+        for (int i = 0; i < pattern.countParts(); i++) {
+            MessagePattern.Part part = pattern.getPart(i);
+            if (part.getType() != MessagePattern.Part.Type.ARG_START) {
+                continue;
+            }
+            boolean simple = part.getArgType() == MessagePattern.ArgType.SIMPLE;
+            String type = simple ? pattern.getSubstring(pattern.getPart(i + 2)) : "";
+            boolean styled = simple && pattern.getPartType(i + 3) == MessagePattern.Part.Type.ARG_STYLE;
+            Optional<String> words = by.apply(new Argument(pattern.getSubstring(pattern.getPart(i + 1)), part.getArgType(), type,
+                    styled ? pattern.getSubstring(pattern.getPart(i + 3)).strip() : ""));
+            if (words.isPresent()) {
+                whole.append(text, done, part.getIndex()).append(words.get());
+                i = pattern.getLimitPartIndex(i);
+                done = pattern.getPart(i).getLimit();
+            }
+        }
+        return whole.append(text.substring(done)).toString();
+    }
+
+    /**
+     * The text as one respondent reads it.
+     *
+     * @param values the value of a code, null for blank
+     * @param words the value of a code in the respondent's words; called only where it is not blank
+     */
+    public static Filled fill(String text, Locale locale, Function<String, Object> values, Function<String, String> words) {
+        String clean = text.replace(String.valueOf(OPEN), "").replace(String.valueOf(CLOSE), "");
+        if (clean.indexOf('{') < 0 || fault(clean).isPresent()) {
+            return new Filled(clean, List.of());
+        }
+        List<String> given = new ArrayList<>();
+        Map<String, Object> arguments = new HashMap<>();
+        String marked = replaced(clean, a -> {
+            Object value = values.apply(a.name());
+            boolean bySelect = a.kind() == MessagePattern.ArgType.SELECT;
+            if (value == null && !bySelect) {
+                return Optional.of("");
+            }
+            if (a.kind() == MessagePattern.ArgType.NONE) {
+                return Optional.of(mark(words.apply(a.name()), given));
+            }
+            if (a.kind() == MessagePattern.ArgType.SIMPLE) {
+                return Optional.of(mark(formatted(a.type(), a.style(), value, locale), given));
+            }
+            // A number names its own arm of a select as well.
+            arguments.put(a.name(), bySelect && !(value instanceof Number) ? key(value) : number(value));
+            return Optional.empty();
+        });
+        return new Filled(new MessageFormat(marked, ULocale.forLocale(locale)).format(arguments), given);
+    }
+
+    private static String mark(String words, List<String> given) {
+        given.add(words);
+        return OPEN + String.valueOf(given.size() - 1) + CLOSE;
+    }
+
+    private static String key(Object value) {
+        return switch (value) {
+            case null -> "blank";
+            case Boolean b -> b ? "yes" : "no";
+            default -> value.toString();
+        };
+    }
+
+    private static Object number(Object value) {
+        return switch (value) {
+            case Number n -> n;
+            case Collection<?> c -> c.size();
+            default -> 0;
+        };
+    }
+
+    private static String formatted(String type, String style, Object value, Locale locale) {
+        if (value instanceof LocalDate day) {
+            return date(style, DateFormat.SHORT, locale).format(Date.from(day.atStartOfDay(ZoneOffset.UTC).toInstant()));
+        }
+        if (value instanceof LocalTime time) {
+            DateFormat format = DateFormat.getTimeInstance(DateFormat.SHORT, ULocale.forLocale(locale));
+            format.setTimeZone(TimeZone.GMT_ZONE);
+            return format.format(Date.from(time.atDate(LocalDate.EPOCH).toInstant(ZoneOffset.UTC)));
+        }
+        if (value instanceof Number n && type.equals("number")) {
+            return new MessageFormat("{0,number" + (style.isEmpty() ? "" : "," + style) + "}", ULocale.forLocale(locale))
+                    .format(new Object[]{n});
+        }
+        return value.toString();
+    }
+
+    private static DateFormat date(String style, int usual, Locale locale) {
+        ULocale where = ULocale.forLocale(locale);
+        DateFormat format = style.startsWith("::")
+                ? DateFormat.getInstanceForSkeleton(style.substring(2).strip(), where)
+                : DateFormat.getDateInstance(switch (style) {
+                    case "full" -> DateFormat.FULL;
+                    case "long" -> DateFormat.LONG;
+                    case "medium" -> DateFormat.MEDIUM;
+                    default -> usual;
+                }, where);
+        format.setTimeZone(TimeZone.GMT_ZONE);
+        return format;
+    }
+}
