@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Wiring;
@@ -134,6 +135,33 @@ public record Interview(Wiring wiring, LocalDate today, Map<String, String> link
 
     public Course course() {
         return new Walk(this).walk();
+    }
+
+    /** The way to the end if every page were left as it stands, answered or not. */
+    public Course throughout() {
+        return new Walk(this, true).walk();
+    }
+
+    /** Whether nothing comes after the current page as the answers stand. */
+    public boolean endsHere() {
+        Optional<Course.PageView> current = course().current();
+        return current.isPresent() && throughout().pages().getLast().page().code().equals(current.get().page().code());
+    }
+
+    /** What was answered on pages after the current one and would count no more if the interview were changed like this. */
+    public List<Course.Shown> dropped(Interview changed) {
+        Optional<Course.PageView> current = course().current();
+        if (current.isEmpty()) {
+            return List.of();
+        }
+        Course before = throughout();
+        Course after = changed.throughout();
+        Set<String> left = new LinkedHashSet<>();
+        after.pages().forEach(p -> p.shown().stream().filter(s -> s.question().isPresent() && after.value(s) != null)
+                .forEach(s -> left.add(s.slot())));
+        return before.pages().stream().dropWhile(p -> !p.page().code().equals(current.get().page().code())).skip(1)
+                .flatMap(p -> p.shown().stream())
+                .filter(s -> s.question().isPresent() && before.value(s) != null && !s.locked() && !left.contains(s.slot())).toList();
     }
 
     /** The value of the condition at a place as the interview stands: true, false, or null where it cannot be said. */

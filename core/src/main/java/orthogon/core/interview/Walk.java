@@ -44,8 +44,16 @@ final class Walk implements Situation {
     /** Known once the interview is complete; only own claims ask for it. */
     private String outcome;
 
+    /** Whether problems hold nobody back and every page counts as left. */
+    private final boolean throughout;
+
     Walk(Interview interview) {
+        this(interview, false);
+    }
+
+    Walk(Interview interview, boolean throughout) {
         this.interview = interview;
+        this.throughout = throughout;
         this.wiring = interview.wiring();
         this.document = wiring.document();
         document.items().forEach(i -> {
@@ -155,8 +163,9 @@ final class Walk implements Situation {
                 continue;
             }
             views.add(visited.get());
-            boolean leftBehind = passed < interview.passed().size() && interview.passed().get(passed).equals(page.code());
-            if (!leftBehind || !visited.get().problems().isEmpty()) {
+            boolean leftBehind = passed < interview.passed().size() && interview.passed().get(passed).equals(page.code())
+                    && visited.get().problems().isEmpty();
+            if (!leftBehind && !throughout) {
                 return new Course(views, false, Optional.empty(), Optional.empty(), taken, effective, asked);
             }
             passed++;

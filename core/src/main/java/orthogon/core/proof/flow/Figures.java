@@ -82,7 +82,8 @@ public record Figures(Optional<BigInteger> answerPaths, Map<String, BigInteger> 
         return new Figures(Optional.empty(), Map.of(), joint, Optional.empty(), Optional.empty(), Optional.empty(), Optional.of(why));
     }
 
-    private static BitSet askedLevels(Space space) {
+    /** The bits that say which questions are on a route. */
+    public static BitSet askedLevels(Space space) {
         BitSet asked = new BitSet();
         for (Axis axis : space.axes()) {
             if (axis.question() != null && space.spelled().isOnRoutes(axis.code())) {

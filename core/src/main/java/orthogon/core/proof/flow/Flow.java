@@ -155,6 +155,19 @@ public final class Flow {
         endings.addAll(entries.get(pages.size()));
     }
 
+    /** How those end who come to a page with one of these states, and can come to an end. */
+    public int endsOf(int page, int coming) {
+        int[] arriving = new int[pages.size() + 1];
+        java.util.Arrays.fill(arriving, Diagrams.NONE);
+        arriving[page] = coming;
+        for (int p = page; p < pages.size(); p++) {
+            for (Exit exit : exits(pages.get(p), arriving[p])) {
+                arriving[exit.target()] = d.or(arriving[exit.target()], exit.remembered());
+            }
+        }
+        return arriving[pages.size()];
+    }
+
     private List<Exit> exits(PageSets sets, int coming) {
         List<Exit> exits = new ArrayList<>();
         int p = sets.index();

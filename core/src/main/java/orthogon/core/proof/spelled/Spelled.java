@@ -155,6 +155,30 @@ public final class Spelled {
         return answers;
     }
 
+    /** Answers as they are sent, brought into plain form: the other way round. */
+    public Map<String, Object> plainAnswers(Map<String, Object> answers) {
+        if (!differs()) {
+            return answers;
+        }
+        Map<String, Object> plainAnswers = new LinkedHashMap<>();
+        answers.forEach((code, value) -> spell("", code, value, plainAnswers));
+        return plainAnswers;
+    }
+
+    private void spell(String prefix, String code, Object value, Map<String, Object> into) {
+        if (items.get(code) instanceof Roster && value instanceof List<?> entries) {
+            into.put(code, BigDecimal.valueOf(entries.size()));
+            for (int n = 1; n <= entries.size(); n++) {
+                String inEntry = Names.inEntry(code, n, "");
+                ((Map<?, ?>) entries.get(n - 1)).forEach((inner, given) -> spell(inEntry, (String) inner, given, into));
+            }
+        } else if (value instanceof Map<?, ?> rows && items.get(code) instanceof Question q && q.answer() instanceof Answer.Grid) {
+            rows.forEach((row, given) -> into.put(Names.row(prefix + code, (String) row), given));
+        } else {
+            into.put(prefix + code, value);
+        }
+    }
+
     private static List<Map<String, Object>> entries(String roster, int count, Map<String, Object> plainAnswers) {
         List<Map<String, Object>> entries = new ArrayList<>();
         for (int n = 1; n <= count; n++) {
