@@ -4,12 +4,11 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
-import java.util.stream.IntStream;
+import orthogon.app.questions.OrdinaryAnswers;
 import orthogon.app.storage.DraftStore;
 import orthogon.app.storage.DraftStore.Draft;
 import orthogon.app.storage.InterviewStore;
@@ -20,7 +19,6 @@ import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.proof.Proof;
 import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.questionnaire.Roster;
 import orthogon.formats.document.DocumentReader;
 import orthogon.formats.document.UnusableFile;
 import orthogon.formats.report.ProofReport;
@@ -35,6 +33,9 @@ import org.springframework.stereotype.Component;
 class DemoData implements SmartInitializingSingleton {
 
     private static final int RESPONSES = 40;
+    private static final OrdinaryAnswers ORDINARY = new OrdinaryAnswers(Map.of("where_found", List.of("Mill lane, by the weir",
+            "Alder wood car park", "Quillmere harbour wall", "Under the old viaduct", "Garden, Heron Row 4"), "map_reference",
+            List.of("QM4417", "QM2208", "QM7754")), Map.of("alive", 90));
 
     private final DraftStore drafts;
     private final ReleaseStore releases;
@@ -78,19 +79,7 @@ class DemoData implements SmartInitializingSingleton {
             boolean givesUp = random.nextInt(12) == 0;
             for (int tries = 0; tries < 200 && interview.course().current().isPresent(); tries++) {
                 Course.PageView page = interview.course().current().get();
-                Map<String, Object> given = new HashMap<>();
-                page.shown().stream().filter(x -> x.item() instanceof Roster)
-                        .forEach(x -> given.put(x.slot(), entries((Roster) x.item(), random)));
-                // One after the other, since an answer may decide what the next question offers, or whether it is asked at all.
-                for (boolean more = true; more;) {
-                    Course.PageView now = interview.keep(given).course().current().orElseThrow();
-                    Course.Shown next = now.shown().stream().filter(x -> x.question().isPresent() && !given.containsKey(x.slot()))
-                            .findFirst().orElse(null);
-                    more = next != null;
-                    if (more) {
-                        given.put(next.slot(), OrdinaryAnswers.to(next, random, at.toLocalDate()));
-                    }
-                }
+                Map<String, Object> given = ORDINARY.page(interview, random);
                 Interview.Step step = interview.leave(given);
                 interview = step.interview();
                 interviews.keep(running.id(), interview, step instanceof Interview.Step.Passed
@@ -101,14 +90,9 @@ class DemoData implements SmartInitializingSingleton {
                 }
             }
             if (interview.course().complete()) {
-                interviews.send(new Running(running.id(), release, interview, at, Optional.empty()), at);
+                interviews.send(new Running(running.id(), release, interview, at, Optional.empty(), 0), at);
                 sent++;
             }
         }
-    }
-
-    private static List<String> entries(Roster roster, Random random) {
-        int count = Math.clamp(roster.least() + (random.nextInt(4) == 0 ? 1 + random.nextInt(2) : 0), roster.least(), roster.most());
-        return IntStream.rangeClosed(1, count).mapToObj(String::valueOf).toList();
     }
 }

@@ -183,7 +183,7 @@ public final class PageForm {
             case Answer.Contact c -> Contacts.read(c, first).<Object>map(x -> x).orElseGet(() -> new Unreadable(first));
             case Answer.YesNo y -> first.equals("yes") ? Boolean.TRUE : first.equals("no") ? Boolean.FALSE : new Unreadable(first);
             case Answer.Agreement a -> first.equals("yes") ? Boolean.TRUE : new Unreadable(first);
-            case Answer.OneChoice c -> codes.contains(first) ? first : new Unreadable(first);
+            case Answer.OneChoice c -> codes.contains(first) ? first : byLabel(c, offered, first);
             case Answer.IsoCode c -> codes.contains(first) ? first : new Unreadable(first);
             case Answer.ManyChoices c -> codes.containsAll(filled)
                     ? List.copyOf(new LinkedHashSet<>(filled))
@@ -194,6 +194,12 @@ public final class PageForm {
             case Answer.TimeAnswer t -> time(first);
             default -> throw new IllegalStateException(answer.type() + " has parts");
         };
+    }
+
+    /** In a searchable list what is typed is the label. */
+    private static Object byLabel(Answer.OneChoice choice, List<Answer.Option> offered, String typed) {
+        return offered.stream().filter(o -> choice.layout().shown() == Answer.Shown.SEARCH && o.label().equalsIgnoreCase(typed))
+                .<Object>map(Answer.Option::code).findFirst().orElse(new Unreadable(typed));
     }
 
     private static Object number(String typed) {

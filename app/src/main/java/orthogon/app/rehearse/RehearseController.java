@@ -4,17 +4,24 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
 import java.time.LocalDate;
-import java.util.LinkedHashMap;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import orthogon.app.frame.Frame;
+import orthogon.app.proving.Ahead;
 import orthogon.app.proving.Proofs;
+import orthogon.app.questions.Drawn;
+import orthogon.app.questions.OrdinaryAnswers;
 import orthogon.app.questions.PageForm;
-import orthogon.app.questions.PageModel;
+import orthogon.app.questions.Turn;
+import orthogon.app.questions.Voice;
 import orthogon.app.storage.DraftStore.Draft;
+import orthogon.app.storage.DrillStore;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
@@ -22,6 +29,7 @@ import orthogon.core.interview.Reasons;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Replay;
 import orthogon.core.questionnaire.Attachment;
+import orthogon.core.questionnaire.Page;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.LinkedMultiValueMap;
@@ -33,22 +41,30 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartHttpServletRequest;
 
+/** Walks a draft as a respondent would, with the reasons beside it. What is rehearsed is kept in memory alone. */
 @Controller
 @RequestMapping("/q/{code}/rehearse")
 class RehearseController {
 
-    /** One line of the walk so far. */
-    record Walked(String page, String title, String answers) {}
+    private static final OrdinaryAnswers ORDINARY = new OrdinaryAnswers(Map.of(), Map.of());
+
+    /** One page of the walk: passed, at hand, coming as the answers stand, or not visited. */
+    record Step(String page, String title, String state, String answers) {}
 
     private record Rehearsal(int revision, Interview interview) {}
 
     private final Frame frame;
     private final Proofs proofs;
+    private final Ahead ahead;
+    private final DrillStore drills;
     private final Map<String, Rehearsal> rehearsals = new ConcurrentHashMap<>();
+    private final Set<String> onPhone = ConcurrentHashMap.newKeySet();
 
-    RehearseController(Frame frame, Proofs proofs) {
+    RehearseController(Frame frame, Proofs proofs, Ahead ahead, DrillStore drills) {
+        this.ahead = ahead;
         this.frame = frame;
         this.proofs = proofs;
+        this.drills = drills;
     }
 
     private static String key(String code, Principal who) {
@@ -72,34 +88,74 @@ class RehearseController {
     }
 
     @GetMapping
-    String sheet(@PathVariable String code, Principal who, Model model) {
+    String sheet(@PathVariable String code, @RequestParam(defaultValue = "") String at, @RequestParam(defaultValue = "") String width,
+            Principal who, Model model) {
         Draft draft = frame.draft(code);
-        return show(draft, current(draft, who).interview(), false, "", model);
+        if (width.equals("phone")) {
+            onPhone.add(who.getName());
+        } else if (width.equals("desktop")) {
+            onPhone.remove(who.getName());
+        }
+        return show(draft, current(draft, who).interview(), at, false, "", who, model);
     }
 
-    private String show(Draft draft, Interview interview, boolean withErrors, String notice, Model model) {
+    private String show(Draft draft, Interview interview, String at, boolean withErrors, String notice, Principal who, Model model) {
         frame.fill(model, draft, "rehearse");
+        model.addAttribute("drills",
+                drills.of(draft.id(), draft.document()).stream().map(d -> Replayed.of(d, Wiring.of(draft.document()))).toList());
+        model.addAttribute("phone", onPhone.contains(who.getName()));
+        draw(draft, interview, at, withErrors, notice, model);
+        return "rehearse";
+    }
+
+    private void draw(Draft draft, Interview interview, String at, boolean withErrors, String notice, Model model) {
+        String action = "/q/" + draft.code() + "/rehearse";
         Course course = interview.course();
-        model.addAttribute("action", "/q/" + draft.code() + "/rehearse");
+        Course onward = interview.throughout();
+        Voice voice = Voice.of(interview);
+        model.addAttribute("action", action);
         model.addAttribute("canGoBack", !interview.passed().isEmpty());
         model.addAttribute("notice", notice);
         model.addAttribute("complete", course.complete());
-        model.addAttribute("outcome", course.outcome().flatMap(draft.document()::outcome).orElse(null));
-        model.addAttribute("endedBy", course.endedBy().orElse(""));
-        model.addAttribute("walked", course.pages().stream().filter(p -> interview.passed().contains(p.page().code()))
-                .map(p -> new Walked(p.page().code(), p.page().title(), String.join(" · ", p.shown().stream()
-                        .filter(s -> s.question().isPresent())
-                        .map(s -> s.slot() + " " + Reasons.said(course.value(s)))
-                        .toList())))
-                .toList());
-        course.current().ifPresent(view -> {
-            model.addAttribute("page", PageModel.of(view, draft.document().presentation(), interview.today(), withErrors));
-            model.addAttribute("reasons", Reasons.of(interview, view.page()));
-        });
-        if (course.complete() && !course.pages().isEmpty()) {
+        model.addAttribute("parameters", draft.document().arriving());
+        model.addAttribute("link", interview.link());
+        model.addAttribute("outcome", onward.outcome().flatMap(draft.document()::outcome).orElse(null));
+        model.addAttribute("endedBy", onward.endedBy().orElse(""));
+        model.addAttribute("outcomeHtml",
+                onward.outcome().flatMap(draft.document()::outcome).map(o -> voice.block(o.closing())).orElse(""));
+        model.addAttribute("steps", steps(draft, interview, course, onward, voice));
+        if (course.current().isPresent()) {
+            Drawn.page(interview, action, at, withErrors, notice, 0, 0, ahead.of(interview), model);
+            model.addAttribute("reasons", Reasons.of(interview, course.current().get().page()));
+        } else if (!course.pages().isEmpty()) {
             model.addAttribute("reasons", Reasons.of(interview, course.pages().getLast().page()));
         }
-        return "rehearse";
+    }
+
+    private static List<Step> steps(Draft draft, Interview interview, Course course, Course onward, Voice voice) {
+        List<Step> steps = new ArrayList<>();
+        String at = course.current().map(v -> v.page().code()).orElse("");
+        for (Page page : draft.document().pages()) {
+            String code = page.code();
+            boolean passed = interview.passed().contains(code);
+            String answers = !passed
+                    ? ""
+                    : course.pages().stream().filter(v -> v.page().code().equals(code)).flatMap(v -> v.shown().stream())
+                            .filter(s -> s.question().isPresent()).map(s -> s.slot() + " " + Reasons.said(course.value(s)))
+                            .reduce((a, b) -> a + " · " + b).orElse("");
+            boolean comes = onward.pages().stream().anyMatch(v -> v.page().code().equals(code));
+            steps.add(
+                    new Step(code, voice.plain(page.title()), code.equals(at) ? "now" : passed && comes ? "done" : comes ? "coming" : "not",
+                            answers));
+        }
+        return steps;
+    }
+
+    private Map<String, Object> given(Course.PageView page, MultiValueMap<String, String> form, HttpServletRequest request) {
+        return PageForm.answers(page, form,
+                request instanceof MultipartHttpServletRequest parts ? parts.getMultiFileMap() : new LinkedMultiValueMap<>(),
+                file -> new Attachment("rehearsed-" + UUID.randomUUID(), String.valueOf(file.getOriginalFilename()), file.getSize(),
+                        String.valueOf(file.getContentType())));
     }
 
     @PostMapping
@@ -113,39 +169,81 @@ class RehearseController {
             rehearsals.remove(key(code, who));
             return "redirect:/q/" + code + "/rehearse";
         }
-        if (go.startsWith("to:")) {
-            return keep(draft, who, interview.backTo(go.substring(3)));
+        if (go.startsWith("fill:")) {
+            Interview from = current.isPresent() && current.get().page().code().equals(form.getFirst("page"))
+                    ? interview.keep(given(current.get(), form, request))
+                    : interview;
+            return fill(draft, from, go.substring(5), who, model);
         }
         if (current.isEmpty() || !current.get().page().code().equals(form.getFirst("page"))) {
-            return go.equals("back") ? keep(draft, who, interview.back()) : "redirect:/q/" + code + "/rehearse";
+            return go.startsWith("to:")
+                    ? keep(draft, who, interview.backTo(go.substring(3)), "")
+                    : go.equals("back") ? keep(draft, who, interview.back(), "") : "redirect:/q/" + code + "/rehearse";
         }
-        Map<String, Object> given = PageForm.answers(current.get(), form,
-                request instanceof MultipartHttpServletRequest parts ? parts.getMultiFileMap() : new LinkedMultiValueMap<>(),
-                file -> new Attachment("rehearsed-" + UUID.randomUUID(), String.valueOf(file.getOriginalFilename()), file.getSize(),
-                        String.valueOf(file.getContentType())));
-        if (go.equals("back")) {
-            return keep(draft, who, interview.keep(given).back());
+        Turn turn = Turn.of(interview, given(current.get(), form, request), form);
+        if (!(turn instanceof Turn.Warned)) {
+            rehearsals.put(key(code, who), new Rehearsal(draft.revision(), turn.interview()));
         }
-        if (PageForm.changesEntries(form)) {
-            return keep(draft, who, interview.keep(given));
-        }
-        Interview.Step step = interview.leave(given);
-        rehearsals.put(key(code, who), new Rehearsal(draft.revision(), step.interview()));
-        return switch (step) {
-            case Interview.Step.Passed p -> "redirect:/q/" + code + "/rehearse";
-            case Interview.Step.Appeared a ->
-                show(draft, step.interview(), false, "These appeared: " + String.join(", ", a.slots()) + ".",
-                        model);
-            case Interview.Step.Held h -> {
-                response.setStatus(422);
-                yield show(draft, step.interview(), true, "", model);
+        return switch (turn) {
+            case Turn.Moved m -> "redirect:/q/" + code + "/rehearse" + (m.at().isEmpty() ? "" : "?at=" + m.at());
+            case Turn.Again a -> {
+                response.setStatus(a.refused() ? 422 : 200);
+                yield show(draft, a.interview(), a.at(), a.refused(), a.notice(), who, model);
+            }
+            case Turn.Warned w -> {
+                response.setStatus(409);
+                Drawn.warned(w, interview, go, model);
+                yield show(draft, w.interview(), w.at(), false, "", who, model);
             }
         };
     }
 
-    private String keep(Draft draft, Principal who, Interview interview) {
+    /** Answers page after page by chance, up to a page, or to the end. */
+    private String fill(Draft draft, Interview interview, String upTo, Principal who, Model model) {
+        Random random = new Random();
+        Interview filled = interview;
+        while (filled.course().current().isPresent() && !filled.course().current().get().page().code().equals(upTo)) {
+            Optional<Interview> next = ORDINARY.leave(filled, random);
+            if (next.isEmpty()) {
+                rehearsals.put(key(draft.code(), who), new Rehearsal(draft.revision(), filled));
+                return show(draft, filled, "", true, "No ordinary answers were found that this page accepts; answer it yourself.", who,
+                        model);
+            }
+            filled = next.get();
+        }
+        rehearsals.put(key(draft.code(), who), new Rehearsal(draft.revision(), filled));
+        boolean elsewhere = !upTo.isEmpty() && filled.course().current().isEmpty();
+        return elsewhere
+                ? show(draft, filled, "", false, "The answers led past that page.", who, model)
+                : "redirect:/q/" + draft.code() + "/rehearse";
+    }
+
+    /** The page and the reasons as they would be with what is on the page now; nothing is kept. */
+    @PostMapping("/live")
+    String live(@PathVariable String code, @RequestParam MultiValueMap<String, String> form, Principal who, Model model,
+            HttpServletResponse response) {
+        Draft draft = frame.draft(code);
+        Interview interview = current(draft, who).interview();
+        Optional<Course.PageView> current = interview.course().current().filter(p -> p.page().code().equals(form.getFirst("page")));
+        if (current.isEmpty()) {
+            response.setStatus(409);
+            return "respond/nothing";
+        }
+        Map<String, Object> given = PageForm.answers(current.get(), form, new LinkedMultiValueMap<>(), f -> null);
+        draw(draft, interview.keep(given), Optional.ofNullable(form.getFirst("at")).orElse(""), false, "", model);
+        return "rehearse :: live";
+    }
+
+    private String keep(Draft draft, Principal who, Interview interview, String at) {
         rehearsals.put(key(draft.code(), who), new Rehearsal(draft.revision(), interview));
-        return "redirect:/q/" + draft.code() + "/rehearse";
+        return "redirect:/q/" + draft.code() + "/rehearse" + (at.isEmpty() ? "" : "?at=" + at);
+    }
+
+    /** Begins anew with other values in the link. */
+    @PostMapping("/link")
+    String link(@PathVariable String code, @RequestParam Map<String, String> link, Principal who) {
+        Draft draft = frame.draft(code);
+        return keep(draft, who, Interview.start(Wiring.of(draft.document()), LocalDate.now(), link), "");
     }
 
     /** Begins a rehearsal with the respondent that a claim shows. */
@@ -154,14 +252,34 @@ class RehearseController {
         Draft draft = frame.draft(code);
         Optional<Claim> found = proofs.of(draft).claims().stream().filter(c -> c.id().equals(claim)).findFirst();
         Optional<Map<String, Object>> answers = found.flatMap(c -> c.explanation().witness());
-        if (answers.isPresent()) {
-            Wiring wiring = Wiring.of(draft.document());
-            Interview replayed = Replay.of(wiring, LocalDate.now(), answers.get(), stop(draft, found.get()));
-            Map<String, Object> raw = new LinkedHashMap<>(replayed.raw());
-            rehearsals.put(key(code, who), new Rehearsal(draft.revision(),
-                    new Interview(wiring, replayed.today(), replayed.link(), raw, replayed.started(), replayed.passed())));
+        return answers.isEmpty()
+                ? "redirect:/q/" + code + "/rehearse"
+                : keep(draft, who,
+                        Replay.of(Wiring.of(draft.document()), LocalDate.now(), answers.get(), stop(draft, found.get())), "");
+    }
+
+    @PostMapping("/drill")
+    String save(@PathVariable String code, @RequestParam String name, Principal who, Model model, HttpServletResponse response) {
+        Draft draft = frame.draft(code);
+        Interview interview = current(draft, who).interview();
+        if (name.isBlank() || name.length() > 200) {
+            response.setStatus(422);
+            return show(draft, interview, "", false, "Give the drill a name of at most 200 characters.", who, model);
         }
+        drills.save(draft.id(), Replayed.saved(name.strip(), interview, who.getName()));
         return "redirect:/q/" + code + "/rehearse";
+    }
+
+    @PostMapping("/drill/{id}")
+    String drill(@PathVariable String code, @PathVariable long id, @RequestParam(defaultValue = "load") String go, Principal who) {
+        Draft draft = frame.draft(code);
+        if (go.equals("discard")) {
+            drills.discard(draft.id(), id);
+            return "redirect:/q/" + code + "/rehearse";
+        }
+        return drills.get(draft.id(), id, draft.document())
+                .map(d -> keep(draft, who, Replayed.of(d, Wiring.of(draft.document())).interview(), ""))
+                .orElse("redirect:/q/" + code + "/rehearse");
     }
 
     /** The page that the claim is about, where it is about one, so that the rehearsal stops there. */

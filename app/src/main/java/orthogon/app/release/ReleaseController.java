@@ -9,6 +9,8 @@ import orthogon.app.proving.Live;
 import orthogon.app.proving.Proofs;
 import orthogon.app.storage.DraftStore.Draft;
 import orthogon.app.storage.InterviewStore;
+import orthogon.app.storage.InvitationStore;
+import orthogon.app.storage.InvitationStore.Invitation;
 import orthogon.app.storage.ReleaseStore;
 import orthogon.app.storage.ReleaseStore.Release;
 import orthogon.core.proof.Proof;
@@ -31,13 +33,18 @@ class ReleaseController {
     /** One release in the list. */
     record Row(int number, int revision, String when, String author, String notes, String token, int begun, int sent) {}
 
+    private static final int MOST_INVITATIONS = 500;
+
     private final Frame frame;
     private final Proofs proofs;
     private final ReleaseStore releases;
     private final InterviewStore interviews;
+    private final InvitationStore invitations;
     private final Live live;
 
-    ReleaseController(Frame frame, Proofs proofs, ReleaseStore releases, InterviewStore interviews, Live live) {
+    ReleaseController(Frame frame, Proofs proofs, ReleaseStore releases, InterviewStore interviews,
+            InvitationStore invitations, Live live) {
+        this.invitations = invitations;
         this.frame = frame;
         this.proofs = proofs;
         this.releases = releases;
@@ -64,7 +71,26 @@ class ReleaseController {
             return new Row(r.number(), r.revision(), Frame.when(r.at()), Accounts.shown(r.author()), r.notes(), r.token(), tally.begun(),
                     tally.sent());
         }).toList());
+        List<Invitation> made = invitations.of(draft.id());
+        model.addAttribute("invitations", made);
+        model.addAttribute("unused", made.stream().filter(i -> i.interview().isEmpty()).count());
+        model.addAttribute("sentByInvitation", made.stream().filter(Invitation::sent).count());
+        model.addAttribute("parameters", draft.document().arriving());
         return "release";
+    }
+
+    /** Links that one person uses once. */
+    @PostMapping("/invitations")
+    String invite(@PathVariable String code, @RequestParam(defaultValue = "0") int count, Model model, HttpServletResponse response) {
+        Draft draft = frame.draft(code);
+        if (releases.of(draft.id()).isEmpty()) {
+            return refused(code, "Nothing is released yet, so a link would lead nowhere. Release first.", model, response);
+        }
+        if (count < 1 || count > MOST_INVITATIONS) {
+            return refused(code, "Ask for 1 to " + MOST_INVITATIONS + " links at a time.", model, response);
+        }
+        invitations.make(draft.id(), count);
+        return "redirect:/q/" + code + "/release#invitations";
     }
 
     @PostMapping

@@ -5,20 +5,22 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import orthogon.app.proving.Ahead;
+import orthogon.app.questions.Drawn;
 import orthogon.app.questions.PageForm;
-import orthogon.app.questions.PageModel;
-import orthogon.app.questions.Said;
+import orthogon.app.questions.Turn;
+import orthogon.app.questions.Voice;
 import orthogon.app.storage.AttachmentStore;
 import orthogon.app.storage.InterviewStore;
 import orthogon.app.storage.InterviewStore.Running;
+import orthogon.app.storage.InvitationStore;
+import orthogon.app.storage.InvitationStore.Invitation;
 import orthogon.app.storage.ReleaseStore;
 import orthogon.app.storage.ReleaseStore.Release;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
-import orthogon.core.questionnaire.Questionnaire;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.LinkedMultiValueMap;
@@ -30,57 +32,106 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.multipart.MultipartHttpServletRequest;
 
+/** From the link to the last page. */
 @Controller
 class RespondController {
 
-    /** One line of the review: a question and its answer in words. */
-    record Line(String page, String pageTitle, String wording, String answer, boolean first) {}
+    /** A box that people do not see; whoever fills it in is none. */
+    private static final String TRAP = "website";
+    private static final String REVIEW = "review";
 
     private final ReleaseStore releases;
     private final InterviewStore interviews;
+    private final InvitationStore invitations;
     private final AttachmentStore attachments;
+    private final Ahead ahead;
+    private final Pace pace;
 
-    RespondController(ReleaseStore releases, InterviewStore interviews, AttachmentStore attachments) {
+    RespondController(ReleaseStore releases, InterviewStore interviews, InvitationStore invitations, AttachmentStore attachments,
+            Ahead ahead, Pace pace) {
         this.releases = releases;
         this.interviews = interviews;
+        this.invitations = invitations;
         this.attachments = attachments;
+        this.ahead = ahead;
+        this.pace = pace;
+    }
+
+    /** The release that a link leads to: its own, or the newest where the link is an invitation. */
+    private Optional<Release> release(String token, Optional<Invitation> invitation) {
+        return invitation.isPresent()
+                ? releases.of(invitation.get().questionnaireId()).stream().findFirst()
+                : releases.withToken(token);
     }
 
     @GetMapping("/to/{token}")
     String welcome(@PathVariable String token, @RequestParam Map<String, String> link, Model model, HttpServletResponse response) {
-        Optional<Release> release = releases.withToken(token);
-        if (release.isEmpty()) {
-            return nothing(model, response);
+        Optional<Invitation> invitation = invitations.withToken(token);
+        if (invitation.flatMap(Invitation::interview).isPresent()) {
+            return "redirect:/i/" + invitation.get().interview().get();
         }
-        model.addAttribute("title", release.get().document().title());
-        model.addAttribute("token", token);
+        Optional<Release> release = release(token, invitation);
+        return release.isEmpty() ? nothing(model, response) : welcome(release.get(), token, link, "", model);
+    }
+
+    private String welcome(Release release, String token, Map<String, String> link, String message, Model model) {
+        ahead.prepare(release.wiring(), LocalDate.now());
         Map<String, String> known = new LinkedHashMap<>();
-        release.get().document().arriving().stream().filter(p -> link.containsKey(p.code()))
+        release.document().arriving().stream().filter(p -> link.containsKey(p.code()))
                 .forEach(p -> known.put(p.code(), link.get(p.code())));
+        Voice voice = Voice.of(Interview.start(release.wiring(), LocalDate.now(), known));
+        var presentation = release.document().presentation();
+        model.addAttribute("title", voice.plain(release.document().title()));
+        model.addAttribute("heading", voice.inline(presentation.welcome().heading()));
+        model.addAttribute("text", voice.block(presentation.welcome().text()));
+        model.addAttribute("token", token);
         model.addAttribute("link", known);
-        model.addAttribute("questions", release.get().document().questions().count());
-        model.addAttribute("presentation", release.get().document().presentation());
+        model.addAttribute("message", message);
+        model.addAttribute("presentation", presentation);
+        model.addAttribute("lang", voice.language());
+        model.addAttribute("dir", voice.direction());
         return "respond/welcome";
     }
 
-    private static String nothing(Model model, HttpServletResponse response) {
+    static String nothing(Model model, HttpServletResponse response) {
         response.setStatus(404);
         model.addAttribute("title", "Nothing here");
         return "respond/nothing";
     }
 
     @PostMapping("/to/{token}")
-    String begin(@PathVariable String token, @RequestParam Map<String, String> link, Model model, HttpServletResponse response) {
-        Optional<Release> release = releases.withToken(token);
+    String begin(@PathVariable String token, @RequestParam Map<String, String> link, HttpServletRequest request, Model model,
+            HttpServletResponse response) {
+        Optional<Invitation> invitation = invitations.withToken(token);
+        if (invitation.flatMap(Invitation::interview).isPresent()) {
+            return "redirect:/i/" + invitation.get().interview().get();
+        }
+        Optional<Release> release = release(token, invitation);
         if (release.isEmpty()) {
             return nothing(model, response);
         }
+        if (!link.getOrDefault(TRAP, "").isBlank()) {
+            response.setStatus(422);
+            return welcome(release.get(), token, link, "A box that should stay empty was filled in. Please press the button again.", model);
+        }
+        if (!pace.mayBegin(request.getRemoteAddr())) {
+            response.setStatus(429);
+            response.setHeader("Retry-After", "60");
+            return welcome(release.get(), token, link, "Many people began from your address just now. Please try again in a minute.",
+                    model);
+        }
         Interview interview = Interview.start(release.get().wiring(), LocalDate.now(), link);
-        return "redirect:/i/" + interviews.begin(release.get(), interview, OffsetDateTime.now()).id();
+        String id = interviews.begin(release.get(), interview, OffsetDateTime.now()).id();
+        if (invitation.isPresent() && !invitations.use(token, id)) {
+            return "redirect:/to/" + token;
+        }
+        return "redirect:/i/" + id;
     }
 
     @GetMapping("/i/{id}")
-    String page(@PathVariable String id, Model model, HttpServletResponse response) {
+    String page(@PathVariable String id, @RequestParam(defaultValue = "") String at,
+            @RequestParam(defaultValue = "") String from, Model model, HttpServletResponse response) {
+        model.addAttribute("from", from.equals(REVIEW) ? REVIEW : "");
         Optional<Running> running = interviews.find(id);
         if (running.isEmpty()) {
             return nothing(model, response);
@@ -88,19 +139,27 @@ class RespondController {
         if (running.get().receipt().isPresent()) {
             return "redirect:/i/" + id + "/receipt";
         }
-        Course course = running.get().interview().course();
-        return course.complete() ? "redirect:/i/" + id + "/review" : page(running.get(), course.current().orElseThrow(), false, "", model);
+        return running.get().interview().course().complete() ? "redirect:/i/" + id + "/review" : draw(running.get(), at, false, "", model);
     }
 
-    private String page(Running running, Course.PageView view, boolean withErrors, String notice, Model model) {
+    private String draw(Running running, String at, boolean withErrors, String notice, Model model) {
+        Interview interview = running.interview();
         model.addAttribute("title", running.release().document().title());
         model.addAttribute("id", running.id());
-        model.addAttribute("action", "/i/" + running.id());
-        model.addAttribute("page",
-                PageModel.of(view, running.release().document().presentation(), running.interview().today(), withErrors));
-        model.addAttribute("canGoBack", !running.interview().passed().isEmpty());
-        model.addAttribute("notice", notice);
-        return themed(running, model, "respond/page");
+        model.addAttribute("presentation", running.release().document().presentation());
+        model.addAttribute("withLater", true);
+        int percent = Drawn.page(interview, "/i/" + running.id(), at, withErrors, notice, seed(running.id()), running.furthest(),
+                ahead.of(interview), model);
+        interviews.reached(running, percent);
+        return "respond/page";
+    }
+
+    private static long seed(String id) {
+        return id.hashCode();
+    }
+
+    private static Running with(Running running, Interview interview) {
+        return new Running(running.id(), running.release(), interview, OffsetDateTime.now(), Optional.empty(), running.furthest());
     }
 
     @PostMapping("/i/{id}")
@@ -123,124 +182,55 @@ class RespondController {
                 return "redirect:/i/" + id + "/review";
             }
             response.setStatus(409);
-            return page(running, current.get(), false, "That was not the page you are on, so nothing was changed. Please go on here.",
+            return draw(with(running, interview), "", false, "That was not the page you are on, so nothing was changed. Please go on here.",
                     model);
         }
         Map<String, Object> given = PageForm.answers(current.get(), form, files(request), attachments::keep);
-        if ("back".equals(form.getFirst("go"))) {
-            interviews.keep(id, interview.keep(given).back(), Optional.empty());
-            return "redirect:/i/" + id;
+        if ("later".equals(form.getFirst("go"))) {
+            interviews.keep(id, interview.keep(given), Optional.empty());
+            return "redirect:/i/" + id + "/later";
         }
-        if (PageForm.changesEntries(form)) {
-            Interview changed = interview.keep(given);
-            interviews.keep(id, changed, Optional.empty());
-            return page(new Running(id, running.release(), changed, OffsetDateTime.now(), Optional.empty()),
-                    changed.course().current().orElseThrow(), false, "", model);
+        boolean fromReview = REVIEW.equals(form.getFirst("from"));
+        model.addAttribute("from", fromReview ? REVIEW : "");
+        Turn turn = Turn.of(interview, given, form);
+        if (fromReview && turn instanceof Turn.Moved m && m.passed().isPresent()) {
+            turn = new Turn.Moved(m.interview().asFarAsMet(), m.passed(), "");
         }
-        Interview.Step step = interview.leave(given);
-        interviews.keep(id, step.interview(), step instanceof Interview.Step.Passed ? Optional.of(posted) : Optional.empty());
-        Running now = new Running(id, running.release(), step.interview(), OffsetDateTime.now(), Optional.empty());
-        return switch (step) {
-            case Interview.Step.Passed p -> "redirect:/i/" + id;
-            case Interview.Step.Appeared a -> page(now, step.interview().course().current().orElseThrow(), false,
-                    a.slots().size() == 1
-                            ? "Your answers lead to one more question on this page."
-                            : "Your answers lead to " + a.slots().size() + " more questions on this page.",
-                    model);
-            case Interview.Step.Held h -> {
-                response.setStatus(422);
-                yield page(now, step.interview().course().current().orElseThrow(), true, "", model);
+        if (!(turn instanceof Turn.Warned)) {
+            interviews.keep(id, turn.interview(), turn instanceof Turn.Moved m ? m.passed() : Optional.empty());
+        }
+        return switch (turn) {
+            case Turn.Moved m -> "redirect:/i/" + id + (m.at().isEmpty() ? "" : "?at=" + m.at());
+            case Turn.Again a -> {
+                response.setStatus(a.refused() ? 422 : 200);
+                yield draw(with(running, a.interview()), a.at(), a.refused(), a.notice(), model);
+            }
+            case Turn.Warned w -> {
+                response.setStatus(409);
+                Drawn.warned(w, interview, Optional.ofNullable(form.getFirst("go")).orElse("next"), model);
+                yield draw(with(running, w.interview()), w.at(), false, "", model);
             }
         };
     }
 
+    /** The page as it would be with what is on it now; nothing is kept. */
+    @PostMapping("/i/{id}/live")
+    String live(@PathVariable String id, @RequestParam MultiValueMap<String, String> form, Model model, HttpServletResponse response) {
+        Optional<Running> running = interviews.find(id).filter(r -> r.receipt().isEmpty());
+        String posted = Optional.ofNullable(form.getFirst("page")).orElse("");
+        Optional<Interview> interview = running.map(r -> r.interview().backTo(posted));
+        Optional<Course.PageView> current = interview.flatMap(i -> i.course().current()).filter(p -> p.page().code().equals(posted));
+        if (current.isEmpty()) {
+            response.setStatus(409);
+            return "respond/nothing";
+        }
+        model.addAttribute("from", Optional.ofNullable(form.getFirst("from")).filter(REVIEW::equals).orElse(""));
+        Map<String, Object> given = PageForm.answers(current.get(), form, new LinkedMultiValueMap<>(), attachments::keep);
+        draw(with(running.get(), interview.get().keep(given)), Optional.ofNullable(form.getFirst("at")).orElse(""), false, "", model);
+        return "questions :: page";
+    }
+
     private static MultiValueMap<String, MultipartFile> files(HttpServletRequest request) {
         return request instanceof MultipartHttpServletRequest parts ? parts.getMultiFileMap() : new LinkedMultiValueMap<>();
-    }
-
-    private static String themed(Running running, Model model, String view) {
-        model.addAttribute("presentation", running.release().document().presentation());
-        return view;
-    }
-
-    @GetMapping("/i/{id}/review")
-    String review(@PathVariable String id, Model model, HttpServletResponse response) {
-        Optional<Running> running = interviews.find(id);
-        if (running.isEmpty()) {
-            return nothing(model, response);
-        }
-        Course course = running.get().interview().course();
-        if (running.get().receipt().isPresent() || !course.complete()) {
-            return "redirect:/i/" + id;
-        }
-        model.addAttribute("title", running.get().release().document().title());
-        model.addAttribute("id", id);
-        model.addAttribute("lines", lines(course));
-        return themed(running.get(), model, "respond/review");
-    }
-
-    private static List<Line> lines(Course course) {
-        List<Line> lines = new java.util.ArrayList<>();
-        for (Course.PageView page : course.pages()) {
-            boolean first = true;
-            for (Course.Shown shown : page.shown()) {
-                if (shown.question().isPresent()) {
-                    String said = Said.of(shown.question().get(), course.value(shown)).orElse("no answer")
-                            + (shown.other().isEmpty() ? "" : ": " + shown.other());
-                    String entry = shown.entry() == 0 ? "" : " (" + shown.entry() + ")";
-                    lines.add(new Line(page.page().code(), page.page().title(), shown.wording() + entry, said, first));
-                    first = false;
-                }
-            }
-        }
-        return lines;
-    }
-
-    /** From the review back to a page. */
-    @PostMapping("/i/{id}/back")
-    String back(@PathVariable String id, @RequestParam String page, Model model, HttpServletResponse response) {
-        Optional<Running> running = interviews.find(id);
-        if (running.isEmpty()) {
-            return nothing(model, response);
-        }
-        if (running.get().receipt().isEmpty()) {
-            interviews.keep(id, running.get().interview().backTo(page), Optional.empty());
-        }
-        return "redirect:/i/" + id;
-    }
-
-    @PostMapping("/i/{id}/send")
-    String send(@PathVariable String id, Model model, HttpServletResponse response) {
-        Optional<Running> running = interviews.find(id);
-        if (running.isEmpty()) {
-            return nothing(model, response);
-        }
-        if (running.get().receipt().isEmpty() && !running.get().interview().course().complete()) {
-            return "redirect:/i/" + id;
-        }
-        interviews.sendOnce(running.get(), OffsetDateTime.now());
-        return "redirect:/i/" + id + "/receipt";
-    }
-
-    @GetMapping("/i/{id}/receipt")
-    String receipt(@PathVariable String id, Model model, HttpServletResponse response) {
-        Optional<Running> running = interviews.find(id);
-        if (running.isEmpty()) {
-            return nothing(model, response);
-        }
-        if (running.get().receipt().isEmpty()) {
-            return "redirect:/i/" + id;
-        }
-        Course course = running.get().interview().course();
-        Questionnaire document = running.get().release().document();
-        Optional<Questionnaire.Outcome> outcome = course.outcome().flatMap(document::outcome);
-        model.addAttribute("title", document.title());
-        model.addAttribute("receipt", running.get().receipt().get());
-        model.addAttribute("heading", outcome.map(Questionnaire.Outcome::label).orElse("Sent"));
-        model.addAttribute("closing", outcome.map(Questionnaire.Outcome::closing).filter(c -> !c.isEmpty())
-                .orElse("Thank you. Your answers have been sent."));
-        model.addAttribute("lines", lines(course));
-        model.addAttribute("redirect", outcome.map(Questionnaire.Outcome::redirect).orElse(""));
-        return themed(running.get(), model, "respond/receipt");
     }
 }

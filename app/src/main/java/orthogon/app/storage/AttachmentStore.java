@@ -2,9 +2,7 @@ package orthogon.app.storage;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.security.SecureRandom;
 import java.time.OffsetDateTime;
-import java.util.HexFormat;
 import java.util.Optional;
 import org.apache.tika.Tika;
 import orthogon.core.questionnaire.Attachment;
@@ -22,7 +20,6 @@ public class AttachmentStore {
 
     private final JdbcClient jdbc;
     private final Tika tika = new Tika();
-    private final SecureRandom random = new SecureRandom();
 
     public AttachmentStore(JdbcClient jdbc) {
         this.jdbc = jdbc;
@@ -31,11 +28,9 @@ public class AttachmentStore {
     public Attachment keep(MultipartFile file) {
         try {
             byte[] content = file.getBytes();
-            byte[] id = new byte[16];
-            random.nextBytes(id);
             String given = Optional.ofNullable(file.getOriginalFilename()).orElse("").replaceAll("[\\p{Cntrl}/\\\\]", "");
             String name = given.isBlank() ? "file" : given.length() > 200 ? given.substring(given.length() - 200) : given;
-            Attachment kept = new Attachment(HexFormat.of().formatHex(id), name, content.length, tika.detect(content));
+            Attachment kept = new Attachment(RandomNames.hex(16), name, content.length, tika.detect(content));
             jdbc.sql(INSERT).param("key", kept.key()).param("name", kept.name()).param("bytes", kept.bytes())
                     .param("type", kept.mediaType()).param("content", content).param("at", OffsetDateTime.now()).update();
             return kept;

@@ -5,7 +5,6 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
-import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -41,8 +40,12 @@ public class InterviewStore {
             from response p join release r on r.id = p.release_id
             """;
 
-    /** @param receipt empty while the interview runs */
-    public record Running(String id, Release release, Interview interview, OffsetDateTime updatedAt, Optional<String> receipt) {}
+    /**
+     * @param receipt empty while the interview runs
+     * @param furthest the largest percentage of progress that the respondent was shown
+     */
+    public record Running(String id, Release release, Interview interview, OffsetDateTime updatedAt, Optional<String> receipt,
+            int furthest) {}
 
     /** @param answers question code to value */
     public record Response(String receipt, String interviewId, long releaseId, int release, String outcome, OffsetDateTime sentAt,
@@ -58,15 +61,13 @@ public class InterviewStore {
     }
 
     public Running begin(Release release, Interview interview, OffsetDateTime at) {
-        byte[] id = new byte[16];
-        random.nextBytes(id);
-        String key = HexFormat.of().formatHex(id);
+        String key = RandomNames.hex(16);
         jdbc.sql(INSERT).param("id", key).param("release", release.id()).param("today", interview.today())
                 .param("link", StoredAnswers.write(interview.link())).param("raw", StoredAnswers.write(interview.raw()))
                 .param("started", StoredAnswers.writeTexts(interview.started()))
                 .param("passed", StoredAnswers.writeTexts(interview.passed()))
                 .param("at", at).update();
-        return new Running(key, release, interview, at, Optional.empty());
+        return new Running(key, release, interview, at, Optional.empty(), 0);
     }
 
     public Optional<Running> find(String id) {
@@ -81,7 +82,8 @@ public class InterviewStore {
         String id = row.getString("id");
         Optional<String> receipt = jdbc.sql("select receipt from response where interview_id = :id").param("id", id).query(String.class)
                 .optional();
-        return new Running(id, release, interview, row.getObject("updated_at", OffsetDateTime.class), receipt);
+        return new Running(id, release, interview, row.getObject("updated_at", OffsetDateTime.class), receipt,
+                row.getInt("furthest"));
     }
 
     @Transactional
@@ -90,6 +92,14 @@ public class InterviewStore {
                 .param("passed", StoredAnswers.writeTexts(interview.passed())).param("at", OffsetDateTime.now()).param("id", id).update();
         leftPage.ifPresent(page -> jdbc.sql("insert into page_visit (interview_id, page, left_at) values (:id, :page, :at)").param("id", id)
                 .param("page", page).param("at", OffsetDateTime.now()).update());
+    }
+
+    /** Notes how far the respondent was shown to be. */
+    public void reached(Running running, int percent) {
+        if (percent > running.furthest()) {
+            jdbc.sql("update interview set furthest = :percent where id = :id").param("percent", percent).param("id", running.id())
+                    .update();
+        }
     }
 
     /** Makes a response of a complete interview, once: sent a second time it gives the same receipt. */

@@ -142,6 +142,22 @@ public record Interview(Wiring wiring, LocalDate today, Map<String, String> link
         return new Walk(this, true).walk();
     }
 
+    /** Past every page on which nothing is wrong and everything asked was met before: back to where the respondent was. */
+    public Interview asFarAsMet() {
+        Interview far = this;
+        while (true) {
+            Optional<Course.PageView> page = far.course().current();
+            Interview there = far;
+            if (page.isEmpty() || !page.get().problems().isEmpty() || page.get().shown().stream()
+                    .anyMatch(s -> s.question().isPresent() && !there.started.contains(s.slot()))) {
+                return far;
+            }
+            List<String> further = new ArrayList<>(far.passed);
+            further.add(page.get().page().code());
+            far = far.at(further);
+        }
+    }
+
     /** Whether nothing comes after the current page as the answers stand. */
     public boolean endsHere() {
         Optional<Course.PageView> current = course().current();

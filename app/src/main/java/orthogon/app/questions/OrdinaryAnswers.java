@@ -1,4 +1,4 @@
-package orthogon.app.demo;
+package orthogon.app.questions;
 
 import java.math.BigDecimal;
 import java.math.RoundingMode;
@@ -9,29 +9,85 @@ import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
+import java.util.stream.IntStream;
 import orthogon.core.interview.Course;
+import orthogon.core.interview.Interview;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Roster;
 
 /** Plausible made-up answers, chosen by chance. Names are invented, numbers and addresses are from the ranges reserved for examples. */
-final class OrdinaryAnswers {
+public final class OrdinaryAnswers {
 
     private static final List<String> GIVEN = List.of("Wenna", "Orrin", "Maud", "Pelham", "Ida", "Tobin", "Sorrel", "Anwen");
     private static final List<String> FAMILY = List.of("Tregle", "Salt", "Haskell", "Rook", "Fenwright", "Marl", "Alder", "Brook");
     private static final List<String> STREETS = List.of("3 Mill Lane", "12 Heron Row", "The Weir House", "7 Alder Close", "Old Harbour 2");
-    private static final Map<String, List<String>> TEXTS = Map.of("where_found", List.of("Mill lane, by the weir", "Alder wood car park",
-            "Quillmere harbour wall", "Under the old viaduct", "Garden, Heron Row 4"), "map_reference",
-            List.of("QM4417", "QM2208", "QM7754"));
 
-    private OrdinaryAnswers() {}
+    private static final int MOST_TRIES = 300;
+
+    private final Map<String, List<String>> texts;
+    private final Map<String, Integer> oftenYes;
+
+    /**
+     * @param texts question code to texts to choose from
+     * @param oftenYes question code to how many in a hundred say yes to it
+     */
+    public OrdinaryAnswers(Map<String, List<String>> texts, Map<String, Integer> oftenYes) {
+        this.texts = texts;
+        this.oftenYes = oftenYes;
+    }
+
+    /** Answers to everything that the current page asks, one after the other, since an answer may decide what comes next. */
+    public Map<String, Object> page(Interview interview, Random random) {
+        Course.PageView page = interview.course().current().orElseThrow();
+        Map<String, Object> given = new LinkedHashMap<>();
+        page.shown().stream().filter(s -> s.item() instanceof Roster).forEach(s -> given.put(s.slot(), entries((Roster) s.item(), random)));
+        while (true) {
+            Optional<Course.Shown> next = interview.keep(given).course().current().orElseThrow().shown().stream()
+                    .filter(s -> s.question().isPresent() && !given.containsKey(s.slot())).findFirst();
+            if (next.isEmpty()) {
+                return given;
+            }
+            given.put(next.get().slot(), to(next.get(), random, interview.today()));
+        }
+    }
+
+    /**
+     * Leaves the current page: what is blank or wrong is answered by chance until the page accepts it, what was answered stays.
+     *
+     * @return empty where chance finds no answers that the page accepts
+     */
+    public Optional<Interview> leave(Interview interview, Random random) {
+        Interview.Step asIs = interview.leave(Map.of());
+        if (asIs instanceof Interview.Step.Passed passed && interview.course().current().orElseThrow().shown().stream()
+                .noneMatch(s -> s.question().isPresent() && s.value() == null)) {
+            return Optional.of(passed.interview());
+        }
+        for (int tries = 0; tries < MOST_TRIES; tries++) {
+            Course.PageView view = interview.course().current().orElseThrow();
+            Map<String, Object> given = page(interview, random);
+            view.shown().stream().filter(s -> s.value() != null && view.problems().stream().noneMatch(p -> p.slot().equals(s.slot())))
+                    .forEach(s -> given.put(s.slot(), s.value()));
+            if (interview.leave(given) instanceof Interview.Step.Passed passed) {
+                return Optional.of(passed.interview());
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static List<String> entries(Roster roster, Random random) {
+        int count = Math.clamp(roster.least() + (random.nextInt(4) == 0 ? 1 + random.nextInt(2) : 0), roster.least(), roster.most());
+        return IntStream.rangeClosed(1, count).mapToObj(String::valueOf).toList();
+    }
 
     /** An answer to what is shown; null for blank. */
-    static Object to(Course.Shown shown, Random random, LocalDate today) {
+    public Object to(Course.Shown shown, Random random, LocalDate today) {
         Question q = shown.question().orElseThrow();
         List<Answer.Option> offered = shown.offered();
         return switch (q.answer()) {
-            case Answer.YesNo y -> random.nextInt(100) < (q.code().equals("alive") ? 90 : q.code().startsWith("home_") ? 85 : 40);
+            case Answer.YesNo y -> random.nextInt(100) < oftenYes.getOrDefault(q.code(), 40);
             case Answer.Agreement a -> true;
             case Answer.OneChoice c -> one(offered, random);
             case Answer.IsoCode c -> one(offered, random);
@@ -63,7 +119,7 @@ final class OrdinaryAnswers {
             // Made-up respondents have no pictures to show.
             case Answer.FileAnswer f -> null;
             case Answer.Signature s -> Map.of("name", pick(GIVEN, random) + " " + pick(FAMILY, random));
-            case Answer.Text t -> text(q.code(), t, random);
+            case Answer.Text t -> text(q.code(), t, shown.required(), random);
             case Answer.Lookup l -> null;
             case Answer.Hidden h -> null;
         };
@@ -114,9 +170,19 @@ final class OrdinaryAnswers {
         };
     }
 
-    private static Object text(String code, Answer.Text t, Random random) {
-        List<String> known = TEXTS.get(code);
-        String text = known != null ? pick(known, random) : random.nextInt(3) == 0 ? "It sat very still." : null;
+    private String text(String code, Answer.Text t, boolean required, Random random) {
+        List<String> known = texts.get(code);
+        if (known == null && t.content() == Answer.Content.DIGITS) {
+            return "7".repeat(Math.max(t.least() == null ? 3 : t.least(), 1));
+        }
+        String text = known != null
+                ? pick(known, random)
+                : !t.example().isEmpty() ? t.example() : required || random.nextInt(3) == 0 ? words(t) : null;
         return text != null && t.most() != null && text.length() > t.most() ? text.substring(0, t.most()) : text;
+    }
+
+    private static String words(Answer.Text t) {
+        String words = t.content() == Answer.Content.LETTERS ? "Heron" : "It sat very still.";
+        return t.least() == null ? words : words.repeat(1 + t.least() / words.length()).strip();
     }
 }

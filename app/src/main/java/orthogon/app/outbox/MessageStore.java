@@ -1,0 +1,32 @@
+package orthogon.app.outbox;
+
+import java.time.OffsetDateTime;
+import java.util.List;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/** The simulated mailbox: every message to anybody, to be read by who is signed in. */
+@Component
+class MessageStore implements Outbox {
+
+    private static final String INSERT = "insert into message (sent_to, subject, text, sent_at) values (:to, :subject, :text, :at)";
+    private static final String NEWEST = "select sent_to, subject, text, sent_at from message order by id desc limit :most";
+
+    record Message(String to, String subject, String text, OffsetDateTime at) {}
+
+    private final JdbcClient jdbc;
+
+    MessageStore(JdbcClient jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    @Override
+    public void send(String to, String subject, String text) {
+        jdbc.sql(INSERT).param("to", to).param("subject", subject).param("text", text).param("at", OffsetDateTime.now()).update();
+    }
+
+    List<Message> newest(int most) {
+        return jdbc.sql(NEWEST).param("most", most).query((row, n) -> new Message(row.getString("sent_to"), row.getString("subject"),
+                row.getString("text"), row.getObject("sent_at", OffsetDateTime.class))).list();
+    }
+}

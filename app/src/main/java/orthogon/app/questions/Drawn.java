@@ -1,0 +1,90 @@
+package orthogon.app.questions;
+
+import java.util.List;
+import java.util.Optional;
+import orthogon.core.interview.Course;
+import orthogon.core.interview.Interview;
+import orthogon.core.proof.Remaining;
+import orthogon.core.questionnaire.Question;
+import org.springframework.ui.Model;
+
+/** Fills the page of questions: what {@code questions.html} needs. */
+public final class Drawn {
+
+    /** One answer in words, for reading over. */
+    public record Line(String page, String pageTitle, String slot, String wording, String answer, boolean first) {}
+
+    private Drawn() {}
+
+    /**
+     * @param action where the page is posted to
+     * @param at slot of the one question to show, {@code last} for the last of the page; empty for the first that is open. Only looked at
+     *            where questions are shown one at a time
+     * @param seed of the order of shuffled options
+     * @param furthest the percentage that was shown before
+     * @return the percentage shown now
+     */
+    public static int page(Interview interview, String action, String at, boolean withErrors, String notice, long seed, int furthest,
+            Optional<Remaining.Left> left, Model model) {
+        Voice voice = Voice.of(interview);
+        Course course = voice.course();
+        Course.PageView view = course.current().orElseThrow();
+        var presentation = interview.wiring().document().presentation();
+        PageModel page = PageModel.of(view, voice, presentation, interview.today(), withErrors, seed, interview.endsHere());
+        List<String> questions = PageModel.questions(view);
+        boolean single = presentation.theme().oneAtATime() && !questions.isEmpty();
+        String only = "";
+        if (single) {
+            only = questions.contains(at)
+                    ? at
+                    : at.equals("last")
+                            ? questions.getLast()
+                            : PageModel.firstOpen(view, course).filter(questions::contains).orElse(questions.getFirst());
+            page = page.only(only, only.equals(questions.getLast()));
+        }
+        Progress progress = Progress.of(interview, voice, furthest, left);
+        model.addAttribute("page", page);
+        model.addAttribute("at", only);
+        model.addAttribute("action", action);
+        model.addAttribute("canGoBack", !interview.passed().isEmpty() || single && !only.equals(questions.getFirst()));
+        model.addAttribute("notice", notice);
+        model.addAttribute("progress", progress);
+        model.addAttribute("lang", voice.language());
+        model.addAttribute("dir", voice.direction());
+        return progress.percent();
+    }
+
+    /** What a respondent is asked to agree to before it happens. */
+    public static void warned(Turn.Warned warned, Interview before, String go, Model model) {
+        Voice voice = Voice.of(before);
+        Course course = before.throughout();
+        model.addAttribute("dropped", warned.dropped().stream().map(s -> line(voice, course, "", "", s, false)).toList());
+        model.addAttribute("agreed", warned.agreement());
+        model.addAttribute("wanted", go);
+    }
+
+    private static Line line(Voice voice, Course course, String page, String title, Course.Shown shown, boolean first) {
+        Question question = shown.question().orElseThrow();
+        String said = Said.of(question, course.value(shown)).map(s -> shown.other().isEmpty() ? s : s + ": " + shown.other())
+                .orElse("no answer");
+        String entry = shown.entry() == 0 ? "" : " (" + shown.entry() + ")";
+        return new Line(page, title, shown.slot(), voice.plain(shown.wording(), shown) + entry, said, first);
+    }
+
+    /** Every question asked with its answer. */
+    public static List<Line> lines(Interview interview) {
+        Voice voice = Voice.of(interview);
+        Course course = voice.course();
+        List<Line> lines = new java.util.ArrayList<>();
+        for (Course.PageView page : course.pages()) {
+            boolean first = true;
+            for (Course.Shown shown : page.shown()) {
+                if (shown.question().isPresent()) {
+                    lines.add(line(voice, course, page.page().code(), voice.plain(page.page().title()), shown, first));
+                    first = false;
+                }
+            }
+        }
+        return lines;
+    }
+}

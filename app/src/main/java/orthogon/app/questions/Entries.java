@@ -1,0 +1,182 @@
+package orthogon.app.questions;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Random;
+import java.util.stream.IntStream;
+import orthogon.app.questions.PageModel.Box;
+import orthogon.app.questions.PageModel.Choice;
+import orthogon.app.questions.PageModel.Entry;
+import orthogon.app.questions.PageModel.EntryHead;
+import orthogon.app.questions.PageModel.GridRow;
+import orthogon.core.interview.Course;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Attachment;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Roster;
+
+/** Makes the entry of one shown item. */
+final class Entries {
+
+    private static final Map<String, String> AUTOCOMPLETE = Map.of("title", "honorific-prefix", "given", "given-name", "middle",
+            "additional-name", "family", "family-name", "line_1", "address-line1", "line_2", "address-line2", "town", "address-level2",
+            "region", "address-level1", "postcode", "postal-code", "country", "country-name");
+
+    private final Voice voice;
+    private final LocalDate today;
+    private final long seed;
+
+    Entries(Voice voice, LocalDate today, long seed) {
+        this.voice = voice;
+        this.today = today;
+        this.seed = seed;
+    }
+
+    Entry of(Course.Shown shown, List<String> errors, EntryHead head) {
+        return switch (shown.item()) {
+            case Question q -> question(q, shown, errors, head);
+            case Roster r ->
+                plain("roster", shown, r.entryTitle().isEmpty() ? "entry" : voice.plain(r.entryTitle()).toLowerCase(Locale.ROOT),
+                        ((List<?>) shown.value()).size() < r.most(), errors, head);
+            default -> plain(shown.item().kind(), shown, "", false, errors, head);
+        };
+    }
+
+    private Entry plain(String kind, Course.Shown shown, String value, boolean more, List<String> errors, EntryHead head) {
+        String words = shown.wording();
+        return new Entry(kind, shown.slot(), voice.plain(words, shown),
+                kind.equals("note") ? voice.block(words, shown) : voice.inline(words, shown), "", more, false, null,
+                shown.value() instanceof List<?> l
+                        ? l.stream().map(n -> new Choice(String.valueOf(n), "", "", true, false, "")).toList()
+                        : List.of(),
+                List.of(), List.of(), List.of(), value, "", "", errors, "", head, shown.roster().isEmpty() ? 0 : 1);
+    }
+
+    static Entry further(Entry roster) {
+        return new Entry("further", roster.slot(), "", "", "", roster.required(), false, null, roster.choices(), List.of(), List.of(),
+                List.of(), roster.value(), "", "", List.of(), "", null, 0);
+    }
+
+    private Entry question(Question q, Course.Shown shown, List<String> errors, EntryHead head) {
+        Object value = shown.value();
+        return new Entry(kind(q.answer()), shown.slot(), voice.plain(shown.wording(), shown), voice.inline(shown.wording(), shown),
+                voice.block(shown.help(), shown), shown.required(), shown.locked(), q.answer(), choices(q.answer(), shown),
+                boxes(q.answer(), shown), rows(q.answer(), shown),
+                value instanceof List<?> l
+                        ? l.stream().filter(Attachment.class::isInstance).map(Attachment.class::cast).toList()
+                        : List.of(),
+                q.answer() instanceof Answer.OneChoice c && c.layout().shown() == Answer.Shown.SEARCH ? searched(shown) : Said.typed(value),
+                shown.other(), Said.hint(q.answer(), today), errors, Said.of(q, value).orElse("no answer"), head,
+                shown.roster().isEmpty() ? 0 : 1);
+    }
+
+    /** What stands in the box of a searchable list: the label of what was chosen, or what was typed. */
+    private String searched(Course.Shown shown) {
+        return shown.offered().stream().filter(o -> o.code().equals(shown.value())).map(o -> voice.plain(o.label(), shown)).findFirst()
+                .orElse(Said.typed(shown.value()));
+    }
+
+    private static String kind(Answer answer) {
+        return switch (answer) {
+            case Answer.Text t -> t.isLong() ? "longText" : "text";
+            case Answer.Numeric n -> "number";
+            case Answer.Scale s -> "scale";
+            case Answer.YesNo y -> "radio";
+            case Answer.OneChoice c -> switch (c.layout().shown()) {
+                case DROP_DOWN -> "dropDown";
+                case SEARCH -> "search";
+                default -> "radio";
+            };
+            case Answer.IsoCode c -> "dropDown";
+            case Answer.ManyChoices c -> "checkbox";
+            case Answer.DateAnswer d -> "date";
+            case Answer.TimeAnswer t -> "time";
+            case Answer.Contact c -> switch (c.kind()) {
+                case EMAIL -> "email";
+                case PHONE -> "tel";
+                case WEB -> "url";
+            };
+            case Answer.Parts p -> "parts";
+            case Answer.FileAnswer f -> "file";
+            case Answer.Lookup l -> "text";
+            case Answer.Agreement a -> "agreement";
+            case Answer.Grid g -> "grid";
+            case Answer.Ranking r -> "ranking";
+            case Answer.Signature s -> "signature";
+            case Answer.Hidden h -> throw new IllegalStateException("a hidden question is not shown");
+        };
+    }
+
+    private Choice choice(String value, String label, boolean chosen, Course.Shown shown) {
+        return new Choice(value, voice.plain(label, shown), voice.inline(label, shown), chosen, false, "");
+    }
+
+    private List<Choice> choices(Answer answer, Course.Shown shown) {
+        Object value = shown.value();
+        return switch (answer) {
+            case Answer.YesNo y -> List.of(choice("yes", y.yes().isEmpty() ? "Yes" : y.yes(), Boolean.TRUE.equals(value), shown),
+                    choice("no", y.no().isEmpty() ? "No" : y.no(), Boolean.FALSE.equals(value), shown));
+            case Answer.Scale s -> IntStream.rangeClosed(s.first(), s.last())
+                    .mapToObj(i -> choice(String.valueOf(i), String.valueOf(i), Said.typed(value).equals(String.valueOf(i)), shown))
+                    .toList();
+            case Answer.Agreement a -> List.of(choice("yes", a.text().isEmpty() ? "I agree" : a.text(), Boolean.TRUE.equals(value), shown));
+            default -> ordered(answer, shown).stream().map(o -> choice(o, value, shown)).toList();
+        };
+    }
+
+    /** Shuffled for each respondent where the answer says so; what stands alone, and "other", stays last. */
+    private List<Answer.Option> ordered(Answer answer, Course.Shown shown) {
+        boolean shuffle = answer instanceof Answer.OneChoice o && o.layout().shuffle()
+                || answer instanceof Answer.ManyChoices m && m.layout().shuffle();
+        if (!shuffle) {
+            return shown.offered();
+        }
+        List<Answer.Option> mixed = new ArrayList<>(shown.offered().stream().filter(o -> !o.exclusive() && !o.other()).toList());
+        Collections.shuffle(mixed, new Random(seed * 31 + shown.slot().hashCode()));
+        shown.offered().stream().filter(o -> o.exclusive() || o.other()).forEach(mixed::add);
+        return mixed;
+    }
+
+    private Choice choice(Answer.Option o, Object value, Course.Shown shown) {
+        boolean chosen = value instanceof List<?> l ? l.contains(o.code()) : o.code().equals(value);
+        return new Choice(o.code(), voice.plain(o.label(), shown), voice.inline(o.label(), shown), chosen, o.other(), o.picture());
+    }
+
+    private List<Box> boxes(Answer answer, Course.Shown shown) {
+        Object value = shown.value();
+        return switch (answer) {
+            case Answer.Parts p -> p.parts().stream()
+                    .map(part -> new Box(shown.slot() + PageForm.PART + part, Said.part(part) + (p.required().contains(part)
+                            ? ""
+                            : " (you may leave this out)"), part(value, part), AUTOCOMPLETE.getOrDefault(part, "off"), List.of()))
+                    .toList();
+            case Answer.Signature s -> List.of(new Box(shown.slot() + PageForm.PART + "name", "Your name in full", part(value, "name"),
+                    "name", List.of()),
+                    new Box(shown.slot() + PageForm.PART + "path", "Drawn signature", part(value, "path"), "off", List.of()));
+            case Answer.Ranking r -> IntStream.rangeClosed(1, r.ranked())
+                    .mapToObj(place -> new Box(shown.slot() + PageForm.PART + place, "Place " + place, "", "off",
+                            shown.offered().stream().map(o -> choice(o.code(), o.label(),
+                                    value instanceof List<?> l && l.size() >= place && l.get(place - 1).equals(o.code()), shown)).toList()))
+                    .toList();
+            default -> List.of();
+        };
+    }
+
+    private static String part(Object value, String part) {
+        return value instanceof Map<?, ?> parts && parts.get(part) instanceof String text ? text : "";
+    }
+
+    private List<GridRow> rows(Answer answer, Course.Shown shown) {
+        return !(answer instanceof Answer.Grid grid)
+                ? List.of()
+                : grid.rows().stream().filter(r -> shown.rows().contains(r.code())).map(r -> {
+                    Object value = shown.value() instanceof Map<?, ?> m ? m.get(r.code()) : null;
+                    return new GridRow(shown.slot() + PageForm.PART + r.code(), voice.plain(r.label(), shown),
+                            shown.offered().stream().map(o -> choice(o, value, shown)).toList());
+                }).toList();
+    }
+}

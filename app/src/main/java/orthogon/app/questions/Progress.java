@@ -1,0 +1,59 @@
+package orthogon.app.questions;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import orthogon.core.interview.Course;
+import orthogon.core.interview.Interview;
+import orthogon.core.proof.Remaining;
+import orthogon.core.questionnaire.Presentation;
+
+/**
+ * How far a respondent has come, by what the proof says may still come.
+ *
+ * @param percent of the way that is certainly done; never less than it was before
+ * @param words how many questions are left, fewest and most; empty where that cannot be told
+ * @param steps pages passed, the current one, and those that come as the answers stand
+ */
+public record Progress(Presentation.Progress kind, int percent, String words, List<Step> steps) {
+
+    /** @param state {@code done}, {@code now} or {@code coming} */
+    public record Step(String page, String title, String state) {}
+
+    /**
+     * @param furthest the percentage that was shown before
+     * @param left what may still come; empty where it is not known
+     */
+    public static Progress of(Interview interview, Voice voice, int furthest, Optional<Remaining.Left> left) {
+        Course course = voice.course();
+        long done = course.pages().stream().filter(p -> interview.passed().contains(p.page().code()))
+                .mapToLong(Progress::questions).sum();
+        long here = course.current().map(Progress::questions).orElse(0L);
+        List<Course.PageView> all = interview.throughout().pages();
+        int at = interview.passed().size();
+        int percent = left.map(l -> (int) (100 * done / Math.max(1, done + l.most())))
+                .orElseGet(() -> 100 * at / Math.max(1, all.size()));
+        List<Step> steps = new ArrayList<>();
+        String current = course.current().map(p -> p.page().code()).orElse("");
+        for (Course.PageView view : all) {
+            String code = view.page().code();
+            steps.add(new Step(code, voice.plain(view.page().title()),
+                    code.equals(current) ? "now" : interview.passed().contains(code) ? "done" : "coming"));
+        }
+        Presentation.Progress kind = interview.wiring().document().presentation().theme().progress();
+        return new Progress(kind, Math.max(furthest, Math.min(99, percent)), left.map(l -> words(l, here)).orElse(""), steps);
+    }
+
+    private static long questions(Course.PageView page) {
+        return page.shown().stream().filter(s -> s.roster().isEmpty() && (s.question().isPresent()
+                || s.item() instanceof orthogon.core.questionnaire.Roster)).count();
+    }
+
+    private static String words(Remaining.Left left, long here) {
+        // What is on the page already is certainly asked.
+        int least = (int) Math.max(left.least(), Math.min(here, left.most()));
+        return least == left.most()
+                ? left.most() == 1 ? "1 question left" : left.most() + " questions left"
+                : least + " to " + left.most() + " questions left";
+    }
+}

@@ -1,0 +1,88 @@
+package orthogon.app.questions;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import orthogon.core.interview.Course;
+import orthogon.core.interview.Interview;
+import orthogon.core.interview.Problem;
+import org.springframework.util.MultiValueMap;
+
+/** What comes of one button pressed on a page of questions, for respondents and for rehearsals alike. */
+public sealed interface Turn {
+
+    /** The interview as it is from now on, or would be where that is still to be agreed to. */
+    Interview interview();
+
+    /**
+     * On to a page, or to a question of the same page.
+     *
+     * @param passed the page that was left with everything on it accepted
+     * @param at slot of the question to show, where questions are shown one at a time; empty for the first that is open
+     */
+    record Moved(Interview interview, Optional<String> passed, String at) implements Turn {}
+
+    /**
+     * The same page again.
+     *
+     * @param refused whether answers were not accepted
+     * @param at slot of the question to show, where questions are shown one at a time
+     */
+    record Again(Interview interview, boolean refused, String notice, String at) implements Turn {}
+
+    /** Nothing is changed yet: answers given later would count no more. */
+    record Warned(Interview interview, List<Course.Shown> dropped, String at) implements Turn {
+
+        /** What the respondent agrees to by pressing on. */
+        public String agreement() {
+            return agreement(dropped);
+        }
+
+        private static String agreement(List<Course.Shown> dropped) {
+            return dropped.stream().map(Course.Shown::slot).collect(Collectors.joining(" "));
+        }
+    }
+
+    /**
+     * @param interview on the posted page
+     * @param given what was posted, read
+     */
+    static Turn of(Interview interview, Map<String, Object> given, MultiValueMap<String, String> form) {
+        String go = Optional.ofNullable(form.getFirst("go")).orElse("next");
+        boolean single = interview.wiring().document().presentation().theme().oneAtATime();
+        String at = Optional.ofNullable(form.getFirst("at")).orElse("");
+        Interview kept = interview.keep(given);
+        if (PageForm.changesEntries(form)) {
+            return new Again(kept, false, "", at);
+        }
+        List<Course.Shown> dropped = interview.dropped(kept);
+        if (!dropped.isEmpty() && !Warned.agreement(dropped).equals(form.getFirst("agreed"))) {
+            return new Warned(kept, dropped, at);
+        }
+        if (go.startsWith("to:")) {
+            return new Moved(kept.backTo(go.substring(3)), Optional.empty(), "");
+        }
+        Course.PageView view = kept.course().current().orElseThrow();
+        List<String> questions = PageModel.questions(view);
+        int position = single ? questions.indexOf(at) : -1;
+        if (go.equals("back")) {
+            return position > 0
+                    ? new Moved(kept, Optional.empty(), questions.get(position - 1))
+                    : new Moved(kept.back(), Optional.empty(), single ? "last" : "");
+        }
+        if (position >= 0 && position < questions.size() - 1) {
+            boolean wrong = view.problems().stream().anyMatch(p -> p.slot().equals(at));
+            return wrong ? new Again(kept, true, "", at) : new Moved(kept, Optional.empty(), questions.get(position + 1));
+        }
+        String page = view.page().code();
+        return switch (interview.leave(given)) {
+            case Interview.Step.Passed p -> new Moved(p.interview(), Optional.of(page), "");
+            case Interview.Step.Appeared a -> new Again(a.interview(), false, a.slots().size() == 1
+                    ? "Your answers lead to one more question on this page."
+                    : "Your answers lead to " + a.slots().size() + " more questions on this page.", a.slots().getFirst());
+            case Interview.Step.Held h -> new Again(h.interview(), true, "", h.problems().stream().map(Problem::slot)
+                    .filter(s -> questions.isEmpty() || questions.contains(s)).findFirst().orElse(at));
+        };
+    }
+}

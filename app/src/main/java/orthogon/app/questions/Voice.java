@@ -1,0 +1,93 @@
+package orthogon.app.questions;
+
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import com.ibm.icu.text.NumberFormat;
+import com.ibm.icu.util.ULocale;
+import orthogon.core.interview.Course;
+import orthogon.core.interview.Interview;
+import orthogon.core.interview.Standing;
+import orthogon.core.language.Piping;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+
+/** How a questionnaire's texts read to one respondent: earlier answers put in, markup made of what the analyst wrote. */
+public final class Voice {
+
+    private final Questionnaire document;
+    private final Locale locale;
+    private final Standing standing;
+
+    private Voice(Interview interview) {
+        this.document = interview.wiring().document();
+        this.locale = Locale.forLanguageTag(document.sourceLanguage());
+        this.standing = Standing.of(interview);
+    }
+
+    public static Voice of(Interview interview) {
+        return new Voice(interview);
+    }
+
+    /** How the interview stands. */
+    public Course course() {
+        return standing.course();
+    }
+
+    private Piping.Filled filled(String text, String roster, int entry) {
+        return Piping.fill(text, locale, code -> standing.value(code, roster, entry),
+                code -> words(code, standing.value(code, roster, entry)));
+    }
+
+    private String words(String code, Object value) {
+        Optional<Question> question = document.question(code);
+        return question.flatMap(q -> Said.of(q, value)).orElseGet(() -> switch (value) {
+            case BigDecimal d -> NumberFormat.getInstance(ULocale.forLocale(locale)).format(d);
+            case Boolean b -> b ? "yes" : "no";
+            case List<?> l -> l.stream().allMatch(Map.class::isInstance)
+                    ? String.valueOf(l.size())
+                    : String.join(", ", l.stream()
+                            .map(String::valueOf).toList());
+            default -> String.valueOf(value);
+        });
+    }
+
+    /** One run of HTML. */
+    public String inline(String text) {
+        return Markup.inline(filled(text, "", 0));
+    }
+
+    /** Paragraphs of HTML. */
+    public String block(String text) {
+        return Markup.block(filled(text, "", 0));
+    }
+
+    /** Text without markup. */
+    public String plain(String text) {
+        return Markup.plain(filled(text, "", 0));
+    }
+
+    String inline(String text, Course.Shown at) {
+        return Markup.inline(filled(text, at.roster(), at.entry()));
+    }
+
+    String block(String text, Course.Shown at) {
+        return Markup.block(filled(text, at.roster(), at.entry()));
+    }
+
+    public String plain(String text, Course.Shown at) {
+        return Markup.plain(filled(text, at.roster(), at.entry()));
+    }
+
+    /** BCP 47 tag of the language in which the pages are. */
+    public String language() {
+        return document.sourceLanguage();
+    }
+
+    /** {@code rtl} or {@code ltr}. */
+    public String direction() {
+        return ULocale.forLocale(locale).isRightToLeft() ? "rtl" : "ltr";
+    }
+}

@@ -1,0 +1,158 @@
+package orthogon.app.respond;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.OffsetDateTime;
+import java.util.Optional;
+import orthogon.app.frame.Frame;
+import orthogon.app.outbox.Outbox;
+import orthogon.app.questions.Drawn;
+import orthogon.app.questions.Voice;
+import orthogon.app.storage.InterviewStore;
+import orthogon.app.storage.InterviewStore.Running;
+import orthogon.app.storage.InvitationStore;
+import orthogon.core.interview.Course;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.formats.contact.Contacts;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
+
+/** Leaving and coming back, reading over, sending, the receipt. */
+@Controller
+class EndController {
+
+    private final InterviewStore interviews;
+    private final InvitationStore ways;
+    private final Outbox outbox;
+
+    EndController(InterviewStore interviews, InvitationStore ways, Outbox outbox) {
+        this.interviews = interviews;
+        this.ways = ways;
+        this.outbox = outbox;
+    }
+
+    private static String themed(Running running, Voice voice, Model model, String view) {
+        model.addAttribute("title", voice.plain(running.release().document().title()));
+        model.addAttribute("id", running.id());
+        model.addAttribute("presentation", running.release().document().presentation());
+        model.addAttribute("lang", voice.language());
+        model.addAttribute("dir", voice.direction());
+        return view;
+    }
+
+    private static Optional<Running> open(Optional<Running> running) {
+        return running.filter(r -> r.receipt().isEmpty());
+    }
+
+    @GetMapping("/i/{id}/later")
+    String later(@PathVariable String id, Model model, HttpServletResponse response) {
+        Optional<Running> running = open(interviews.find(id));
+        if (running.isEmpty()) {
+            return RespondController.nothing(model, response);
+        }
+        model.addAttribute("sentTo", "");
+        model.addAttribute("wrong", "");
+        return themed(running.get(), Voice.of(running.get().interview()), model, "respond/later");
+    }
+
+    /** Sends the way back to an address that the respondent gives. The address is used for this and not kept with the answers. */
+    @PostMapping("/i/{id}/later")
+    String sendWayBack(@PathVariable String id, @RequestParam String email, Model model, HttpServletRequest request,
+            HttpServletResponse response) {
+        Optional<Running> running = open(interviews.find(id));
+        if (running.isEmpty()) {
+            return RespondController.nothing(model, response);
+        }
+        Voice voice = Voice.of(running.get().interview());
+        Optional<String> address = Contacts.read(new Answer.Contact(Answer.Contact.Kind.EMAIL, ""), email);
+        model.addAttribute("sentTo", address.orElse(""));
+        model.addAttribute("wrong",
+                address.isPresent() ? "" : "“" + email.strip() + "” is no mail address. Write one like name@example.org.");
+        model.addAttribute("typed", email);
+        if (address.isPresent()) {
+            String link = ServletUriComponentsBuilder.fromContextPath(request).path("/to/resume/" + ways.wayBack(id)).toUriString();
+            outbox.send(address.get(), "Your answers to " + voice.plain(running.get().release().document().title()),
+                    "Your answers are kept. Go on with them here, on any device:\n\n" + link
+                            + "\n\nNobody else should have this link. Nothing is sent until you send it yourself.");
+        } else {
+            response.setStatus(422);
+        }
+        return themed(running.get(), voice, model, "respond/later");
+    }
+
+    @GetMapping("/to/resume/{token}")
+    String resume(@PathVariable String token, Model model, HttpServletResponse response) {
+        return ways.interviewAt(token).map(id -> "redirect:/i/" + id).orElseGet(() -> RespondController.nothing(model, response));
+    }
+
+    @GetMapping("/i/{id}/review")
+    String review(@PathVariable String id, Model model, HttpServletResponse response) {
+        Optional<Running> running = interviews.find(id);
+        if (running.isEmpty()) {
+            return RespondController.nothing(model, response);
+        }
+        if (running.get().receipt().isPresent() || !running.get().interview().course().complete()) {
+            return "redirect:/i/" + id;
+        }
+        model.addAttribute("lines", Drawn.lines(running.get().interview()));
+        return themed(running.get(), Voice.of(running.get().interview()), model, "respond/review");
+    }
+
+    /** From the review back to a page, and there to a question. */
+    @PostMapping("/i/{id}/back")
+    String back(@PathVariable String id, @RequestParam String page, Model model, HttpServletResponse response) {
+        Optional<Running> running = interviews.find(id);
+        if (running.isEmpty()) {
+            return RespondController.nothing(model, response);
+        }
+        String[] to = page.split(" ", 2);
+        if (running.get().receipt().isEmpty()) {
+            interviews.keep(id, running.get().interview().backTo(to[0]), Optional.empty());
+        }
+        String slot = to.length > 1 && to[1].matches("[a-z][A-Za-z0-9_.]*") ? to[1] : "";
+        return "redirect:/i/" + id + "?from=review" + (slot.isEmpty() ? "" : "&at=" + slot + "#q-" + slot.replace('.', '-'));
+    }
+
+    @PostMapping("/i/{id}/send")
+    String send(@PathVariable String id, Model model, HttpServletResponse response) {
+        Optional<Running> running = interviews.find(id);
+        if (running.isEmpty()) {
+            return RespondController.nothing(model, response);
+        }
+        if (running.get().receipt().isEmpty() && !running.get().interview().course().complete()) {
+            return "redirect:/i/" + id;
+        }
+        interviews.sendOnce(running.get(), OffsetDateTime.now());
+        return "redirect:/i/" + id + "/receipt";
+    }
+
+    @GetMapping("/i/{id}/receipt")
+    String receipt(@PathVariable String id, Model model, HttpServletResponse response) {
+        Optional<Running> running = interviews.find(id);
+        if (running.isEmpty()) {
+            return RespondController.nothing(model, response);
+        }
+        if (running.get().receipt().isEmpty()) {
+            return "redirect:/i/" + id;
+        }
+        Voice voice = Voice.of(running.get().interview());
+        Course course = voice.course();
+        Questionnaire document = running.get().release().document();
+        Optional<Questionnaire.Outcome> outcome = course.outcome().flatMap(document::outcome);
+        model.addAttribute("receipt", running.get().receipt().get());
+        model.addAttribute("heading", outcome.map(Questionnaire.Outcome::label).map(voice::inline).orElse("Sent"));
+        model.addAttribute("headingPlain", outcome.map(Questionnaire.Outcome::label).map(voice::plain).orElse("Sent"));
+        model.addAttribute("closing", outcome.map(Questionnaire.Outcome::closing).filter(c -> !c.isEmpty()).map(voice::block)
+                .orElse("<p>Thank you. Your answers have been sent.</p>"));
+        model.addAttribute("when", Frame.when(running.get().updatedAt()));
+        model.addAttribute("lines", Drawn.lines(running.get().interview()));
+        model.addAttribute("redirect", outcome.map(Questionnaire.Outcome::redirect).orElse(""));
+        return themed(running.get(), voice, model, "respond/receipt");
+    }
+}

@@ -1,0 +1,239 @@
+// What makes answering smoother where there is script. The server decides; everything works without this.
+
+const form = () => document.getElementById('questions');
+
+// Questions of the page appear, are reworded or go as answers are given. Items that look the same are left alone, with
+// whatever is being typed in them.
+let asked = 0;
+
+async function refresh() {
+    const here = form();
+    if (!here?.dataset.live) {
+        return;
+    }
+    const number = ++asked;
+    const data = new URLSearchParams();
+    new FormData(here).forEach((value, name) => typeof value === 'string' && data.append(name, value));
+    data.delete('go');
+    const response = await fetch(here.dataset.live, { method: 'POST', body: data, headers: headers() }).catch(() => null);
+    if (!response?.ok || number !== asked) {
+        return;
+    }
+    const fresh = new DOMParser().parseFromString(await response.text(), 'text/html');
+    merge(document.getElementById('items'), fresh.getElementById('items'));
+    replace('progress', fresh);
+    replace('reasons', fresh);
+    replaceWords('go', fresh);
+}
+
+function headers() {
+    const token = document.querySelector('[data-csrf]');
+    return token ? { [token.dataset.header]: token.dataset.csrf } : {};
+}
+
+function merge(now, fresh) {
+    const focused = document.activeElement;
+    let place = null;
+    let changed = 0;
+    for (const item of [...fresh.children]) {
+        const known = document.getElementById(item.id);
+        let node = known;
+        if (!known) {
+            node = document.adoptNode(item);
+            changed += 1;
+            enhance(node);
+        } else if (known.dataset.look !== item.dataset.look) {
+            node = document.adoptNode(item);
+            enhance(node);
+            const held = known.contains(focused) ? focused : null;
+            keepTyped(known, node);
+            known.replaceWith(node);
+            if (held) {
+                refocus(node, held);
+            }
+        }
+        if (node.previousElementSibling !== place || node.parentElement !== now) {
+            place ? place.after(node) : now.prepend(node);
+        }
+        place = node;
+    }
+    while (place ? place.nextElementSibling : now.firstElementChild) {
+        (place ? place.nextElementSibling : now.firstElementChild).remove();
+        changed += 1;
+    }
+    if (changed) {
+        document.getElementById('news').textContent = '';
+        requestAnimationFrame(() => {
+            document.getElementById('news').textContent = 'The questions on this page have changed.';
+        });
+    }
+}
+
+/** A text that is being typed was not sent yet. */
+function keepTyped(before, after) {
+    before.querySelectorAll('input[type=text], input[type=email], input[type=tel], input[type=url], textarea').forEach((field) => {
+        const same = field === document.activeElement && [...after.querySelectorAll('[name]')].find((f) => f.name === field.name);
+        if (same) {
+            same.value = field.value;
+        }
+    });
+}
+
+function refocus(node, held) {
+    const same = [...node.querySelectorAll('[name]')].find((f) => f.name === held.name && (f.type !== 'radio' && f.type !== 'checkbox' || f.value === held.value));
+    same?.focus();
+    if (same && held.selectionStart != null) {
+        same.setSelectionRange?.(held.selectionStart, held.selectionEnd);
+    }
+}
+
+function replace(id, fresh) {
+    const there = document.getElementById(id);
+    const next = fresh.getElementById(id);
+    if (there && next && !there.contains(document.activeElement)) {
+        there.replaceWith(document.adoptNode(next));
+    }
+}
+
+/** Buttons keep their place and the focus; only what they say changes. */
+function replaceWords(id, fresh) {
+    document.querySelectorAll(`#${id} button`).forEach((button) => {
+        const next = fresh.querySelector(`#${id} button[value="${button.value}"]`);
+        if (next && next.textContent !== button.textContent) {
+            button.textContent = next.textContent;
+        }
+    });
+}
+
+let pause = 0;
+document.addEventListener('change', (event) => {
+    if (form()?.contains(event.target) && event.target.type !== 'file') {
+        clearTimeout(pause);
+        pause = setTimeout(refresh, 30);
+    }
+});
+
+// A slider is an addition to its box: the box says its value, and is empty until the slider was moved.
+function slider(box) {
+    const field = box.querySelector('input[type=text]');
+    const range = document.createElement('input');
+    range.type = 'range';
+    range.min = box.dataset.least;
+    range.max = box.dataset.most;
+    range.step = box.dataset.decimals ? String(10 ** -Number(box.dataset.decimals)) : 'any';
+    range.setAttribute('aria-label', field.labels[0]?.textContent.trim() ?? '');
+    const show = () => {
+        const number = Number(field.value.replace(',', '.'));
+        const given = field.value.trim() !== '' && !Number.isNaN(number);
+        range.classList.toggle('unanswered', !given);
+        range.value = given ? number : (Number(range.min) + Number(range.max)) / 2;
+        range.setAttribute('aria-valuetext', given ? field.value : 'no answer yet');
+    };
+    const take = () => {
+        const decimals = Number(box.dataset.decimals || 2);
+        field.value = String(Number(Number(range.value).toFixed(decimals)));
+        show();
+    };
+    range.addEventListener('input', take);
+    range.addEventListener('click', take);
+    range.addEventListener('keydown', (event) => {
+        if (event.key === ' ' || event.key === 'Enter') {
+            take();
+            event.preventDefault();
+        }
+    });
+    field.addEventListener('input', show);
+    box.before(range);
+    show();
+}
+
+// A mask helps while typing: fixed signs are put in when the field is left. It refuses nothing and never touches what is pasted meanwhile.
+function masked(field) {
+    field.addEventListener('change', () => {
+        const signs = [...field.value].filter((sign) => /[\p{L}\p{N}]/u.test(sign));
+        let formatted = '';
+        for (const place of field.dataset.mask) {
+            if (!signs.length) {
+                break;
+            }
+            const fits = place === 'A' ? /\p{L}/u : place === '9' ? /\p{N}/u : place === '*' ? /[\p{L}\p{N}]/u : null;
+            if (!fits) {
+                formatted += place;
+                if (signs[0] === place) {
+                    signs.shift();
+                }
+            } else if (fits.test(signs[0])) {
+                formatted += signs.shift();
+            } else {
+                return;
+            }
+        }
+        if (!signs.length) {
+            field.value = formatted;
+        }
+    });
+    field.placeholder ||= field.dataset.mask;
+}
+
+// A signature may be drawn; the name typed beside it does as well.
+function pad(box) {
+    const path = box.querySelector('input.path');
+    const place = document.createElement('div');
+    place.className = 'pad';
+    const svg = document.createElementNS('http://www.w3.org/2000/svg', 'svg');
+    svg.setAttribute('viewBox', '0 0 400 120');
+    svg.setAttribute('role', 'img');
+    svg.setAttribute('aria-label', 'Place to draw a signature; the name above will do as well');
+    const line = document.createElementNS(svg.namespaceURI, 'path');
+    line.setAttribute('d', path.value);
+    svg.append(line);
+    const clear = document.createElement('button');
+    clear.type = 'button';
+    clear.className = 'plain';
+    clear.textContent = 'Draw again';
+    clear.addEventListener('click', () => {
+        path.value = '';
+        line.setAttribute('d', '');
+    });
+    let drawing = false;
+    const at = (event) => {
+        const frame = svg.getBoundingClientRect();
+        return `${((event.clientX - frame.left) * 400 / frame.width).toFixed(1)} ${((event.clientY - frame.top) * 120 / frame.height).toFixed(1)}`;
+    };
+    svg.addEventListener('pointerdown', (event) => {
+        drawing = true;
+        svg.setPointerCapture(event.pointerId);
+        path.value += `M${at(event)}`;
+        event.preventDefault();
+    });
+    svg.addEventListener('pointermove', (event) => {
+        if (drawing && path.value.length < 50_000) {
+            path.value += `L${at(event)}`;
+            line.setAttribute('d', path.value);
+        }
+    });
+    svg.addEventListener('pointerup', () => {
+        drawing = false;
+    });
+    place.append(svg, clear);
+    box.append(place);
+}
+
+function enhance(within) {
+    within.querySelectorAll('[data-slider]').forEach(slider);
+    within.querySelectorAll('[data-mask]').forEach(masked);
+    within.querySelectorAll('.signature').forEach(pad);
+}
+
+enhance(document);
+document.querySelectorAll('[data-print]').forEach((button) => {
+    button.hidden = false;
+    button.addEventListener('click', () => {
+        document.querySelectorAll('details.copy').forEach((copy) => {
+            copy.open = true;
+        });
+        print();
+    });
+});
+document.getElementById('problems')?.focus();
+document.getElementById('dropped')?.focus();
