@@ -14,7 +14,7 @@ async function refresh() {
     const number = ++asked;
     const data = new URLSearchParams();
     new FormData(here).forEach((value, name) => typeof value === 'string' && data.append(name, value));
-    data.delete('go');
+    data.delete('~go');
     const response = await fetch(here.dataset.live, { method: 'POST', body: data, headers: headers() }).catch(() => null);
     if (!response?.ok || number !== asked) {
         return;

@@ -28,6 +28,17 @@ public final class PageForm {
 
     private static final int LONGEST = 20_000;
     private static final int LONGEST_PATH = 60_000;
+    // Fields of the form itself; no code begins like this.
+    public static final String GO = "~go";
+    public static final String PAGE = "~page";
+    /** The one question that is shown, where they are shown one at a time. */
+    public static final String AT = "~at";
+    /** Where the respondent came from and goes back to. */
+    public static final String FROM = "~from";
+    /** Answers that the respondent agreed to give up. */
+    public static final String AGREED = "~agreed";
+    /** The questions that the page showed. */
+    static final String SHOWN = "~shown";
     /** Stands between a slot and the part, row or place of a field. */
     static final String PART = "~";
 
@@ -63,7 +74,7 @@ public final class PageForm {
                         form.get(slot).stream().filter(n -> n.matches("\\d{1,4}")).distinct().limit(2L * Roster.MOST_ENTRIES).toList());
             }
         }
-        Set<String> displayed = new LinkedHashSet<>(form.getOrDefault("shown", List.of()));
+        Set<String> displayed = new LinkedHashSet<>(form.getOrDefault(SHOWN, List.of()));
         page.page().questions().map(q -> q.code()).filter(form::containsKey).forEach(displayed::add);
         for (String slot : displayed) {
             Optional<Course.Shown> shown = page.at(slot);
@@ -78,7 +89,7 @@ public final class PageForm {
             }
         }
         // A button beside a roster adds or removes an entry in the same step, so that nothing typed is lost.
-        String go = Optional.ofNullable(form.getFirst("go")).orElse("");
+        String go = Optional.ofNullable(form.getFirst(GO)).orElse("");
         String[] words = go.split(":");
         if (words.length >= 2 && page.at(words[1]).map(s -> s.item() instanceof Roster).orElse(false)) {
             List<String> entries = new ArrayList<>(entries(words[1], answers));
@@ -99,7 +110,7 @@ public final class PageForm {
 
     /** Whether the posted button only changes the entries of a roster, so that the page is shown again. */
     public static boolean changesEntries(MultiValueMap<String, String> form) {
-        return Optional.ofNullable(form.getFirst("go")).orElse("").matches("(add|remove):.*");
+        return Optional.ofNullable(form.getFirst(GO)).orElse("").matches("(add|remove):.*");
     }
 
     private static String cut(String text, int most) {
@@ -110,13 +121,11 @@ public final class PageForm {
         return switch (answer) {
             case Answer.Parts p -> parts(slot, p.parts(), LONGEST);
             case Answer.Signature s -> parts(slot, List.of("name", "path"), LONGEST_PATH);
-            case Answer.Grid g -> grid(slot, g, shown);
+            case Answer.Grid g -> grid(slot, g);
             case Answer.Ranking r -> ranking(slot, r);
             case Answer.FileAnswer f -> files(slot, shown);
-            default -> {
-                List<Answer.Option> offered = shown.map(Course.Shown::offered).orElse(answer.options());
-                yield simple(answer, offered, form.getOrDefault(slot, List.of()));
-            }
+            // What is on offer may hang on an answer of the same page, so the interview decides it.
+            default -> simple(answer, answer.options(), form.getOrDefault(slot, List.of()));
         };
     }
 
@@ -131,11 +140,10 @@ public final class PageForm {
         return given.isEmpty() ? null : given;
     }
 
-    private Object grid(String slot, Answer.Grid grid, Optional<Course.Shown> shown) {
+    private Object grid(String slot, Answer.Grid grid) {
         Map<String, Object> given = new LinkedHashMap<>();
         for (Answer.Grid.Row row : grid.rows()) {
-            Object value = simple(grid.row(), shown.map(Course.Shown::offered).orElse(grid.options()),
-                    form.getOrDefault(slot + PART + row.code(), List.of()));
+            Object value = simple(grid.row(), grid.options(), form.getOrDefault(slot + PART + row.code(), List.of()));
             if (value != null && !(value instanceof Unreadable)) {
                 given.put(row.code(), value);
             }

@@ -49,15 +49,15 @@ public sealed interface Turn {
      * @param given what was posted, read
      */
     static Turn of(Interview interview, Map<String, Object> given, MultiValueMap<String, String> form) {
-        String go = Optional.ofNullable(form.getFirst("go")).orElse("next");
+        String go = Optional.ofNullable(form.getFirst(PageForm.GO)).orElse("next");
         boolean single = interview.wiring().document().presentation().theme().oneAtATime();
-        String at = Optional.ofNullable(form.getFirst("at")).orElse("");
+        String at = Optional.ofNullable(form.getFirst(PageForm.AT)).orElse("");
         Interview kept = interview.keep(given);
         if (PageForm.changesEntries(form)) {
             return new Again(kept, false, "", at);
         }
         List<Course.Shown> dropped = interview.dropped(kept);
-        if (!dropped.isEmpty() && !Warned.agreement(dropped).equals(form.getFirst("agreed"))) {
+        if (!dropped.isEmpty() && !Warned.agreement(dropped).equals(form.getFirst(PageForm.AGREED))) {
             return new Warned(kept, dropped, at);
         }
         if (go.startsWith("to:")) {

@@ -163,19 +163,19 @@ class RehearseController {
             Model model, HttpServletResponse response) {
         Draft draft = frame.draft(code);
         Interview interview = current(draft, who).interview();
-        String go = Optional.ofNullable(form.getFirst("go")).orElse("next");
+        String go = Optional.ofNullable(form.getFirst(PageForm.GO)).orElse("next");
         Optional<Course.PageView> current = interview.course().current();
         if (go.equals("again")) {
             rehearsals.remove(key(code, who));
             return "redirect:/q/" + code + "/rehearse";
         }
         if (go.startsWith("fill:")) {
-            Interview from = current.isPresent() && current.get().page().code().equals(form.getFirst("page"))
+            Interview from = current.isPresent() && current.get().page().code().equals(form.getFirst(PageForm.PAGE))
                     ? interview.keep(given(current.get(), form, request))
                     : interview;
             return fill(draft, from, go.substring(5), who, model);
         }
-        if (current.isEmpty() || !current.get().page().code().equals(form.getFirst("page"))) {
+        if (current.isEmpty() || !current.get().page().code().equals(form.getFirst(PageForm.PAGE))) {
             return go.startsWith("to:")
                     ? keep(draft, who, interview.backTo(go.substring(3)), "")
                     : go.equals("back") ? keep(draft, who, interview.back(), "") : "redirect:/q/" + code + "/rehearse";
@@ -224,13 +224,13 @@ class RehearseController {
             HttpServletResponse response) {
         Draft draft = frame.draft(code);
         Interview interview = current(draft, who).interview();
-        Optional<Course.PageView> current = interview.course().current().filter(p -> p.page().code().equals(form.getFirst("page")));
+        Optional<Course.PageView> current = interview.course().current().filter(p -> p.page().code().equals(form.getFirst(PageForm.PAGE)));
         if (current.isEmpty()) {
             response.setStatus(409);
             return "respond/nothing";
         }
         Map<String, Object> given = PageForm.answers(current.get(), form, new LinkedMultiValueMap<>(), f -> null);
-        draw(draft, interview.keep(given), Optional.ofNullable(form.getFirst("at")).orElse(""), false, "", model);
+        draw(draft, interview.keep(given), Optional.ofNullable(form.getFirst(PageForm.AT)).orElse(""), false, "", model);
         return "rehearse :: live";
     }
 

@@ -37,7 +37,7 @@ import org.springframework.web.multipart.MultipartHttpServletRequest;
 class RespondController {
 
     /** A box that people do not see; whoever fills it in is none. */
-    private static final String TRAP = "website";
+    private static final String TRAP = "~website";
     private static final String REVIEW = "review";
 
     private final ReleaseStore releases;
@@ -173,7 +173,7 @@ class RespondController {
         if (running.receipt().isPresent()) {
             return "redirect:/i/" + id + "/receipt";
         }
-        String posted = Optional.ofNullable(form.getFirst("page")).orElse("");
+        String posted = Optional.ofNullable(form.getFirst(PageForm.PAGE)).orElse("");
         // A page posted again after the browser's own way back is taken as going back to it.
         Interview interview = running.interview().backTo(posted);
         Optional<Course.PageView> current = interview.course().current();
@@ -186,11 +186,11 @@ class RespondController {
                     model);
         }
         Map<String, Object> given = PageForm.answers(current.get(), form, files(request), attachments::keep);
-        if ("later".equals(form.getFirst("go"))) {
+        if ("later".equals(form.getFirst(PageForm.GO))) {
             interviews.keep(id, interview.keep(given), Optional.empty());
             return "redirect:/i/" + id + "/later";
         }
-        boolean fromReview = REVIEW.equals(form.getFirst("from"));
+        boolean fromReview = REVIEW.equals(form.getFirst(PageForm.FROM));
         model.addAttribute("from", fromReview ? REVIEW : "");
         Turn turn = Turn.of(interview, given, form);
         if (fromReview && turn instanceof Turn.Moved m && m.passed().isPresent()) {
@@ -207,7 +207,7 @@ class RespondController {
             }
             case Turn.Warned w -> {
                 response.setStatus(409);
-                Drawn.warned(w, interview, Optional.ofNullable(form.getFirst("go")).orElse("next"), model);
+                Drawn.warned(w, interview, Optional.ofNullable(form.getFirst(PageForm.GO)).orElse("next"), model);
                 yield draw(with(running, w.interview()), w.at(), false, "", model);
             }
         };
@@ -217,16 +217,17 @@ class RespondController {
     @PostMapping("/i/{id}/live")
     String live(@PathVariable String id, @RequestParam MultiValueMap<String, String> form, Model model, HttpServletResponse response) {
         Optional<Running> running = interviews.find(id).filter(r -> r.receipt().isEmpty());
-        String posted = Optional.ofNullable(form.getFirst("page")).orElse("");
+        String posted = Optional.ofNullable(form.getFirst(PageForm.PAGE)).orElse("");
         Optional<Interview> interview = running.map(r -> r.interview().backTo(posted));
         Optional<Course.PageView> current = interview.flatMap(i -> i.course().current()).filter(p -> p.page().code().equals(posted));
         if (current.isEmpty()) {
             response.setStatus(409);
             return "respond/nothing";
         }
-        model.addAttribute("from", Optional.ofNullable(form.getFirst("from")).filter(REVIEW::equals).orElse(""));
+        model.addAttribute("from", Optional.ofNullable(form.getFirst(PageForm.FROM)).filter(REVIEW::equals).orElse(""));
         Map<String, Object> given = PageForm.answers(current.get(), form, new LinkedMultiValueMap<>(), attachments::keep);
-        draw(with(running.get(), interview.get().keep(given)), Optional.ofNullable(form.getFirst("at")).orElse(""), false, "", model);
+        draw(with(running.get(), interview.get().keep(given)), Optional.ofNullable(form.getFirst(PageForm.AT)).orElse(""), false, "",
+                model);
         return "questions :: page";
     }
 

@@ -119,13 +119,13 @@ class RespondentIT {
         String interview = page.url();
         APIRequestContext request = page.request();
 
-        APIResponse forgedPage = post(request, interview, "page", "bring", "can_bring", "yes", "go", "next");
+        APIResponse forgedPage = post(request, interview, "~page", "bring", "can_bring", "yes", "~go", "next");
         assertEquals(409, forgedPage.status());
         assertTrue(forgedPage.text().contains("not the page you are on"), forgedPage.text());
 
-        APIResponse forgedOption = post(request, interview, "page", "found", "when_found", LocalDate.now().toString(), "where_found",
+        APIResponse forgedOption = post(request, interview, "~page", "found", "when_found", LocalDate.now().toString(), "where_found",
                 "Here we are",
-                "indoors", "perhaps", "go", "next");
+                "indoors", "perhaps", "~go", "next");
         assertEquals(422, forgedOption.status());
         assertTrue(forgedOption.text().contains("Here we are"), "what was typed is kept");
 

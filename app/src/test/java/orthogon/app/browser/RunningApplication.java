@@ -4,6 +4,9 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import orthogon.app.Orthogon;
+import orthogon.app.storage.DraftStore;
+import orthogon.app.storage.ReleaseStore;
+import orthogon.core.questionnaire.Questionnaire;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 
@@ -17,7 +20,8 @@ final class RunningApplication implements AutoCloseable {
     private RunningApplication(boolean demo) {
         try {
             Path data = Files.createTempDirectory("orthogon");
-            context = SpringApplication.run(Orthogon.class, "--orthogon.port=0", "--orthogon.data=" + data, "--orthogon.demo=" + demo);
+            context = SpringApplication.run(Orthogon.class, "--orthogon.port=0", "--orthogon.data=" + data, "--orthogon.demo=" + demo,
+                    "--orthogon.begins-per-minute=100000");
         } catch (IOException e) {
             throw new java.io.UncheckedIOException(e);
         }
@@ -37,6 +41,18 @@ final class RunningApplication implements AutoCloseable {
 
     String address() {
         return "http://localhost:" + context.getEnvironment().getProperty("local.server.port");
+    }
+
+    /** A part of the application itself, to set up what a test is not about. */
+    <T> T part(Class<T> type) {
+        return context.getBean(type);
+    }
+
+    /** Releases a document without asking its proof, under a code of its own; gives the path of its link. */
+    String released(Questionnaire document) {
+        String code = document.code() + "_" + Long.toString(System.nanoTime(), 36);
+        DraftStore.Draft draft = part(DraftStore.class).create(document.withCode(code), "jory", "began");
+        return "/to/" + part(ReleaseStore.class).create(draft, "{}", "", "jory").token();
     }
 
     @Override

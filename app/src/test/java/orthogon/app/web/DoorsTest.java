@@ -47,7 +47,7 @@ class DoorsTest {
                 "/q/found_animal/compose/undo", "/q/found_animal/release"}) {
             web.perform(post(path).with(OSK).with(csrf()).param("title", "No")).andExpect(status().isForbidden());
         }
-        web.perform(post("/q/found_animal/rehearse").with(OSK).with(csrf()).param("go", "again")).andExpect(status().is3xxRedirection());
+        web.perform(post("/q/found_animal/rehearse").with(OSK).with(csrf()).param("~go", "again")).andExpect(status().is3xxRedirection());
     }
 
     @Test
