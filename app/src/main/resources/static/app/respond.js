@@ -16,10 +16,15 @@ async function refresh() {
     new FormData(here).forEach((value, name) => typeof value === 'string' && data.append(name, value));
     data.delete('~go');
     const response = await fetch(here.dataset.live, { method: 'POST', body: data, headers: headers() }).catch(() => null);
-    if (!response?.ok || number !== asked) {
+    const text = response?.ok ? await response.text() : null;
+    if (number !== asked) {
         return;
     }
-    const fresh = new DOMParser().parseFromString(await response.text(), 'text/html');
+    here.removeAttribute('aria-busy');
+    if (text === null) {
+        return;
+    }
+    const fresh = new DOMParser().parseFromString(text, 'text/html');
     merge(document.getElementById('items'), fresh.getElementById('items'));
     replace('progress', fresh);
     replace('reasons', fresh);
@@ -109,6 +114,7 @@ let pause = 0;
 document.addEventListener('change', (event) => {
     if (form()?.contains(event.target) && event.target.type !== 'file') {
         clearTimeout(pause);
+        form().setAttribute('aria-busy', 'true');
         pause = setTimeout(refresh, 30);
     }
 });
@@ -218,6 +224,14 @@ function pad(box) {
     place.append(svg, clear);
     box.append(place);
 }
+
+// While a text is typed, a rest is enough: nobody knows that leaving the box is what counts.
+document.addEventListener('input', (event) => {
+    if (form()?.contains(event.target) && event.target.matches('input[type=text], input[type=email], input[type=tel], input[type=url], textarea')) {
+        clearTimeout(pause);
+        pause = setTimeout(refresh, 600);
+    }
+});
 
 function enhance(within) {
     within.querySelectorAll('[data-slider]').forEach(slider);

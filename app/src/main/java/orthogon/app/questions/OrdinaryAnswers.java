@@ -153,6 +153,10 @@ public final class OrdinaryAnswers {
     private static Object day(Answer.DateAnswer d, LocalDate today, Random random) {
         LocalDate from = d.earliest() == null ? today.minusDays(3) : d.earliest().on(today);
         LocalDate to = d.latest() == null ? from.plusDays(20) : d.latest().on(today);
+        if (from.plusYears(30).isBefore(to)) {
+            // A birthday, most likely.
+            return to.minusYears(19 + random.nextInt(10)).minusDays(random.nextInt(365));
+        }
         return d.latest() != null && !to.isAfter(today)
                 ? to.minusDays(Math.min(random.nextInt(3), Math.max(0, from.until(to).getDays())))
                 : from.plusDays(random.nextInt(14));

@@ -20,6 +20,7 @@ import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Attachment;
 import orthogon.core.questionnaire.Roster;
 import orthogon.formats.contact.Contacts;
+import org.springframework.util.LinkedMultiValueMap;
 import org.springframework.util.MultiValueMap;
 import org.springframework.web.multipart.MultipartFile;
 
@@ -45,10 +46,10 @@ public final class PageForm {
     private final Course.PageView page;
     private final MultiValueMap<String, String> form;
     private final MultiValueMap<String, MultipartFile> files;
-    private final Function<MultipartFile, Attachment> keep;
+    private final Optional<Function<MultipartFile, Attachment>> keep;
 
     private PageForm(Course.PageView page, MultiValueMap<String, String> form, MultiValueMap<String, MultipartFile> files,
-            Function<MultipartFile, Attachment> keep) {
+            Optional<Function<MultipartFile, Attachment>> keep) {
         this.page = page;
         this.form = form;
         this.files = files;
@@ -62,7 +63,12 @@ public final class PageForm {
      */
     public static Map<String, Object> answers(Course.PageView page, MultiValueMap<String, String> form,
             MultiValueMap<String, MultipartFile> files, Function<MultipartFile, Attachment> keep) {
-        return new PageForm(page, form, files, keep).answers();
+        return new PageForm(page, form, files, Optional.of(keep)).answers();
+    }
+
+    /** The same while the page is still being filled in: files stay as they are until it is left. */
+    public static Map<String, Object> soFar(Course.PageView page, MultiValueMap<String, String> form) {
+        return new PageForm(page, form, new LinkedMultiValueMap<>(), Optional.empty()).answers();
     }
 
     private Map<String, Object> answers() {
@@ -81,7 +87,7 @@ public final class PageForm {
             Optional<Answer> answer = shown.flatMap(Course.Shown::question)
                     .or(() -> page.page().questions().filter(q -> q.code().equals(slot.substring(slot.lastIndexOf('.') + 1))).findFirst())
                     .map(q -> q.answer());
-            if (answer.isPresent()) {
+            if (answer.isPresent() && !(answer.get() instanceof Answer.FileAnswer && keep.isEmpty())) {
                 answers.put(slot, value(slot, answer.get(), shown));
                 if (form.containsKey(Slots.other(slot))) {
                     answers.put(Slots.other(slot), cut(form.getFirst(Slots.other(slot)), LONGEST));
@@ -171,7 +177,7 @@ public final class PageForm {
         }
         for (MultipartFile file : files.getOrDefault(slot, List.of())) {
             if (!file.isEmpty()) {
-                all.add(keep.apply(file));
+                all.add(keep.orElseThrow().apply(file));
             }
         }
         return all.isEmpty() ? null : all;

@@ -229,7 +229,7 @@ class RehearseController {
             response.setStatus(409);
             return "respond/nothing";
         }
-        Map<String, Object> given = PageForm.answers(current.get(), form, new LinkedMultiValueMap<>(), f -> null);
+        Map<String, Object> given = PageForm.soFar(current.get(), form);
         draw(draft, interview.keep(given), Optional.ofNullable(form.getFirst(PageForm.AT)).orElse(""), false, "", model);
         return "rehearse :: live";
     }

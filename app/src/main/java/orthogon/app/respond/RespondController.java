@@ -143,15 +143,18 @@ class RespondController {
     }
 
     private String draw(Running running, String at, boolean withErrors, String notice, Model model) {
+        interviews.reached(running, fill(running, at, withErrors, notice, model));
+        return "respond/page";
+    }
+
+    private int fill(Running running, String at, boolean withErrors, String notice, Model model) {
         Interview interview = running.interview();
         model.addAttribute("title", running.release().document().title());
         model.addAttribute("id", running.id());
         model.addAttribute("presentation", running.release().document().presentation());
         model.addAttribute("withLater", true);
-        int percent = Drawn.page(interview, "/i/" + running.id(), at, withErrors, notice, seed(running.id()), running.furthest(),
+        return Drawn.page(interview, "/i/" + running.id(), at, withErrors, notice, seed(running.id()), running.furthest(),
                 ahead.of(interview), model);
-        interviews.reached(running, percent);
-        return "respond/page";
     }
 
     private static long seed(String id) {
@@ -208,7 +211,8 @@ class RespondController {
             case Turn.Warned w -> {
                 response.setStatus(409);
                 Drawn.warned(w, interview, Optional.ofNullable(form.getFirst(PageForm.GO)).orElse("next"), model);
-                yield draw(with(running, w.interview()), w.at(), false, "", model);
+                fill(with(running, w.interview()), w.at(), false, "", model);
+                yield "respond/page";
             }
         };
     }
@@ -225,8 +229,8 @@ class RespondController {
             return "respond/nothing";
         }
         model.addAttribute("from", Optional.ofNullable(form.getFirst(PageForm.FROM)).filter(REVIEW::equals).orElse(""));
-        Map<String, Object> given = PageForm.answers(current.get(), form, new LinkedMultiValueMap<>(), attachments::keep);
-        draw(with(running.get(), interview.get().keep(given)), Optional.ofNullable(form.getFirst(PageForm.AT)).orElse(""), false, "",
+        Map<String, Object> given = PageForm.soFar(current.get(), form);
+        fill(with(running.get(), interview.get().keep(given)), Optional.ofNullable(form.getFirst(PageForm.AT)).orElse(""), false, "",
                 model);
         return "questions :: page";
     }

@@ -1,0 +1,283 @@
+package orthogon.app.browser;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.stream.IntStream;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.EveryType;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Note;
+import orthogon.core.questionnaire.Presentation;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import org.junit.jupiter.api.Test;
+
+/** Controls that are more than a box, with script; how questionnaires are laid out; and links. */
+class AnswerTypesIT {
+
+    private static final byte[] PIXEL = java.util.Base64.getDecoder().decode(
+            "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==");
+
+    private final RunningApplication application = RunningApplication.withDemo();
+
+    private static Questionnaire of(Item... items) {
+        return Questionnaire.blank("types", "Types")
+                .withPages(List.of(orthogon.core.questionnaire.Page.empty("p", "All kinds").withItems(List.of(items))));
+    }
+
+    private Page begin(Questionnaire document) {
+        Page page = Chromium.visitor();
+        page.setDefaultTimeout(10_000);
+        page.navigate(application.address() + application.released(document));
+        press(page, "Begin");
+        return page;
+    }
+
+    private static void press(Page page, String name) {
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true)).click();
+    }
+
+    private static String valueOf(Page page, String slot) {
+        return page.locator("[name='" + slot + "']").inputValue();
+    }
+
+    @Test
+    void aSliderIsUnansweredUntilItIsMoved() {
+        Page page = begin(of(Question.of("weight", "What does it weigh?",
+                new Answer.Numeric(BigDecimal.ZERO, new BigDecimal(90), 0, "kg", true)).withRequireWhen("true")));
+        Locator slider = page.getByRole(AriaRole.SLIDER);
+        assertThat(slider).hasAttribute("aria-valuetext", "no answer yet");
+        press(page, "Look over and send");
+        assertThat(page.locator("#problems")).containsText("Please answer this question.");
+        page.getByRole(AriaRole.SLIDER).focus();
+        page.keyboard().press("ArrowRight");
+        assertEquals("46", valueOf(page, "weight"));
+        page.locator("[name=weight]").fill("12");
+        assertEquals("12", page.getByRole(AriaRole.SLIDER).inputValue());
+        press(page, "Look over and send");
+        assertThat(page.locator("dl.answers")).containsText("12 kg");
+    }
+
+    @Test
+    void aSearchableListTakesLabelsAndRefusesWhatIsNone() {
+        List<Answer.Option> many = IntStream.range(0, 60).mapToObj(i -> Answer.Option.of("place_" + i, "Roost number " + i)).toList();
+        Page page = begin(of(Question.of("roost", "Which roost?",
+                new Answer.OneChoice(many, new Answer.Layout(Answer.Shown.SEARCH, 1, false))).withRequireWhen("true")));
+        page.getByLabel("Which roost?").fill("Nowhere");
+        press(page, "Look over and send");
+        assertThat(page.locator("#problems")).containsText("Choose one of the options shown.");
+        assertThat(page.getByLabel("Which roost?")).hasValue("Nowhere");
+        page.getByLabel("Which roost?").fill("roost number 41");
+        press(page, "Look over and send");
+        assertThat(page.locator("dl.answers")).containsText("Roost number 41");
+        press(page, "Change All kinds");
+        assertThat(page.getByLabel("Which roost?")).hasValue("Roost number 41");
+    }
+
+    @Test
+    void shuffledOptionsStayAsTheyWereForOnePersonAndEndWithWhatStandsAlone() {
+        List<Answer.Option> options = new java.util.ArrayList<>(IntStream.range(0, 8)
+                .mapToObj(i -> Answer.Option.of("o" + i, "Option " + i)).toList());
+        options.addFirst(new Answer.Option("none", "None of these", null, true, ""));
+        options.add(1, new Answer.Option("another", "Something else", null, false, "", true, ""));
+        Questionnaire document = of(Question.of("seen", "Seen?",
+                new Answer.ManyChoices(options, null, null, new Answer.Layout(Answer.Shown.RADIO, 2, true))).withRequireWhen("true"));
+        List<String> usual = document.questions().findFirst().orElseThrow().answer().options().stream().map(Answer.Option::code).toList();
+        java.util.Set<List<String>> orders = new java.util.HashSet<>();
+        for (int visitor = 0; visitor < 4; visitor++) {
+            Page page = begin(document);
+            List<String> order = (List<String>) page.locator("#q-seen input[type=checkbox]").evaluateAll("all => all.map(e => e.value)");
+            page.reload();
+            assertEquals(order, page.locator("#q-seen input[type=checkbox]").evaluateAll("all => all.map(e => e.value)"));
+            assertEquals(List.of("none", "another"), order.subList(8, 10));
+            assertNotEquals(usual, order);
+            orders.add(order);
+        }
+        assertTrue(orders.size() > 1, "another order for another person");
+    }
+
+    @Test
+    void aMaskHelpsAndNeverBlocksPasting() {
+        Page page = begin(of(Question.of("ring", "Ring number", new Answer.Text(false, null, null, Answer.Content.ANY, "[A-Z]{2}-\\d{4}",
+                "QM-1234", "AA-9999", "")), Question.of("next_one", "And then?", new Answer.Text(false, null, 40))));
+        page.getByLabel("Ring number").fill("QM1234");
+        page.getByLabel("And then?").focus();
+        assertThat(page.getByLabel("Ring number")).hasValue("QM-1234");
+        page.getByLabel("Ring number").fill("what I have pasted, all of it");
+        page.getByLabel("And then?").focus();
+        assertThat(page.getByLabel("Ring number")).hasValue("what I have pasted, all of it");
+        press(page, "Look over and send");
+        assertThat(page.locator("#q-ring .error")).isVisible();
+    }
+
+    @Test
+    void aSignatureIsDrawnOrTyped() {
+        Page page = begin(of(Question.of("signed", "Please sign", new Answer.Signature()).withRequireWhen("true")));
+        press(page, "Look over and send");
+        assertThat(page.locator("#problems")).isVisible();
+        Locator pad = page.locator(".pad svg");
+        pad.scrollIntoViewIfNeeded();
+        var frame = pad.boundingBox();
+        page.mouse().move(frame.x + 20, frame.y + 30);
+        page.mouse().down();
+        page.mouse().move(frame.x + 120, frame.y + 60);
+        page.mouse().move(frame.x + 200, frame.y + 20);
+        page.mouse().up();
+        assertTrue(valueOf(page, "signed~path").matches("M[0-9. L]+"), valueOf(page, "signed~path"));
+        press(page, "Look over and send");
+        assertThat(page.locator("dl.answers dd")).hasText("drawn");
+        press(page, "Change All kinds");
+        page.getByLabel("Your name in full").fill("Wenna Tregle");
+        press(page, "Look over and send");
+        assertThat(page.locator("dl.answers dd")).hasText("Wenna Tregle");
+    }
+
+    @Test
+    void filesAreLookedIntoAndCanBeTakenAway() {
+        Page page = begin(
+                of(Question.of("photos", "Pictures", new Answer.FileAnswer(2, 100_000, List.of("image/png"))).withRequireWhen("true")));
+        Locator files = page.locator("input[type=file]");
+        files.setInputFiles(new FilePayload("owl.png", "image/png", "no picture at all".getBytes()));
+        press(page, "Look over and send");
+        assertThat(page.locator("#problems")).containsText("not a file of the kind asked for");
+        page.getByLabel("remove owl.png").check();
+        page.locator("input[type=file]").setInputFiles(new FilePayload[]{new FilePayload("a.png", "image/png", PIXEL),
+                new FilePayload("b.png", "image/png", PIXEL), new FilePayload("c.png", "image/png", PIXEL)});
+        press(page, "Look over and send");
+        assertThat(page.locator("#problems")).containsText("Give at most 2 files.");
+        page.getByLabel("remove b.png").check();
+        press(page, "Look over and send");
+        assertThat(page.locator("dl.answers dd")).hasText("a.png, c.png");
+    }
+
+    @Test
+    void aGridIsOneQuestionUnderTheOtherOnAPhone() {
+        Page page = Chromium.context(new Browser.NewContextOptions().setViewportSize(390, 844)).newPage();
+        page.navigate(application.address() + application.released(of(Question.of("signs", "How are they?", new Answer.Grid(false,
+                List.of(new Answer.Grid.Row("wing", "Wing", ""), new Answer.Grid.Row("leg", "Leg", "")),
+                List.of(Answer.Option.of("fine", "Fine"), Answer.Option.of("hurt", "Hurt")))).withRequireWhen("true"))));
+        press(page, "Begin");
+        double fine = page.getByLabel("Wing: Fine").boundingBox().y;
+        assertTrue(page.getByLabel("Wing: Hurt").boundingBox().y > fine + 20, "options stand below one another");
+        assertThat(page.locator("tr:first-child .column >> nth=0")).containsText("Fine");
+        page.getByLabel("Wing: Fine").check();
+        press(page, "Look over and send");
+        assertThat(page.locator("#problems")).containsText("Please answer every row.");
+        page.getByLabel("Leg: Hurt").check();
+        press(page, "Look over and send");
+        assertThat(page.locator("dl.answers dd")).hasText("Wing: Fine; Leg: Hurt");
+    }
+
+    @Test
+    void whatIsTypedElsewhereStaysWhileQuestionsAppear() {
+        Page page = begin(of(Question.of("more", "Is there more?", new Answer.YesNo()),
+                Question.of("what", "What is it?", new Answer.Text(false, null, 40)).withAskWhen("more = true").withRequireWhen("true"),
+                new Note("hint", "Speak of **{what, select, blank {it} other {{what}}}** to nobody.", "more = true"),
+                Question.of("story", "Tell us", new Answer.Text(true, null, 400))));
+        page.getByLabel("Tell us").fill("It was");
+        page.getByLabel("Yes").check();
+        assertThat(page.getByLabel("What is it?")).isVisible();
+        assertThat(page.getByLabel("Tell us")).hasValue("It was");
+        assertEquals("yes", page.evaluate("document.activeElement.value"), "the focus stays where it was");
+        assertThat(page.locator(".note-text strong")).hasText("it");
+        page.getByLabel("What is it?").fill("<i>an owl</i> **x**");
+        page.getByLabel("Tell us").click();
+        page.keyboard().type(" very");
+        assertThat(page.locator(".note-text strong")).hasText("<i>an owl</i> **x**");
+        page.keyboard().type(" still");
+        assertThat(page.locator("#news")).containsText("changed");
+        assertTrue(valueOf(page, "story").contains("very") && valueOf(page, "story").contains("still"), valueOf(page, "story"));
+        page.getByLabel("No").check();
+        assertThat(page.getByLabel("What is it?")).hasCount(0);
+    }
+
+    @Test
+    void oneQuestionAtATimeIsTheSameQuestionnaire() {
+        Presentation.Theme theme = new Presentation.Theme("", "", "", 100, Presentation.Progress.BAR, true);
+        Questionnaire document = of(new Note("hello", "Three questions.", ""),
+                Question.of("first", "First?", new Answer.YesNo()).withRequireWhen("true"),
+                Question.of("second", "Second?", new Answer.Text(false, null, 40)).withAskWhen("first = true").withRequireWhen("true"),
+                Question.of("third", "Third?", new Answer.YesNo()))
+                .withPresentation(new Presentation(Presentation.Welcome.NONE, Presentation.Buttons.USUAL, java.util.Map.of(), theme));
+        Page page = begin(document);
+        assertThat(page.locator(".question")).hasCount(1);
+        assertThat(page.getByText("Three questions.")).isVisible();
+        press(page, "Go on");
+        assertThat(page.locator("#problems")).containsText("First?");
+        page.getByLabel("Yes").check();
+        press(page, "Go on");
+        assertThat(page.locator(".question")).hasCount(1);
+        page.getByLabel("Second?").fill("An owl");
+        press(page, "Go on");
+        press(page, "Back");
+        assertThat(page.getByLabel("Second?")).hasValue("An owl");
+        press(page, "Go on");
+        assertThat(page.locator(".question legend")).containsText("Third?");
+        press(page, "Look over and send");
+        assertThat(page.locator("dl.answers")).hasCount(3);
+        press(page, "Change Second?");
+        page.getByLabel("Second?").fill("A heron");
+        press(page, "Go on");
+        press(page, "Look over and send");
+        assertThat(page.locator("main")).containsText("A heron");
+        press(page, "Send my answers");
+        assertThat(page.locator(".receipt b")).hasText(java.util.regex.Pattern.compile("[0-9A-Z]{3}-[0-9A-Z]{3}-[0-9A-Z]{3}"));
+    }
+
+    @Test
+    void stepsLeadBackToPagesThatWerePassed() {
+        Presentation.Theme theme = new Presentation.Theme("", "", "", 100, Presentation.Progress.STEPS, false);
+        Questionnaire document = EveryType.document();
+        document = document.withPresentation(new Presentation(document.presentation().welcome(), Presentation.Buttons.USUAL,
+                java.util.Map.of(), theme));
+        Page page = begin(document);
+        page.getByLabel("I have read the terms.").check();
+        press(page, "Go on");
+        assertThat(page.locator(".progress-steps .now")).hasText("Second");
+        press(page, "First");
+        assertThat(page.locator("h1")).hasText("First");
+        assertThat(page.getByLabel("I have read the terms.")).isChecked();
+    }
+
+    @Test
+    void aLinkForOnePersonTakesOneInterview() {
+        Page analyst = Chromium.signedIn(application.address(), "ines");
+        analyst.navigate(application.address() + "/q/found_animal/release");
+        analyst.getByLabel("How many").fill("2");
+        press(analyst, "Make links");
+        String link = analyst.locator("#invitations ~ table code").last().textContent();
+        Page visitor = Chromium.visitor();
+        visitor.navigate(application.address() + link);
+        press(visitor, "Begin");
+        visitor.getByLabel("Where did you find it?").fill("Alder wood");
+        press(visitor, "Leave and come back later");
+        Page again = Chromium.visitor();
+        again.navigate(application.address() + link);
+        assertThat(again.getByLabel("Where did you find it?")).hasValue("Alder wood");
+        analyst.reload();
+        assertThat(analyst.locator("#invitations ~ table tr", new Page.LocatorOptions().setHasText(link))).containsText("begun");
+    }
+
+    @Test
+    void robotsFillTheBoxThatPeopleDoNotSee() {
+        Page page = Chromium.visitor();
+        String link = application.address() + application.released(of(Question.of("q", "Well?", new Answer.YesNo())));
+        page.navigate(link);
+        assertThat(page.locator("[name='~website']")).not().isInViewport();
+        page.evaluate("document.querySelector(\"[name='~website']\").value = 'https://example.org'");
+        press(page, "Begin");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("should stay empty");
+        press(page, "Begin");
+        assertThat(page.getByText("Well?")).isVisible();
+    }
+}
