@@ -10,10 +10,16 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import orthogon.core.questionnaire.EveryType;
+import orthogon.core.questionnaire.Presentation;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.formats.document.DocumentReader;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
+import org.springframework.core.io.ClassPathResource;
 
 /** An accessibility engine finds nothing on any page, light and dark. */
 class AccessibilityIT {
@@ -60,21 +66,76 @@ class AccessibilityIT {
         }
     }
 
+    private static void press(Page page, String name) {
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true)).click();
+    }
+
     @Test
-    void respondentsPages() {
-        Page analyst = Chromium.signedIn(address, "osk");
-        analyst.navigate(address + "/q/found_animal/release");
-        String link = analyst.locator("a[href^='/to/']").first().getAttribute("href");
+    void respondentsPages() throws Exception {
+        RunningApplication application = RunningApplication.withDemo();
         Page page = Chromium.context(new Browser.NewContextOptions().setViewportSize(390, 844)).newPage();
         page.navigate(address + "/login");
         clean(page);
-        page.navigate(address + link);
+        page.navigate(address + application.released(DocumentReader.read(new ClassPathResource("demo/found_animal.orthogon.json")
+                .getContentAsByteArray())));
         clean(page);
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Begin")).click();
+        press(page, "Begin");
         clean(page);
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Go on")).click();
+        press(page, "Go on");
+        clean(page);
+        press(page, "Leave and come back later");
+        clean(page);
+        press(page, "Send me a link");
+        clean(page);
+        page.getByLabel("Your mail address").fill("wenna@example.org");
+        press(page, "Send me a link");
         clean(page);
         page.navigate(address + "/to/nothing");
         clean(page);
+    }
+
+    @ParameterizedTest
+    @EnumSource(value = ColorScheme.class, names = {"LIGHT", "DARK"})
+    void everyAnswerTypeReviewAndReceipt(ColorScheme scheme) {
+        RunningApplication application = RunningApplication.withDemo();
+        Questionnaire every = EveryType.document();
+        Presentation.Theme theme = new Presentation.Theme("", "", "", 100, Presentation.Progress.STEPS, false);
+        Page page = Chromium.context(new Browser.NewContextOptions().setViewportSize(390, 844).setColorScheme(scheme)).newPage();
+        page.navigate(address + application.released(every.withPresentation(new Presentation(Presentation.Welcome.NONE,
+                Presentation.Buttons.USUAL, Map.of(), theme))));
+        press(page, "Begin");
+        page.getByLabel("Tell us").fill("A heron");
+        press(page, "Go on");
+        clean(page);
+        page.getByLabel("I have read the terms.").check();
+        press(page, "Go on");
+        page.getByLabel("It is", new Page.GetByLabelOptions().setExact(true)).check();
+        page.getByText("Which bird is it?").waitFor();
+        clean(page);
+        press(page, "Go on");
+        clean(page);
+        page.getByLabel("Heron").first().check();
+        page.locator("#questions:not([aria-busy]) #go .main").click();
+        clean(page);
+        press(page, "Change Alive?");
+        page.getByLabel("It is not").check();
+        page.locator("#questions:not([aria-busy]) #go .main").click();
+        page.locator("#dropped").waitFor();
+        clean(page);
+        press(page, "Change it");
+        page.waitForURL("**/review");
+        press(page, "Send my answers");
+        clean(page);
+    }
+
+    @Test
+    void oneQuestionAndTheMailbox() {
+        Page page = Chromium.context(new Browser.NewContextOptions().setViewportSize(390, 844)).newPage();
+        page.navigate(address + RunningApplication.withDemo().released(EveryType.document()));
+        press(page, "Begin");
+        clean(page);
+        Page analyst = Chromium.signedIn(address, "osk");
+        analyst.navigate(address + "/outbox");
+        clean(analyst);
     }
 }

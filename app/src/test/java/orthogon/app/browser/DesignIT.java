@@ -293,7 +293,7 @@ class DesignIT {
             changed(page, before);
         }
         page.navigate(application.address() + "/q/all_kinds/rehearse");
-        press(page, "Further");
+        press(page, "Look over and send");
         assertThat(page.locator("#problems")).containsText("This one is needed.");
     }
 

@@ -63,7 +63,7 @@ class KilledIT {
             finder.getByLabel("When did you find it?").fill(LocalDate.now().toString());
             finder.getByLabel("Where did you find it?").fill("Under the old viaduct");
             finder.getByLabel("No", new Page.GetByLabelOptions().setExact(true)).check();
-            press(finder, "Go on");
+            finder.locator("#q-stay_away").waitFor();
             press(finder, "Go on");
             finder.getByText("The animal").first().waitFor();
             ines.navigate(address + "/q/found_animal/compose?at=finder");
@@ -77,8 +77,7 @@ class KilledIT {
             assertEquals("The animal", finder.locator("h1").textContent());
             finder.getByLabel("No", new Page.GetByLabelOptions().setExact(true)).check();
             finder.getByLabel("Mammal").check();
-            press(finder, "Go on");
-            press(finder, "Go on");
+            press(finder, "Look over and send");
             press(finder, "Send my answers");
             String receipt = finder.locator(".receipt b").textContent();
             process.destroyForcibly().waitFor();

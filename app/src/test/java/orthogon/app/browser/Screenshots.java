@@ -100,7 +100,7 @@ public final class Screenshots {
         save(phone, "respond-phone-errors");
         phone.getByLabel("When did you find it?").fill(java.time.LocalDate.now().toString());
         phone.getByLabel("No", new Page.GetByLabelOptions().setExact(true)).check();
-        press(phone, "Go on");
+        phone.locator("#q-stay_away").waitFor();
         press(phone, "Go on");
         phone.getByLabel("Bird").check();
         phone.getByLabel("Yes", new Page.GetByLabelOptions().setExact(true)).check();

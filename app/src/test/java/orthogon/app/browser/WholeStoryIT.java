@@ -129,13 +129,14 @@ class WholeStoryIT {
         page.navigate(application.address() + "/q/hedgehog_check/rehearse");
         page.getByLabel("No", new Page.GetByLabelOptions().setExact(true)).check();
         page.getByLabel("How heavy is it?").fill("800");
-        press(page, "Go on");
+        page.locator("#questions:not([aria-busy]) #go .main").click();
         assertThat(page.locator(".stage h1")).hasText("Not ours");
         press(page, "Back");
         page.getByLabel("Yes", new Page.GetByLabelOptions().setExact(true)).check();
         page.getByLabel("How heavy is it?").fill("300");
         press(page, "Go on");
         assertThat(page.locator(".stage h1")).hasText("Winter");
+        page.locator("#reasons dt").first().waitFor();
         assertThat(page.locator(".reasons")).containsText("heavy is 450 or less; heavy is 300");
     }
 
@@ -159,7 +160,7 @@ class WholeStoryIT {
         press(page, "Go on");
         assertThat(page.getByLabel("Yes", new Page.GetByLabelOptions().setExact(true))).isChecked();
         page.getByLabel("No", new Page.GetByLabelOptions().setExact(true)).check();
-        press(page, "Go on");
+        press(page, "Look over and send");
         assertThat(page.locator("h1")).hasText("Your answers");
         press(page, "Send my answers");
         assertThat(page.locator("main")).containsText("Thank you. Your answers have been sent.");

@@ -197,4 +197,48 @@ class EditTest {
         assertEquals(List.of("2 options", "how many may be chosen"), Retyped.to(many, "number").lost());
         assertEquals(new Answer.Numeric(BigDecimal.ONE, new BigDecimal(7), 0, ""), Retyped.to(Answer.Scale.rating(7), "number").answer());
     }
+
+    private static Questionnaire piped() {
+        return Questionnaire.blank("fen", "Fen").withPages(List.of(
+                orthogon.core.questionnaire.Page.empty("p", "One").withItems(List.of(
+                        Question.of("bird", "Which bird?", new Answer.Text(false, null, 20)),
+                        Question.of("count", "How many of {bird}?", new Answer.Numeric(null, null, 0, "")))),
+                orthogon.core.questionnaire.Page.empty("s", "About {bird}").withItems(List.of(
+                        Question.of("more", "{count, plural, one {Is # {bird} all?} other {Are # all?}}", new Answer.YesNo())))));
+    }
+
+    @Test
+    void textsFollowRenamesCopiesAndRemovals() throws Refused {
+        Questionnaire renamed = new Rename("bird", "species").apply(piped());
+        assertEquals("How many of {species}?", renamed.question("count").orElseThrow().wording());
+        assertEquals("About {species}", renamed.page("s").orElseThrow().title());
+        assertEquals("{count, plural, one {Is # {species} all?} other {Are # all?}}", renamed.question("more").orElseThrow().wording());
+
+        Copy copy = new Copy(List.of("p"));
+        Questionnaire copied = copy.apply(piped());
+        String fresh = copy.fresh(piped()).get("p");
+        List<Question> inCopy = copied.page(fresh).orElseThrow().questions().toList();
+        assertEquals("How many of {" + inCopy.get(0).code() + "}?", inCopy.get(1).wording());
+
+        Refused refused = assertThrows(Refused.class, () -> new Remove("bird").apply(piped()));
+        assertTrue(refused.getMessage().contains("count.wording") && refused.getMessage().contains("s.title"), refused.getMessage());
+        Questionnaire removed = new Remove(List.of("bird"), true).apply(piped());
+        assertEquals("How many of …?", removed.question("count").orElseThrow().wording());
+        assertEquals("{count, plural, one {Is # … all?} other {Are # all?}}", removed.question("more").orElseThrow().wording());
+    }
+
+    @Test
+    void aTextThatSpeaksOfNothingOrOfSomethingLaterIsAFault() {
+        Questionnaire document = piped();
+        assertEquals(List.of(), Faults.of(Wiring.of(document)));
+        Questionnaire ahead = document.withItem("bird", i -> ((Question) i).withTexts("Which of {count}, {brid} and {more?", ""));
+        assertEquals(List.of("type-fits bird.wording"), said(ahead));
+        ahead = document.withItem("bird", i -> ((Question) i).withTexts("Which of {count} and {brid}?", "Not {bird}"));
+        assertEquals(List.of("looks-ahead bird.wording", "reference-exists bird.wording", "looks-ahead bird.help"), said(ahead));
+        assertTrue(Faults.of(Wiring.of(ahead)).get(1).because().contains("did you mean bird?"));
+    }
+
+    private static List<String> said(Questionnaire document) {
+        return Faults.of(Wiring.of(document)).stream().map(f -> f.kind().claim() + " " + f.place()).toList();
+    }
 }

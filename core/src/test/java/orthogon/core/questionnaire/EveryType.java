@@ -56,7 +56,8 @@ public final class EveryType {
                                 new Section("wounds", "Wounds", "answered(species)", List.of(
                                         Question.of("bleeding", "Bleeding?", new Answer.YesNo()))),
                                 new Derived("urgency", "score(species)"))))),
-                new Note("thanks", "Thank you", "some a in animals satisfies a.bleeding = true",
+                new Note("thanks", "Thank you for {bird, select, blank {it} other {the **{bird}**}}",
+                        "some a in animals satisfies a.bleeding = true",
                         List.of(new Reword("count(animals) > 1", "Thank you for all of them", ""))),
                 Question.of("last", "Anything else?", new Answer.Text(true, null, null)).withAskWhen(
                         "sum(animals.urgency) > 1 and owner.family != \"Alder\" and signs.wing = \"hurt\" and hour >= time(\"12:00\")"
