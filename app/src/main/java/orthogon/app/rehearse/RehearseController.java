@@ -120,7 +120,8 @@ class RehearseController {
         model.addAttribute("parameters", draft.document().arriving());
         model.addAttribute("link", interview.link());
         model.addAttribute("outcome", onward.outcome().flatMap(draft.document()::outcome).orElse(null));
-        model.addAttribute("endedBy", onward.endedBy().orElse(""));
+        model.addAttribute("endedBy", onward.endedBy().map(RehearseController::words).orElse(""));
+        model.addAttribute("theme", draft.document().presentation().theme());
         model.addAttribute("outcomeHtml",
                 onward.outcome().flatMap(draft.document()::outcome).map(o -> voice.block(o.closing())).orElse(""));
         model.addAttribute("steps", steps(draft, interview, course, onward, voice));
@@ -130,6 +131,13 @@ class RehearseController {
         } else if (!course.pages().isEmpty()) {
             model.addAttribute("reasons", Reasons.of(interview, course.pages().getLast().page()));
         }
+    }
+
+    /** A place in words: {@code outcomeTable/0}, {@code animal/finish/0}. */
+    private static String words(String place) {
+        String[] parts = place.split("/");
+        int number = Integer.parseInt(parts[parts.length - 1]) + 1;
+        return parts.length == 2 ? "row " + number + " of the outcome table" : "finish " + number + " of page " + parts[0];
     }
 
     private static List<Step> steps(Draft draft, Interview interview, Course course, Course onward, Voice voice) {

@@ -36,19 +36,30 @@ public final class Screenshots {
         shot(page, "/q/bat_count/prove", "prove");
         page.navigate(address + "/q/bat_count/prove?claim=page-passable+waking");
         save(page, "prove-witness");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Rehearse this")).click();
-        save(page, "rehearse");
+        rehearse(page);
         shot(page, "/q/found_animal/release", "release");
         shot(page, "/q/found_animal/responses", "responses");
         page.locator("table a.code").first().click();
         save(page, "response");
         designing(page);
-        Page narrow = Chromium.signedIn(address, "ines", new Browser.NewContextOptions().setViewportSize(760, 900));
-        shot(narrow, "/q/found_animal/compose?at=seen", "compose-narrow");
         Page dark = Chromium.signedIn(address, "ines", new Browser.NewContextOptions().setViewportSize(1280, 800)
                 .setColorScheme(ColorScheme.DARK));
         shot(dark, "/q/found_animal/compose?at=seen", "compose-dark");
         respondent(page);
+    }
+
+    private void rehearse(Page page) {
+        page.navigate(address + "/q/found_animal/rehearse");
+        page.locator("#q-when_found input[type=date]").fill(java.time.LocalDate.now().toString());
+        page.locator("#q-where_found input[type=text]").fill("Mill lane, by the weir");
+        page.locator("#q-indoors input[value=no]").check();
+        page.locator("#q-stay_away").waitFor();
+        press(page, "Go on");
+        page.locator("#q-group input[value=mammal]").check();
+        page.locator("#q-alive input[value=yes]").check();
+        page.locator("#q-count").waitFor();
+        page.waitForTimeout(700);
+        save(page, "rehearse");
     }
 
     private void designing(Page page) {
@@ -104,12 +115,22 @@ public final class Screenshots {
         press(phone, "Go on");
         phone.getByLabel("Bird").check();
         phone.getByLabel("Yes", new Page.GetByLabelOptions().setExact(true)).check();
-        press(phone, "Go on");
+        phone.locator("#q-count").waitFor();
         save(phone, "respond-phone");
+        phone.locator("#q-count input[type=text]").fill("1");
+        phone.locator("#q-age input[value=adult]").check();
+        press(phone, "Go on");
+        phone.locator("#q-seen input[value=blood]").check();
+        phone.locator("#q-stopped").waitFor();
+        phone.locator("#q-stopped input[value=no]").check();
+        press(phone, "Back");
+        phone.locator("#q-alive input[value=no]").check();
+        phone.locator("#questions:not([aria-busy]) #go .main").click();
+        save(phone, "respond-takes-away");
     }
 
     private static void press(Page page, String name) {
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name)).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true)).click();
     }
 
     private void shot(Page page, String path, String name) {
