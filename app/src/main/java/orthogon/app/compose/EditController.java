@@ -79,7 +79,7 @@ class EditController {
     }
 
     private String attempt(String code, int shows, Model model, HttpServletResponse response, Attempt attempt) {
-        try {
+        return Editing.attempt(model, response, () -> {
             Made made = attempt.made();
             Draft draft = frame.draft(code);
             // Small drafts are proved in a blink; then the answer to the edit carries the verdicts already.
@@ -87,19 +87,7 @@ class EditController {
             sheet.changes(draft, shows, made.at(), true, model);
             model.addAttribute("notice", made.notice());
             return "compose/ledger :: changes";
-        } catch (Refused e) {
-            return message(e.getMessage(), 422, model, response);
-        } catch (Editing.Conflict e) {
-            return message(e.getMessage(), 409, model, response);
-        }
-    }
-
-    private static String message(String message, int status, Model model, HttpServletResponse response) {
-        response.setStatus(status);
-        model.addAttribute("message", message);
-        response.setHeader("HX-Retarget", "#message");
-        response.setHeader("HX-Reswap", "innerHTML");
-        return "compose/ledger :: message";
+        });
     }
 
     private static Made at(String code) {
@@ -174,7 +162,7 @@ class EditController {
             model.addAttribute("read", Outline.read(outline, Whole.codes(draft.document())::contains));
             return "compose/dialogs :: understood";
         } catch (Refused e) {
-            return message(e.getMessage(), 422, model, response);
+            return Editing.refused(e.getMessage(), 422, model, response);
         }
     }
 

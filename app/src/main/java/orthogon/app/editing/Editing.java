@@ -1,5 +1,6 @@
 package orthogon.app.editing;
 
+import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
 import java.util.Optional;
 import orthogon.app.account.Accounts;
@@ -13,6 +14,7 @@ import orthogon.core.edit.Refused;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Questionnaire;
 import org.springframework.stereotype.Component;
+import org.springframework.ui.Model;
 
 /** Makes edits, one revision each. An edit of an older revision is made on the newest where both leave each other alone. */
 @Component
@@ -25,6 +27,11 @@ public class Editing {
         }
     }
 
+    /** An edit that may not be possible; gives the view that shows what came of it. */
+    public interface Attempt {
+        String view() throws Refused, Conflict;
+    }
+
     private final DraftStore drafts;
     private final Frame frame;
     private final Live live;
@@ -33,6 +40,26 @@ public class Editing {
         this.drafts = drafts;
         this.frame = frame;
         this.live = live;
+    }
+
+    /** The view of an edit, or of the reason why it was not made, which goes into the sheet's place for messages. */
+    public static String attempt(Model model, HttpServletResponse response, Attempt attempt) {
+        try {
+            return attempt.view();
+        } catch (Refused e) {
+            return refused(e.getMessage(), 422, model, response);
+        } catch (Conflict e) {
+            return refused(e.getMessage(), 409, model, response);
+        }
+    }
+
+    /** A message in place of what was asked for. */
+    public static String refused(String message, int status, Model model, HttpServletResponse response) {
+        response.setStatus(status);
+        model.addAttribute("message", message);
+        response.setHeader("HX-Retarget", "#message");
+        response.setHeader("HX-Reswap", "innerHTML");
+        return "editing :: message";
     }
 
     /** The document that the analyst looked at. */

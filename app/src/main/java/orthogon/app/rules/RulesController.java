@@ -115,25 +115,13 @@ class RulesController {
     }
 
     private String attempt(String code, Model model, HttpServletResponse response, Attempt attempt) {
-        try {
+        return Editing.attempt(model, response, () -> {
             String key = attempt.key();
             Draft draft = frame.draft(code);
             proofs.awhile(draft);
             show(draft, key, new Filter("", "", ""), model);
             return "rules :: sheet";
-        } catch (Refused e) {
-            return message(e.getMessage(), 422, model, response);
-        } catch (Editing.Conflict e) {
-            return message(e.getMessage(), 409, model, response);
-        }
-    }
-
-    private static String message(String message, int status, Model model, HttpServletResponse response) {
-        response.setStatus(status);
-        model.addAttribute("message", message);
-        response.setHeader("HX-Retarget", "#message");
-        response.setHeader("HX-Reswap", "innerHTML");
-        return "rules :: message";
+        });
     }
 
     private List<String> places(String code, int revision, String rule) throws Refused {

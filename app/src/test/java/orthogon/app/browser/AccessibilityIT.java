@@ -64,6 +64,23 @@ class AccessibilityIT {
             clean(page);
             page.keyboard().press("Escape");
         }
+        press(page, "History");
+        page.locator("dialog[open] table").first().waitFor();
+        clean(page);
+        page.keyboard().press("Escape");
+        page.navigate(address + "/q/foster_home/compose?at=at_home");
+        for (String code : List.of("at_home", "nights")) {
+            page.locator("#row-" + code + " .number").click();
+        }
+        clean(page);
+        page.navigate(address + "/q/foster_home/compose?at=kept_apart");
+        press(page, "Build Ask when");
+        page.locator(".sentence").first().waitFor();
+        clean(page);
+        page.navigate(address + "/q/found_animal/compose?at=alive");
+        page.keyboard().press("Delete");
+        page.locator("dialog[open]").waitFor();
+        clean(page);
     }
 
     private static void press(Page page, String name) {

@@ -332,4 +332,34 @@ class DesignIT {
         press(page, "Undo");
         assertThat(page.locator("#row-outcome-0")).hasValue("lost");
     }
+
+    @Test
+    void startersAreSearchedPagesDraggedAndALogoTravelsWithTheDocument() {
+        Page page = Chromium.signedIn(application.address(), "ines");
+        page.getByLabel("Search in them").fill("volunteer");
+        press(page, "Search");
+        assertThat(page.locator(".starter")).hasCount(1);
+        page.getByLabel("Search in them").fill("zeppelin");
+        press(page, "Search");
+        assertThat(page.getByText("No starter speaks of that.")).isVisible();
+
+        page = begun("Gull rock", "gull_rock");
+        add(page, "How many gulls? / number 0..90 *", "many_gulls");
+        add(page, "# Nests", "nests");
+        add(page, "How many nests? / number 0..90", "many_nests");
+        String before = revision(page);
+        row(page, "nests").locator(".number").dragTo(row(page, "page_1").locator(".number"));
+        changed(page, before);
+        assertEquals(List.of("presentation", "nests", "many_nests", "page_1", "many_gulls", "ending"), order(page));
+
+        select(page, "presentation");
+        before = revision(page);
+        page.locator(".field:has(input[name=logo]) input[type=file]").setInputFiles(new com.microsoft.playwright.options.FilePayload(
+                "logo.png", "image/png", java.util.Base64.getDecoder().decode(
+                        "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==")));
+        changed(page, before);
+        assertTrue(file(page, "gull_rock").contains("data:image/png;base64,iVBORw0KGgo"), "the file holds the picture");
+        page.reload();
+        assertThat(page.locator(".field:has(input[name=logo]) img")).isVisible();
+    }
 }

@@ -50,11 +50,10 @@ public record Reasons(List<Reason> items, List<Value> derived) {
         }
         boolean holds = Evaluator.holds(expr.get(), situation);
         Expr part = deciding(expr.get(), situation);
-        List<String> answers = part.references().stream().map(n -> n + " is " + said(situation.value(n))).toList();
-        return Optional.of(new Decided(holds, (holds ? "" : "needs ") + Phrase.of(part) + (answers.isEmpty()
-                ? ""
-                : "; "
-                        + String.join(", ", answers))));
+        String words = Phrase.of(part);
+        String answers = String.join(", ", part.references().stream().map(n -> n + " is " + said(situation.value(n))).toList());
+        boolean saysItAll = answers.isEmpty() || holds && answers.equals(words);
+        return Optional.of(new Decided(holds, (holds ? "" : "needs ") + words + (saysItAll ? "" : "; " + answers)));
     }
 
     /** The smallest part that settles the whole: the part of an "and" that fails, the part of an "or" that holds. */
