@@ -58,6 +58,11 @@ class AccessibilityIT {
         page.navigate(address + "/q/found_animal/responses");
         page.locator("table a.code").first().click();
         clean(page);
+    }
+
+    @Test
+    void dialogsAndWhatOpensOnCompose() {
+        Page page = Chromium.signedIn(address, "ines");
         page.navigate(address + "/q/found_animal/compose");
         for (String key : List.of("?", "t", "o", "/")) {
             page.keyboard().press(key);
