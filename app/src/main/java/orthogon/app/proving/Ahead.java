@@ -18,7 +18,8 @@ import org.springframework.stereotype.Component;
 @Component
 public class Ahead {
 
-    private static final int KEPT = 30;
+    /** Each may take some ten megabytes. */
+    private static final int KEPT = 8;
 
     private record Key(Questionnaire document, LocalDate day) {
 

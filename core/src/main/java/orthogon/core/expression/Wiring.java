@@ -215,46 +215,7 @@ public final class Wiring {
 
     /** The expression with every derived value replaced by what it is computed from; empty where one of them has a fault or a cycle. */
     public Optional<Expr> unfolded(Expr expr) {
-        try {
-            return Optional.of(unfold(expr, Set.of(), new LinkedHashSet<>()));
-        } catch (Unfoldable e) {
-            return Optional.empty();
-        }
-    }
-
-    private static final class Unfoldable extends RuntimeException {
-        Unfoldable() {
-            super(null, null, false, false);
-        }
-    }
-
-    private Expr unfold(Expr expr, Set<String> bound, Set<String> inside) {
-        return switch (expr) {
-            case Literal l -> l;
-            case Name n -> {
-                if (bound.contains(n.name()) || !(items.get(n.name()) instanceof Derived)) {
-                    yield n;
-                }
-                Expr of = Optional.ofNullable(wires.get(n.name() + ".derive")).flatMap(Wire::expr).orElse(null);
-                if (of == null || !inside.add(n.name())) {
-                    throw new Unfoldable();
-                }
-                Expr unfolded = unfold(of, Set.of(), inside);
-                inside.remove(n.name());
-                yield unfolded;
-            }
-            case Quantified q -> {
-                Set<String> inner = new HashSet<>(bound);
-                List<Binding> bindings = new ArrayList<>();
-                for (Binding b : q.bindings()) {
-                    bindings.add(new Binding(b.name(), unfold(b.in(), inner, inside)));
-                    inner.add(b.name());
-                }
-                yield new Quantified(q.every(), bindings, unfold(q.satisfies(), inner, inside), q.span());
-            }
-            case Call c when c.function().equals("score") || c.function().equals("asked") -> c;
-            default -> expr.over(expr.children().stream().map(p -> unfold(p, bound, inside)).toList());
-        };
+        return Unfolding.of(expr, name -> items.get(name) instanceof Derived, name -> at(name + ".derive").flatMap(Wire::expr));
     }
 
     private void addItem(Item item) {

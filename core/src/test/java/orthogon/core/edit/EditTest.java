@@ -241,4 +241,25 @@ class EditTest {
     private static List<String> said(Questionnaire document) {
         return Faults.of(Wiring.of(document)).stream().map(f -> f.kind().claim() + " " + f.place()).toList();
     }
+
+    @Test
+    void whatIsReadAgainAfterAnEditIsWhatReadingAnewGives() {
+        int compared = 0;
+        for (int run = 0; run < 20; run++) {
+            Questionnaire document = run % 2 == 0 ? EveryType.document() : RandomDocument.of(3000 + run);
+            RandomEdits edits = new RandomEdits(900 + run);
+            for (int step = 0; step < 25; step++) {
+                try {
+                    document = edits.next(document).apply(document);
+                } catch (Refused e) {
+                    continue;
+                }
+                // Of a questionnaire with another code nothing was read before.
+                Questionnaire alone = document.withCode("alone_" + run + "_" + step);
+                assertEquals(List.copyOf(Wiring.of(alone).wires()), List.copyOf(Wiring.of(document).wires()));
+                compared++;
+            }
+        }
+        assertTrue(compared > 200, compared + " compared");
+    }
 }

@@ -120,4 +120,52 @@ class InterviewTest {
         assertEquals(List.of("indoors", "group"), List.copyOf(there.submission().keySet()));
         assertTrue(there.raw().containsKey("room"));
     }
+
+    @Test
+    void aChangeTellsWhichLaterAnswersItWouldTakeAway() {
+        Interview there = passed(begun.leave(given("indoors", true, "room", "attic")));
+        there = passed(there.leave(given("group", "bat", "count", new BigDecimal(2))));
+        there = there.keep(given("ladder", true)).backTo("where");
+        assertEquals(List.of(), there.dropped(there.keep(given("room", "attic"))));
+        Interview downstairs = there.keep(given("room", "cellar"));
+        assertEquals(List.of("ladder"), there.dropped(downstairs).stream().map(Course.Shown::slot).toList());
+        Interview outside = there.keep(given("indoors", false));
+        assertEquals(List.of("group", "ladder"), there.dropped(outside).stream().map(Course.Shown::slot).toList(),
+                "a bat is on offer indoors only; the number stays");
+        Interview again = outside.keep(given("indoors", true));
+        assertEquals(List.of(), there.dropped(again));
+        assertEquals("bat", passed(again.leave(given())).course().effective().get("group"), "what was given is there again");
+    }
+
+    @Test
+    void theLastPageIsKnownAsTheAnswersStand() {
+        assertTrue(!begun.endsHere());
+        Interview what = passed(begun.leave(given("indoors", true, "room", "cellar")));
+        assertTrue(what.endsHere());
+        Interview attic = passed(begun.leave(given("indoors", true, "room", "attic")));
+        assertTrue(!attic.endsHere());
+    }
+
+    @Test
+    void afterAChangeOneIsBackWhereOneWasUnlessSomethingNewIsAsked() {
+        Interview done = passed(begun.leave(given("indoors", true, "room", "cellar")));
+        done = passed(done.leave(given("group", "bird")));
+        assertTrue(done.course().complete());
+        Interview same = passed(done.backTo("where").leave(given("room", "hall"))).asFarAsMet();
+        assertTrue(same.course().complete());
+        Interview further = passed(done.backTo("where").leave(given("room", "attic"))).asFarAsMet();
+        assertEquals("more", further.course().current().orElseThrow().page().code());
+        Interview wrong = passed(done.backTo("where").leave(given("indoors", false))).backTo("where");
+        assertEquals("where", wrong.course().current().orElseThrow().page().code());
+    }
+
+    @Test
+    void codesMeanWhatTheInterviewSaysOfThem() {
+        Interview there = passed(begun.leave(given("indoors", true, "room", "attic")));
+        Standing standing = Standing.of(there.keep(given("group", "bat", "count", new BigDecimal(3))));
+        assertEquals("bat", standing.value("group"));
+        assertEquals(new BigDecimal(3), standing.value("copy"));
+        assertEquals(null, standing.value("ladder"));
+        assertEquals("what", standing.course().current().orElseThrow().page().code());
+    }
 }
