@@ -114,7 +114,6 @@ class RehearseController {
         Course onward = interview.throughout();
         Voice voice = Voice.of(interview);
         model.addAttribute("action", action);
-        model.addAttribute("canGoBack", !interview.passed().isEmpty());
         model.addAttribute("notice", notice);
         model.addAttribute("complete", course.complete());
         model.addAttribute("parameters", draft.document().arriving());
