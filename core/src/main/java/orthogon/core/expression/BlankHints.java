@@ -3,6 +3,7 @@ package orthogon.core.expression;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import orthogon.core.expression.Expr.*;
 
@@ -11,7 +12,73 @@ public final class BlankHints {
 
     private BlankHints() {}
 
-    /** One sentence for each such comparison, in reading order. */
+    /**
+     * A comparison that a blank answer could turn unseen.
+     *
+     * @param index its number among the comparisons of the condition
+     * @param comparison itself
+     * @param plainly the value that its plain reading has where something in it is blank
+     * @param byOperand whether only a blank operand matters, not an unknown value
+     */
+    public record Slip(int index, Expr comparison, boolean plainly, boolean byOperand) {
+
+        /** The names of which one may be blank, in reading order. */
+        public Set<String> names() {
+            return comparison.references();
+        }
+    }
+
+    /** Every comparison whose form invites the slip, in reading order: {@code x != 1}, and what stands under a {@code not}. */
+    public static List<Slip> slips(Expr condition) {
+        List<Slip> slips = new ArrayList<>();
+        slips(condition, false, new int[1], slips);
+        return slips;
+    }
+
+    private static void slips(Expr expr, boolean negated, int[] next, List<Slip> slips) {
+        switch (expr) {
+            case And a -> a.parts().forEach(p -> slips(p, negated, next, slips));
+            case Or o -> o.parts().forEach(p -> slips(p, negated, next, slips));
+            case Not n -> slips(n.of(), !negated, next, slips);
+            case If i -> {
+                slips(i.when(), false, next, slips);
+                slips(i.then(), negated, next, slips);
+                slips(i.otherwise(), negated, next, slips);
+            }
+            case Literal l -> {}
+            default -> {
+                slip(expr, negated, next[0]).ifPresent(slips::add);
+                next[0]++;
+            }
+        }
+    }
+
+    private static Optional<Slip> slip(Expr expr, boolean negated, int index) {
+        return switch (expr) {
+            case Compare c when isNull(c) -> Optional.empty();
+            case Compare c when c.op().equals("!=") -> negated ? Optional.empty() : Optional.of(new Slip(index, c, false, true));
+            case Compare c when c.op().equals("=") -> negated ? Optional.of(new Slip(index, c, true, true)) : Optional.empty();
+            case Call c when c.function().equals("answered") -> Optional.empty();
+            default -> negated ? Optional.of(new Slip(index, expr, false, false)) : Optional.empty();
+        };
+    }
+
+    /** Whether the value is blank as soon as one of these names is. */
+    public static boolean isBlankWith(Expr value) {
+        return switch (value) {
+            case Name n -> true;
+            case Part p -> true;
+            case Negate n -> isBlankWith(n.of());
+            case Arithmetic a -> isBlankWith(a.left()) || isBlankWith(a.right());
+            case Call c -> BLANK_WITH_ARGUMENT.contains(c.function()) && c.args().stream().anyMatch(BlankHints::isBlankWith);
+            default -> false;
+        };
+    }
+
+    private static final Set<String> BLANK_WITH_ARGUMENT = Set.of("abs", "floor", "ceiling", "round half up", "string length", "upper case",
+            "lower case", "years and months duration");
+
+    /** One sentence for each of them that nothing beside it settles, in reading order. */
     public static List<String> of(Expr expr) {
         List<String> hints = new ArrayList<>();
         find(expr, false, new HashSet<>(), hints);

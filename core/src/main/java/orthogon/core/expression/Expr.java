@@ -5,6 +5,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.function.Function;
 
 /** One node of an expression, with the part of the text it was read from. */
 public sealed interface Expr {
@@ -129,6 +130,52 @@ public sealed interface Expr {
             case Literal l -> {}
             default -> found.add(expr);
         }
+    }
+
+    /** This condition with a literal in the place of one of its {@link #comparisons()}. */
+    default Expr with(int comparison, boolean literal) {
+        return with(this, new int[]{comparison}, literal);
+    }
+
+    private static Expr with(Expr expr, int[] left, boolean literal) {
+        return switch (expr) {
+            case Literal l -> l;
+            case And a -> a.over(a.children().stream().map(c -> with(c, left, literal)).toList());
+            case Or o -> o.over(o.children().stream().map(c -> with(c, left, literal)).toList());
+            case Not n -> n.over(n.children().stream().map(c -> with(c, left, literal)).toList());
+            case If i -> i.over(i.children().stream().map(c -> with(c, left, literal)).toList());
+            default -> left[0]-- == 0 ? new Literal(literal, expr.span()) : expr;
+        };
+    }
+
+    /** The same condition without literals that decide nothing; a literal where they decide everything. */
+    default Expr folded() {
+        return switch (this) {
+            case And a -> folded(a.parts(), true, p -> new And(p, a.span()));
+            case Or o -> folded(o.parts(), false, p -> new Or(p, o.span()));
+            case Not n -> n.of().folded() instanceof Literal l && l.value() instanceof Boolean b
+                    ? new Literal(!b, n.span())
+                    : new Not(n.of().folded(), n.span());
+            case If i -> i.when().folded() instanceof Literal l
+                    ? (Boolean.TRUE.equals(l.value()) ? i.then() : i.otherwise()).folded()
+                    : i.over(i.children().stream().map(Expr::folded).toList());
+            default -> this;
+        };
+    }
+
+    private static Expr folded(List<Expr> parts, boolean idle, Function<List<Expr>, Expr> together) {
+        List<Expr> left = new ArrayList<>();
+        for (Expr part : parts) {
+            Expr folded = part.folded();
+            if (folded instanceof Literal l && l.value() instanceof Boolean b) {
+                if (b != idle) {
+                    return folded;
+                }
+            } else {
+                left.add(folded);
+            }
+        }
+        return left.isEmpty() ? new Literal(idle, Span.NONE) : left.size() == 1 ? left.getFirst() : together.apply(left);
     }
 
     /** The same node over other parts, which must be as many and in the same order as {@link #children()}. */

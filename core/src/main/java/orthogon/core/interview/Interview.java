@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import orthogon.core.expression.Evaluator;
+import orthogon.core.expression.Expr;
 import orthogon.core.expression.Wiring;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Page;
@@ -182,9 +183,19 @@ public record Interview(Wiring wiring, LocalDate today, Map<String, String> link
 
     /** The value of the condition at a place as the interview stands: true, false, or null where it cannot be said. */
     public Boolean truth(String place) {
+        return wiring.expr(place, true).map(this::truth).orElse(null);
+    }
+
+    /** The value of a condition over this document as the interview stands: true, false, or null where it cannot be said. */
+    public Boolean truth(Expr condition) {
+        return (Boolean) value(condition);
+    }
+
+    /** The value of an expression over this document as the interview stands. */
+    public Object value(Expr expression) {
         Walk walk = new Walk(this);
         walk.walk();
-        return wiring.expr(place, true).map(e -> Evaluator.value(e, walk)).map(Boolean.class::cast).orElse(null);
+        return Evaluator.value(expression, walk);
     }
 
     /**

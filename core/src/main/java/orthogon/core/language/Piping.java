@@ -75,6 +75,103 @@ public final class Piping {
         return names;
     }
 
+    /**
+     * Where a blank answer would leave a gap.
+     *
+     * @param name code of the answer
+     * @param arms what must be so for this part of the text to be read
+     */
+    public record Gap(String name, List<Arm> arms) {}
+
+    /**
+     * One arm of a choice around a part of a text.
+     *
+     * @param name code of the answer that the text goes by
+     * @param key the arm's key; {@code other} for what no other key of these takes
+     * @param keys every key of the choice
+     * @param plural whether it goes by a number's plural form
+     */
+    public record Arm(String name, String key, List<String> keys, boolean plural) {}
+
+    /** Every place of the text that would be a gap if an answer were blank, in reading order; none where the text cannot be read. */
+    public static List<Gap> gaps(String text) {
+        List<Gap> gaps = new ArrayList<>();
+        if (!names(text).isEmpty()) {
+            gaps(new MessagePattern(text), 0, List.of(), gaps);
+        }
+        return gaps;
+    }
+
+    private static void gaps(MessagePattern pattern, int start, List<Arm> arms, List<Gap> gaps) {
+        for (int i = start + 1; i < pattern.getLimitPartIndex(start); i++) {
+            if (pattern.getPartType(i) != MessagePattern.Part.Type.ARG_START) {
+                continue;
+            }
+            MessagePattern.ArgType kind = pattern.getPart(i).getArgType();
+            String name = pattern.getSubstring(pattern.getPart(i + 1));
+            boolean bySelect = kind == MessagePattern.ArgType.SELECT;
+            boolean settled = arms.stream().anyMatch(a -> a.name().equals(name)
+                    && (a.plural() || !a.key().equals("blank") && (!a.key().equals("other") || a.keys().contains("blank"))));
+            if (!bySelect && !settled) {
+                gaps.add(new Gap(name, arms));
+            }
+            int end = pattern.getLimitPartIndex(i);
+            if (kind.hasPluralStyle() || bySelect) {
+                arms(pattern, i, end, name, !bySelect, arms, gaps);
+            }
+            i = end;
+        }
+    }
+
+    private static void arms(MessagePattern pattern, int start, int end, String name, boolean plural, List<Arm> around, List<Gap> gaps) {
+        List<String> keys = new ArrayList<>();
+        List<Integer> messages = new ArrayList<>();
+        for (int i = start + 1; i < end; i++) {
+            if (pattern.getPartType(i) == MessagePattern.Part.Type.ARG_SELECTOR) {
+                keys.add(pattern.getSubstring(pattern.getPart(i)));
+            } else if (pattern.getPartType(i) == MessagePattern.Part.Type.MSG_START) {
+                messages.add(i);
+                i = pattern.getLimitPartIndex(i);
+            }
+        }
+        for (int k = 0; k < messages.size(); k++) {
+            List<Arm> inner = new ArrayList<>(around);
+            inner.add(new Arm(name, keys.get(k), keys, plural));
+            gaps(pattern, messages.get(k), inner, gaps);
+        }
+    }
+
+    /** For each answer that a text chooses its words by, the options it has words for. Plural forms differ between languages. */
+    public static Map<String, Set<String>> choices(String text) {
+        Map<String, Set<String>> choices = new HashMap<>();
+        if (names(text).isEmpty()) {
+            return choices;
+        }
+        MessagePattern pattern = new MessagePattern(text);
+        for (int i = 0; i < pattern.countParts(); i++) {
+            MessagePattern.Part part = pattern.getPart(i);
+            if (part.getType() == MessagePattern.Part.Type.ARG_START && part.getArgType() == MessagePattern.ArgType.SELECT) {
+                Set<String> keys = choices.computeIfAbsent(pattern.getSubstring(pattern.getPart(i + 1)), n -> new LinkedHashSet<>());
+                for (int k = i + 2; k < pattern.getLimitPartIndex(i); k++) {
+                    if (pattern.getPartType(k) == MessagePattern.Part.Type.ARG_SELECTOR) {
+                        keys.add(pattern.getSubstring(pattern.getPart(k)));
+                    } else if (pattern.getPartType(k) == MessagePattern.Part.Type.MSG_START) {
+                        k = pattern.getLimitPartIndex(k);
+                    }
+                }
+            }
+        }
+        return choices;
+    }
+
+    /** The text with every gap of the answer closed: three dots stand where it is blank. */
+    public static String closed(String text, String name) {
+        return gaps(text).stream().noneMatch(g -> g.name().equals(name))
+                ? text
+                : "{" + name + ", select, blank {"
+                        + without(text, Set.of(name)) + "} other {" + text + "}}";
+    }
+
     /** Why the text cannot be read; empty where it can. */
     public static Optional<String> fault(String text) {
         if (text.indexOf('{') < 0 && text.indexOf('}') < 0) {

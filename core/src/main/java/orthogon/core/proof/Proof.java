@@ -2,7 +2,6 @@ package orthogon.core.proof;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -54,7 +53,7 @@ public final class Proof {
         try {
             Spelled spelled = Spelled.of(wiring);
             Space space = new Space(spelled, spelled.faults(faults), asOf, new Diagrams(NODES));
-            Flow flow = new Flow(space, Set.of(), Flow.askedInClaims(space), new BitSet());
+            Flow flow = new Flow(space, Set.of(), Flow.askedInClaims(space), space.linkLevels());
             List<Claim> claims = AllClaims.of(flow, faults);
             return new Proof(wiring, asOf, claims, Figures.of(flow));
         } catch (Diagrams.BudgetSpent e) {

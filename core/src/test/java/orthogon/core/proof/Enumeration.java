@@ -10,13 +10,18 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Situation;
 import orthogon.core.expression.Wiring;
+import orthogon.core.language.Texts;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
@@ -56,6 +61,13 @@ final class Enumeration implements Situation {
     private final Set<String> lockedOutside = new HashSet<>();
     private final Set<String> stuck = new HashSet<>();
     private final Set<String> ownBroken = new HashSet<>();
+    private final Set<String> decides = new HashSet<>();
+    private final Set<String> turned = new HashSet<>();
+    private final Set<String> gaps = new HashSet<>();
+    private final Set<String> met = new HashSet<>();
+    private final Set<String> byDefault = new HashSet<>();
+    private final Set<String> given = new HashSet<>();
+    private final Set<String> excluded = new HashSet<>();
     private boolean withoutOutcome;
     private int steps;
 
@@ -108,6 +120,62 @@ final class Enumeration implements Situation {
 
     private void note(String place, boolean holds) {
         (holds ? heldSomewhere : failedSomewhere).add(place);
+        Expr condition = wiring.at(place).flatMap(Wiring.Wire::expr).orElse(null);
+        if (condition == null) {
+            return;
+        }
+        int n = condition.comparisons().size();
+        for (int c = 0; c < n; c++) {
+            for (boolean literal : new boolean[]{true, false}) {
+                if (passes(place, condition.with(c, literal)) != holds) {
+                    decides.add(place + "#" + c + literal);
+                }
+            }
+            Boolean plainly = plainlyIfBlank(condition, c);
+            if (plainly != null && passes(place, condition.with(c, plainly)) != holds) {
+                turned.add(place + "#" + c);
+            }
+        }
+    }
+
+    private boolean passes(String place, Expr condition) {
+        Object value = Evaluator.value(condition, this);
+        return place.contains("/accept/") ? !Boolean.FALSE.equals(value) : Boolean.TRUE.equals(value);
+    }
+
+    /** What a comparison reads as where something in it is blank; null where nothing is or where it reads as it is. */
+    private Boolean plainlyIfBlank(Expr condition, int c) {
+        Expr comparison = condition.comparisons().get(c);
+        boolean negated = negated(condition, comparison, false);
+        boolean somethingBlank = comparison.references().stream().anyMatch(n -> value(n) == null);
+        if (comparison instanceof Expr.Compare e && Set.of("=", "!=").contains(e.op())) {
+            boolean aboutBlank = List.of(e.left(), e.right()).stream().anyMatch(s -> s instanceof Expr.Literal l && l.value() == null);
+            boolean operandBlank = Evaluator.value(e.left(), this) == null || Evaluator.value(e.right(), this) == null;
+            boolean slips = e.op().equals("!=") != negated;
+            return !aboutBlank && operandBlank && slips ? negated : null;
+        }
+        boolean unknown = Evaluator.value(comparison, this) == null;
+        return negated && unknown && somethingBlank ? Boolean.FALSE : null;
+    }
+
+    private static boolean negated(Expr in, Expr comparison, boolean so) {
+        return switch (in) {
+            case Expr e when e == comparison -> so;
+            case Expr.Not n -> negated(n.of(), comparison, !so);
+            case Expr.If i when holdsIt(i.when(), comparison) -> negated(i.when(), comparison, false);
+            default -> {
+                for (Expr child : in.children()) {
+                    if (holdsIt(child, comparison)) {
+                        yield negated(child, comparison, so);
+                    }
+                }
+                yield false;
+            }
+        };
+    }
+
+    private static boolean holdsIt(Expr in, Expr comparison) {
+        return in == comparison || in.children().stream().anyMatch(c -> holdsIt(c, comparison));
     }
 
     private boolean tried(String place, boolean usual) {
@@ -123,17 +191,43 @@ final class Enumeration implements Situation {
             return;
         }
         Page page = document.pages().get(p);
+        if (p == 0) {
+            met.add("title");
+        }
         if (!tried(page.code() + ".openWhen", true)) {
+            exclude(p, p + 1);
             comeTo(p + 1);
             return;
         }
         List<Step> flat = new ArrayList<>();
         flatten(page.items(), List.of(), flat);
         boolean[] visitedAndPassed = new boolean[2];
+        Set<String> possibleAround = possible;
+        possible = new HashSet<>();
         walk(page, p, flat, 0, visitedAndPassed);
+        page.questions().forEach(q -> keys(q).filter(k -> !possible.contains(k)).forEach(k -> excluded.add(link() + k)));
+        possible = possibleAround;
         if (visitedAndPassed[0] && !visitedAndPassed[1]) {
             stuck.add(page.code());
         }
+    }
+
+    /** What can be answered on the page at hand, given the pages before. */
+    private Set<String> possible = new HashSet<>();
+
+    private String link() {
+        return document.linkParameters().stream().map(l -> values.get(l.code())).toList().toString();
+    }
+
+    private static Stream<String> keys(Question q) {
+        return Stream.concat(Stream.of(q.code()),
+                isChoice(q) ? q.answer().options().stream().map(o -> q.code() + "." + o.code()) : Stream.of());
+    }
+
+    /** Pages that were gone past, so that nothing on them is asked. */
+    private void exclude(int from, int to) {
+        document.pages().subList(from, to).forEach(page -> page.questions()
+                .forEach(q -> keys(q).forEach(k -> excluded.add(link() + k))));
     }
 
     private record Step(Item item, List<String> sections) {}
@@ -234,8 +328,15 @@ final class Enumeration implements Situation {
             }
             default -> throw new IllegalStateException(q.answer().type());
         }
+        boolean sampled = q.answer() instanceof Answer.Text || q.answer() instanceof Answer.Ranking;
+        if (sampled && STARTS.containsKey(q.startWith()) && !all.contains(STARTS.get(q.startWith()))) {
+            // Of texts and rankings only one of each kind is tried, but the start value is tried as it is.
+            all.add(STARTS.get(q.startWith()));
+        }
         return all.stream().filter(v -> v == null || fits(q.answer(), v)).toList();
     }
+
+    private static final Map<String, Object> STARTS = Map.of("\"a\"", "a", "\"toolong\"", "toolong", "[\"a\", \"b\"]", List.of("a", "b"));
 
     /** Of all ways to rank two of the options, one for each way in which the comparisons about the question can turn out. */
     private Collection<Object> rankings(Question q, Answer.Ranking r) {
@@ -306,6 +407,7 @@ final class Enumeration implements Situation {
         }
         visitedAndPassed[0] = true;
         reached.add("reach-page " + page.code());
+        meets(page.code() + ".title", page.title());
         boolean accepted = true;
         for (Step step : flat) {
             if (!asked.contains(step.item().code())) {
@@ -316,9 +418,16 @@ final class Enumeration implements Situation {
                 case Question q -> {
                     reached.add("reach-question " + code);
                     accepted &= question(q);
+                    read(q);
                 }
-                case Note n -> reached.add("reach-note " + code);
-                case Section s -> reached.add("reach-section " + code);
+                case Note n -> {
+                    reached.add("reach-note " + code);
+                    meets(code + ".wording", n.wording());
+                }
+                case Section s -> {
+                    reached.add("reach-section " + code);
+                    meets(code + ".title", s.title());
+                }
                 default -> throw new IllegalStateException();
             }
         }
@@ -326,10 +435,12 @@ final class Enumeration implements Situation {
             return;
         }
         visitedAndPassed[1] = true;
+        page.questions().filter(q -> asked.contains(q.code())).forEach(this::passed);
         for (int i = 0; i < page.finish().size(); i++) {
             String place = page.code() + "/finish/" + i;
             if (tried(place, true)) {
                 reached.add("reach-finish " + place);
+                exclude(p + 1, document.pages().size());
                 end(page.finish().get(i).outcome());
                 return;
             }
@@ -338,6 +449,7 @@ final class Enumeration implements Situation {
             String place = page.code() + "/skip/" + i;
             if (tried(place, true)) {
                 reached.add("reach-skip " + place);
+                exclude(p + 1, Integer.parseInt(page.skip().get(i).to().substring(1)));
                 comeTo(Integer.parseInt(page.skip().get(i).to().substring(1)));
                 return;
             }
@@ -345,10 +457,82 @@ final class Enumeration implements Situation {
         comeTo(p + 1);
     }
 
+    /** A question that was answered or left blank, and passed. */
+    private void passed(Question q) {
+        Object value = values.get(q.code());
+        List<?> chosen = value instanceof List<?> l ? l : value == null ? List.of() : List.of(value);
+        if (isChoice(q)) {
+            chosen.forEach(o -> reached.add("option-accepted " + q.code() + "." + o));
+        } else if (value instanceof Boolean b) {
+            reached.add("option-accepted " + q.code() + "." + (b ? "yes" : "no"));
+        }
+        if (value != null && !holds(q.code() + ".lockWhen", false)) {
+            given.add(link() + q.code());
+            if (isChoice(q)) {
+                chosen.forEach(o -> given.add(link() + q.code() + "." + o));
+            }
+        }
+        Object start = start(q);
+        if (start != null && start.equals(value) && holds(q.code() + ".requireWhen", false) && !(q.answer() instanceof Answer.Agreement)) {
+            byDefault.add(q.code());
+        }
+    }
+
+    private Object start(Question q) {
+        return q.startWith().isEmpty() ? null : Evaluator.value(wiring.at(q.code() + ".startWith").get().expr().orElseThrow(), this);
+    }
+
+    /** The texts of a question as they are read. */
+    private void read(Question q) {
+        String wording = q.code() + ".wording";
+        String text = q.wording();
+        for (int i = q.reword().size() - 1; i >= 0; i--) {
+            if (holds(q.code() + "/reword/" + i, true) && !q.reword().get(i).wording().isEmpty()) {
+                wording = q.code() + "/reword/" + i + ".wording";
+                text = q.reword().get(i).wording();
+            }
+        }
+        meets(wording, text);
+        if (!q.answer().options().isEmpty()) {
+            q.answer().options().stream().filter(o -> holds(q.code() + "." + o.code() + ".offerWhen", true))
+                    .forEach(o -> meets(q.code() + "." + o.code() + ".label", o.label()));
+        }
+        if (q.answer() instanceof Answer.Agreement a) {
+            meets(q.code() + ".text", a.text());
+            if (Boolean.TRUE.equals(start(q))) {
+                byDefault.add(q.code());
+            }
+        }
+    }
+
+    /** Reads a text: every argument of its own that is blank leaves a gap, which is found by reading it again with a word in its place. */
+    private void meets(String unit, String text) {
+        met.add(unit);
+        Matcher arguments = ARGUMENT.matcher(text);
+        while (arguments.find()) {
+            String name = arguments.group(1);
+            if (value(name) == null) {
+                String marked = new StringBuilder(text).replace(arguments.start(), arguments.end(), "GAP").toString();
+                String rest = ARGUMENT.matcher(marked).replaceAll("a word");
+                Map<String, Object> keys = new LinkedHashMap<>();
+                document.items().forEach(i -> keys.put(i.code(), key(value(i.code()))));
+                if (new com.ibm.icu.text.MessageFormat(rest, Locale.ROOT).format(keys).contains("GAP")) {
+                    gaps.add(unit + "/" + name);
+                }
+            }
+        }
+    }
+
+    private static String key(Object value) {
+        return value == null ? "blank" : value instanceof Boolean b ? b ? "yes" : "no" : value.toString();
+    }
+
     private boolean question(Question q) {
         Object value = values.get(q.code());
+        possible.add(q.code());
         for (Answer.Option option : q.answer().options()) {
             if (tried(q.code() + "." + option.code() + ".offerWhen", true)) {
+                possible.add(q.code() + "." + option.code());
                 reached.add("reach-option " + q.code() + "." + option.code());
             }
         }
@@ -383,9 +567,15 @@ final class Enumeration implements Situation {
         end("");
     }
 
+    private static final Pattern ARGUMENT = Pattern.compile("\\{(x\\d+)\\}");
+
     private String outcome = "";
 
     private void end(String with) {
+        document.outcome(with).ifPresent(o -> {
+            meets(with + ".label", o.label());
+            meets(with + ".closing", o.closing());
+        });
         outcome = with;
         withoutOutcome |= with.isEmpty();
         reached.add("reach-outcome " + with);
@@ -436,7 +626,18 @@ final class Enumeration implements Situation {
                     case Question q -> {
                         reach("reach-question " + q.code());
                         (isChoice(q) ? q.answer().options() : List.<Answer.Option>of())
-                                .forEach(o -> reach("reach-option " + q.code() + "." + o.code()));
+                                .forEach(o -> {
+                                    reach("reach-option " + q.code() + "." + o.code());
+                                    reach("option-accepted " + q.code() + "." + o.code());
+                                });
+                        if (q.answer() instanceof Answer.YesNo && !q.requireWhen().isEmpty()) {
+                            reach("option-accepted " + q.code() + ".yes");
+                            reach("option-accepted " + q.code() + ".no");
+                        }
+                        verdicts.put("limits-leave-answer " + q.code(), candidates(q).size() > 1);
+                        verdicts.put("nothing-by-default " + q.code(), !byDefault.contains(q.code()));
+                        verdicts.put("answers-kept " + q.code(), q.keepWhenHidden() || given.stream()
+                                .noneMatch(g -> excluded.contains(g) && keys(q).anyMatch(k -> g.endsWith("]" + k))));
                     }
                     case Note n -> reach("reach-note " + n.code());
                     case Section s -> reach("reach-section " + s.code());
@@ -462,8 +663,30 @@ final class Enumeration implements Situation {
             if (condition && !wire.expr().orElseThrow().comparisons().isEmpty()) {
                 verdicts.put("condition-varies " + wire.place(),
                         heldSomewhere.contains(wire.place()) && failedSomewhere.contains(wire.place()));
+                for (int c = 0; c < wire.expr().orElseThrow().comparisons().size(); c++) {
+                    String place = wire.place() + "#" + c;
+                    verdicts.put("comparison-matters " + place, decides.contains(place + true) && decides.contains(place + false));
+                    verdicts.put("blank-reading " + place, !turned.contains(place));
+                }
             }
         }
+        Texts.all(document).forEach((unit, text) -> {
+            Matcher arguments = ARGUMENT.matcher(text);
+            while (arguments.find()) {
+                verdicts.put("text-filled " + unit + "/" + arguments.group(1), !gaps.contains(unit + "/" + arguments.group(1)));
+            }
+            document.languages().stream().filter(l -> !l.equals("en")).forEach(l -> {
+                Questionnaire.Translation t = document.translations().getOrDefault(l, Map.of()).get(unit);
+                boolean current = t != null && t.of().equals(text) && arguments(t.text()).equals(arguments(text));
+                verdicts.put("translated " + l + "/" + unit, current || !met.contains(unit));
+            });
+        });
+    }
+
+    private static Set<String> arguments(String text) {
+        Set<String> names = new HashSet<>();
+        ARGUMENT.matcher(text).results().forEach(r -> names.add(r.group(1)));
+        return names;
     }
 
     private void reach(String claim) {

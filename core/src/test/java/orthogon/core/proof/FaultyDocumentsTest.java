@@ -72,7 +72,7 @@ class FaultyDocumentsTest {
                 }
                 decided++;
                 for (Claim other : Stream.of(always, never).flatMap(p -> p.claim(claim.kind(), claim.place()).stream()).toList()) {
-                    assertEquals(other.verdict(), claim.verdict(), "seed " + seed + " " + claim);
+                    assertEquals(other.verdict(), claim.verdict(), "seed " + seed + " " + claim + claim.explanation());
                 }
             }
         }

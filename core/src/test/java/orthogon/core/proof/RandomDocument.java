@@ -4,9 +4,11 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import orthogon.core.language.Texts;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.DateLimit;
 import orthogon.core.questionnaire.Derived;
@@ -50,6 +52,7 @@ public final class RandomDocument {
         List<String> outcomes = List.of("o0", "o1", "o2").subList(0, 1 + random.nextInt(3));
         for (int p = 0; p < count; p++) {
             String open = chance(25) ? condition() : "";
+            String title = text("Page " + p);
             List<Item> items = new ArrayList<>();
             int n = 1 + random.nextInt(3);
             for (int i = 0; i < n; i++) {
@@ -62,7 +65,7 @@ public final class RandomDocument {
                     skip.add(new Page.Skip(chance(90) ? condition() : "", "p" + (p + 1 + random.nextInt(count - p - 1))));
                 }
             }
-            pages.add(new Page("p" + p, "Page " + p, "", open, items, finish, skip));
+            pages.add(new Page("p" + p, title, "", open, items, finish, skip));
         }
         List<Questionnaire.OutcomeRow> rows = new ArrayList<>();
         for (int r = 0; r < 1 + random.nextInt(3); r++) {
@@ -78,9 +81,41 @@ public final class RandomDocument {
                     : chance(40) ? "outcome = \"" + pick(outcomes) + "\" or " + condition() : condition();
             claims.add(new Questionnaire.OwnClaim("c" + c, chance(50) ? Questionnaire.Says.ALWAYS : Questionnaire.Says.NEVER, that));
         }
-        return new Questionnaire("random", "Random", "en", List.of("en"),
+        Questionnaire document = new Questionnaire("random", "Random", "en", chance(25) ? List.of("en", "fr") : List.of("en"),
                 link ? List.of(new Questionnaire.LinkParameter("via", List.of("north", "south"))) : List.of(), pages,
-                outcomes.stream().map(o -> new Questionnaire.Outcome(o, "Outcome " + o, "")).toList(), rows, claims, Map.of());
+                outcomes.stream().map(o -> new Questionnaire.Outcome(o, "Outcome " + o, chance(25) ? text("Closing") : "")).toList(),
+                rows, claims, Map.of());
+        return document.languages().size() == 1 ? document : document.withTranslations(Map.of("fr", translations(document)));
+    }
+
+    /** Most units translated, some missing, stale, or without an answer that they should speak of. */
+    private Map<String, Questionnaire.Translation> translations(Questionnaire document) {
+        Map<String, Questionnaire.Translation> all = new LinkedHashMap<>();
+        Texts.all(document).forEach((unit, text) -> {
+            if (!chance(12)) {
+                boolean stale = chance(8);
+                all.put(unit, new Questionnaire.Translation(chance(5) ? "Autre" : "Fr " + text, "draft", stale ? "Before" : text));
+            }
+        });
+        return all;
+    }
+
+    /** A text that may speak of earlier answers, with or without words for blank ones. */
+    private String text(String words) {
+        List<Question> spoken = earlier.stream().filter(q -> !(q.answer() instanceof Answer.Ranking)).toList();
+        if (spoken.isEmpty() || chance(75)) {
+            return words;
+        }
+        String x = pick(spoken).code();
+        Question by = pick(spoken);
+        boolean selects = by.answer() instanceof Answer.OneChoice || by.answer() instanceof Answer.YesNo;
+        String key = by.answer() instanceof Answer.YesNo ? "yes" : "a";
+        return words + switch (random.nextInt(selects ? 4 : 2)) {
+            case 0 -> " about {" + x + "}";
+            case 1 -> " about {" + x + ", select, blank {nothing at all} other {that is {" + x + "}}}";
+            case 2 -> " {" + by.code() + ", select, " + key + " {and then {" + x + "}} other {and so on}}";
+            default -> " {" + by.code() + ", select, " + key + " {and so on} other {and then {" + x + "}}}";
+        };
     }
 
     private <T> T pick(List<T> from) {
@@ -92,7 +127,7 @@ public final class RandomDocument {
         String code = "x" + next++;
         if (kind < 8) {
             shown.add(code);
-            return new Note(code, "Note", chance(70) ? condition() : "");
+            return new Note(code, text("Note"), chance(70) ? condition() : "");
         }
         if (kind < 18 && sections) {
             String when = chance(70) ? condition() : "";
@@ -123,16 +158,17 @@ public final class RandomDocument {
         boolean locks = chance(12);
         String lock = locks ? chance(50) ? "true" : condition() : "";
         String start = chance(locks ? 75 : 8) ? startFor(answer) : "";
-        Question plain = new Question(code, "Question " + code, "", answer, ask, require, lock, start, List.of(), List.of(), false);
+        String wording = text("Question " + code);
+        Question plain = new Question(code, wording, "", answer, ask, require, lock, start, List.of(), List.of(), false);
         List<Reword> reword = chance(8)
-                ? List.of(new Reword(condition(), "Other", ""))
+                ? List.of(new Reword(condition(), text("Other"), ""))
                 : List.of();
         earlier.add(plain);
         shown.add(code);
         List<Question.Accept> accept = chance(25)
                 ? List.of(new Question.Accept(chance(60) ? about(plain) : about(plain) + " or " + condition(), ""))
                 : List.of();
-        Question question = new Question(code, plain.wording(), "", answer, ask, require, lock, start, accept, reword, false);
+        Question question = new Question(code, plain.wording(), "", answer, ask, require, lock, start, accept, reword, chance(15));
         earlier.set(earlier.size() - 1, question);
         return question;
     }

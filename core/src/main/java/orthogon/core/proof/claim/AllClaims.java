@@ -18,8 +18,14 @@ public final class AllClaims {
         List<Claim> reach = ReachClaims.of(court);
         claims.addAll(reach);
         claims.addAll(SenseClaims.of(court, reach));
-        claims.addAll(PassageClaims.of(court));
+        claims.addAll(BlankClaims.of(court));
+        claims.addAll(PassageClaims.of(court, reach));
+        claims.addAll(LimitsClaims.of(court));
         claims.addAll(EndingClaims.of(court));
+        claims.addAll(TextClaims.of(court));
+        claims.addAll(LanguageClaims.of(court));
+        claims.addAll(DefaultClaims.of(court));
+        claims.addAll(KeepingClaims.of(court));
         claims.addAll(OwnClaims.of(court));
         claims.forEach(c -> c.guardedBy(flow));
         List<Claim> all = new ArrayList<>(SoundClaims.of(flow.space().spelled().original(), faults));

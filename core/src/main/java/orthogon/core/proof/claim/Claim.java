@@ -15,8 +15,20 @@ public final class Claim {
      * @param details the core said in words, or what to do; may be empty
      * @param core places of the fewest conditions that make it impossible; empty where there are none
      * @param witness question or link parameter to value, replayed through the interview; empty map is a respondent who leaves all blank
+     * @param other a second respondent, where it takes two to show it
+     * @param mend the one standard mend, where there is one
      */
-    public record Explanation(String headline, String details, List<String> core, Optional<Map<String, Object>> witness) {
+    public record Explanation(String headline, String details, List<String> core, Optional<Map<String, Object>> witness,
+            Optional<Map<String, Object>> other, Optional<Mend> mend) {
+
+        public Explanation(String headline, String details, List<String> core, Optional<Map<String, Object>> witness) {
+            this(headline, details, core, witness, Optional.empty(), Optional.empty());
+        }
+
+        Explanation with(Mend suggested) {
+            return new Explanation(headline, details, core, witness, other, Optional.of(suggested));
+        }
+
         public static Explanation of(String headline) {
             return new Explanation(headline, "", List.of(), Optional.empty());
         }
@@ -33,6 +45,7 @@ public final class Claim {
     private final String statement;
     private final Verdict verdict;
     private final Optional<String> follows;
+    private boolean blocking = true;
     private Object lock = this;
     private Supplier<Explanation> explain;
     private Explanation explanation;
@@ -79,7 +92,13 @@ public final class Claim {
 
     /** Whether a release waits for it. */
     public boolean blocking() {
-        return true;
+        return blocking;
+    }
+
+    /** The claim as one that no release waits for. */
+    Claim advisory() {
+        blocking = false;
+        return this;
     }
 
     /** Kind and place, unique in a proof. */

@@ -3,8 +3,12 @@ package orthogon.core.proof.claim;
 /** The families in which claims are listed. */
 public enum Family {
     SOUND("Sound", "every code, reference and type fits"), REACH("Reach", "every page, question, option and outcome"), SENSE("Sense",
-            "no condition is idle"), PASSAGE("Passage", "nobody can get stuck"), ENDING("Ending",
-                    "one outcome on every path"), OWN("Own claims", "written for this questionnaire");
+            "no condition is idle"), BLANK("Blank", "no condition turns on a blank unseen"), PASSAGE("Passage",
+                    "nobody can get stuck"), LIMITS("Limits", "the settings of an answer leave some answer"), ENDING("Ending",
+                            "one outcome on every path"), TEXT("Text", "no text shows a gap"), DEFAULT("Given beforehand",
+                                    "nothing is answered by nobody"), KEEPING("Keeping", "no answer is lost by changing another"), LANGUAGE(
+                                            "Languages", "every text is translated and current"), BURDEN("Burden",
+                                                    "no route asks too much"), OWN("Own claims", "written for this questionnaire");
 
     private final String title;
     private final String says;

@@ -6,9 +6,12 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.ToIntFunction;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.flow.PageSets;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Page;
 
 /** No respondent can get stuck: on every page, whatever was answered before, some answers are accepted. */
@@ -16,12 +19,67 @@ final class PassageClaims {
 
     private PassageClaims() {}
 
-    static List<Claim> of(Court court) {
+    /** @param reach the reach claims, of which others may be consequences */
+    static List<Claim> of(Court court, List<Claim> reach) {
         List<Claim> claims = new ArrayList<>();
         for (Flow.Stage stage : court.flow.stages()) {
-            claims.add(passable(court, stage));
+            Claim passable = passable(court, stage);
+            claims.add(passable);
+            stage.sets().page().questions().filter(q -> !q.isHidden()).forEach(q -> options(court, stage, q, reach, claims));
         }
         return claims;
+    }
+
+    private static void options(Court court, Flow.Stage stage, Question question, List<Claim> reach, List<Claim> claims) {
+        boolean choice = question.answer() instanceof Answer.OneChoice || question.answer() instanceof Answer.ManyChoices;
+        for (Answer.Option option : choice ? question.answer().options() : List.<Answer.Option>of()) {
+            String place = question.code() + "." + option.code();
+            Optional<String> follows = reach.stream().filter(c -> c.kind().equals("reach-option") && c.place().equals(place))
+                    .filter(c -> c.verdict() == Verdict.REFUTED).map(c -> c.follows().orElse(c.id())).findFirst();
+            claims.add(
+                    accepted(court, stage, question, place, option.code(),
+                            f -> f.space().axis(question.code()).option(option.code()),
+                            "option " + option.code() + " of " + question.code() + " is chosen and accepted by somebody",
+                            "The option “" + option.label() + "” can be chosen, but nobody who chooses it can leave the page.", follows));
+        }
+        if (question.answer() instanceof Answer.YesNo && !question.requireWhen().isEmpty()) {
+            Optional<String> follows = reach.stream()
+                    .filter(c -> c.kind().equals("reach-question") && c.place().equals(question.code()))
+                    .filter(c -> c.verdict() == Verdict.REFUTED).map(c -> c.follows().orElse(c.id())).findFirst();
+            for (boolean answer : new boolean[]{true, false}) {
+                String word = answer ? "yes" : "no";
+                claims.add(accepted(court, stage, question, question.code() + "." + word, answer,
+                        f -> f.space().axis(question.code()).truth(answer),
+                        word + " to " + question.code() + " is accepted from somebody",
+                        "Whoever answers “" + word + "” cannot leave the page.", follows));
+            }
+        }
+    }
+
+    private static Claim accepted(Court court, Flow.Stage stage, Question question, String place, Object answer, ToIntFunction<Flow> chosen,
+            String statement, String impossible, Optional<String> follows) {
+        int page = stage.sets().index();
+        ToIntFunction<Flow> passing = f -> {
+            Flow.Stage there = f.stages().get(page);
+            Diagrams d = f.space().diagrams();
+            return d.and(d.and(d.and(there.coming(), there.sets().accepted()), there.sets().shown(question.code())), chosen.applyAsInt(f));
+        };
+        int set = passing.applyAsInt(court.flow);
+        Court.Sought sought = court.at(page, set, true, i -> i.course().current()
+                .filter(v -> v.page().code().equals(stage.sets().page().code()) && v.problems().isEmpty()).isPresent()
+                && (answer.equals(i.course().effective().get(question.code()))
+                        || i.course().effective().get(question.code()) instanceof List<?> chosenToo && chosenToo.contains(answer)));
+        return court.some(Family.PASSAGE, "option-accepted", place, statement, sought, follows, "This respondent chooses it and goes on.",
+                () -> {
+                    if (follows.isPresent()) {
+                        return Claim.Explanation.of(impossible + " This follows from " + follows.get() + ".");
+                    }
+                    List<String> about = new ArrayList<>(stage.sets().problems().keySet());
+                    about.add(question.code() + ".askWhen");
+                    about.add(question.code() + ".lockWhen");
+                    List<String> core = Cores.smallest(court.space, about, passing);
+                    return new Claim.Explanation(impossible, court.sentences.core(core), core, Optional.empty());
+                });
     }
 
     private static Claim passable(Court court, Flow.Stage stage) {

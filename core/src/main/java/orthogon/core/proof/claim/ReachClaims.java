@@ -154,7 +154,7 @@ public final class ReachClaims {
         }
     }
 
-    private static boolean isOffered(orthogon.core.interview.Interview interview, String code, String option) {
+    static boolean isOffered(orthogon.core.interview.Interview interview, String code, String option) {
         return interview.course().pages().getLast().shown(code)
                 .filter(s -> s.offered().stream().anyMatch(o -> o.code().equals(option))).isPresent();
     }

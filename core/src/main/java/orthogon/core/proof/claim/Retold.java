@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import orthogon.core.interview.Interview;
 import orthogon.core.proof.spelled.Spelled;
 
@@ -12,6 +13,9 @@ import orthogon.core.proof.spelled.Spelled;
  * holds of every entry: entries differ in nothing but their number, and whoever has any has the first.
  */
 final class Retold {
+
+    /** Claims that are told of a grid as one question, though they are proved row by row; refuted as soon as one row is. */
+    private static final Set<String> OF_EVERYBODY = Set.of("nothing-by-default", "answers-kept", "limits-leave-answer", "blank-reading");
 
     private final Court court;
     private final Spelled spelled;
@@ -30,14 +34,19 @@ final class Retold {
             if (spelled.isSaid(claim.place())) {
                 Claim again = again(claim);
                 // A grid's own condition is evaluated for each row; that it holds for somebody in one of them is enough.
-                told.merge(again.id(), again, (a, b) -> a.verdict() == Verdict.PROVED ? a : b);
+                Verdict settles = OF_EVERYBODY.contains(claim.kind()) ? Verdict.REFUTED : Verdict.PROVED;
+                told.merge(again.id(), again, (a, b) -> b.verdict() == settles ? b : a);
             }
         }
         return List.copyOf(told.values());
     }
 
     private Claim again(Claim claim) {
-        String place = claim.kind().equals("own") ? claim.place() : spelled.origin(claim.place());
+        boolean asWritten = Set.of("own", "text-filled", "translated").contains(claim.kind());
+        String place = asWritten ? claim.place() : spelled.origin(claim.place());
+        if (OF_EVERYBODY.contains(claim.kind()) && place.indexOf('.') > 0 && place.indexOf('#') < 0) {
+            place = place.substring(0, place.indexOf('.'));
+        }
         boolean grid = spelled.grids().contains(claim.place()) && claim.kind().equals("reach-section");
         boolean roster = claim.kind().equals("reach-question") && !spelled.grids().contains(claim.place())
                 && spelled.original().document().question(place).isEmpty() && !place.contains(".");
@@ -50,15 +59,18 @@ final class Retold {
                         f -> f.contains(" ") ? f.substring(0, f.indexOf(' ') + 1) + spelled.origin(f.substring(f.indexOf(' ') + 1)) : f),
                 () -> told(claim.explanation()));
         again.guardedBy(court.flow);
-        return again;
+        return claim.blocking() ? again : again.advisory();
     }
 
     private Claim.Explanation told(Claim.Explanation e) {
         Optional<Map<String, Object>> witness = e.witness().map(spelled::answers);
-        boolean agree = witness.isEmpty() || agrees(e.witness().get(), witness.get());
+        Optional<Map<String, Object>> other = e.other().map(spelled::answers);
+        boolean agree = (witness.isEmpty() || agrees(e.witness().get(), witness.get()))
+                && (other.isEmpty() || agrees(e.other().get(), other.get()));
         return agree
                 ? new Claim.Explanation(spelled.said(e.headline()), spelled.said(e.details()),
-                        e.core().stream().map(spelled::origin).distinct().toList(), witness)
+                        e.core().stream().map(spelled::origin).distinct().toList(), witness, other,
+                        e.mend().map(m -> new Mend(spelled.said(m.words()), spelled.origin(m.place()), m.text())))
                 : Claim.Explanation.of(Court.DISAGREE);
     }
 

@@ -2,6 +2,7 @@ package orthogon.core.proof.flow;
 
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -13,6 +14,7 @@ import orthogon.core.expression.Wiring;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.space.Axis;
 import orthogon.core.proof.space.Space;
+import orthogon.core.proof.spelled.TextGaps;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
 
@@ -51,6 +53,7 @@ public final class Flow {
     private final Diagrams d;
     private final Questionnaire document;
     private final Rules rules;
+    private final TextSets texts;
     private final List<Stage> stages = new ArrayList<>();
     private final List<PageSets> pages = new ArrayList<>();
     private final Map<Integer, Integer> lastUse = new LinkedHashMap<>();
@@ -71,6 +74,7 @@ public final class Flow {
         for (int p = 0; p < document.pages().size(); p++) {
             pages.add(new PageSets(document.pages().get(p), p, space, rules, asked));
         }
+        this.texts = new TextSets(space, rules, pages);
         uses();
         for (int l = keep.nextSetBit(0); l >= 0; l = keep.nextSetBit(l + 1)) {
             lastUse.put(l, Integer.MAX_VALUE);
@@ -106,26 +110,43 @@ public final class Flow {
 
     private void uses() {
         int end = pages.size();
+        Map<String, Integer> conditionAt = new HashMap<>();
         for (PageSets sets : pages) {
             used(sets.answers(), sets.index());
             sets.problems().values().forEach(p -> used(p, sets.index()));
             Set<String> owners = new HashSet<>(Set.of(sets.page().code()));
             sets.page().allItems().forEach(i -> owners.add(i.code()));
-            for (Wiring.Wire wire : space.wiring().wires()) {
-                boolean atEnd = wire.family() == Wiring.Family.OUTCOME_ROW || wire.family() == Wiring.Family.CLAIM;
-                if (wire.family().isCondition() && !atEnd && owners.contains(wire.owner())) {
-                    used(rules.at(wire.place(), true).holds(), sets.index());
-                    used(rules.at(wire.place(), true).fails(), sets.index());
-                }
+            owners.forEach(owner -> conditionAt.putIfAbsent(owner, sets.index()));
+        }
+        for (Wiring.Wire wire : space.wiring().wires()) {
+            if (wire.family().isCondition() && wire.family() != Wiring.Family.CLAIM) {
+                int at = wire.family() == Wiring.Family.OUTCOME_ROW ? end : conditionAt.get(wire.owner());
+                used(rules.at(wire.place(), true).holds(), at);
+                used(rules.at(wire.place(), true).fails(), at);
+                // What a comparison hangs on may cancel out in the whole condition, and is still asked about.
+                space.comparisonTruths(wire.place()).forEach(t -> {
+                    used(t.holds(), at);
+                    used(t.fails(), at);
+                });
             }
         }
-        for (int i = 0; i < document.outcomeTable().size(); i++) {
-            used(rules.holds("outcomeTable/" + i, true), end);
-        }
+        usesOfTexts(end);
         for (int i = 0; i < document.claims().size(); i++) {
             // The outcome itself is settled at the end, so any two disjoint sets may stand for it here.
             space.expr("claims/" + i).ifPresent(e -> mentionedAxes(e).forEach(axis -> axis.levels().stream()
                     .forEach(l -> lastUse.merge(l, end, Math::max))));
+        }
+    }
+
+    /** What a text says of an answer that is blank must be known where it is read. */
+    private void usesOfTexts(int end) {
+        for (TextGaps.TextGap gap : space.gaps()) {
+            TextSets.Met met = texts.of(gap.unit());
+            gap.blank().flatMap(space::truthOf).ifPresent(blank -> {
+                int at = met.page() == TextSets.AT_END ? end : Math.max(met.page(), 0);
+                used(blank.holds(), at);
+                used(met.set(), at);
+            });
         }
     }
 
@@ -259,6 +280,11 @@ public final class Flow {
 
     public Stage stage(String page) {
         return stages.stream().filter(s -> s.sets().page().code().equals(page)).findFirst().orElseThrow();
+    }
+
+    /** Who reads which text. */
+    public TextSets texts() {
+        return texts;
     }
 
     /** Every way to the end of the document: finishes, and those who leave the last page. */

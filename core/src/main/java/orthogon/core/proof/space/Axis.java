@@ -131,6 +131,16 @@ public final class Axis {
         throw new IllegalArgumentException(code + " has no option " + optionCode);
     }
 
+    /** The states in which a yes/no question has that answer. */
+    public int truth(boolean answer) {
+        return value(answer);
+    }
+
+    /** Whether the question's own limits leave any answer at all; which options are on offer does not count. */
+    public boolean hasAnswer() {
+        return diagrams.minus(domain(), blank()) != Diagrams.NONE;
+    }
+
     /** The states whose value is exactly this one; none where the limits do not allow it or it is no representative. */
     int value(Object value) {
         if (value == null) {

@@ -104,6 +104,15 @@ final class Features {
         expr.children().forEach(this::analyse);
     }
 
+    /** Notes what must be constant within a cell without dividing answer classes by it. */
+    void note(Expr condition) {
+        if (Expr.isLogical(condition)) {
+            condition.children().forEach(this::note);
+        } else if (mentioned(condition).size() == 1) {
+            feature(mentioned(condition).iterator().next(), condition);
+        }
+    }
+
     /** Parts of a quantifier that do not hang on what it binds are divided by as usual, the others name by name. */
     private void analyseBound(Expr expr, Set<String> bound) {
         Set<String> inner = new HashSet<>(bound);

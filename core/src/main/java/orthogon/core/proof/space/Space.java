@@ -19,6 +19,7 @@ import orthogon.core.expression.Wiring.Wire;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.spelled.Spelled;
+import orthogon.core.proof.spelled.TextGaps;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Question;
@@ -42,6 +43,7 @@ public final class Space {
     /** The questions that an open bit hangs on; none noted where it stands for a fault and may hang on anything. */
     private final Map<Integer, Set<String>> openOn = new HashMap<>();
     private final Map<String, String> causes = new HashMap<>();
+    private final List<TextGaps.TextGap> gaps;
     private int nextLevel;
 
     /** @param faults the sound faults; an expression that rests on one becomes an open bit */
@@ -59,6 +61,8 @@ public final class Space {
         for (Wire wire : wiring.wires()) {
             use(wire, faulty);
         }
+        this.gaps = TextGaps.of(spelled);
+        TextGaps.spokenOf(spelled, gaps).forEach(e -> wiring.unfolded(e).ifPresent(features::note));
         document.arriving().forEach(p -> addAxis(p.code(), null, p.allowed()));
         document.items().forEach(item -> {
             if (item instanceof Question q && q.isHidden()) {
@@ -202,6 +206,13 @@ public final class Space {
         return axes.values();
     }
 
+    /** The bits that stand for what came with the link. */
+    public BitSet linkLevels() {
+        BitSet levels = new BitSet();
+        axes.values().stream().filter(a -> a.question() == null).forEach(a -> levels.or(a.levels()));
+        return levels;
+    }
+
     /** The bit that says whether a question, note or section is asked. */
     public int askedLevel(String item) {
         return axes.containsKey(item) ? axes.get(item).askedLevel() : itemAsked.get(item);
@@ -268,6 +279,34 @@ public final class Space {
         }
         Expr expr = usable.get(place);
         return expr == null ? open.computeIfAbsent("at " + place, p -> open(causes.get(place))) : truth(expr, Map.of());
+    }
+
+    /** The condition at a place as the analyst wrote it; empty where it cannot be read. */
+    public Optional<Expr> written(String place) {
+        return spelled.original().at(spelled.origin(place)).flatMap(Wire::expr);
+    }
+
+    /** Each comparison of a condition as sets; none where it rests on a fault. */
+    public List<Truth> comparisonTruths(String place) {
+        if (causes.containsKey(place)) {
+            return List.of();
+        }
+        return written(place).map(e -> e.comparisons().stream().flatMap(c -> truthAt(place, c).stream()).toList()).orElse(List.of());
+    }
+
+    /** Every part of a text that is a gap while an answer is blank. */
+    public List<TextGaps.TextGap> gaps() {
+        return gaps;
+    }
+
+    /** An expression of the plain form as sets; empty where something it uses has a fault. */
+    public Optional<Truth> truthOf(Expr plain) {
+        return wiring.unfolded(plain).map(e -> truth(e, Map.of()));
+    }
+
+    /** An expression of the analyst as sets, read at a place of the plain form; empty where it cannot be said. */
+    public Optional<Truth> truthAt(String place, Expr written) {
+        return spelled.plain(place, written).flatMap(this::truthOf);
     }
 
     private Truth open(String why) {

@@ -36,6 +36,8 @@ public final class Spelled {
     private final Map<String, String> origin = new HashMap<>();
     private final Map<String, String> unclear = new LinkedHashMap<>();
     private final Set<String> grids = new LinkedHashSet<>();
+    /** Place of a grid's condition to what its rows need besides. */
+    private final Map<String, String> askedRows = new HashMap<>();
     private final Set<String> neverBlank = new LinkedHashSet<>();
 
     private Spelled(Wiring original) {
@@ -109,6 +111,41 @@ public final class Spelled {
             });
         }
         return all;
+    }
+
+    /**
+     * An expression of the analyst in plain form, as it reads at a place of the plain form; empty where it cannot be spelled out.
+     */
+    public Optional<Expr> plain(String plainPlace, Expr expr) {
+        if (!differs()) {
+            return Optional.of(expr);
+        }
+        String head = plainPlace.split("[./#]", 2)[0];
+        int entry = Names.entryOf(head);
+        try {
+            Expr rewritten = new Rewriter(items, entry == 0 ? "" : head.substring(0, head.indexOf('Z')), entry).rewrite(expr);
+            return Optional.of(askedRows.containsKey(plainPlace)
+                    ? new Expr.And(List.of(rewritten, plain.checked(Wiring.Family.ASK_WHEN, head, askedRows.get(plainPlace)).expr()
+                            .orElseThrow()), Expr.Span.NONE)
+                    : rewritten);
+        } catch (Rewriter.Unclear e) {
+            return Optional.empty();
+        }
+    }
+
+    /** The code in plain form; inside a roster, that of the first entry. */
+    public String first(String code) {
+        return original.rosterOf(code).map(r -> Names.inEntry(r, 1, code)).orElse(code);
+    }
+
+    /** The section in plain form that an entry of a roster is. */
+    public String entry(String roster, int entry) {
+        return Names.entry(roster, entry);
+    }
+
+    /** A row of a grid in plain form; inside a roster, that of the first entry. */
+    public String firstRow(String grid, String row) {
+        return Names.row(first(grid), row);
     }
 
     /** Where a place of the plain form comes from. */
@@ -281,6 +318,9 @@ public final class Spelled {
         if (conditions.stream().noneMatch(String::isEmpty)) {
             // A grid none of whose rows is asked is not asked.
             String some = "(" + String.join(") or (", conditions) + ")";
+            if (!ask.isEmpty()) {
+                askedRows.put(code + ".askWhen", some);
+            }
             ask = ask.isEmpty() ? some : "(" + ask + ") and (" + some + ")";
         }
         return new Section(code, q.wording(), ask, rows);

@@ -1,0 +1,134 @@
+package orthogon.core.proof.claim;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Predicate;
+import orthogon.core.expression.BlankHints;
+import orthogon.core.expression.BlankHints.Slip;
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.Phrase;
+import orthogon.core.expression.Printer;
+import orthogon.core.expression.Wiring.Wire;
+import orthogon.core.interview.Interview;
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.space.Space;
+import orthogon.core.proof.spelled.TextGaps;
+
+/**
+ * No condition turns on a blank answer where its plain reading says otherwise. Whoever reads {@code x != "a"} or {@code not(x > 5)}
+ * thinks of an answer; the first also holds without one, the second does not.
+ */
+final class BlankClaims {
+
+    private final Court court;
+    private final Space space;
+    private final Diagrams d;
+    private final Evaluations evaluations;
+
+    private BlankClaims(Court court) {
+        this.court = court;
+        this.space = court.space;
+        this.d = court.d;
+        this.evaluations = new Evaluations(court);
+    }
+
+    static List<Claim> of(Court court) {
+        BlankClaims blank = new BlankClaims(court);
+        List<Claim> claims = new ArrayList<>();
+        for (Wire wire : blank.evaluations.conditions()) {
+            Optional<Expr> condition = court.space.written(wire.place());
+            if (condition.isPresent() && court.space.spelled().isSaid(wire.place())) {
+                List<Slip> slips = BlankHints.slips(condition.get());
+                for (int n = 0; n < condition.get().comparisons().size(); n++) {
+                    int index = n;
+                    claims.add(blank.claim(wire, condition.get(), n, slips.stream().filter(s -> s.index() == index).findFirst()));
+                }
+            }
+        }
+        return claims;
+    }
+
+    private Claim claim(Wire wire, Expr condition, int n, Optional<Slip> slip) {
+        String place = wire.place() + "#" + n;
+        String words = Phrase.of(condition.comparisons().get(n));
+        String statement = "“" + words + "” in " + wire.place() + " reads the same where an answer is blank";
+        Optional<String> cause = space.causeAt(wire.place());
+        if (cause.isPresent()) {
+            return Court.undecided(Family.BLANK, "blank-reading", place, statement, cause.get()).advisory();
+        }
+        int turned = slip.map(s -> turned(wire, s)).orElse(Diagrams.NONE);
+        Optional<Slip> cannot = slip.filter(s -> evaluations.changed(wire, n, s.plainly()).isEmpty());
+        if (cannot.isPresent()) {
+            return Court.undecided(Family.BLANK, "blank-reading", place, statement, "type-fits " + wire.place()).advisory();
+        }
+        Predicate<Interview> shows = slip
+                .map(s -> evaluations.turnsOutOtherwise(wire, condition.with(n, s.plainly())).and(isBlank(wire, s))).orElse(i -> false);
+        Claim plain = court.none(Family.BLANK, "blank-reading", place, statement, evaluations.sought(wire, turned, shows),
+                "No blank answer turns it.", () -> "");
+        if (plain.verdict() != Verdict.REFUTED) {
+            return plain.advisory();
+        }
+        return new Claim(Family.BLANK, "blank-reading", place, statement, Verdict.REFUTED, Optional.empty(),
+                () -> explained(wire, condition, slip.orElseThrow(), plain.explanation())).advisory();
+    }
+
+    /** Those who evaluate the condition with something in the comparison blank, for whom the plain reading gives something else. */
+    private int turned(Wire wire, Slip slip) {
+        int blank = Diagrams.NONE;
+        if (slip.byOperand()) {
+            Expr.Compare c = (Expr.Compare) slip.comparison();
+            for (Expr side : List.of(c.left(), c.right())) {
+                if (BlankHints.isBlankWith(side)) {
+                    blank = d.or(blank, blankIn(wire, side));
+                }
+            }
+        } else {
+            int known = space.truthAt(wire.place(), slip.comparison()).map(t -> d.or(t.holds(), t.fails())).orElse(Diagrams.NONE);
+            blank = d.minus(blankIn(wire, slip.comparison()), known);
+        }
+        return d.and(d.and(evaluations.evaluated(court.flow, wire), blank),
+                evaluations.changed(wire, slip.index(), slip.plainly()).orElse(Diagrams.NONE));
+    }
+
+    private Predicate<Interview> isBlank(Wire wire, Slip slip) {
+        Expr comparison = space.spelled().plain(wire.place(), slip.comparison()).orElseThrow();
+        List<Expr> blank = slip.byOperand() ? comparison.children() : List.of(comparison);
+        return i -> blank.stream().anyMatch(e -> i.value(e) == null);
+    }
+
+    private int blankIn(Wire wire, Expr expr) {
+        int blank = Diagrams.NONE;
+        for (String name : expr.references()) {
+            blank = d.or(blank, space.truthAt(wire.place(), TextGaps.answered(name)).map(t -> d.not(t.holds())).orElse(Diagrams.ALL));
+        }
+        return blank;
+    }
+
+    private Claim.Explanation explained(Wire wire, Expr condition, Slip slip, Claim.Explanation found) {
+        Optional<Map<String, Object>> witness = found.witness();
+        if (witness.isEmpty()) {
+            return found;
+        }
+        String name = slip.names().stream().filter(n -> !witness.get().containsKey(n)).findFirst().orElse(slip.names().iterator().next());
+        boolean negated = !slip.plainly() && !slip.byOperand() || slip.plainly();
+        String reads = (negated ? "not " : "") + Phrase.of(slip.comparison());
+        boolean holdsBlank = slip.byOperand();
+        String headline = "“" + reads + "” " + (holdsBlank ? "also holds" : "does not hold") + " while " + name + " is blank, as for this "
+                + "respondent; read plainly, it would " + (holdsBlank ? "not." : "hold.");
+        Expr answered = TextGaps.answered(name);
+        Expr mended = holdsBlank
+                ? new Expr.And(List.of(answered, condition), Expr.Span.NONE)
+                : new Expr.Or(List.of(condition, new Expr.Not(answered, Expr.Span.NONE)), Expr.Span.NONE);
+        boolean whole = condition.comparisons().size() == 1;
+        Claim.Explanation explanation = new Claim.Explanation(headline, holdsBlank
+                ? "Add answered(" + name + ") if it should not."
+                : "Add “or not(answered(" + name + "))” if it should.", List.of(), witness);
+        return whole
+                ? explanation
+                        .with(new Mend(holdsBlank ? "Ask for an answer to " + name + " as well" : "Let it hold while " + name + " is blank",
+                                space.spelled().origin(wire.place()), Printer.print(mended)))
+                : explanation;
+    }
+}

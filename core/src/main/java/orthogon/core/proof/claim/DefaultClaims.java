@@ -1,0 +1,98 @@
+package orthogon.core.proof.claim;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.Wiring;
+import orthogon.core.interview.Interview;
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.flow.Flow;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Question;
+
+/** No required question is passed by an answer that nobody gave, and no agreement is ticked beforehand. */
+final class DefaultClaims {
+
+    private DefaultClaims() {}
+
+    static List<Claim> of(Court court) {
+        List<Claim> claims = new ArrayList<>();
+        for (Flow.Stage stage : court.flow.stages()) {
+            stage.sets().page().questions().filter(q -> !q.isHidden()).forEach(q -> claims.add(claim(court, stage, q)));
+        }
+        return claims;
+    }
+
+    private static Claim claim(Court court, Flow.Stage stage, Question question) {
+        Diagrams d = court.d;
+        String code = question.code();
+        boolean agreement = question.answer() instanceof Answer.Agreement;
+        String statement = agreement ? code + " is never ticked beforehand" : code + " is not passed by an answer that nobody gave";
+        String start = code + ".startWith";
+        if (question.startWith().isEmpty()) {
+            return new Claim(Family.DEFAULT, "nothing-by-default", code, statement, Verdict.PROVED, Optional.empty(),
+                    () -> Claim.Explanation.of("It starts blank."));
+        }
+        Optional<Map<Object, Integer>> values = court.space.startValues(start);
+        if (values.isEmpty()) {
+            return Court.undecided(Family.DEFAULT, "nothing-by-default", code, statement,
+                    court.space.causeAt(start).orElse("type-fits " + start));
+        }
+        int started = Diagrams.NONE;
+        for (Map.Entry<Object, Integer> e : values.get().entrySet()) {
+            Object value = ((Optional<?>) e.getKey()).orElse(null);
+            boolean given = agreement ? Boolean.TRUE.equals(value) : value != null;
+            if (given) {
+                int holding = agreement ? Diagrams.ALL : court.space.cellOf(court.space.axis(code), value);
+                started = d.or(started, d.and(e.getValue(), holding));
+            }
+        }
+        int there = d.and(stage.coming(), agreement ? stage.sets().visited() : stage.sets().accepted());
+        int asked = d.and(there, stage.sets().shown(code));
+        int required = agreement ? Diagrams.ALL : court.flow.truth(code + ".requireWhen", false).holds();
+        String page = stage.sets().page().code();
+        Expr startsWith = court.space.wiring().at(start).flatMap(Wiring.Wire::expr).orElseThrow();
+        Court.Sought sought = court.at(stage.sets().index(), d.and(d.and(asked, required), started), true, i -> passes(i, page, code));
+        if (sought.set() != Diagrams.NONE && !court.space.openLevels().isEmpty()) {
+            // The respondent found may have another answer of the same class, and a fault may decide which it starts with.
+            return Court.undecided(Family.DEFAULT, "nothing-by-default", code, statement, court.open(sought.set()));
+        }
+        Claim claim = court.none(Family.DEFAULT, "nothing-by-default", code, statement, sought,
+                "Whoever must answer it starts with a blank answer.", () -> "");
+        if (claim.verdict() != Verdict.REFUTED) {
+            return claim;
+        }
+        return new Claim(Family.DEFAULT, "nothing-by-default", code, statement, Verdict.REFUTED, Optional.empty(), () -> {
+            Claim.Explanation found = claim.explanation();
+            Optional<Map<String, Object>> witness = found.witness().flatMap(w -> untouched(court, w, page, code, startsWith, agreement));
+            String headline = agreement
+                    ? "The agreement is ticked before the respondent has read it."
+                    : "This respondent must answer “" + question.wording() + "”, yet can pass it with the answer that is already there.";
+            return witness.isEmpty()
+                    ? Claim.Explanation.of(Court.DISAGREE)
+                    : new Claim.Explanation(headline, "Take the start value away, so that it is answered by choice.", List.of(),
+                            witness)
+                            .with(new Mend("Start with a blank answer", court.space.spelled().origin(start), ""));
+        });
+    }
+
+    private static boolean passes(Interview interview, String page, String code) {
+        return interview.course().current().filter(v -> v.page().code().equals(page)).isPresent()
+                && interview.course().asked().contains(code);
+    }
+
+    /** The respondent with the very answer that is there beforehand. */
+    private static Optional<Map<String, Object>> untouched(Court court, Map<String, Object> witness, String page, String code,
+            Expr startsWith,
+            boolean agreement) {
+        Interview there = Replay.of(court.space.wiring(), court.space.today(), witness, page);
+        Map<String, Object> answers = new LinkedHashMap<>(witness);
+        answers.put(code, there.value(startsWith));
+        Interview with = Replay.of(court.space.wiring(), court.space.today(), answers, page);
+        boolean confirmed = passes(with, page, code) && (agreement || with.course().current().orElseThrow().problems().isEmpty());
+        return confirmed ? Optional.of(answers) : Optional.empty();
+    }
+}

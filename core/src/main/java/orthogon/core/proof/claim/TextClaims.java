@@ -1,0 +1,90 @@
+package orthogon.core.proof.claim;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Predicate;
+import orthogon.core.interview.Interview;
+import orthogon.core.language.Piping;
+import orthogon.core.language.Texts;
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.flow.Figures;
+import orthogon.core.proof.flow.Flow;
+import orthogon.core.proof.flow.TextSets;
+import orthogon.core.proof.space.Truth;
+import orthogon.core.proof.spelled.TextGaps.TextGap;
+
+/** No text shows a gap: an answer that it speaks of is never blank where it is read, or the text says what to show instead. */
+final class TextClaims {
+
+    private TextClaims() {}
+
+    static List<Claim> of(Court court) {
+        List<Claim> claims = new ArrayList<>();
+        for (TextGap gap : court.space.gaps()) {
+            claims.add(claim(court, gap));
+        }
+        return claims;
+    }
+
+    private static Claim claim(Court court, TextGap gap) {
+        String place = gap.unit() + "/" + gap.name();
+        String statement = "the text " + gap.unit() + " never shows a gap where it speaks of " + gap.name();
+        TextSets.Met met = court.flow.texts().of(gap.unit());
+        Optional<Truth> blank = gap.blank().flatMap(court.space::truthOf);
+        if (blank.isEmpty()) {
+            return Court.undecided(Family.TEXT, "text-filled", place, statement,
+                    "the text around " + gap.name() + " goes by something that is not brought into the proof");
+        }
+        Court.Sought sought = reading(court, met, court.d.and(met.set(), blank.get().holds()),
+                i -> Boolean.TRUE.equals(i.truth(gap.blank().get())));
+        if (isOpen(court, sought)) {
+            return Court.undecided(Family.TEXT, "text-filled", place, statement, court.open(sought.set()));
+        }
+        Claim claim = court.none(Family.TEXT, "text-filled", place, statement, sought,
+                "Whoever reads the text has answered " + gap.name() + ", or reads what stands there instead.", () -> "");
+        if (claim.verdict() != Verdict.REFUTED) {
+            return claim;
+        }
+        String text = Texts.all(court.space.spelled().original().document()).get(gap.unit());
+        return new Claim(Family.TEXT, "text-filled", place, statement, Verdict.REFUTED, Optional.empty(), () -> {
+            Claim.Explanation found = claim.explanation();
+            return found.witness().isEmpty()
+                    ? found
+                    : new Claim.Explanation("This respondent reads a gap where the text says {" + gap.name() + "}: “" + text + "”.",
+                            "Say what stands there while " + gap.name() + " is blank.", List.of(), found.witness())
+                            .with(new Mend("Put three dots where " + gap.name() + " is blank", gap.unit(),
+                                    Piping.closed(text, gap.name())));
+        });
+    }
+
+    /** Somebody who reads a text in a state of the set. */
+    static Court.Sought reading(Court court, TextSets.Met met, int set, Predicate<Interview> shows) {
+        if (met.page() == TextSets.AT_END) {
+            return court.atEnd(e -> court.d.and(set, e.kind() != Flow.Kind.FINISH
+                    ? court.endsAs(met.outcome())
+                    : Figures.finishOutcome(court.flow, e).equals(met.outcome()) ? Diagrams.ALL : Diagrams.NONE),
+                    shows.and(i -> i.course().outcome().filter(met.outcome()::equals).isPresent()));
+        }
+        if (court.flow.stages().isEmpty()) {
+            return court.at(0, Diagrams.NONE, false, i -> false);
+        }
+        if (met.page() == TextSets.AT_START) {
+            return court.at(0, court.d.and(court.flow.start(), set), false, shows);
+        }
+        Flow.Stage stage = court.flow.stages().get(met.page());
+        int here = court.d.and(court.d.and(stage.coming(), stage.sets().visited()), set);
+        String page = stage.sets().page().code();
+        return court.at(met.page(), here, true,
+                shows.and(i -> isAt(i, page) && (met.item().isEmpty() || i.course().asked().contains(met.item()))));
+    }
+
+    /** Whether something is found that a fault may decide; which words stand there is not shown by a replay. */
+    static boolean isOpen(Court court, Court.Sought sought) {
+        return sought.set() != Diagrams.NONE && !court.space.openLevels().isEmpty();
+    }
+
+    private static boolean isAt(Interview interview, String page) {
+        return interview.course().current().filter(v -> v.page().code().equals(page)).isPresent();
+    }
+}

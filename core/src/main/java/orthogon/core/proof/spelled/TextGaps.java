@@ -1,0 +1,132 @@
+package orthogon.core.proof.spelled;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import orthogon.core.expression.BlankHints;
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.Expr.*;
+import orthogon.core.expression.Type;
+import orthogon.core.expression.Wiring;
+import orthogon.core.language.Piping;
+import orthogon.core.language.Texts;
+
+/** What texts and conditions say of blank answers, as expressions. */
+public final class TextGaps {
+
+    private TextGaps() {}
+
+    /**
+     * A part of a text that is a gap while an answer is blank.
+     *
+     * @param unit of the text
+     * @param name the answer's code, as the analyst wrote it
+     * @param place in the plain form, at which the text is read
+     * @param blank holds where the answer is blank and the part is read; empty where that cannot be said
+     */
+    public record TextGap(String unit, String name, String place, Optional<Expr> blank) {}
+
+    /** For every answer that a text speaks of, once for each unit, where it leaves a gap; nowhere, where the text says what to show. */
+    public static List<TextGap> of(Spelled spelled) {
+        Wiring wiring = spelled.original();
+        Map<String, List<Optional<Expr>>> found = new LinkedHashMap<>();
+        Map<String, String[]> parts = new LinkedHashMap<>();
+        Texts.all(wiring.document()).forEach((unit, text) -> {
+            String place = placeOf(spelled, unit);
+            for (String name : Piping.names(text)) {
+                if (wiring.type(name).isPresent()) {
+                    parts.put(unit + "/" + name, new String[]{unit, name, place});
+                    found.put(unit + "/" + name, new ArrayList<>());
+                }
+            }
+            for (Piping.Gap gap : Piping.gaps(text)) {
+                if (wiring.type(gap.name()).isPresent()) {
+                    found.get(unit + "/" + gap.name()).add(blank(wiring, gap).flatMap(e -> spelled.plain(place, e)));
+                }
+            }
+        });
+        List<TextGap> gaps = new ArrayList<>();
+        found.forEach((key, blanks) -> {
+            boolean said = blanks.stream().allMatch(Optional::isPresent);
+            gaps.add(new TextGap(parts.get(key)[0], parts.get(key)[1], parts.get(key)[2],
+                    said ? Optional.of(any(blanks.stream().map(Optional::get).toList())) : Optional.empty()));
+        });
+        return gaps;
+    }
+
+    /** Where a unit is read: the code of its page, item, outcome, or the kind of text, in plain form. */
+    public static String placeOf(Spelled spelled, String unit) {
+        return spelled.first(unit.split("[./]", 2)[0]);
+    }
+
+    /** Every expression of the plain form that says whether something is answered, or which arm of a text is read. */
+    public static List<Expr> spokenOf(Spelled spelled, List<TextGap> gaps) {
+        List<Expr> all = new ArrayList<>();
+        gaps.forEach(g -> g.blank().ifPresent(all::add));
+        for (Wiring.Wire wire : spelled.plain().wires()) {
+            if (wire.family().isCondition()) {
+                spelled.original().at(spelled.origin(wire.place())).flatMap(Wiring.Wire::expr).map(BlankHints::slips).orElse(List.of())
+                        .forEach(slip -> slip.names().forEach(name -> spelled.plain(wire.place(), answered(name)).ifPresent(all::add)));
+            }
+        }
+        return all;
+    }
+
+    public static Expr answered(String name) {
+        return new Call("answered", List.of(new Name(name, Span.NONE)), Span.NONE);
+    }
+
+    private static Expr any(List<Expr> parts) {
+        return parts.isEmpty() ? new Literal(false, Span.NONE) : parts.size() == 1 ? parts.getFirst() : new Or(parts, Span.NONE);
+    }
+
+    private static Optional<Expr> blank(Wiring wiring, Piping.Gap gap) {
+        List<Expr> all = new ArrayList<>(List.of(new Not(answered(gap.name()), Span.NONE)));
+        for (Piping.Arm arm : gap.arms()) {
+            Optional<Expr> taken = taken(wiring, arm);
+            if (taken.isEmpty()) {
+                return Optional.empty();
+            }
+            all.add(taken.get());
+        }
+        return Optional.of(all.size() == 1 ? all.getFirst() : new And(all, Span.NONE));
+    }
+
+    private static Optional<Expr> taken(Wiring wiring, Piping.Arm arm) {
+        if (arm.plural()) {
+            return Optional.empty();
+        }
+        if (!arm.key().equals("other")) {
+            return is(wiring, arm.name(), arm.key());
+        }
+        List<Expr> named = new ArrayList<>();
+        for (String key : arm.keys()) {
+            if (!key.equals("other")) {
+                Optional<Expr> is = is(wiring, arm.name(), key);
+                if (is.isEmpty()) {
+                    return Optional.empty();
+                }
+                named.add(is.get());
+            }
+        }
+        return Optional.of(named.isEmpty() ? new Literal(true, Span.NONE) : new Not(any(named), Span.NONE));
+    }
+
+    private static Optional<Expr> is(Wiring wiring, String name, String key) {
+        if (key.equals("blank")) {
+            return Optional.of(new Not(answered(name), Span.NONE));
+        }
+        Object value = switch (wiring.type(name).map(Type::kind).orElse(Type.Kind.NOTHING)) {
+            case TRUTH -> key.equals("yes") ? Boolean.TRUE : key.equals("no") ? Boolean.FALSE : null;
+            case NUMBER -> key.matches("-?\\d{1,9}") ? new BigDecimal(key) : null;
+            case TEXT -> key;
+            default -> null;
+        };
+        return value == null
+                ? Optional.empty()
+                : Optional.of(new Compare("=", new Name(name, Span.NONE), new Literal(value, Span.NONE), Span.NONE));
+    }
+}
