@@ -3,6 +3,7 @@ package orthogon.bench;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
@@ -13,7 +14,9 @@ import orthogon.core.questionnaire.Questionnaire;
 
 /**
  * Generates questionnaires of any size: six questions a page, about 40 % of them conditional on one of the six before, a page in
- * eight governed by one of ten gates on the first two pages, and a score over ten questions every sixty.
+ * eight governed by one of ten gates on the first two pages, a score over 9 to 20 questions every sixty, and about every tenth number
+ * compared with another. The harder variants have forty gates, conditions on questions anywhere before, or nine in ten questions
+ * conditional.
  */
 final class LargeDocument {
 
@@ -25,8 +28,31 @@ final class LargeDocument {
         random = new Random(seed);
     }
 
+    /** How hard the generated questionnaire is. */
+    enum Variant {
+        USUAL(10, 6, 40), GATES(40, 6, 40), LONG_RANGE(10, 400, 40), DENSE(10, 6, 90);
+
+        private final int gates;
+        private final int reach;
+        private final int conditional;
+
+        Variant(int gates, int reach, int conditional) {
+            this.gates = gates;
+            this.reach = reach;
+            this.conditional = conditional;
+        }
+    }
+
+    private Variant variant = Variant.USUAL;
+
     static Questionnaire of(int size, long seed) {
         return new LargeDocument(seed).document(size);
+    }
+
+    static Questionnaire of(int size, long seed, Variant variant) {
+        LargeDocument document = new LargeDocument(seed);
+        document.variant = variant;
+        return document.document(size);
     }
 
     private Questionnaire document(int size) {
@@ -39,7 +65,7 @@ final class LargeDocument {
                 items.add(question(page));
                 if (questions.size() % 60 == 0) {
                     String code = "score_" + questions.size();
-                    List<String> parts = questions.subList(questions.size() - 10, questions.size()).stream()
+                    List<String> parts = questions.subList(questions.size() - 9 - random.nextInt(12), questions.size()).stream()
                             .filter(q -> q.answer() instanceof Answer.OneChoice).map(q -> "score(" + q.code() + ")").toList();
                     if (!parts.isEmpty()) {
                         items.add(new Derived(code, String.join(" + ", parts)));
@@ -76,10 +102,18 @@ final class LargeDocument {
         if (random.nextInt(2) == 0) {
             question = question.withRequireWhen("true");
         }
-        if (n > 12 && random.nextInt(100) < 40) {
-            question = question.withAskWhen(about(questions.get(n - 1 - random.nextInt(6))));
+        if (n > 12 && random.nextInt(100) < variant.conditional) {
+            question = question.withAskWhen(about(questions.get(n - 1 - random.nextInt(Math.min(n, variant.reach)))));
         }
-        if (page < 2 && gates.size() < 10) {
+        if (answer instanceof Answer.Numeric && random.nextInt(10) == 0) {
+            String code = question.code();
+            Optional<Question> before = questions.subList(Math.max(0, n - 12), n).stream()
+                    .filter(q -> q.answer() instanceof Answer.Numeric).findFirst();
+            question = before.isEmpty()
+                    ? question
+                    : question.withAccept(List.of(new Question.Accept(code + " <= " + before.get().code(), "Not more than before.")));
+        }
+        if (page < (variant.gates + 4) / 5 && gates.size() < variant.gates) {
             gates.add(about(question));
         }
         questions.add(question);

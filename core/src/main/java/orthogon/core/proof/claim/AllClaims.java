@@ -16,10 +16,11 @@ public final class AllClaims {
         List<Claim> claims = new ArrayList<>();
         Court court = new Court(flow);
         List<Claim> reach = ReachClaims.of(court);
+        court.remember(reach);
         claims.addAll(reach);
-        claims.addAll(SenseClaims.of(court, reach));
+        claims.addAll(SenseClaims.of(court));
         claims.addAll(BlankClaims.of(court));
-        claims.addAll(PassageClaims.of(court, reach));
+        claims.addAll(PassageClaims.of(court));
         claims.addAll(LimitsClaims.of(court));
         claims.addAll(EndingClaims.of(court));
         claims.addAll(TextClaims.of(court));

@@ -30,6 +30,7 @@ final class Court {
 
     private final Witnesses witnesses;
     private final List<Wiring> readings;
+    private final Map<String, Claim> causes = new HashMap<>();
 
     Court(Flow flow) {
         this.flow = flow;
@@ -38,6 +39,17 @@ final class Court {
         this.witnesses = new Witnesses(flow);
         this.readings = readings(space);
         this.sentences = new Sentences(space.spelled());
+    }
+
+    /** Claims of which others may be consequences. */
+    void remember(List<Claim> decided) {
+        decided.forEach(c -> causes.put(c.id(), c));
+    }
+
+    /** The claim that those which rest on this one are consequences of; empty where it is not refuted. */
+    Optional<String> refuted(String kind, String place) {
+        return Optional.ofNullable(causes.get(kind + " " + place)).filter(c -> c.verdict() == Verdict.REFUTED)
+                .map(c -> c.follows().orElse(c.id()));
     }
 
     /**
@@ -137,38 +149,58 @@ final class Court {
     /** A claim that somebody exists. */
     Claim some(Family family, String kind, String place, String statement, Sought sought, Optional<String> follows, String proved,
             Supplier<Explanation> impossible) {
-        if (sought.set() == Diagrams.NONE) {
+        return some(family, kind, place, statement, sought.set() == Diagrams.NONE, () -> sought, follows, proved, impossible);
+    }
+
+    /**
+     * A claim that somebody exists.
+     *
+     * @param nobody whether nobody does; the respondent is then looked for only when the claim is explained
+     */
+    Claim some(Family family, String kind, String place, String statement, boolean nobody, Supplier<Sought> sought,
+            Optional<String> follows, String proved, Supplier<Explanation> impossible) {
+        if (nobody) {
             Optional<String> lost = flow.lostAt();
             return lost.isPresent() && follows.isEmpty()
                     ? undecided(family, kind, place, statement, lost.get())
                     : new Claim(family, kind, place, statement, Verdict.REFUTED, follows, impossible);
         }
         if (certain()) {
-            return new Claim(family, kind, place, statement, Verdict.PROVED, Optional.empty(), () -> shown(sought, proved));
+            return new Claim(family, kind, place, statement, Verdict.PROVED, Optional.empty(), () -> shown(sought.get(), proved));
         }
-        Optional<Map<String, Object>> witness = witness(sought);
+        Optional<Map<String, Object>> witness = witness(sought.get());
         return witness.isPresent()
                 ? new Claim(family, kind, place, statement, Verdict.PROVED, Optional.empty(),
                         () -> new Explanation(proved, "", List.of(), witness))
-                : undecided(family, kind, place, statement, open(sought.set()));
+                : undecided(family, kind, place, statement, open(sought.get().set()));
     }
 
     /** A claim that nobody exists. */
     Claim none(Family family, String kind, String place, String statement, Sought bad, String proved, Supplier<String> refuted) {
-        if (bad.set() == Diagrams.NONE) {
+        return none(family, kind, place, statement, bad.set() == Diagrams.NONE, () -> bad, proved, refuted);
+    }
+
+    /**
+     * A claim that nobody exists.
+     *
+     * @param nobody whether nobody does; the respondent is otherwise looked for only when the claim is explained
+     */
+    Claim none(Family family, String kind, String place, String statement, boolean nobody, Supplier<Sought> bad, String proved,
+            Supplier<String> refuted) {
+        if (nobody) {
             Optional<String> lost = flow.lostAt();
             return lost.isPresent()
                     ? undecided(family, kind, place, statement, lost.get())
                     : new Claim(family, kind, place, statement, Verdict.PROVED, Optional.empty(), () -> Explanation.of(proved));
         }
         if (certain()) {
-            return new Claim(family, kind, place, statement, Verdict.REFUTED, Optional.empty(), () -> shown(bad, refuted.get()));
+            return new Claim(family, kind, place, statement, Verdict.REFUTED, Optional.empty(), () -> shown(bad.get(), refuted.get()));
         }
-        Optional<Map<String, Object>> witness = witness(bad);
+        Optional<Map<String, Object>> witness = witness(bad.get());
         return witness.isPresent()
                 ? new Claim(family, kind, place, statement, Verdict.REFUTED, Optional.empty(),
                         () -> new Explanation(refuted.get(), "", List.of(), witness))
-                : undecided(family, kind, place, statement, open(bad.set()));
+                : undecided(family, kind, place, statement, open(bad.get().set()));
     }
 
     /** Why a set cannot be trusted: the sound claim it rests on, or what could not be divided. */

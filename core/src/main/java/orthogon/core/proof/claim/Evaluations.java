@@ -153,7 +153,7 @@ final class Evaluations {
             return flow.rowReached(index(wire));
         }
         Flow.Stage stage = flow.stages().get(page(wire));
-        int possible = sets.and(stage.coming(), stage.sets().answers());
+        int possible = stage.possible();
         return switch (wire.family()) {
             case OPEN_WHEN -> stage.coming();
             case ASK_WHEN -> sets.and(possible, stage.sets().around(wire.owner()));
@@ -166,7 +166,7 @@ final class Evaluations {
 
     private int notTakenBefore(Flow flow, Flow.Stage stage, Wire wire) {
         Diagrams sets = flow.space().diagrams();
-        int rest = sets.and(stage.coming(), stage.sets().accepted());
+        int rest = stage.passing();
         for (String place : rulesBefore(wire)) {
             rest = sets.minus(rest, stage.sets().ruleHolds(place));
         }

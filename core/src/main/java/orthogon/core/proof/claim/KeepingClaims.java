@@ -7,7 +7,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.IntSupplier;
 import java.util.function.Predicate;
+import java.util.function.Supplier;
 import orthogon.core.interview.Interview;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.flow.Flow;
@@ -64,6 +66,9 @@ final class KeepingClaims {
     }
 
     private int onLink(int set) {
+        if (link.isEmpty()) {
+            return set == Diagrams.NONE ? Diagrams.NONE : Diagrams.ALL;
+        }
         BitSet others = d.support(set);
         others.andNot(link);
         return d.exists(set, d.cube(others));
@@ -78,9 +83,8 @@ final class KeepingClaims {
         }
         Axis axis = space.axis(code);
         int shown = stage.sets().shown(code);
-        int accepted = d.and(d.and(stage.coming(), stage.sets().accepted()), shown);
-        int own = d.minus(accepted, flow.truth(code + ".lockWhen", false).holds());
-        Claim whole = lost(stage, code, statement, d.minus(own, axis.blank()), shown, past,
+        int own = d.minus(stage.passing(), flow.truth(code + ".lockWhen", false).holds());
+        Claim whole = lost(stage, code, statement, () -> d.minus(own, axis.blank()), shown, past,
                 i -> !i.course().asked().contains(code));
         if (whole.verdict() != Verdict.PROVED) {
             return whole;
@@ -89,7 +93,7 @@ final class KeepingClaims {
         for (Answer.Option option : choice ? question.answer().options() : List.<Answer.Option>of()) {
             if (!option.offerWhen().isEmpty()) {
                 int offered = d.and(shown, flow.truth(code + "." + option.code() + ".offerWhen", true).holds());
-                Claim one = lost(stage, code, statement, d.and(own, axis.option(option.code())), offered, Diagrams.NONE,
+                Claim one = lost(stage, code, statement, () -> d.and(own, axis.option(option.code())), offered, Diagrams.NONE,
                         i -> !ReachClaims.isOffered(i, code, option.code()));
                 if (one.verdict() != Verdict.PROVED) {
                     return one;
@@ -105,24 +109,28 @@ final class KeepingClaims {
      * @param past what came with the link to those who go past the page
      * @param without whether it cannot be given in an interview
      */
-    private Claim lost(Flow.Stage stage, String code, String statement, int given, int possible, int past,
+    private Claim lost(Flow.Stage stage, String code, String statement, IntSupplier given, int possible, int past,
             Predicate<Interview> without) {
         int page = stage.sets().index();
-        int can = d.exists(d.and(stage.sets().answers(), possible), d.cube(stage.sets().levels()));
+        int can = d.support(possible).intersects(stage.sets().levels())
+                ? d.andExists(stage.sets().answers(), possible, d.cube(stage.sets().levels()))
+                : d.and(possible, stage.sets().answerable());
         int cannot = d.minus(stage.coming(), can);
-        int links = d.and(onLink(given), d.or(onLink(cannot), past));
+        int links = cannot == Diagrams.NONE && past == Diagrams.NONE
+                ? Diagrams.NONE
+                : d.and(onLink(given.getAsInt()), d.or(onLink(cannot), past));
         String pageCode = stage.sets().page().code();
-        Court.Sought first = court.at(page, d.and(given, links), true, i -> i.course().current()
+        Supplier<Court.Sought> first = () -> court.at(page, d.and(given.getAsInt(), links), true, i -> i.course().current()
                 .filter(v -> v.page().code().equals(pageCode)).isPresent() && i.course().effective().containsKey(code));
-        Claim claim = court.none(Family.KEEPING, "answers-kept", code, statement, first,
+        Claim claim = court.none(Family.KEEPING, "answers-kept", code, statement, links == Diagrams.NONE, first,
                 "No change on an earlier page takes it away.", () -> "");
         if (claim.verdict() != Verdict.REFUTED) {
             return claim;
         }
-        Optional<String> lead = first(page, d.and(cannot, links), links, code);
+        Optional<String> lead = lead(page, d.and(cannot, links), links, code);
         if (!space.openLevels().isEmpty()) {
             // That nothing on its page brings the question back cannot be shown by one interview.
-            return Court.undecided(Family.KEEPING, "answers-kept", code, statement, court.open(d.or(given, cannot)));
+            return Court.undecided(Family.KEEPING, "answers-kept", code, statement, court.open(d.or(given.getAsInt(), cannot)));
         }
         return new Claim(Family.KEEPING, "answers-kept", code, statement, Verdict.REFUTED, lead.map(l -> "answers-kept " + l), () -> {
             Optional<Map<String, Object>> one = claim.explanation().witness();
@@ -138,7 +146,7 @@ final class KeepingClaims {
     }
 
     /** The first question that is lost in the same way: by the same rule, or together on a page. What follows it is told with it. */
-    private Optional<String> first(int page, int cannot, int links, String code) {
+    private Optional<String> lead(int page, int cannot, int links, String code) {
         String way = cannot != Diagrams.NONE
                 ? page + " " + cannot
                 : exitsPast(page).stream().filter(e -> d.and(e.remembered(), links) != Diagrams.NONE).map(Flow.Exit::place).findFirst()

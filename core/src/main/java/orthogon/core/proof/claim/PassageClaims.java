@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
 import java.util.function.ToIntFunction;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.flow.Flow;
@@ -19,23 +20,21 @@ final class PassageClaims {
 
     private PassageClaims() {}
 
-    /** @param reach the reach claims, of which others may be consequences */
-    static List<Claim> of(Court court, List<Claim> reach) {
+    static List<Claim> of(Court court) {
         List<Claim> claims = new ArrayList<>();
         for (Flow.Stage stage : court.flow.stages()) {
             Claim passable = passable(court, stage);
             claims.add(passable);
-            stage.sets().page().questions().filter(q -> !q.isHidden()).forEach(q -> options(court, stage, q, reach, claims));
+            stage.sets().page().questions().filter(q -> !q.isHidden()).forEach(q -> options(court, stage, q, claims));
         }
         return claims;
     }
 
-    private static void options(Court court, Flow.Stage stage, Question question, List<Claim> reach, List<Claim> claims) {
+    private static void options(Court court, Flow.Stage stage, Question question, List<Claim> claims) {
         boolean choice = question.answer() instanceof Answer.OneChoice || question.answer() instanceof Answer.ManyChoices;
         for (Answer.Option option : choice ? question.answer().options() : List.<Answer.Option>of()) {
             String place = question.code() + "." + option.code();
-            Optional<String> follows = reach.stream().filter(c -> c.kind().equals("reach-option") && c.place().equals(place))
-                    .filter(c -> c.verdict() == Verdict.REFUTED).map(c -> c.follows().orElse(c.id())).findFirst();
+            Optional<String> follows = court.refuted("reach-option", place);
             claims.add(
                     accepted(court, stage, question, place, option.code(),
                             f -> f.space().axis(question.code()).option(option.code()),
@@ -43,9 +42,7 @@ final class PassageClaims {
                             "The option “" + option.label() + "” can be chosen, but nobody who chooses it can leave the page.", follows));
         }
         if (question.answer() instanceof Answer.YesNo && !question.requireWhen().isEmpty()) {
-            Optional<String> follows = reach.stream()
-                    .filter(c -> c.kind().equals("reach-question") && c.place().equals(question.code()))
-                    .filter(c -> c.verdict() == Verdict.REFUTED).map(c -> c.follows().orElse(c.id())).findFirst();
+            Optional<String> follows = court.refuted("reach-question", question.code());
             for (boolean answer : new boolean[]{true, false}) {
                 String word = answer ? "yes" : "no";
                 claims.add(accepted(court, stage, question, question.code() + "." + word, answer,
@@ -59,18 +56,15 @@ final class PassageClaims {
     private static Claim accepted(Court court, Flow.Stage stage, Question question, String place, Object answer, ToIntFunction<Flow> chosen,
             String statement, String impossible, Optional<String> follows) {
         int page = stage.sets().index();
-        ToIntFunction<Flow> passing = f -> {
-            Flow.Stage there = f.stages().get(page);
-            Diagrams d = f.space().diagrams();
-            return d.and(d.and(d.and(there.coming(), there.sets().accepted()), there.sets().shown(question.code())), chosen.applyAsInt(f));
-        };
-        int set = passing.applyAsInt(court.flow);
-        Court.Sought sought = court.at(page, set, true, i -> i.course().current()
+        ToIntFunction<Flow> passing = f -> f.space().diagrams().and(f.stages().get(page).passing(), chosen.applyAsInt(f));
+        Supplier<Court.Sought> sought = () -> court.at(page, passing.applyAsInt(court.flow), true, i -> i.course().current()
                 .filter(v -> v.page().code().equals(stage.sets().page().code()) && v.problems().isEmpty()).isPresent()
                 && (answer.equals(i.course().effective().get(question.code()))
                         || i.course().effective().get(question.code()) instanceof List<?> chosenToo && chosenToo.contains(answer)));
-        return court.some(Family.PASSAGE, "option-accepted", place, statement, sought, follows, "This respondent chooses it and goes on.",
-                () -> {
+        // Who is not asked has a blank answer, so that whoever chooses is asked.
+        boolean nobody = court.d.disjoint(stage.passing(), chosen.applyAsInt(court.flow));
+        return court.some(Family.PASSAGE, "option-accepted", place, statement, nobody, sought, follows,
+                "This respondent chooses it and goes on.", () -> {
                     if (follows.isPresent()) {
                         return Claim.Explanation.of(impossible + " This follows from " + follows.get() + ".");
                     }
@@ -93,7 +87,7 @@ final class PassageClaims {
         BitSet forgotten = (BitSet) sets.levels().clone();
         forgotten.or(openHere);
         int own = d.cube(sets.levels());
-        int arrived = d.exists(d.and(stage.coming(), sets.visited()), d.cube(forgotten));
+        int arrived = d.andExists(stage.coming(), sets.visited(), d.cube(forgotten));
         int passes = d.andExists(stage.coming(), d.forAll(sets.accepted(), d.cube(openHere)), own);
         int stuck = d.minus(arrived, passes);
         String statement = "nobody can get stuck on page " + page.code();

@@ -29,13 +29,12 @@ final class SenseClaims {
         this.document = court.space.wiring().document();
     }
 
-    /** @param reach the reach claims, of which others may be consequences */
-    static List<Claim> of(Court court, List<Claim> reach) {
+    static List<Claim> of(Court court) {
         SenseClaims sense = new SenseClaims(court);
         List<Claim> claims = new ArrayList<>();
         for (Wire wire : sense.evaluations.conditions()) {
             if (court.space.spelled().isSaid(wire.place()) && !wire.readable().map(e -> e.comparisons().isEmpty()).orElse(false)) {
-                Claim varies = sense.varies(wire, reach);
+                Claim varies = sense.varies(wire);
                 claims.add(varies);
                 int comparisons = court.space.written(wire.place()).map(e -> e.comparisons().size()).orElse(0);
                 for (int n = 0; n < comparisons; n++) {
@@ -105,7 +104,7 @@ final class SenseClaims {
                 : plain.with(new Mend("Strike “" + words + "”", court.space.spelled().origin(wire.place()), Printer.print(left)));
     }
 
-    private Claim varies(Wire wire, List<Claim> reach) {
+    private Claim varies(Wire wire) {
         String place = wire.place();
         String statement = "the condition " + place + " holds for some and not for others";
         Optional<String> cause = court.space.causeAt(place);
@@ -118,7 +117,7 @@ final class SenseClaims {
             if (court.flow.lostAt().isPresent()) {
                 return Court.undecided(Family.SENSE, "condition-varies", place, statement, court.flow.lostAt().get());
             }
-            Optional<String> follows = Optional.of(whyNobody(wire, reach));
+            Optional<String> follows = Optional.of(whyNobody(wire));
             return new Claim(Family.SENSE, "condition-varies", place, statement, Verdict.REFUTED, follows,
                     () -> Claim.Explanation.of("Nobody ever comes to evaluate this condition. This follows from " + follows.get() + "."));
         }
@@ -126,7 +125,7 @@ final class SenseClaims {
         int fails = d.minus(here, evaluations.passing(court.flow, wire));
         if (holds == Diagrams.NONE || fails == Diagrams.NONE) {
             boolean never = holds == Diagrams.NONE;
-            Optional<String> follows = never ? ownReach(wire, reach) : Optional.empty();
+            Optional<String> follows = never ? ownReach(wire) : Optional.empty();
             if (court.flow.lostAt().isPresent()) {
                 return Court.undecided(Family.SENSE, "condition-varies", place, statement, court.flow.lostAt().get());
             }
@@ -159,37 +158,32 @@ final class SenseClaims {
         });
     }
 
-    private Optional<String> refuted(List<Claim> reach, String kind, String place) {
-        return reach.stream().filter(c -> c.kind().equals(kind) && c.place().equals(place) && c.verdict() == Verdict.REFUTED)
-                .map(c -> c.follows().orElse(c.id())).findFirst();
-    }
-
-    private String whyNobody(Wire wire, List<Claim> reach) {
+    private String whyNobody(Wire wire) {
         if (wire.family() == Wiring.Family.OUTCOME_ROW) {
             return "reach-row " + wire.place();
         }
         String page = document.pages().get(evaluations.page(wire)).code();
-        Optional<String> ofPage = refuted(reach, "reach-page", page);
-        Optional<String> ofItem = refuted(reach, "reach-question", wire.owner()).or(() -> refuted(reach, "reach-section", wire.owner()))
-                .or(() -> refuted(reach, "reach-note", wire.owner()));
+        Optional<String> ofPage = court.refuted("reach-page", page);
+        Optional<String> ofItem = court.refuted("reach-question", wire.owner()).or(() -> court.refuted("reach-section", wire.owner()))
+                .or(() -> court.refuted("reach-note", wire.owner()));
         return switch (wire.family()) {
-            case FINISH, SKIP -> ofPage.or(() -> ownReach(wire, reach)).orElse("page-passable " + page);
+            case FINISH, SKIP -> ofPage.or(() -> ownReach(wire)).orElse("page-passable " + page);
             case OPEN_WHEN -> ofPage.orElse("reach-page " + page);
             default -> ofPage.or(() -> ofItem).orElse("reach-question " + wire.owner());
         };
     }
 
     /** The reach claim that says of the same thing that it never happens. */
-    private Optional<String> ownReach(Wire wire, List<Claim> reach) {
+    private Optional<String> ownReach(Wire wire) {
         String owner = wire.owner();
         return switch (wire.family()) {
-            case OPEN_WHEN -> refuted(reach, "reach-page", owner);
-            case ASK_WHEN -> refuted(reach, "reach-question", owner).or(() -> refuted(reach, "reach-section", owner))
-                    .or(() -> refuted(reach, "reach-note", owner));
-            case OFFER_WHEN -> refuted(reach, "reach-option", wire.place().replace(".offerWhen", ""));
-            case FINISH -> refuted(reach, "reach-finish", wire.place());
-            case SKIP -> refuted(reach, "reach-skip", wire.place());
-            case OUTCOME_ROW -> refuted(reach, "reach-row", wire.place());
+            case OPEN_WHEN -> court.refuted("reach-page", owner);
+            case ASK_WHEN -> court.refuted("reach-question", owner).or(() -> court.refuted("reach-section", owner))
+                    .or(() -> court.refuted("reach-note", owner));
+            case OFFER_WHEN -> court.refuted("reach-option", wire.place().replace(".offerWhen", ""));
+            case FINISH -> court.refuted("reach-finish", wire.place());
+            case SKIP -> court.refuted("reach-skip", wire.place());
+            case OUTCOME_ROW -> court.refuted("reach-row", wire.place());
             default -> Optional.empty();
         };
     }

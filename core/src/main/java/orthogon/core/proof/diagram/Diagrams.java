@@ -4,6 +4,7 @@ import java.math.BigInteger;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 
 /**
@@ -17,23 +18,23 @@ public final class Diagrams {
     public static final int NONE = 1;
 
     private static final int TERMINAL = Integer.MAX_VALUE;
-    private static final int AND = 1;
-    private static final int EXISTS = 2;
-    private static final int AND_EXISTS = 3;
+    private static final int AND = -1;
+    private static final int EXISTS = -2;
+    private static final int DISJOINT = -3;
     private static final int CACHE_BITS = 17;
 
+    private static final int STRIDE = 4;
+
     private final int budget;
-    private int[] level = new int[1 << 12];
-    private int[] low = new int[1 << 12];
-    private int[] high = new int[1 << 12];
-    private int[] chain = new int[1 << 12];
+    /** Four numbers a node: level, low edge, high edge, next in its bucket. */
+    private int[] nodes = new int[STRIDE << 12];
     private int[] bucket = new int[1 << 12];
     private int used = 1;
-    private final int[] cacheOp = new int[1 << CACHE_BITS];
-    private final int[] cacheF = new int[1 << CACHE_BITS];
-    private final int[] cacheG = new int[1 << CACHE_BITS];
-    private final int[] cacheH = new int[1 << CACHE_BITS];
-    private final int[] cacheResult = new int[1 << CACHE_BITS];
+    /** The number of the walk on which a node was seen last. */
+    private int[] seenAt = new int[0];
+    private int seenNow;
+    /** Four numbers a result: two operands, the third or the operation, and what came of it. */
+    private final int[] cache = new int[STRIDE << CACHE_BITS];
 
     /** The stated number of nodes is spent. */
     public static final class BudgetSpent extends RuntimeException {
@@ -42,10 +43,10 @@ public final class Diagrams {
         }
     }
 
-    /** @param budget most nodes, at 16 bytes each */
+    /** @param budget most nodes, at 20 bytes each */
     public Diagrams(int budget) {
         this.budget = budget;
-        level[0] = TERMINAL;
+        nodes[0] = TERMINAL;
         Arrays.fill(bucket, -1);
     }
 
@@ -63,15 +64,15 @@ public final class Diagrams {
     }
 
     public int levelOf(int f) {
-        return level[f >> 1];
+        return nodes[f >> 1 << 2];
     }
 
     private int lowOf(int f) {
-        return low[f >> 1] ^ (f & 1);
+        return nodes[(f >> 1 << 2) + 1] ^ (f & 1);
     }
 
     private int highOf(int f) {
-        return high[f >> 1] ^ (f & 1);
+        return nodes[(f >> 1 << 2) + 2] ^ (f & 1);
     }
 
     private int node(int atLevel, int lo, int hi) {
@@ -84,19 +85,21 @@ public final class Diagrams {
 
     private int stored(int atLevel, int lo, int hi) {
         int slot = hash(atLevel, lo, hi) & bucket.length - 1;
-        for (int n = bucket[slot]; n >= 0; n = chain[n]) {
-            if (level[n] == atLevel && low[n] == lo && high[n] == hi) {
+        for (int n = bucket[slot]; n >= 0; n = nodes[(n << 2) + 3]) {
+            int at = n << 2;
+            if (nodes[at] == atLevel && nodes[at + 1] == lo && nodes[at + 2] == hi) {
                 return n;
             }
         }
-        if (used == level.length) {
+        if (used == bucket.length) {
             grow();
             slot = hash(atLevel, lo, hi) & bucket.length - 1;
         }
-        level[used] = atLevel;
-        low[used] = lo;
-        high[used] = hi;
-        chain[used] = bucket[slot];
+        int at = used << 2;
+        nodes[at] = atLevel;
+        nodes[at + 1] = lo;
+        nodes[at + 2] = hi;
+        nodes[at + 3] = bucket[slot];
         bucket[slot] = used;
         return used++;
     }
@@ -105,16 +108,14 @@ public final class Diagrams {
         if (used >= budget) {
             throw new BudgetSpent(budget);
         }
-        int size = level.length * 2;
-        level = Arrays.copyOf(level, size);
-        low = Arrays.copyOf(low, size);
-        high = Arrays.copyOf(high, size);
-        chain = new int[size];
+        int size = bucket.length * 2;
+        nodes = Arrays.copyOf(nodes, size * STRIDE);
         bucket = new int[size];
         Arrays.fill(bucket, -1);
         for (int n = 1; n < used; n++) {
-            int slot = hash(level[n], low[n], high[n]) & size - 1;
-            chain[n] = bucket[slot];
+            int at = n << 2;
+            int slot = hash(nodes[at], nodes[at + 1], nodes[at + 2]) & size - 1;
+            nodes[at + 3] = bucket[slot];
             bucket[slot] = n;
         }
     }
@@ -124,18 +125,17 @@ public final class Diagrams {
         return h ^ h >>> 15;
     }
 
-    private int cached(int op, int f, int g, int h) {
-        int slot = hash(f + op, g, h) & (1 << CACHE_BITS) - 1;
-        return cacheOp[slot] == op && cacheF[slot] == f && cacheG[slot] == g && cacheH[slot] == h ? cacheResult[slot] : -1;
+    private int cached(int f, int g, int h) {
+        int at = (hash(f, g, h) & (1 << CACHE_BITS) - 1) << 2;
+        return cache[at] == f && cache[at + 1] == g && cache[at + 2] == h ? cache[at + 3] : -1;
     }
 
-    private int cache(int op, int f, int g, int h, int result) {
-        int slot = hash(f + op, g, h) & (1 << CACHE_BITS) - 1;
-        cacheOp[slot] = op;
-        cacheF[slot] = f;
-        cacheG[slot] = g;
-        cacheH[slot] = h;
-        cacheResult[slot] = result;
+    private int cache(int f, int g, int h, int result) {
+        int at = (hash(f, g, h) & (1 << CACHE_BITS) - 1) << 2;
+        cache[at] = f;
+        cache[at + 1] = g;
+        cache[at + 2] = h;
+        cache[at + 3] = result;
         return result;
     }
 
@@ -154,14 +154,14 @@ public final class Diagrams {
             f = g;
             g = swap;
         }
-        int known = cached(AND, f, g, 0);
+        int known = cached(f, g, AND);
         if (known >= 0) {
             return known;
         }
         int top = Math.min(levelOf(f), levelOf(g));
         int lo = and(at(f, top, false), at(g, top, false));
         int hi = and(at(f, top, true), at(g, top, true));
-        return cache(AND, f, g, 0, node(top, lo, hi));
+        return cache(f, g, AND, node(top, lo, hi));
     }
 
     private int at(int f, int top, boolean one) {
@@ -170,6 +170,16 @@ public final class Diagrams {
 
     public int or(int f, int g) {
         return and(f ^ 1, g ^ 1) ^ 1;
+    }
+
+    /** States that are in any of the sets. */
+    public int any(List<Integer> sets) {
+        return sets.isEmpty() ? NONE : any(sets, 0, sets.size());
+    }
+
+    private int any(List<Integer> sets, int from, int to) {
+        int middle = (from + to) >>> 1;
+        return to - from == 1 ? sets.get(from) : or(any(sets, from, middle), any(sets, middle, to));
     }
 
     /** States of f that are not in g. */
@@ -188,26 +198,25 @@ public final class Diagrams {
 
     /** Whether no state is in both; builds no node. */
     public boolean disjoint(int f, int g) {
-        return disjoint(f, g, new HashMap<>());
-    }
-
-    private boolean disjoint(int f, int g, Map<Long, Boolean> seen) {
         if (f == NONE || g == NONE || f == (g ^ 1)) {
             return true;
         }
         if (f == ALL || g == ALL || f == g) {
             return false;
         }
-        long key = (long) Math.min(f, g) << 32 | Math.max(f, g);
-        if (seen.containsKey(key)) {
-            return true;
+        if (f > g) {
+            int swap = f;
+            f = g;
+            g = swap;
+        }
+        int known = cached(f, g, DISJOINT);
+        if (known >= 0) {
+            return known == 1;
         }
         int top = Math.min(levelOf(f), levelOf(g));
-        if (!disjoint(at(f, top, false), at(g, top, false), seen) || !disjoint(at(f, top, true), at(g, top, true), seen)) {
-            return false;
-        }
-        seen.put(key, true);
-        return true;
+        boolean apart = disjoint(at(f, top, false), at(g, top, false)) && disjoint(at(f, top, true), at(g, top, true));
+        cache(f, g, DISJOINT, apart ? 1 : 0);
+        return apart;
     }
 
     /** The set with the bits of that cube forgotten. A cube is the conjunction of its bits. */
@@ -221,7 +230,7 @@ public final class Diagrams {
         if (cube == ALL) {
             return f;
         }
-        int known = cached(EXISTS, f, cube, 0);
+        int known = cached(f, cube, EXISTS);
         if (known >= 0) {
             return known;
         }
@@ -233,7 +242,7 @@ public final class Diagrams {
         } else {
             result = node(top, exists(lowOf(f), cube), exists(highOf(f), cube));
         }
-        return cache(EXISTS, f, cube, 0, result);
+        return cache(f, cube, EXISTS, result);
     }
 
     public int forAll(int f, int cube) {
@@ -263,7 +272,7 @@ public final class Diagrams {
         if (cube == ALL) {
             return and(f, g);
         }
-        int known = cached(AND_EXISTS, f, g, cube);
+        int known = cached(f, g, cube);
         if (known >= 0) {
             return known;
         }
@@ -274,7 +283,7 @@ public final class Diagrams {
         } else {
             result = node(top, andExists(at(f, top, false), at(g, top, false), cube), andExists(at(f, top, true), at(g, top, true), cube));
         }
-        return cache(AND_EXISTS, f, g, cube, result);
+        return cache(f, g, cube, result);
     }
 
     /** The conjunction of the bits. */
@@ -291,18 +300,22 @@ public final class Diagrams {
     /** The levels the set depends on. */
     public BitSet support(int f) {
         BitSet levels = new BitSet();
-        support(f >> 1, new BitSet(), levels);
+        if (seenAt.length < bucket.length) {
+            seenAt = Arrays.copyOf(seenAt, bucket.length);
+        }
+        seenNow++;
+        support(f >> 1, levels);
         return levels;
     }
 
-    private void support(int n, BitSet seen, BitSet levels) {
-        if (n == 0 || seen.get(n)) {
+    private void support(int n, BitSet levels) {
+        if (n == 0 || seenAt[n] == seenNow) {
             return;
         }
-        seen.set(n);
-        levels.set(level[n]);
-        support(low[n] >> 1, seen, levels);
-        support(high[n] >> 1, seen, levels);
+        seenAt[n] = seenNow;
+        levels.set(nodes[n << 2]);
+        support(nodes[(n << 2) + 1] >> 1, levels);
+        support(nodes[(n << 2) + 2] >> 1, levels);
     }
 
     /**

@@ -1,10 +1,10 @@
 package orthogon.core.proof.flow;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -47,7 +47,52 @@ public final class Flow {
     public record Exit(int from, Kind kind, int target, String place, int set, int remembered) {}
 
     /** One page with those who come to it. */
-    public record Stage(PageSets sets, int coming, List<Exit> entries, List<Exit> exits) {}
+    public record Stage(PageSets sets, int coming, List<Exit> entries, List<Exit> exits, Within within) {
+
+        /** Who comes, with whatever answers are possible on the page. */
+        public int possible() {
+            return within.possible();
+        }
+
+        /** Who visits the page, with whatever answers are possible on it. */
+        public int present() {
+            return within.present();
+        }
+
+        /** Who passes the page, with their answers on it. */
+        public int passing() {
+            return within.passing();
+        }
+    }
+
+    /** What many claims ask about those who come to a page, computed once. */
+    private static final class Within {
+
+        private final Diagrams d;
+        private final PageSets sets;
+        private final int coming;
+        private int possible = -1;
+        private int present = -1;
+        private int passing = -1;
+
+        Within(Diagrams d, PageSets sets, int coming) {
+            this.d = d;
+            this.sets = sets;
+            this.coming = coming;
+        }
+
+        int possible() {
+            return possible >= 0 ? possible : (possible = d.and(coming, sets.answers()));
+        }
+
+        int present() {
+            return present >= 0 ? present : (present = d.and(coming, sets.visited()));
+        }
+
+        int passing() {
+            return passing >= 0 ? passing : (passing = d.and(coming, sets.accepted()));
+        }
+    }
 
     private final Space space;
     private final Diagrams d;
@@ -56,7 +101,12 @@ public final class Flow {
     private final TextSets texts;
     private final List<Stage> stages = new ArrayList<>();
     private final List<PageSets> pages = new ArrayList<>();
-    private final Map<Integer, Integer> lastUse = new LinkedHashMap<>();
+    private int[] lastUse = new int[256];
+    private final BitSet used = new BitSet();
+    /** What is known before each page: at 0 the link, at p + 1 all up to page p. */
+    private final List<BitSet> knownBy = new ArrayList<>();
+    /** The bits that something on a page or later mentions; the last for what comes after all pages. */
+    private final List<BitSet> usedFrom = new ArrayList<>();
     private final List<Exit> endings = new ArrayList<>();
     private int start;
     private Optional<String> lostAt = Optional.empty();
@@ -76,12 +126,9 @@ public final class Flow {
         }
         this.texts = new TextSets(space, rules, pages);
         uses();
-        for (int l = keep.nextSetBit(0); l >= 0; l = keep.nextSetBit(l + 1)) {
-            lastUse.put(l, Integer.MAX_VALUE);
-        }
-        for (int l = asked.nextSetBit(0); l >= 0; l = asked.nextSetBit(l + 1)) {
-            lastUse.put(l, Integer.MAX_VALUE);
-        }
+        used(keep, Integer.MAX_VALUE);
+        used(asked, Integer.MAX_VALUE);
+        horizons();
         run();
     }
 
@@ -102,9 +149,16 @@ public final class Flow {
     }
 
     private void used(int set, int at) {
-        BitSet support = d.support(set);
-        for (int l = support.nextSetBit(0); l >= 0; l = support.nextSetBit(l + 1)) {
-            lastUse.merge(l, at, Math::max);
+        used(d.support(set), at);
+    }
+
+    private void used(BitSet levels, int at) {
+        if (levels.length() > lastUse.length) {
+            lastUse = Arrays.copyOf(lastUse, Math.max(levels.length(), 2 * lastUse.length));
+        }
+        for (int l = levels.nextSetBit(0); l >= 0; l = levels.nextSetBit(l + 1)) {
+            lastUse[l] = used.get(l) ? Math.max(lastUse[l], at) : at;
+            used.set(l);
         }
     }
 
@@ -133,8 +187,7 @@ public final class Flow {
         usesOfTexts(end);
         for (int i = 0; i < document.claims().size(); i++) {
             // The outcome itself is settled at the end, so any two disjoint sets may stand for it here.
-            space.expr("claims/" + i).ifPresent(e -> mentionedAxes(e).forEach(axis -> axis.levels().stream()
-                    .forEach(l -> lastUse.merge(l, end, Math::max))));
+            space.expr("claims/" + i).ifPresent(e -> mentionedAxes(e).forEach(axis -> used(axis.levels(), end)));
         }
     }
 
@@ -171,7 +224,7 @@ public final class Flow {
             }
             List<Exit> exits = exits(sets, coming);
             exits.forEach(exit -> entries.get(exit.target()).add(exit));
-            stages.add(new Stage(sets, coming, List.copyOf(entries.get(p)), exits));
+            stages.add(new Stage(sets, coming, List.copyOf(entries.get(p)), exits, new Within(d, sets, coming)));
         }
         endings.addAll(entries.get(pages.size()));
     }
@@ -179,7 +232,7 @@ public final class Flow {
     /** How those end who come to a page with one of these states, and can come to an end. */
     public int endsOf(int page, int coming) {
         int[] arriving = new int[pages.size() + 1];
-        java.util.Arrays.fill(arriving, Diagrams.NONE);
+        Arrays.fill(arriving, Diagrams.NONE);
         arriving[page] = coming;
         for (int p = page; p < pages.size(); p++) {
             for (Exit exit : exits(pages.get(p), arriving[p])) {
@@ -219,32 +272,35 @@ public final class Flow {
     }
 
     private Exit exit(int from, Kind kind, int target, String place, int set) {
-        return new Exit(from, kind, target, place, set, onArrival(from, target, d.exists(set, d.cube(forgotten(from, target)))));
+        BitSet forgotten = forgotten(from, target);
+        forgotten.and(d.support(set));
+        return new Exit(from, kind, target, place, set, onArrival(from, target, d.exists(set, d.cube(forgotten))));
     }
 
     /** The bits known on a page and before it that nothing from the target on mentions. */
     public BitSet forgotten(int from, int target) {
-        BitSet forgotten = new BitSet();
-        for (int p = 0; p <= from; p++) {
-            forgotten.or(pages.get(p).levels());
-        }
-        for (Axis axis : space.axes()) {
-            if (axis.question() == null) {
-                forgotten.or(axis.levels());
-            }
-        }
-        lastUse.forEach((level, last) -> {
-            if (!isAnswerLevel(level)) {
-                forgotten.set(level);
-            }
-        });
-        BitSet result = new BitSet();
-        forgotten.stream().filter(l -> lastUse.getOrDefault(l, -1) < target).forEach(result::set);
-        return result;
+        BitSet forgotten = (BitSet) knownBy.get(from + 1).clone();
+        forgotten.andNot(usedFrom.get(target));
+        return forgotten;
     }
 
-    private boolean isAnswerLevel(int level) {
-        return pages.stream().anyMatch(p -> p.levels().get(level));
+    private void horizons() {
+        BitSet known = space.linkLevels();
+        // Bits that stand for no answer, such as those of a fault, are settled once and for all.
+        used.stream().forEach(known::set);
+        pages.forEach(p -> known.andNot(p.levels()));
+        knownBy.add((BitSet) known.clone());
+        for (PageSets sets : pages) {
+            known.or(sets.levels());
+            knownBy.add((BitSet) known.clone());
+        }
+        for (int p = 0; p <= pages.size(); p++) {
+            usedFrom.add(new BitSet());
+        }
+        used.stream().forEach(l -> usedFrom.get(Math.min(lastUse[l], pages.size())).set(l));
+        for (int p = pages.size() - 1; p >= 0; p--) {
+            usedFrom.get(p).or(usedFrom.get(p + 1));
+        }
     }
 
     /** The pages in between are untouched. */
@@ -254,7 +310,7 @@ public final class Flow {
             between.or(pages.get(p).levels());
         }
         for (int l = between.nextSetBit(0); l >= 0; l = between.nextSetBit(l + 1)) {
-            if (lastUse.getOrDefault(l, -1) >= target) {
+            if (usedFrom.get(target).get(l)) {
                 set = d.minus(set, d.bit(l));
             }
         }

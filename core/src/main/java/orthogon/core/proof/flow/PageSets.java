@@ -33,6 +33,8 @@ public final class PageSets {
     private final BitSet levels = new BitSet();
     private int answers = Diagrams.ALL;
     private int visited = Diagrams.NONE;
+    private int accepted = -1;
+    private int answerable = -1;
 
     PageSets(Page page, int index, Space space, Rules rules, BitSet asked) {
         this.page = page;
@@ -178,6 +180,14 @@ public final class PageSets {
         return answers;
     }
 
+    /** States of earlier pages in which some answers are possible on this page at all. */
+    public int answerable() {
+        if (answerable < 0) {
+            answerable = d.exists(answers, d.cube(levels));
+        }
+        return answerable;
+    }
+
     /** Possible states in which the page is visited. */
     public int visited() {
         return d.and(answers, visited);
@@ -190,11 +200,11 @@ public final class PageSets {
 
     /** Possible states in which the page is visited and everything on it is accepted. */
     public int accepted() {
-        int set = visited();
-        for (int problem : problems.values()) {
-            set = d.minus(set, problem);
+        if (accepted < 0) {
+            accepted = visited();
+            problems.values().forEach(problem -> accepted = d.minus(accepted, problem));
         }
-        return set;
+        return accepted;
     }
 
     /** The states that each requirement and each accept condition holds back, by place. */

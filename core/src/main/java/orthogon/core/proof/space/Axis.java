@@ -98,6 +98,19 @@ public final class Axis {
         return set;
     }
 
+    /** The states whose cell has a smaller number. */
+    private int below(int number) {
+        if (number >> bits > 0) {
+            return Diagrams.ALL;
+        }
+        int set = Diagrams.NONE;
+        for (int b = 0; b < bits; b++) {
+            int zero = diagrams.not(diagrams.bit(firstLevel + bits - 1 - b));
+            set = (number >> b & 1) == 1 ? diagrams.or(zero, set) : diagrams.and(zero, set);
+        }
+        return set;
+    }
+
     int cell(int number) {
         return coded(firstLevel, bits, number);
     }
@@ -165,11 +178,7 @@ public final class Axis {
     /** Every answer within the question's own limits, blank among them. */
     public int domain() {
         if (!isMany()) {
-            int set = Diagrams.NONE;
-            for (int c = 0; c < cells.size(); c++) {
-                set = diagrams.or(set, cell(c));
-            }
-            return set;
+            return below(cells.size());
         }
         Answer.ManyChoices answer = (Answer.ManyChoices) question.answer();
         int n = answer.options().size();

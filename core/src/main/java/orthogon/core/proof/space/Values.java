@@ -129,10 +129,13 @@ final class Values {
         if (!features.isExact(expr, axis.code())) {
             return null;
         }
-        Guarded value = new Guarded(new LinkedHashMap<>());
+        Map<Object, List<Integer>> cells = new LinkedHashMap<>();
         for (int c = 0; c < axis.cells().size(); c++) {
-            value.put(diagrams, Evaluator.value(expr, new Alone(axis.code(), axis.cells().get(c), axis.question(), today)), axis.cell(c));
+            Object result = Evaluator.value(expr, new Alone(axis.code(), axis.cells().get(c), axis.question(), today));
+            cells.computeIfAbsent(Guarded.key(result), k -> new ArrayList<>()).add(axis.cell(c));
         }
+        Guarded value = new Guarded(new LinkedHashMap<>());
+        cells.forEach((key, sets) -> value.parts().put(key, diagrams.any(sets)));
         return value;
     }
 
@@ -259,10 +262,10 @@ final class Values {
         lefts.removeIf(v -> Guarded.value(v) == null);
         lefts.sort(less ? order.reversed() : order);
         int all = values.stream().mapToInt(right.parts()::get).reduce(Diagrams.NONE, diagrams::or);
-        Guarded value = new Guarded(new LinkedHashMap<>());
+        List<Integer> holds = new ArrayList<>();
+        List<Integer> fails = new ArrayList<>();
         int beyond = Diagrams.NONE;
         int next = less ? values.size() - 1 : 0;
-        int known = Diagrams.NONE;
         for (Object each : lefts) {
             while (next >= 0 && next < values.size()
                     && Boolean.TRUE.equals(Operations.apply(c, List.of(each, values.get(next))))) {
@@ -270,10 +273,13 @@ final class Values {
                 next += less ? -1 : 1;
             }
             int here = left.parts().get(each);
-            value.put(diagrams, true, diagrams.and(here, beyond));
-            value.put(diagrams, false, diagrams.and(here, diagrams.minus(all, beyond)));
-            known = diagrams.or(known, diagrams.and(here, all));
+            holds.add(diagrams.and(here, beyond));
+            fails.add(diagrams.and(here, diagrams.minus(all, beyond)));
         }
+        Guarded value = new Guarded(new LinkedHashMap<>());
+        value.put(diagrams, true, diagrams.any(holds));
+        value.put(diagrams, false, diagrams.any(fails));
+        int known = diagrams.and(diagrams.any(lefts.stream().map(left.parts()::get).toList()), all);
         value.put(diagrams, null, diagrams.not(known));
         return value;
     }
