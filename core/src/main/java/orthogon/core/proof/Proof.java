@@ -3,17 +3,18 @@ package orthogon.core.proof;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Supplier;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.claim.AllClaims;
 import orthogon.core.proof.claim.Claim;
-import orthogon.core.proof.claim.Family;
 import orthogon.core.proof.claim.Sentences;
 import orthogon.core.proof.claim.SoundClaims;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.diagram.Limits;
+import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.fault.Faults;
 import orthogon.core.proof.flow.Figures;
@@ -25,25 +26,32 @@ import orthogon.core.questionnaire.Questionnaire;
 /** The verdicts on every claim of one document, and its figures. Safe to read from several threads. */
 public final class Proof {
 
-    /** Most diagram nodes, at 20 bytes each, before a claim is given up as undecided. */
-    private static final int NODES = 1 << 23;
-
     private final Wiring wiring;
     private final LocalDate asOf;
     private final List<Claim> claims;
-    private final Figures figures;
+    private final Supplier<Figures> counting;
     private final Sentences sentences;
+    private Figures figures;
 
-    private Proof(Wiring wiring, LocalDate asOf, List<Claim> claims, Figures figures) {
+    private Proof(Wiring wiring, LocalDate asOf, List<Claim> claims, Supplier<Figures> counting) {
         this.wiring = wiring;
         this.asOf = asOf;
         this.claims = claims;
-        this.figures = figures;
+        this.counting = counting;
         this.sentences = new Sentences(Spelled.of(wiring));
     }
 
     /** @param asOf what {@code today()} is */
     public static Proof of(Questionnaire document, LocalDate asOf) {
+        return of(document, asOf, Limits.USUAL, Watch.NOBODY);
+    }
+
+    /**
+     * @param asOf what {@code today()} is
+     * @param limits what the proof may use before it leaves something undecided
+     * @throws java.util.concurrent.CancellationException where the watch calls it off
+     */
+    public static Proof of(Questionnaire document, LocalDate asOf, Limits limits, Watch watch) {
         Wiring wiring = Wiring.of(document);
         List<Fault> faults = Faults.of(wiring);
         Optional<Fault> twice = faults.stream().filter(f -> f.kind() == Fault.Kind.CODE_UNIQUE).findFirst();
@@ -51,22 +59,36 @@ public final class Proof {
             return unfinished(wiring, asOf, faults, "code-unique " + twice.get().place());
         }
         try {
+            watch.reached("answer classes");
             Spelled spelled = Spelled.of(wiring);
-            Space space = new Space(spelled, spelled.faults(faults), asOf, new Diagrams(NODES));
+            Space space = space(spelled, faults, asOf, limits, watch);
+            watch.reached("who comes to each page");
             Flow flow = new Flow(space, Set.of(), Flow.askedInClaims(space), space.linkLevels());
-            List<Claim> claims = AllClaims.of(flow, faults);
-            return new Proof(wiring, asOf, claims, Figures.of(flow));
+            List<Claim> claims = AllClaims.of(flow, faults, watch);
+            return new Proof(wiring, asOf, claims, () -> figures(spelled, faults, asOf, limits, watch));
         } catch (Diagrams.BudgetSpent e) {
             return unfinished(wiring, asOf, faults, e.getMessage());
         }
     }
 
+    private static Space space(Spelled spelled, List<Fault> faults, LocalDate asOf, Limits limits, Watch watch) {
+        return new Space(spelled, spelled.faults(faults), asOf, new Diagrams(limits, watch));
+    }
+
+    /** Counting has diagrams of its own, so that what it spends is not missing where claims are explained. */
+    private static Figures figures(Spelled spelled, List<Fault> faults, LocalDate asOf, Limits limits, Watch watch) {
+        try {
+            watch.reached("counts");
+            return Figures.of(space(spelled, faults, asOf, limits, watch));
+        } catch (Diagrams.BudgetSpent e) {
+            return Figures.none(false, e.getMessage());
+        }
+    }
+
     private static Proof unfinished(Wiring wiring, LocalDate asOf, List<Fault> faults, String why) {
         List<Claim> claims = new ArrayList<>(SoundClaims.of(wiring, faults));
-        claims.add(AllClaims.undecided(Family.REACH, "reach-page", wiring.document().code(), why));
-        Figures none = new Figures(Optional.empty(), Map.of(), false, Optional.empty(), Optional.empty(), Optional.empty(),
-                Optional.of(why));
-        return new Proof(wiring, asOf, claims, none);
+        claims.addAll(AllClaims.undecided(wiring.document().code(), why));
+        return new Proof(wiring, asOf, claims, () -> Figures.none(false, why));
     }
 
     public Questionnaire document() {
@@ -85,7 +107,11 @@ public final class Proof {
         return claims;
     }
 
-    public Figures figures() {
+    /** How many answer paths and routes there are, counted when it is first asked for. */
+    public synchronized Figures figures() {
+        if (figures == null) {
+            figures = counting.get();
+        }
         return figures;
     }
 

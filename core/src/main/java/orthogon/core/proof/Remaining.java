@@ -11,7 +11,6 @@ import orthogon.core.expression.Wiring;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.fault.Faults;
-import orthogon.core.proof.flow.Figures;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.space.Axis;
 import orthogon.core.proof.space.Space;
@@ -49,7 +48,7 @@ public final class Remaining {
         this.flow = flow;
         this.pages = space.wiring().document().pages().stream().map(Page::code).toList();
         this.askedFrom = new BitSet[pages.size()];
-        BitSet all = Figures.askedLevels(space);
+        BitSet all = space.askedOnRoutes();
         BitSet later = new BitSet();
         for (int p = pages.size() - 1; p >= 0; p--) {
             BitSet here = (BitSet) flow.stages().get(p).sets().levels().clone();
@@ -71,7 +70,7 @@ public final class Remaining {
             if (space.whyNotExact().isPresent() || !space.openLevels().isEmpty()) {
                 return Optional.empty();
             }
-            Flow flow = new Flow(space, Set.of(), Figures.askedLevels(space), new BitSet());
+            Flow flow = new Flow(space, Set.of(), space.askedOnRoutes(), new BitSet());
             return flow.lostAt().isPresent() ? Optional.empty() : Optional.of(new Remaining(space, flow));
         } catch (Diagrams.BudgetSpent e) {
             return Optional.empty();
@@ -101,7 +100,7 @@ public final class Remaining {
             BitSet own = flow.stages().get(page).sets().levels();
             BitSet before = new BitSet();
             flow.stages().subList(0, page).forEach(s -> before.or(s.sets().levels()));
-            BitSet askedBefore = Figures.askedLevels(space);
+            BitSet askedBefore = space.askedOnRoutes();
             askedBefore.andNot(askedFrom[page]);
             int coming = d.exists(flow.stages().get(page).coming(), d.cube(askedBefore));
             for (Axis axis : space.axes()) {

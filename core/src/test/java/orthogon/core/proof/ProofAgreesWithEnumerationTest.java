@@ -4,10 +4,13 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.math.BigInteger;
+import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import orthogon.core.expression.Wiring;
@@ -16,6 +19,7 @@ import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Replay;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.fault.Faults;
+import orthogon.core.proof.flow.Routes;
 import orthogon.core.questionnaire.Questionnaire;
 import org.junit.jupiter.api.Test;
 
@@ -31,7 +35,7 @@ class ProofAgreesWithEnumerationTest {
         for (long seed = 1; tried < DOCUMENTS; seed++) {
             Questionnaire document = RandomDocument.of(seed);
             Wiring wiring = Wiring.of(document);
-            assertEquals(java.util.List.of(), Faults.of(wiring), "seed " + seed);
+            assertEquals(List.of(), Faults.of(wiring), "seed " + seed);
             Enumeration all;
             try {
                 all = new Enumeration(wiring);
@@ -88,8 +92,54 @@ class ProofAgreesWithEnumerationTest {
         assertEquals(byOutcome, proof.figures().pathsByOutcome(), "seed " + seed);
         assertEquals(all.answerPaths(), proof.figures().answerPaths().orElseThrow(), "seed " + seed);
         assertEquals(BigInteger.valueOf(all.routes.size()), proof.figures().routes().orElseThrow(), "seed " + seed);
+        routesAgree(seed, proof, all);
         assertEquals(all.longest, proof.figures().longest().orElse(-1), "seed " + seed);
         assertEquals(all.longest < 0 ? -1 : all.shortest, proof.figures().shortest().orElse(-1), "seed " + seed);
+    }
+
+    /** Every route is listed, with its questions, outcome and size, whichever way the list is cut, and somebody goes along it. */
+    private static void routesAgree(long seed, Proof proof, Enumeration all) {
+        Routes routes = proof.figures().everyRoute().orElseThrow();
+        Set<List<Object>> listed = new LinkedHashSet<>();
+        BigInteger number = BigInteger.ZERO;
+        BigInteger size = BigInteger.ZERO;
+        for (List<Routes.Route> page = routes.list(Routes.Filter.ALL, number, 3); !page.isEmpty(); page = routes.list(Routes.Filter.ALL,
+                number, 3)) {
+            for (Routes.Route route : page) {
+                List<Object> told = new ArrayList<>(List.of(route.outcome()));
+                told.addAll(route.asked());
+                listed.add(told);
+                number = number.add(BigInteger.ONE);
+                if (seed % 5 == 0) {
+                    Routes.Lane lane = routes.lane(route);
+                    size = size.add(lane.paths().orElseThrow());
+                    Course course = Replay.of(proof.wiring(), RandomDocument.TODAY, lane.witness(), "").course();
+                    Set<String> asked = new LinkedHashSet<>(course.asked());
+                    asked.retainAll(proof.document().questions().map(q -> q.code()).toList());
+                    assertEquals(route.asked(), asked, "seed " + seed + " " + route + lane);
+                    assertEquals(route.outcome(), course.outcome().orElse(""), "seed " + seed + " " + route + lane);
+                }
+            }
+        }
+        assertEquals(all.routes, listed, "seed " + seed);
+        if (seed % 5 == 0) {
+            assertEquals(all.answerPaths(), size, "seed " + seed + ", all routes together");
+        }
+        routes.asking().forEach((code, n) -> {
+            long asking = all.routes.stream().filter(r -> r.subList(1, r.size()).contains(code)).count();
+            assertEquals(BigInteger.valueOf(asking), n, "seed " + seed + " " + code);
+            assertEquals(n, routes.count(new Routes.Filter(Set.of(code), Set.of(), Optional.empty(), -1)), "seed " + seed);
+            assertEquals(BigInteger.valueOf(all.routes.size() - asking),
+                    routes.count(new Routes.Filter(Set.of(), Set.of(code), Optional.empty(), -1)), "seed " + seed);
+        });
+        for (int longer = 0; longer < 4; longer++) {
+            int than = longer;
+            assertEquals(BigInteger.valueOf(all.routes.stream().filter(r -> r.size() - 1 > than).count()),
+                    routes.count(new Routes.Filter(Set.of(), Set.of(), Optional.empty(), than)), "seed " + seed);
+        }
+        long inFirst = all.routes.stream().filter(r -> r.getFirst().equals("o0")).count();
+        assertEquals(BigInteger.valueOf(inFirst), routes.count(new Routes.Filter(Set.of(), Set.of(), Optional.of("o0"), -1)),
+                "seed " + seed);
     }
 
     /** What was enumerated is what the interview does, on a sample of the endings. */

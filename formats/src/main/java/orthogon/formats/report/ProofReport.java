@@ -10,6 +10,7 @@ import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.questionnaire.Attachment;
 import orthogon.core.proof.flow.Figures;
+import orthogon.core.proof.flow.Routes;
 import tools.jackson.databind.json.JsonMapper;
 
 /** What {@code orthogon prove} prints. */
@@ -36,6 +37,12 @@ public final class ProofReport {
         json.put("pathsByOutcome", figures.answerPaths().isPresent() ? byOutcome : null);
         json.put("shortestRoute", figures.shortest().orElse(null));
         json.put("longestRoute", figures.longest().orElse(null));
+        figures.everyRoute().flatMap(Routes::average).ifPresent(a -> json.put("averageRoute", a.toString()));
+        figures.everyRoute().ifPresent(routes -> {
+            Map<String, Object> asking = new LinkedHashMap<>();
+            routes.asking().forEach((code, n) -> asking.put(code, n.toString()));
+            json.put("routesAsking", asking);
+        });
         figures.notCounted().ifPresent(why -> json.put("notCounted", why));
         json.put("claims", proof.claims().stream().map(ProofReport::claim).toList());
         return MAPPER.writeValueAsString(json);
@@ -56,6 +63,8 @@ public final class ProofReport {
             json.put("core", explanation.core());
         }
         explanation.witness().ifPresent(w -> json.put("witness", answers(w)));
+        explanation.other().ifPresent(w -> json.put("otherWitness", answers(w)));
+        explanation.mend().ifPresent(m -> json.put("mend", Map.of("words", m.words(), "place", m.place(), "text", m.text())));
         return json;
     }
 
@@ -101,6 +110,7 @@ public final class ProofReport {
                 .append(figures.routes().map(Object::toString).orElse("uncounted")).append(" routes");
         figures.shortest()
                 .ifPresent(s -> text.append(" of ").append(s).append(" to ").append(figures.longest().orElse(s)).append(" questions"));
+        figures.everyRoute().flatMap(Routes::average).ifPresent(a -> text.append(", ").append(a).append(" on average"));
         figures.notCounted().ifPresent(why -> text.append(" (").append(why).append(')'));
         text.append('\n');
         List<Claim> open = new ArrayList<>(proof.claims().stream().filter(c -> c.verdict() != Verdict.PROVED).toList());
@@ -110,6 +120,8 @@ public final class ProofReport {
             text.append("  ").append(claim.explanation().because()).append('\n');
             claim.explanation().witness().ifPresent(w -> text.append("  respondent: ").append(w.isEmpty() ? "leaves everything blank" : w)
                     .append('\n'));
+            claim.explanation().other().ifPresent(w -> text.append("  and: ").append(w).append('\n'));
+            claim.explanation().mend().ifPresent(m -> text.append("  mend: ").append(m.words()).append('\n'));
         }
         return text.toString();
     }

@@ -4,6 +4,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.diagram.Watch;
+import orthogon.core.proof.flow.Flow;
 
 /** One statement about all answer paths, with what the proof says of it. Explanations are worked out when they are first asked for. */
 public final class Claim {
@@ -46,7 +49,7 @@ public final class Claim {
     private final Verdict verdict;
     private final Optional<String> follows;
     private boolean blocking = true;
-    private Object lock = this;
+    private Flow flow;
     private Supplier<Explanation> explain;
     private Explanation explanation;
 
@@ -107,9 +110,16 @@ public final class Claim {
     }
 
     public Explanation explanation() {
-        synchronized (lock) {
+        synchronized (flow == null ? this : flow) {
             if (explanation == null) {
-                explanation = explain.get();
+                if (flow != null) {
+                    flow.space().diagrams().begin(Watch.NOBODY);
+                }
+                try {
+                    explanation = explain.get();
+                } catch (Diagrams.BudgetSpent e) {
+                    explanation = Explanation.of("Why is not known: " + e.getMessage() + ".");
+                }
                 explain = null;
             }
             return explanation;
@@ -117,8 +127,8 @@ public final class Claim {
     }
 
     /** Claims of one proof share its diagrams, so only one of them is explained at a time. */
-    void guardedBy(Object shared) {
-        lock = shared;
+    void guardedBy(Flow shared) {
+        flow = shared;
     }
 
     @Override

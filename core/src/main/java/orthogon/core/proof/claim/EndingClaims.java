@@ -3,7 +3,6 @@ package orthogon.core.proof.claim;
 import java.util.List;
 import java.util.Optional;
 import orthogon.core.proof.diagram.Diagrams;
-import orthogon.core.proof.flow.Figures;
 import orthogon.core.proof.flow.Flow;
 
 /** Every complete path ends in exactly one outcome. */
@@ -31,7 +30,7 @@ final class EndingClaims {
     private static Optional<String> badOutcome(Court court) {
         var document = court.space.wiring().document();
         for (Flow.Exit ending : court.flow.endings()) {
-            if (ending.kind() == Flow.Kind.FINISH && ending.set() != Diagrams.NONE && Figures.finishOutcome(court.flow, ending).isEmpty()) {
+            if (ending.kind() == Flow.Kind.FINISH && ending.set() != Diagrams.NONE && court.flow.outcomeOf(ending).isEmpty()) {
                 return Optional.of("reference-exists " + ending.place());
             }
         }

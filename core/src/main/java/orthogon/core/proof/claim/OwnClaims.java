@@ -7,7 +7,6 @@ import java.util.Map;
 import java.util.Optional;
 import orthogon.core.expression.Expr;
 import orthogon.core.proof.diagram.Diagrams;
-import orthogon.core.proof.flow.Figures;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.space.Truth;
 import orthogon.core.questionnaire.Questionnaire.OwnClaim;
@@ -51,7 +50,7 @@ final class OwnClaims {
         for (Outcome outcome : court.space.wiring().document().outcomes()) {
             boolean finish = ending.kind() == Flow.Kind.FINISH;
             int set = finish
-                    ? (Figures.finishOutcome(court.flow, ending).equals(outcome.code()) ? Diagrams.ALL : Diagrams.NONE)
+                    ? (court.flow.outcomeOf(ending).equals(outcome.code()) ? Diagrams.ALL : Diagrams.NONE)
                     : court.endsAs(outcome.code());
             outcomes.put(outcome.code(), set);
         }

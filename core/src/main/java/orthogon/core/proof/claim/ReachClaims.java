@@ -7,7 +7,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.ToIntFunction;
 import orthogon.core.proof.diagram.Diagrams;
-import orthogon.core.proof.flow.Figures;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
@@ -203,7 +202,7 @@ public final class ReachClaims {
                     rows, held);
         }
         for (Questionnaire.Outcome outcome : document.outcomes()) {
-            ToIntFunction<Flow> ends = f -> Figures.endings(f).get(outcome.code());
+            ToIntFunction<Flow> ends = f -> f.byOutcome().get(outcome.code());
             int set = ends.applyAsInt(court.flow);
             List<String> about = new ArrayList<>(rulesBefore(document.pages().size()));
             for (int i = 0; i < document.outcomeTable().size(); i++) {
@@ -221,7 +220,7 @@ public final class ReachClaims {
         if (ending.kind() != Flow.Kind.FINISH) {
             return court.endsAs(outcome);
         }
-        return Figures.finishOutcome(court.flow, ending).equals(outcome) ? set : Diagrams.NONE;
+        return court.flow.outcomeOf(ending).equals(outcome) ? set : Diagrams.NONE;
     }
 
     private static String quoted(String text, String code) {

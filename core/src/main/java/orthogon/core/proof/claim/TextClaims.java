@@ -8,7 +8,6 @@ import orthogon.core.interview.Interview;
 import orthogon.core.language.Piping;
 import orthogon.core.language.Texts;
 import orthogon.core.proof.diagram.Diagrams;
-import orthogon.core.proof.flow.Figures;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.flow.TextSets;
 import orthogon.core.proof.space.Truth;
@@ -63,7 +62,7 @@ final class TextClaims {
         if (met.page() == TextSets.AT_END) {
             return court.atEnd(e -> court.d.and(set, e.kind() != Flow.Kind.FINISH
                     ? court.endsAs(met.outcome())
-                    : Figures.finishOutcome(court.flow, e).equals(met.outcome()) ? Diagrams.ALL : Diagrams.NONE),
+                    : court.flow.outcomeOf(e).equals(met.outcome()) ? Diagrams.ALL : Diagrams.NONE),
                     shows.and(i -> i.course().outcome().filter(met.outcome()::equals).isPresent()));
         }
         if (court.flow.stages().isEmpty()) {

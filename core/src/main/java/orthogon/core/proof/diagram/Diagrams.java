@@ -6,6 +6,7 @@ import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CancellationException;
 
 /**
  * Ordered binary decision diagrams with complement edges (Bryant 1986; Brace, Rudell and Bryant 1990). A set is an int: node number
@@ -25,7 +26,12 @@ public final class Diagrams {
 
     private static final int STRIDE = 4;
 
-    private final int budget;
+    /** How many nodes are made between two looks at the clock. */
+    private static final int LOOK = 1 << 14;
+
+    private final Limits limits;
+    private Watch watch;
+    private long until;
     /** Four numbers a node: level, low edge, high edge, next in its bucket. */
     private int[] nodes = new int[STRIDE << 12];
     private int[] bucket = new int[1 << 12];
@@ -36,16 +42,21 @@ public final class Diagrams {
     /** Four numbers a result: two operands, the third or the operation, and what came of it. */
     private final int[] cache = new int[STRIDE << CACHE_BITS];
 
-    /** The stated number of nodes is spent. */
+    /** The stated number of nodes, or the stated time, is spent. */
     public static final class BudgetSpent extends RuntimeException {
-        BudgetSpent(int nodes) {
-            super("more than " + nodes + " diagram nodes would be needed", null, false, false);
+        BudgetSpent(String more) {
+            super("more than " + more + " would be needed", null, false, false);
         }
     }
 
-    /** @param budget most nodes, at 20 bytes each */
-    public Diagrams(int budget) {
-        this.budget = budget;
+    /** @param nodes most nodes, at 20 bytes each */
+    public Diagrams(int nodes) {
+        this(new Limits(nodes, Limits.USUAL.time()), Watch.NOBODY);
+    }
+
+    public Diagrams(Limits limits, Watch watch) {
+        this.limits = limits;
+        begin(watch);
         nodes[0] = TERMINAL;
         Arrays.fill(bucket, -1);
     }
@@ -95,6 +106,9 @@ public final class Diagrams {
             grow();
             slot = hash(atLevel, lo, hi) & bucket.length - 1;
         }
+        if ((used & LOOK - 1) == 0) {
+            look();
+        }
         int at = used << 2;
         nodes[at] = atLevel;
         nodes[at + 1] = lo;
@@ -104,9 +118,30 @@ public final class Diagrams {
         return used++;
     }
 
+    /** Begins a piece of work that has all the stated time, and that this watch may call off. */
+    public void begin(Watch by) {
+        watch = by;
+        until = System.nanoTime() + limits.time().toNanos();
+    }
+
+    /**
+     * Whether it may go on.
+     *
+     * @throws BudgetSpent where the time is over
+     * @throws CancellationException where nobody waits any more
+     */
+    void look() {
+        if (watch.isCalledOff()) {
+            throw new CancellationException("the proof was called off");
+        }
+        if (System.nanoTime() - until > 0) {
+            throw new BudgetSpent(limits.time().toSeconds() + " s");
+        }
+    }
+
     private void grow() {
-        if (used >= budget) {
-            throw new BudgetSpent(budget);
+        if (used >= limits.nodes()) {
+            throw new BudgetSpent(limits.nodes() + " diagram nodes");
         }
         int size = bucket.length * 2;
         nodes = Arrays.copyOf(nodes, size * STRIDE);
@@ -357,32 +392,21 @@ public final class Diagrams {
 
     /** How many states over exactly these bits are in the set, which must depend on no others. */
     public BigInteger count(int f, BitSet bits) {
-        int[] position = new int[Math.max(bits.length(), 1)];
-        int n = 0;
-        for (int l = bits.nextSetBit(0); l >= 0; l = bits.nextSetBit(l + 1)) {
-            position[l] = n++;
-        }
-        return count(f, position, n, new HashMap<>()).shiftLeft(place(f, position, n));
+        return new Counting(this, bits).count(f);
     }
 
-    private int place(int f, int[] position, int n) {
-        return f <= NONE ? n : position[levelOf(f)];
+    /** For each of these bits, by level, in how many states of the set it is one. */
+    public BigInteger[] countEach(int f, BitSet bits) {
+        return new Counting(this, bits).ones(f);
     }
 
-    private BigInteger count(int f, int[] position, int n, Map<Integer, BigInteger> known) {
-        if (f <= NONE) {
-            return f == ALL ? BigInteger.ONE : BigInteger.ZERO;
-        }
-        BigInteger count = known.get(f);
-        if (count == null) {
-            int here = place(f, position, n);
-            count = BigInteger.ZERO;
-            for (int next : new int[]{lowOf(f), highOf(f)}) {
-                count = count.add(count(next, position, n, known).shiftLeft(place(next, position, n) - here - 1));
-            }
-            known.put(f, count);
-        }
-        return count;
+    /**
+     * The levels that are one in a state of the set.
+     *
+     * @param number of the state among all, from 0, in the order in which zero comes before one
+     */
+    public BitSet nth(int f, BitSet bits, BigInteger number) {
+        return new Counting(this, bits).nth(f, number);
     }
 
     /** The least or most number of ones over these bits in any state of the set; -1 for the empty set. */

@@ -46,7 +46,10 @@ public final class Weights {
         }
         return unique.computeIfAbsent(new Node(level, low, high), n -> {
             if (nodes.size() >= budget) {
-                throw new Diagrams.BudgetSpent(budget);
+                throw new Diagrams.BudgetSpent(budget + " weight nodes");
+            }
+            if ((nodes.size() & 0xFFF) == 0) {
+                sets.look();
             }
             nodes.add(n);
             values.add(null);
@@ -63,24 +66,28 @@ public final class Weights {
     }
 
     public int plus(int a, int b) {
-        return plus(a, b, new HashMap<>());
+        return plus(a, b, false, new HashMap<>());
     }
 
-    private int plus(int a, int b, Map<Long, Integer> known) {
+    /** The sum, or the larger of the two. */
+    private int plus(int a, int b, boolean larger, Map<Long, Integer> known) {
         if (a == ZERO || b == ZERO) {
             return a == ZERO ? b : a;
+        }
+        if (larger && a == b) {
+            return a;
         }
         Node na = nodes.get(a);
         Node nb = nodes.get(b);
         if (na.level == LEAF && nb.level == LEAF) {
-            return constant(values.get(a).add(values.get(b)));
+            return constant(larger ? values.get(a).max(values.get(b)) : values.get(a).add(values.get(b)));
         }
         long key = (long) Math.min(a, b) << 32 | Math.max(a, b);
         Integer done = known.get(key);
         if (done == null) {
             int top = Math.min(na.level, nb.level);
-            done = node(top, plus(na.level == top ? na.low : a, nb.level == top ? nb.low : b, known),
-                    plus(na.level == top ? na.high : a, nb.level == top ? nb.high : b, known));
+            done = node(top, plus(na.level == top ? na.low : a, nb.level == top ? nb.low : b, larger, known),
+                    plus(na.level == top ? na.high : a, nb.level == top ? nb.high : b, larger, known));
             known.put(key, done);
         }
         return done;
@@ -107,6 +114,26 @@ public final class Weights {
             done = node(top, within(n.level == top ? n.low : w, split ? sets.low(set) : set, known),
                     within(n.level == top ? n.high : w, split ? sets.high(set) : set, known));
             known.put(key, done);
+        }
+        return done;
+    }
+
+    /** The largest weight over every value of these bits. */
+    public int mostOver(int weight, BitSet bits) {
+        return mostOver(weight, bits, new HashMap<>());
+    }
+
+    private int mostOver(int w, BitSet bits, Map<Integer, Integer> known) {
+        Node n = nodes.get(w);
+        if (n.level == LEAF) {
+            return w;
+        }
+        Integer done = known.get(w);
+        if (done == null) {
+            int lo = mostOver(n.low, bits, known);
+            int hi = mostOver(n.high, bits, known);
+            done = bits.get(n.level) ? plus(lo, hi, true, new HashMap<>()) : node(n.level, lo, hi);
+            known.put(w, done);
         }
         return done;
     }

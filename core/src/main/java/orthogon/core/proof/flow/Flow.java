@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -15,6 +16,7 @@ import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.space.Axis;
 import orthogon.core.proof.space.Space;
 import orthogon.core.proof.spelled.TextGaps;
+import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
 
@@ -99,6 +101,8 @@ public final class Flow {
     private final Questionnaire document;
     private final Rules rules;
     private final TextSets texts;
+    /** What is asked of those who are looked at; null where everybody is. */
+    private final Set<String> route;
     private final List<Stage> stages = new ArrayList<>();
     private final List<PageSets> pages = new ArrayList<>();
     private int[] lastUse = new int[256];
@@ -117,7 +121,24 @@ public final class Flow {
      * @param keep levels of bits never to be forgotten
      */
     public Flow(Space space, Set<String> free, BitSet asked, BitSet keep) {
+        this(space, free, asked, keep, null, List.of());
+    }
+
+    /** Everybody, or those along one route; what is to stay together is forgotten together. */
+    Flow(Space space, Set<String> route, List<BitSet> together) {
+        this(space, Set.of(), new BitSet(), new BitSet(), route, together);
+    }
+
+    /** The same, nothing forgotten. */
+    Flow rememberingAll() {
+        BitSet all = new BitSet();
+        space.axes().forEach(a -> all.or(a.levels()));
+        return new Flow(space, Set.of(), new BitSet(), all, route, List.of());
+    }
+
+    private Flow(Space space, Set<String> free, BitSet asked, BitSet keep, Set<String> route, List<BitSet> together) {
         this.space = space;
+        this.route = route;
         this.d = space.diagrams();
         this.document = space.wiring().document();
         this.rules = new Rules(space, free);
@@ -128,6 +149,9 @@ public final class Flow {
         uses();
         used(keep, Integer.MAX_VALUE);
         used(asked, Integer.MAX_VALUE);
+        for (BitSet levels : together) {
+            levels.stream().filter(used::get).map(l -> lastUse[l]).max().ifPresent(last -> used(levels, last));
+        }
         horizons();
         run();
     }
@@ -245,12 +269,13 @@ public final class Flow {
     private List<Exit> exits(PageSets sets, int coming) {
         List<Exit> exits = new ArrayList<>();
         int p = sets.index();
-        int rest = d.and(coming, sets.accepted());
+        int along = along(sets);
+        int rest = d.and(coming, d.and(along, sets.accepted()));
         Page page = sets.page();
         for (int i = 0; i < page.finish().size(); i++) {
             String place = page.code() + "/finish/" + i;
             int holds = sets.ruleHolds(place);
-            exits.add(exit(p, Kind.FINISH, pages.size(), place, d.and(rest, holds)));
+            exits.add(exit(p, Kind.FINISH, pages.size(), place, past(p, pages.size(), d.and(rest, holds))));
             rest = d.minus(rest, holds);
         }
         for (int i = 0; i < page.skip().size(); i++) {
@@ -263,12 +288,34 @@ public final class Flow {
                 }
                 continue;
             }
-            exits.add(exit(p, Kind.SKIP, target, place, d.and(rest, holds)));
+            exits.add(exit(p, Kind.SKIP, target, place, past(p, target, d.and(rest, holds))));
             rest = d.minus(rest, holds);
         }
         exits.add(exit(p, Kind.ONWARD, p + 1, "", rest));
-        exits.add(exit(p, Kind.PASSED_BY, p + 1, "", d.and(coming, sets.passedBy())));
+        exits.add(exit(p, Kind.PASSED_BY, p + 1, "", d.and(coming, d.and(along, sets.passedBy()))));
         return exits;
+    }
+
+    /** Where what is asked on the page is what the route asks there. */
+    private int along(PageSets sets) {
+        int set = Diagrams.ALL;
+        if (route != null) {
+            for (String item : onRoutes(sets)) {
+                set = route.contains(item) ? d.and(set, sets.shown(item)) : d.minus(set, sets.shown(item));
+            }
+        }
+        return set;
+    }
+
+    private List<String> onRoutes(PageSets sets) {
+        return sets.page().allItems().map(Item::code).filter(space.spelled()::isOnRoutes).filter(sets::isShown).toList();
+    }
+
+    /** Those who go past pages; nobody, where the route asks something there. */
+    private int past(int from, int target, int set) {
+        boolean asks = route != null
+                && pages.subList(from + 1, target).stream().anyMatch(p -> onRoutes(p).stream().anyMatch(route::contains));
+        return asks ? Diagrams.NONE : set;
     }
 
     private Exit exit(int from, Kind kind, int target, String place, int set) {
@@ -346,6 +393,40 @@ public final class Flow {
     /** Every way to the end of the document: finishes, and those who leave the last page. */
     public List<Exit> endings() {
         return endings;
+    }
+
+    /** The outcome of a finish; empty where the document does not know it. */
+    public String outcomeOf(Exit finish) {
+        String rule = finish.place().substring(finish.place().lastIndexOf('/') + 1);
+        return known(document.pages().get(finish.from()).finish().get(Integer.parseInt(rule)).outcome());
+    }
+
+    /** The outcome of a row of the outcome table; empty where the document does not know it. */
+    public String outcomeOf(int row) {
+        return known(document.outcomeTable().get(row).outcome());
+    }
+
+    private String known(String outcome) {
+        return document.outcome(outcome).isPresent() ? outcome : "";
+    }
+
+    /** States at the end by outcome code, in document order; the empty code for those without an outcome. */
+    public Map<String, Integer> byOutcome() {
+        Map<String, Integer> sets = new LinkedHashMap<>();
+        document.outcomes().forEach(o -> sets.putIfAbsent(o.code(), Diagrams.NONE));
+        sets.put("", Diagrams.NONE);
+        for (Exit ending : endings) {
+            if (ending.kind() == Kind.FINISH) {
+                sets.merge(outcomeOf(ending), ending.remembered(), d::or);
+            }
+        }
+        int rest = tableReached();
+        for (int row = 0; row < document.outcomeTable().size(); row++) {
+            sets.merge(outcomeOf(row), d.and(rest, rowHolds(row)), d::or);
+            rest = d.minus(rest, rowHolds(row));
+        }
+        sets.merge("", rest, d::or);
+        return sets;
     }
 
     /** Who comes to the outcome table. */

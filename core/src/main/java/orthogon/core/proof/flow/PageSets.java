@@ -170,6 +170,11 @@ public final class PageSets {
         return around.get(item);
     }
 
+    /** Whether the item can be shown at all: derived values and hidden questions cannot. */
+    boolean isShown(String item) {
+        return shown.containsKey(item);
+    }
+
     /** States in which an item is shown, given that the page is arrived at. */
     public int shown(String item) {
         return shown.get(item);

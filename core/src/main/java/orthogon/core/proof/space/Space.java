@@ -22,6 +22,7 @@ import orthogon.core.proof.spelled.Spelled;
 import orthogon.core.proof.spelled.TextGaps;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 
@@ -206,6 +207,22 @@ public final class Space {
         return axes.values();
     }
 
+    /** The bits that say which questions are on a route. */
+    public BitSet askedOnRoutes() {
+        BitSet asked = new BitSet();
+        itemsOnRoutes().values().forEach(asked::set);
+        return asked;
+    }
+
+    /** What makes up a route, in document order: questions and, as one, grids; each with the bit that says whether it is asked. */
+    public Map<String, Integer> itemsOnRoutes() {
+        Map<String, Integer> items = new LinkedHashMap<>();
+        wiring.document().items().map(Item::code).filter(spelled::isOnRoutes)
+                .filter(code -> itemAsked.containsKey(code) || axes.containsKey(code) && axes.get(code).question() != null)
+                .forEach(code -> items.put(code, askedLevel(code)));
+        return items;
+    }
+
     /** The bits that stand for what came with the link. */
     public BitSet linkLevels() {
         BitSet levels = new BitSet();
@@ -257,6 +274,11 @@ public final class Space {
     /** Comparisons between several answers whose value is not given by the answer classes alone. */
     public List<Expr> jointComparisons() {
         return features.joint().stream().filter(e -> Features.mentioned(e).stream().anyMatch(n -> axes.get(n).isJoint())).toList();
+    }
+
+    /** The questions and link parameters that a joint comparison mentions. */
+    public Set<String> namesIn(Expr jointComparison) {
+        return Features.mentioned(jointComparison);
     }
 
     /** A fresh bit that may be either; it stands for something unknown. */

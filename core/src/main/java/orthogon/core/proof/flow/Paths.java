@@ -1,0 +1,221 @@
+package orthogon.core.proof.flow;
+
+import java.math.BigInteger;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import orthogon.core.expression.Expr;
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.diagram.Weights;
+import orthogon.core.proof.space.Axis;
+import orthogon.core.proof.space.Space;
+import orthogon.core.proof.space.Truth;
+
+/**
+ * Counts answer paths: carries, for each state, the number of paths that lead to it, and sums out what no later rule mentions.
+ * Answers that are compared with one another form a knot. Their bits are finer than answer classes, so a knot stays whole until nothing
+ * mentions it any more; then only the classes and the values of its comparisons are kept, and counted.
+ */
+final class Paths {
+
+    /**
+     * @param levels all bits of its questions
+     * @param finer those of them that are finer than answer classes
+     * @param counted what stands for its classes and comparisons
+     * @param link what the finer bits mean for what is counted
+     */
+    private record Knot(BitSet levels, BitSet finer, BitSet counted, int link) {}
+
+    private final Flow flow;
+    private final Space space;
+    private final Diagrams d;
+    private final Weights w;
+    private final List<Knot> knots = new ArrayList<>();
+
+    private Paths(Flow flow, int mostNodes) {
+        this.flow = flow;
+        this.space = flow.space();
+        this.d = space.diagrams();
+        this.w = new Weights(d, mostNodes);
+        knots();
+    }
+
+    /** What a flow must not forget before its time, so that paths can be counted on it: knots last as long as their longest part. */
+    static List<BitSet> together(Space space) {
+        return groups(space).stream().map(names -> {
+            BitSet levels = new BitSet();
+            names.forEach(n -> levels.or(space.axis(n).levels()));
+            return levels;
+        }).toList();
+    }
+
+    /**
+     * Answer paths by outcome, the empty code for those that end without one.
+     *
+     * @param flow one that holds knots together
+     * @throws Diagrams.BudgetSpent where more than that many nodes would be needed
+     */
+    static Map<String, BigInteger> count(Flow flow, int mostNodes) {
+        // A locked answer follows a start value, which may be finer than any class.
+        boolean follows = groups(flow.space()).stream().flatMap(Set::stream).map(n -> flow.space().axis(n).question())
+                .anyMatch(q -> q != null && !q.lockWhen().isEmpty() && !q.startWith().isEmpty());
+        return follows ? whole(flow) : new Paths(flow, mostNodes).count();
+    }
+
+    /** Keeps everything to the end, then forgets what is finer than classes and comparisons. */
+    private static Map<String, BigInteger> whole(Flow flow) {
+        Space space = flow.space();
+        Diagrams d = space.diagrams();
+        BitSet finer = new BitSet();
+        BitSet counted = new BitSet();
+        int links = Diagrams.ALL;
+        for (Axis axis : space.axes()) {
+            if (axis.isJoint()) {
+                finer.or(axis.levels());
+                counted.or(axis.classLevels());
+                links = d.and(links, axis.classLink());
+            } else {
+                counted.or(axis.levels());
+            }
+        }
+        for (Expr comparison : space.jointComparisons()) {
+            Truth truth = space.truth(comparison, Map.of());
+            for (int set : new int[]{truth.holds(), truth.fails()}) {
+                int level = space.freshLevel();
+                counted.set(level);
+                links = d.and(links, d.same(d.bit(level), set));
+            }
+        }
+        int cube = d.cube(finer);
+        int link = links;
+        Map<String, BigInteger> counts = new LinkedHashMap<>();
+        flow.rememberingAll().byOutcome()
+                .forEach((outcome, set) -> counts.put(outcome, d.count(d.andExists(set, link, cube), counted)));
+        return counts;
+    }
+
+    /** Questions compared with one another, those in touch together. */
+    private static List<Set<String>> groups(Space space) {
+        List<Set<String>> groups = new ArrayList<>();
+        for (Axis axis : space.axes()) {
+            if (axis.isJoint()) {
+                groups.add(new LinkedHashSet<>(Set.of(axis.code())));
+            }
+        }
+        for (Expr comparison : space.jointComparisons()) {
+            Set<String> names = space.namesIn(comparison);
+            Set<String> merged = new LinkedHashSet<>(names);
+            groups.stream().filter(g -> g.stream().anyMatch(names::contains)).forEach(merged::addAll);
+            groups.removeIf(g -> g.stream().anyMatch(names::contains));
+            groups.add(merged);
+        }
+        return groups;
+    }
+
+    private void knots() {
+        for (Set<String> group : groups(space)) {
+            BitSet levels = new BitSet();
+            BitSet finer = new BitSet();
+            BitSet counted = new BitSet();
+            int link = Diagrams.ALL;
+            for (String name : group) {
+                Axis axis = space.axis(name);
+                levels.or(axis.levels());
+                if (axis.isJoint()) {
+                    finer.or(axis.levels());
+                    counted.or(axis.classLevels());
+                    link = d.and(link, axis.classLink());
+                } else {
+                    counted.or(axis.levels());
+                }
+            }
+            for (Expr comparison : space.jointComparisons()) {
+                if (group.containsAll(space.namesIn(comparison))) {
+                    Truth truth = space.truth(comparison, Map.of());
+                    for (int set : new int[]{truth.holds(), truth.fails()}) {
+                        int level = space.freshLevel();
+                        counted.set(level);
+                        link = d.and(link, d.same(d.bit(level), set));
+                    }
+                }
+            }
+            knots.add(new Knot(levels, finer, counted, link));
+        }
+    }
+
+    private Map<String, BigInteger> count() {
+        int pages = flow.stages().size();
+        int[] coming = new int[pages + 1];
+        Map<String, Integer> finished = new LinkedHashMap<>();
+        space.wiring().document().outcomes().forEach(o -> finished.put(o.code(), Weights.ZERO));
+        finished.put("", Weights.ZERO);
+        coming[0] = w.within(w.constant(BigInteger.ONE), flow.start());
+        for (Flow.Stage stage : flow.stages()) {
+            int here = coming[stage.sets().index()];
+            for (Flow.Exit exit : stage.exits()) {
+                int leaving = left(exit, here);
+                if (exit.kind() == Flow.Kind.FINISH) {
+                    finished.merge(flow.outcomeOf(exit), leaving, w::plus);
+                } else {
+                    coming[exit.target()] = w.plus(coming[exit.target()], leaving);
+                }
+            }
+        }
+        int rest = coming[pages];
+        for (int row = 0; row < space.wiring().document().outcomeTable().size(); row++) {
+            finished.merge(flow.outcomeOf(row), w.within(rest, flow.rowHolds(row)), w::plus);
+            rest = w.within(rest, d.not(flow.rowHolds(row)));
+        }
+        finished.merge("", rest, w::plus);
+        BitSet alive = alive(pages, pages);
+        Map<String, BigInteger> counts = new LinkedHashMap<>();
+        finished.forEach((outcome, weight) -> counts.put(outcome, w.value(summed(weight, alive))));
+        return counts;
+    }
+
+    private int left(Flow.Exit exit, int here) {
+        BitSet out = alive(exit.from(), exit.from() + 1);
+        out.and(flow.forgotten(exit.from(), exit.target()));
+        BitSet unborn = new BitSet();
+        flow.stages().subList(exit.from() + 1, flow.stages().size()).forEach(s -> unborn.or(s.sets().levels()));
+        return w.within(summed(w.within(here, exit.set()), out, unborn), exit.remembered());
+    }
+
+    private int summed(int weight, BitSet out) {
+        return summed(weight, out, new BitSet());
+    }
+
+    /** Sums bits out; of a knot among them, its classes and comparisons. */
+    private int summed(int weight, BitSet out, BitSet unborn) {
+        BitSet plain = (BitSet) out.clone();
+        int left = weight;
+        for (Knot knot : knots) {
+            if (knot.finer().intersects(out)) {
+                int blank = Diagrams.ALL;
+                for (int l = knot.levels().nextSetBit(0); l >= 0; l = knot.levels().nextSetBit(l + 1)) {
+                    blank = unborn.get(l) ? d.minus(blank, d.bit(l)) : blank;
+                }
+                left = w.mostOver(w.within(left, d.and(blank, knot.link())), knot.finer());
+                plain.andNot(knot.finer());
+                plain.or(knot.counted());
+            }
+        }
+        return w.sumOut(left, plain);
+    }
+
+    /** Bits that a state has when it comes to a page: of the link and of earlier pages, still needed; and that page's own. */
+    private BitSet alive(int page, int upTo) {
+        BitSet alive = space.linkLevels();
+        for (int p = 0; p < Math.min(upTo, flow.stages().size()); p++) {
+            alive.or(flow.stages().get(p).sets().levels());
+        }
+        if (page > 0) {
+            alive.andNot(flow.forgotten(page - 1, page));
+        }
+        return alive;
+    }
+}
