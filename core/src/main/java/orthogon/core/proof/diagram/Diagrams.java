@@ -22,7 +22,7 @@ public final class Diagrams {
     private static final int AND = -1;
     private static final int EXISTS = -2;
     private static final int DISJOINT = -3;
-    private static final int CACHE_BITS = 17;
+    private static final int MOST_CACHED = 1 << 17;
 
     private static final int STRIDE = 4;
 
@@ -40,7 +40,7 @@ public final class Diagrams {
     private int[] seenAt = new int[0];
     private int seenNow;
     /** Four numbers a result: two operands, the third or the operation, and what came of it. */
-    private final int[] cache = new int[STRIDE << CACHE_BITS];
+    private int[] cache = new int[STRIDE << 12];
 
     /** The stated number of nodes, or the stated time, is spent. */
     public static final class BudgetSpent extends RuntimeException {
@@ -144,6 +144,7 @@ public final class Diagrams {
             throw new BudgetSpent(limits.nodes() + " diagram nodes");
         }
         int size = bucket.length * 2;
+        cache = size <= MOST_CACHED ? new int[size * STRIDE] : cache;
         nodes = Arrays.copyOf(nodes, size * STRIDE);
         bucket = new int[size];
         Arrays.fill(bucket, -1);
@@ -161,12 +162,12 @@ public final class Diagrams {
     }
 
     private int cached(int f, int g, int h) {
-        int at = (hash(f, g, h) & (1 << CACHE_BITS) - 1) << 2;
+        int at = (hash(f, g, h) & (cache.length >> 2) - 1) << 2;
         return cache[at] == f && cache[at + 1] == g && cache[at + 2] == h ? cache[at + 3] : -1;
     }
 
     private int cache(int f, int g, int h, int result) {
-        int at = (hash(f, g, h) & (1 << CACHE_BITS) - 1) << 2;
+        int at = (hash(f, g, h) & (cache.length >> 2) - 1) << 2;
         cache[at] = f;
         cache[at + 1] = g;
         cache[at + 2] = h;

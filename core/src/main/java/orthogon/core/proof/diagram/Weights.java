@@ -2,6 +2,7 @@ package orthogon.core.proof.diagram;
 
 import java.math.BigInteger;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
@@ -13,166 +14,273 @@ import java.util.Map;
  */
 public final class Weights {
 
-    private record Node(int level, int low, int high) {}
+    public static final int ZERO = 0;
 
     private static final int LEAF = Integer.MAX_VALUE;
-    public static final int ZERO = 0;
+    private static final int STRIDE = 4;
+    private static final int MOST_CACHED = 1 << 20;
+    /** Operations, as they stand in the cache; below zero, so that they are mixed up with no weight and no set. */
+    private static final int PLUS = -1;
+    private static final int LARGER = -2;
 
     private final Diagrams sets;
     private final int budget;
-    private final List<Node> nodes = new ArrayList<>();
-    private final List<BigInteger> values = new ArrayList<>();
-    private final Map<Node, Integer> unique = new HashMap<>();
-    private final Map<BigInteger, Integer> leaves = new HashMap<>();
+    /** Four numbers a node: level, low, high, next in its bucket; of a leaf, the low is the place of its value. */
+    private int[] nodes = new int[STRIDE << 12];
+    private int[] bucket = new int[1 << 12];
+    private int used;
+    private List<BigInteger> values = new ArrayList<>();
+    private Map<BigInteger, Integer> leaves = new HashMap<>();
+    /** Four numbers a result: two operands, the operation, and what came of it. */
+    private int[] cache = new int[STRIDE << 12];
+    /** A number for each walk that sums or shifts, so that results of one are not taken for those of another. */
+    private int walk = -3;
 
-    /** @param budget most nodes, leaves among them */
+    /** @param budget most nodes, leaves among them, at 20 bytes each */
     public Weights(Diagrams sets, int budget) {
         this.sets = sets;
         this.budget = budget;
+        Arrays.fill(bucket, -1);
         constant(BigInteger.ZERO);
     }
 
     public int constant(BigInteger value) {
-        return leaves.computeIfAbsent(value, v -> {
-            nodes.add(new Node(LEAF, -1, -1));
-            values.add(v);
-            return nodes.size() - 1;
-        });
+        Integer known = leaves.get(value);
+        if (known == null) {
+            values.add(value);
+            known = make(LEAF, values.size() - 1, -1);
+            leaves.put(value, known);
+        }
+        return known;
     }
 
     private int node(int level, int low, int high) {
         if (low == high) {
             return low;
         }
-        return unique.computeIfAbsent(new Node(level, low, high), n -> {
-            if (nodes.size() >= budget) {
-                throw new Diagrams.BudgetSpent(budget + " weight nodes");
+        for (int n = bucket[hash(level, low, high) & bucket.length - 1]; n >= 0; n = nodes[(n << 2) + 3]) {
+            int at = n << 2;
+            if (nodes[at] == level && nodes[at + 1] == low && nodes[at + 2] == high) {
+                return n;
             }
-            if ((nodes.size() & 0xFFF) == 0) {
-                sets.look();
-            }
-            nodes.add(n);
-            values.add(null);
-            return nodes.size() - 1;
-        });
+        }
+        return make(level, low, high);
+    }
+
+    private int make(int level, int low, int high) {
+        if (used == bucket.length) {
+            grow();
+        }
+        if ((used & 0xFFF) == 0) {
+            sets.look();
+        }
+        int at = used << 2;
+        int slot = hash(level, low, high) & bucket.length - 1;
+        nodes[at] = level;
+        nodes[at + 1] = low;
+        nodes[at + 2] = high;
+        nodes[at + 3] = bucket[slot];
+        bucket[slot] = used;
+        return used++;
+    }
+
+    private void grow() {
+        if (used >= budget) {
+            throw new Diagrams.BudgetSpent(budget + " weight nodes");
+        }
+        int size = bucket.length * 2;
+        cache = size <= MOST_CACHED ? new int[size * STRIDE] : cache;
+        nodes = Arrays.copyOf(nodes, size * STRIDE);
+        bucket = new int[size];
+        Arrays.fill(bucket, -1);
+        for (int n = 0; n < used; n++) {
+            int at = n << 2;
+            int slot = hash(nodes[at], nodes[at + 1], nodes[at + 2]) & size - 1;
+            nodes[at + 3] = bucket[slot];
+            bucket[slot] = n;
+        }
+    }
+
+    /** Forgets every weight but these, which get new numbers, in the same order. Does nothing while there is room. */
+    public int[] keep(int[] weights) {
+        if (used < bucket.length / 2) {
+            return weights;
+        }
+        int[] old = nodes;
+        List<BigInteger> oldValues = values;
+        int[] moved = new int[used];
+        Arrays.fill(moved, -1);
+        nodes = new int[STRIDE << 12];
+        bucket = new int[1 << 12];
+        Arrays.fill(bucket, -1);
+        cache = new int[STRIDE << 12];
+        used = 0;
+        values = new ArrayList<>();
+        leaves = new HashMap<>();
+        constant(BigInteger.ZERO);
+        int[] kept = new int[weights.length];
+        for (int i = 0; i < weights.length; i++) {
+            kept[i] = move(weights[i], old, oldValues, moved);
+        }
+        return kept;
+    }
+
+    private int move(int w, int[] old, List<BigInteger> oldValues, int[] moved) {
+        if (moved[w] < 0) {
+            int at = w << 2;
+            moved[w] = old[at] == LEAF
+                    ? constant(oldValues.get(old[at + 1]))
+                    : node(old[at], move(old[at + 1], old, oldValues, moved), move(old[at + 2], old, oldValues, moved));
+        }
+        return moved[w];
+    }
+
+    private static int hash(int a, int b, int c) {
+        int h = a * 0x9E3779B1 + b * 0x85EBCA6B + c * 0xC2B2AE35;
+        return h ^ h >>> 15;
+    }
+
+    private int cached(int a, int b, int op) {
+        int at = (hash(a, b, op) & (cache.length >> 2) - 1) << 2;
+        return cache[at] == a && cache[at + 1] == b && cache[at + 2] == op ? cache[at + 3] : -1;
+    }
+
+    private int cache(int a, int b, int op, int result) {
+        int at = (hash(a, b, op) & (cache.length >> 2) - 1) << 2;
+        cache[at] = a;
+        cache[at + 1] = b;
+        cache[at + 2] = op;
+        cache[at + 3] = result;
+        return result;
+    }
+
+    private int levelOf(int w) {
+        return nodes[w << 2];
+    }
+
+    private int lowOf(int w) {
+        return nodes[(w << 2) + 1];
+    }
+
+    private int highOf(int w) {
+        return nodes[(w << 2) + 2];
     }
 
     /** The value of a weight that depends on no bit. */
     public BigInteger value(int weight) {
-        if (values.get(weight) == null) {
-            throw new IllegalArgumentException("the weight still depends on bit " + nodes.get(weight).level());
+        if (levelOf(weight) != LEAF) {
+            throw new IllegalArgumentException("the weight still depends on bit " + levelOf(weight));
         }
-        return values.get(weight);
+        return values.get(lowOf(weight));
     }
 
     public int plus(int a, int b) {
-        return plus(a, b, false, new HashMap<>());
+        return together(a, b, PLUS);
     }
 
     /** The sum, or the larger of the two. */
-    private int plus(int a, int b, boolean larger, Map<Long, Integer> known) {
+    private int together(int a, int b, int op) {
         if (a == ZERO || b == ZERO) {
             return a == ZERO ? b : a;
         }
-        if (larger && a == b) {
+        if (op == LARGER && a == b) {
             return a;
         }
-        Node na = nodes.get(a);
-        Node nb = nodes.get(b);
-        if (na.level == LEAF && nb.level == LEAF) {
-            return constant(larger ? values.get(a).max(values.get(b)) : values.get(a).add(values.get(b)));
+        int level = levelOf(a);
+        int other = levelOf(b);
+        if (level == LEAF && other == LEAF) {
+            return constant(op == LARGER ? value(a).max(value(b)) : value(a).add(value(b)));
         }
-        long key = (long) Math.min(a, b) << 32 | Math.max(a, b);
-        Integer done = known.get(key);
-        if (done == null) {
-            int top = Math.min(na.level, nb.level);
-            done = node(top, plus(na.level == top ? na.low : a, nb.level == top ? nb.low : b, larger, known),
-                    plus(na.level == top ? na.high : a, nb.level == top ? nb.high : b, larger, known));
-            known.put(key, done);
+        int first = Math.min(a, b);
+        int second = Math.max(a, b);
+        int known = cached(first, second, op);
+        if (known >= 0) {
+            return known;
         }
-        return done;
+        int top = Math.min(level, other);
+        int lo = together(level == top ? lowOf(a) : a, other == top ? lowOf(b) : b, op);
+        int hi = together(level == top ? highOf(a) : a, other == top ? highOf(b) : b, op);
+        return cache(first, second, op, node(top, lo, hi));
     }
 
     /** The weight within the set, zero elsewhere. */
     public int within(int weight, int set) {
-        return within(weight, set, new HashMap<>());
+        walk--;
+        return within(weight, set, walk);
     }
 
-    private int within(int w, int set, Map<Long, Integer> known) {
+    private int within(int w, int set, int op) {
         if (set == Diagrams.NONE || w == ZERO) {
             return ZERO;
         }
         if (set == Diagrams.ALL) {
             return w;
         }
-        long key = (long) w << 32 | set;
-        Integer done = known.get(key);
-        if (done == null) {
-            Node n = nodes.get(w);
-            int top = Math.min(n.level, sets.levelOf(set));
-            boolean split = sets.levelOf(set) == top;
-            done = node(top, within(n.level == top ? n.low : w, split ? sets.low(set) : set, known),
-                    within(n.level == top ? n.high : w, split ? sets.high(set) : set, known));
-            known.put(key, done);
+        int known = cached(w, set, op);
+        if (known >= 0) {
+            return known;
         }
-        return done;
+        int level = levelOf(w);
+        int top = Math.min(level, sets.levelOf(set));
+        boolean split = sets.levelOf(set) == top;
+        int lo = within(level == top ? lowOf(w) : w, split ? sets.low(set) : set, op);
+        int hi = within(level == top ? highOf(w) : w, split ? sets.high(set) : set, op);
+        return cache(w, set, op, node(top, lo, hi));
     }
 
     /** The largest weight over every value of these bits. */
     public int mostOver(int weight, BitSet bits) {
-        return mostOver(weight, bits, new HashMap<>());
+        walk--;
+        return mostOver(weight, bits, walk);
     }
 
-    private int mostOver(int w, BitSet bits, Map<Integer, Integer> known) {
-        Node n = nodes.get(w);
-        if (n.level == LEAF) {
+    private int mostOver(int w, BitSet bits, int op) {
+        if (levelOf(w) >= bits.length()) {
             return w;
         }
-        Integer done = known.get(w);
-        if (done == null) {
-            int lo = mostOver(n.low, bits, known);
-            int hi = mostOver(n.high, bits, known);
-            done = bits.get(n.level) ? plus(lo, hi, true, new HashMap<>()) : node(n.level, lo, hi);
-            known.put(w, done);
+        int known = cached(w, 0, op);
+        if (known >= 0) {
+            return known;
         }
-        return done;
+        int lo = mostOver(lowOf(w), bits, op);
+        int hi = mostOver(highOf(w), bits, op);
+        int level = levelOf(w);
+        return cache(w, 0, op, bits.get(level) ? together(lo, hi, LARGER) : node(level, lo, hi));
     }
 
     /** Adds up over every value of these bits. */
     public int sumOut(int weight, BitSet bits) {
-        return sumOut(weight, bits, 0, new HashMap<>());
+        walk--;
+        return sumOut(weight, bits, 0, walk);
     }
 
-    private int sumOut(int w, BitSet bits, int from, Map<Long, Integer> known) {
-        Node n = nodes.get(w);
-        int to = n.level == LEAF ? bits.length() : n.level;
+    private int sumOut(int w, BitSet bits, int from, int op) {
+        int level = levelOf(w);
+        int to = Math.min(level, bits.length());
         int skipped = to > from ? bits.get(from, to).cardinality() : 0;
-        int here;
-        if (n.level == LEAF) {
-            here = w;
-        } else {
-            Integer done = known.get((long) w);
-            if (done == null) {
-                int lo = sumOut(n.low, bits, n.level + 1, known);
-                int hi = sumOut(n.high, bits, n.level + 1, known);
-                done = bits.get(n.level) ? plus(lo, hi) : node(n.level, lo, hi);
-                known.put((long) w, done);
+        int here = w;
+        if (level < bits.length()) {
+            here = cached(w, 0, op);
+            if (here < 0) {
+                int lo = sumOut(lowOf(w), bits, level + 1, op);
+                int hi = sumOut(highOf(w), bits, level + 1, op);
+                here = cache(w, 0, op, bits.get(level) ? plus(lo, hi) : node(level, lo, hi));
             }
-            here = done;
         }
-        return skipped == 0 ? here : doubled(here, skipped, new HashMap<>());
+        return skipped == 0 ? here : doubled(here, skipped, op);
     }
 
-    private int doubled(int w, int times, Map<Integer, Integer> known) {
-        Node n = nodes.get(w);
-        if (n.level == LEAF) {
-            return constant(values.get(w).shiftLeft(times));
+    private int doubled(int w, int times, int op) {
+        if (w == ZERO) {
+            return ZERO;
         }
-        Integer done = known.get(w);
-        if (done == null) {
-            done = node(n.level, doubled(n.low, times, known), doubled(n.high, times, known));
-            known.put(w, done);
+        if (levelOf(w) == LEAF) {
+            return constant(value(w).shiftLeft(times));
         }
-        return done;
+        int known = cached(w, times, op);
+        if (known < 0) {
+            known = cache(w, times, op, node(levelOf(w), doubled(lowOf(w), times, op), doubled(highOf(w), times, op)));
+        }
+        return known;
     }
 }

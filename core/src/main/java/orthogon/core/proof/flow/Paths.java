@@ -2,6 +2,7 @@ package orthogon.core.proof.flow;
 
 import java.math.BigInteger;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -164,6 +165,8 @@ final class Paths {
                     coming[exit.target()] = w.plus(coming[exit.target()], leaving);
                 }
             }
+            coming[stage.sets().index()] = Weights.ZERO;
+            tidy(coming, finished);
         }
         int rest = coming[pages];
         for (int row = 0; row < space.wiring().document().outcomeTable().size(); row++) {
@@ -175,6 +178,21 @@ final class Paths {
         Map<String, BigInteger> counts = new LinkedHashMap<>();
         finished.forEach((outcome, weight) -> counts.put(outcome, w.value(summed(weight, alive))));
         return counts;
+    }
+
+    /** Only what still comes somewhere is kept. */
+    private void tidy(int[] coming, Map<String, Integer> finished) {
+        int[] alive = Arrays.copyOf(coming, coming.length + finished.size());
+        int at = coming.length;
+        for (int weight : finished.values()) {
+            alive[at++] = weight;
+        }
+        int[] kept = w.keep(alive);
+        System.arraycopy(kept, 0, coming, 0, coming.length);
+        at = coming.length;
+        for (Map.Entry<String, Integer> e : finished.entrySet()) {
+            e.setValue(kept[at++]);
+        }
     }
 
     private int left(Flow.Exit exit, int here) {
