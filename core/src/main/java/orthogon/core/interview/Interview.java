@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Wiring;
@@ -193,9 +194,14 @@ public record Interview(Wiring wiring, LocalDate today, Map<String, String> link
 
     /** The value of an expression over this document as the interview stands. */
     public Object value(Expr expression) {
+        return values().apply(expression);
+    }
+
+    /** The value of any expression over this document as the interview stands, for many of them. */
+    public Function<Expr, Object> values() {
         Walk walk = new Walk(this);
         walk.walk();
-        return Evaluator.value(expression, walk);
+        return expression -> Evaluator.value(expression, walk);
     }
 
     /**

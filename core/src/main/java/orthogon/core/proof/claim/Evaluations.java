@@ -13,24 +13,35 @@ import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.flow.Flow;
+import orthogon.core.proof.space.Space;
 import orthogon.core.proof.space.Truth;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Section;
 
 /** Who comes to evaluate a condition, and how it turns out for them. */
-final class Evaluations {
+public final class Evaluations {
 
     private final Court court;
+    private final Space space;
     private final Diagrams d;
     private final Questionnaire document;
     private final Map<String, Integer> pages = new HashMap<>();
     private final Map<String, Integer> pageOfItem = new HashMap<>();
 
     Evaluations(Court court) {
+        this(court, court.flow);
+    }
+
+    public Evaluations(Flow flow) {
+        this(null, flow);
+    }
+
+    private Evaluations(Court court, Flow flow) {
         this.court = court;
-        this.d = court.d;
-        this.document = court.space.wiring().document();
+        this.space = flow.space();
+        this.d = space.diagrams();
+        this.document = space.wiring().document();
         for (int p = 0; p < document.pages().size(); p++) {
             int index = p;
             pages.putIfAbsent(document.pages().get(p).code(), p);
@@ -39,16 +50,20 @@ final class Evaluations {
     }
 
     /** The conditions that are tried in interviews: own claims and values are none. */
-    List<Wire> conditions() {
-        return court.space.wiring().wires().stream().filter(w -> w.family().isCondition() && w.family() != Wiring.Family.CLAIM).toList();
+    public List<Wire> conditions() {
+        return space.wiring().wires().stream().filter(w -> w.family().isCondition() && w.family() != Wiring.Family.CLAIM).toList();
     }
 
     /** Where the condition passes if one of its comparisons is taken to have that value; the states in which it turns out otherwise. */
-    Optional<Integer> changed(Wire wire, int comparison, boolean literal) {
-        return court.space.written(wire.place()).flatMap(e -> court.space.truthAt(wire.place(), e.with(comparison, literal))).map(truth -> {
+    public Optional<Integer> changed(Flow flow, Wire wire, int comparison, boolean literal) {
+        return space.written(wire.place()).flatMap(e -> space.truthAt(wire.place(), e.with(comparison, literal))).map(truth -> {
             int passes = wire.family() == Wiring.Family.ACCEPT ? d.not(truth.fails()) : truth.holds();
-            return d.not(d.same(passes, passing(court.flow, wire)));
+            return d.not(d.same(passes, passing(flow, wire)));
         });
+    }
+
+    Optional<Integer> changed(Wire wire, int comparison, boolean literal) {
+        return changed(court.flow, wire, comparison, literal);
     }
 
     /** Whether the condition turns out so in an interview. */
@@ -58,7 +73,7 @@ final class Evaluations {
 
     /** Whether the condition passes in an interview and the other, put in its place, does not, or the other way round. */
     Predicate<Interview> turnsOutOtherwise(Wire wire, Expr other) {
-        Expr plain = court.space.spelled().plain(wire.place(), other).orElseThrow();
+        Expr plain = space.spelled().plain(wire.place(), other).orElseThrow();
         return i -> passes(wire, i.truth(wire.place())) != passes(wire, i.truth(plain));
     }
 
@@ -78,7 +93,7 @@ final class Evaluations {
         }
         // A page may be open and then passed by as empty; no interview shows its items then, so it is believed only where nothing is open.
         return visited == Diagrams.NONE
-                ? court.at(p, set, false, i -> court.space.openLevels().isEmpty())
+                ? court.at(p, set, false, i -> space.openLevels().isEmpty())
                 : court.at(p, visited, true, turnsOut.and(i -> isAt(i, p) && evaluates(i, wire)));
     }
 
@@ -136,7 +151,7 @@ final class Evaluations {
     }
 
     /** Index of the page on which the condition stands. */
-    int page(Wire wire) {
+    public int page(Wire wire) {
         boolean ofPage = wire.family() == Wiring.Family.OPEN_WHEN || wire.family() == Wiring.Family.FINISH
                 || wire.family() == Wiring.Family.SKIP;
         return (ofPage ? pages : pageOfItem).get(wire.owner());
@@ -147,7 +162,7 @@ final class Evaluations {
     }
 
     /** Those who come to evaluate the condition, with whatever answers within their own limits. */
-    int evaluated(Flow flow, Wire wire) {
+    public int evaluated(Flow flow, Wire wire) {
         Diagrams sets = flow.space().diagrams();
         if (wire.family() == Wiring.Family.OUTCOME_ROW) {
             return flow.rowReached(index(wire));

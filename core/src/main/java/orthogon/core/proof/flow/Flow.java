@@ -318,6 +318,11 @@ public final class Flow {
         return asks ? Diagrams.NONE : set;
     }
 
+    /** What is remembered of those who leave a page with a state of the set. */
+    int onward(Exit exit, int set) {
+        return exit(exit.from(), exit.kind(), exit.target(), exit.place(), set).remembered();
+    }
+
     private Exit exit(int from, Kind kind, int target, String place, int set) {
         BitSet forgotten = forgotten(from, target);
         forgotten.and(d.support(set));

@@ -138,6 +138,11 @@ public final class Spelled {
         return original.rosterOf(code).map(r -> Names.inEntry(r, 1, code)).orElse(code);
     }
 
+    /** Where the interview keeps the answer to a question of the plain form. */
+    public String slot(String plainCode) {
+        return plainCode.replace('Z', '.');
+    }
+
     /** The section in plain form that an entry of a roster is. */
     public String entry(String roster, int entry) {
         return Names.entry(roster, entry);

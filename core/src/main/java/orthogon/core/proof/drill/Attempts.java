@@ -1,0 +1,137 @@
+package orthogon.core.proof.drill;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import orthogon.core.interview.Course;
+import orthogon.core.interview.Interview;
+import orthogon.core.interview.Problem;
+import orthogon.core.interview.Slots;
+import orthogon.core.proof.claim.Replay;
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.flow.Flow;
+import orthogon.core.proof.space.Axis;
+import orthogon.core.proof.space.Space;
+import orthogon.core.proof.spelled.Spelled;
+import orthogon.core.questionnaire.Question;
+
+/** Writes drills out: page by page what is asked, and what must be refused on the way. Each thing is tried once over all drills. */
+final class Attempts {
+
+    private final Space space;
+    private final Spelled spelled;
+    private final Flow flow;
+    private final Diagrams d;
+    private final Set<Goal> tried = new HashSet<>();
+
+    Attempts(Space space, Flow flow) {
+        this.space = space;
+        this.spelled = space.spelled();
+        this.flow = flow;
+        this.d = space.diagrams();
+    }
+
+    /** @param plain answers of the plain form that lead to an end */
+    Drill drill(Map<String, Object> plain, Set<Goal> covers) {
+        Map<String, Object> answers = spelled.answers(plain);
+        Course course = Replay.of(spelled.original(), space.today(), answers, "").course();
+        List<Drill.Step> steps = new ArrayList<>();
+        for (Course.PageView view : course.pages()) {
+            List<String> asked = view.shown().stream().filter(s -> s.roster().isEmpty() && !s.item().kind().equals("note")
+                    && !s.item().kind().equals("section")).map(s -> s.item().code()).distinct().toList();
+            steps.add(new Drill.Step(view.page().code(), asked, attempts(view.page().code(), plain, answers)));
+        }
+        Set<Goal> told = new LinkedHashSet<>();
+        covers.forEach(g -> told.add(new Goal(g.kind(), spelled.origin(g.place()))));
+        return new Drill(answers, steps, course.outcome().orElse(""), told);
+    }
+
+    private List<Drill.Attempt> attempts(String page, Map<String, Object> plain, Map<String, Object> answers) {
+        Flow.Stage stage = flow.stage(page);
+        List<Drill.Attempt> attempts = new ArrayList<>();
+        for (Question q : stage.sets().page().questions().filter(q -> !q.isHidden()).toList()) {
+            if (plain.get(q.code()) == null || !spelled.isSaid(q.code())) {
+                continue;
+            }
+            for (boolean most : new boolean[]{false, true}) {
+                Goal goal = new Goal(most ? Goal.Kind.ABOVE : Goal.Kind.BELOW, q.code());
+                Bounds.outside(q.answer(), most, space.today())
+                        .ifPresent(value -> attempt(goal, page, answers, Map.of(q.code(), value), Problem.Kind.LIMIT, attempts));
+            }
+            Map<String, Object> blank = new LinkedHashMap<>();
+            blank.put(q.code(), null);
+            attempt(new Goal(Goal.Kind.REQUIRED, q.code()), page, answers, blank, Problem.Kind.REQUIRED, attempts);
+            for (int i = 0; i < q.accept().size(); i++) {
+                String place = q.code() + "/accept/" + i;
+                Goal goal = new Goal(Goal.Kind.FAILING, place + "#0");
+                if (!tried.contains(goal)) {
+                    refused(stage, plain, place).ifPresent(
+                            instead -> attempt(goal, page, answers, instead, Problem.Kind.ACCEPT, attempts));
+                }
+            }
+        }
+        return attempts;
+    }
+
+    /** Other answers on the page, with those before it as they are, that the condition refuses. */
+    private Optional<Map<String, Object>> refused(Flow.Stage stage, Map<String, Object> plain, String place) {
+        int set = d.and(d.and(stage.present(), flow.truth(place, true).fails()),
+                d.not(space.axis(place.substring(0, place.indexOf('/'))).blank()));
+        java.util.BitSet known = d.support(stage.coming());
+        for (Axis axis : space.axes()) {
+            if (axis.levels().intersects(known) && !axis.levels().intersects(stage.sets().levels())) {
+                set = d.and(set, space.cellOf(axis, plain.get(axis.code())));
+            }
+        }
+        if (set == Diagrams.NONE) {
+            return Optional.empty();
+        }
+        Diagrams.State state = d.pick(set);
+        Map<String, Object> instead = new LinkedHashMap<>();
+        for (String code : stage.sets().questionCodes()) {
+            Object value = space.axis(code).decode(state);
+            if (!java.util.Objects.equals(value, plain.get(code))) {
+                instead.put(code, value);
+            }
+        }
+        return Optional.of(instead);
+    }
+
+    private void attempt(Goal goal, String page, Map<String, Object> answers, Map<String, Object> instead, Problem.Kind kind,
+            List<Drill.Attempt> attempts) {
+        Goal told = new Goal(goal.kind(), spelled.origin(goal.place()));
+        if (tried.contains(told)) {
+            return;
+        }
+        Map<String, Object> bySlot = new LinkedHashMap<>();
+        instead.forEach((code, value) -> bySlot.put(spelled.slot(code), value));
+        String slot = spelled.slot(goal.place().split("/")[0]);
+        List<Problem> problems = problems(page, answers, bySlot);
+        boolean refused = problems.stream().anyMatch(p -> p.kind() == kind && slot.startsWith(p.slot()));
+        if (refused) {
+            tried.add(told);
+            Map<String, String> messages = new LinkedHashMap<>();
+            problems.forEach(p -> messages.merge(p.slot(), p.message(), (a, b) -> a));
+            attempts.add(new Drill.Attempt(bySlot, messages, told));
+        }
+    }
+
+    private List<Problem> problems(String page, Map<String, Object> answers, Map<String, Object> instead) {
+        Interview there = Replay.of(spelled.original(), space.today(), answers, page);
+        return leaving(there, answers, instead) instanceof Interview.Step.Held held ? held.problems() : List.of();
+    }
+
+    /** Leaves the current page with the drill's answers, some of them others. */
+    static Interview.Step leaving(Interview there, Map<String, Object> answers, Map<String, Object> instead) {
+        Map<String, Object> flat = new LinkedHashMap<>(Slots.flat(there.wiring().document(), answers));
+        flat.putAll(instead);
+        Map<String, Object> given = new LinkedHashMap<>();
+        Slots.on(there.course().current().orElseThrow().page(), flat).forEach(slot -> given.put(slot, flat.get(slot)));
+        return there.leave(given);
+    }
+}

@@ -1,0 +1,32 @@
+package orthogon.core.proof.drill;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * A scripted respondent, with what must be seen.
+ *
+ * @param answers question or link parameter to value; what is left out is left blank
+ * @param outcome empty for none
+ * @param covers what it is there for
+ */
+public record Drill(Map<String, Object> answers, List<Step> steps, String outcome, Set<Goal> covers) {
+
+    /**
+     * One page.
+     *
+     * @param asked codes of the questions and rosters that must be there, in order
+     * @param attempts answers that must be refused before the page is passed
+     */
+    public record Step(String page, List<String> asked, List<Attempt> attempts) {}
+
+    /**
+     * Answers that the page must refuse.
+     *
+     * @param instead question to the value given in place of the drill's own answer; null for none
+     * @param refused what must be told of them: slot, and the message
+     * @param covers what it tries
+     */
+    public record Attempt(Map<String, Object> instead, Map<String, String> refused, Goal covers) {}
+}

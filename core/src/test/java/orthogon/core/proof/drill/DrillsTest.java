@@ -1,0 +1,119 @@
+package orthogon.core.proof.drill;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import orthogon.core.expression.Wiring;
+import orthogon.core.interview.Course;
+import orthogon.core.proof.RandomDocument;
+import orthogon.core.proof.claim.Replay;
+import orthogon.core.proof.diagram.Limits;
+import orthogon.core.proof.diagram.Watch;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import org.junit.jupiter.api.Test;
+
+class DrillsTest {
+
+    private static Drills drills(Questionnaire document) {
+        try {
+            return Drills.of(document, RandomDocument.TODAY, Limits.USUAL, Watch.NOBODY);
+        } catch (Drills.NotPossible e) {
+            throw new AssertionError(e.getMessage());
+        }
+    }
+
+    @Test
+    void drillsOfRandomDocumentsCoverAllThatSomebodyDoesAndReplayAsTheySay() {
+        int smaller = 0;
+        int attempts = 0;
+        for (long seed = 1; seed <= 250; seed++) {
+            Questionnaire document = RandomDocument.of(seed);
+            Wiring wiring = Wiring.of(document);
+            Drills drills = drills(document);
+            String at = "seed " + seed;
+            assertTrue(drills.drills().size() <= drills.greedy(), at);
+            assertTrue(drills.drills().size() >= drills.atLeast(), at);
+            smaller += drills.drills().size() < drills.greedy() ? 1 : 0;
+            Set<Goal> covered = new LinkedHashSet<>();
+            for (Drill drill : drills.drills()) {
+                assertEquals(List.of(), Rerun.differences(wiring, RandomDocument.TODAY, drill), at + drill);
+                covered.addAll(drill.covers());
+                drill.steps().forEach(s -> s.attempts().forEach(a -> covered.add(a.covers())));
+                attempts += drill.steps().stream().mapToInt(s -> s.attempts().size()).sum();
+            }
+            assertEquals(drills.goals(), covered, at);
+            everythingSeenIsAGoal(at, document, wiring, drills);
+        }
+        assertTrue(smaller > 50, "steering saves drills: " + smaller);
+        assertTrue(attempts > 300, "answers are tried that must be refused: " + attempts);
+    }
+
+    /** Whatever a respondent drawn at random does is a goal. */
+    private static void everythingSeenIsAGoal(String at, Questionnaire document, Wiring wiring, Drills drills) {
+        Set<String> goals = drills.goals().stream().map(Goal::words).collect(Collectors.toSet());
+        for (Map<String, Object> answers : someAnswers(document)) {
+            Course course = Replay.of(wiring, RandomDocument.TODAY, answers, "").course();
+            if (course.complete()) {
+                document.questions().map(Question::code).forEach(q -> assertTrue(
+                        goals.contains(q + (course.asked().contains(q) ? " is asked" : " is not asked")), at + " " + q + answers));
+                course.taken().forEach(t -> assertTrue(goals.contains(t + " is taken"), at + " " + t));
+                assertTrue(goals.contains(course.outcome().orElse("") + " is reached"), at + course.outcome());
+            }
+        }
+    }
+
+    private static List<Map<String, Object>> someAnswers(Questionnaire document) {
+        List<Map<String, Object>> all = new ArrayList<>();
+        for (int turn = 0; turn < 40; turn++) {
+            java.util.Random random = new java.util.Random(turn);
+            Map<String, Object> answers = new LinkedHashMap<>();
+            document.linkParameters().forEach(p -> answers.put(p.code(), p.allowed().get(random.nextInt(p.allowed().size()))));
+            document.questions().forEach(q -> {
+                if (!q.answer().options().isEmpty() && random.nextInt(4) > 0) {
+                    String option = q.answer().options().get(random.nextInt(q.answer().options().size())).code();
+                    boolean one = q.answer() instanceof orthogon.core.questionnaire.Answer.OneChoice;
+                    boolean many = q.answer() instanceof orthogon.core.questionnaire.Answer.ManyChoices;
+                    answers.put(q.code(), one ? option : many ? List.of(option) : null);
+                } else if (q.answer() instanceof orthogon.core.questionnaire.Answer.YesNo) {
+                    answers.put(q.code(), random.nextBoolean());
+                }
+            });
+            all.add(answers);
+        }
+        return all;
+    }
+
+    @Test
+    void aChangedDocumentFailsTheDrillsThatTheChangeConcerns() {
+        int failed = 0;
+        for (long seed = 1; seed <= 60; seed++) {
+            Questionnaire document = RandomDocument.of(seed);
+            Optional<Page> last = document.pages().stream().reduce((a, b) -> b);
+            Question extra = Question.of("extra", "One more", new orthogon.core.questionnaire.Answer.YesNo());
+            Questionnaire changed = document.withPage(last.orElseThrow().code(), p -> {
+                List<orthogon.core.questionnaire.Item> items = new ArrayList<>(p.items());
+                items.add(extra);
+                return p.withItems(items);
+            });
+            for (Drill drill : drills(document).drills()) {
+                boolean comes = drill.steps().stream().anyMatch(s -> s.page().equals(last.get().code()));
+                List<String> differences = Rerun.differences(Wiring.of(changed), RandomDocument.TODAY, drill);
+                if (comes) {
+                    assertTrue(differences.stream().anyMatch(m -> m.contains("extra")), "seed " + seed + differences);
+                    failed++;
+                }
+            }
+        }
+        assertTrue(failed > 60, failed + " drills fail");
+    }
+}
