@@ -5,16 +5,21 @@ import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.Proof;
+import orthogon.core.proof.diagram.Limits;
+import orthogon.core.proof.diagram.Watch;
+import orthogon.core.proof.drill.Drills;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.document.DocumentReader;
 import orthogon.formats.document.UnusableFile;
 import orthogon.formats.report.AnswerFile;
+import orthogon.formats.report.DrillReport;
 import orthogon.formats.report.ProofReport;
 
 /** Runs one command. Exit status 0: all well; 1: a blocking claim is not proved; 2: a file or the call cannot be used. */
@@ -22,9 +27,11 @@ public final class Commands {
 
     private static final String USAGE = """
             orthogon prove FILE... [--json] [--as-of DATE]   prove every claim of each questionnaire
+            orthogon drills FILE [--json|--csv|--script]     few respondents who together do everything it can do
             orthogon answer FILE ANSWERS.json [--as-of DATE] walk one interview through a questionnaire
             orthogon serve [--orthogon.port=N]               start the web application
 
+            --seconds N and --memory MB limit how long a proof may take and what it may use; what they end stays undecided.
             DATE is what today() means, as 2026-11-30; the current day if it is left out.
             """;
 
@@ -39,6 +46,9 @@ public final class Commands {
     public int run(String... args) {
         List<String> files = new ArrayList<>();
         boolean json = false;
+        String form = "";
+        int seconds = (int) Limits.USUAL.time().toSeconds();
+        int memory = 0;
         LocalDate asOf = LocalDate.now();
         for (int i = 1; i < args.length; i++) {
             if (args[i].equals("--json")) {
@@ -50,6 +60,16 @@ public final class Commands {
                     err.println("\"" + args[i] + "\" is no date; write it as 2026-11-30");
                     return 2;
                 }
+            } else if ((args[i].equals("--seconds") || args[i].equals("--memory")) && i + 1 < args.length) {
+                String option = args[i];
+                if (!args[++i].matches("[1-9]\\d{0,5}")) {
+                    err.println(option + " needs a whole number from 1 on, not \"" + args[i] + "\"");
+                    return 2;
+                }
+                seconds = option.equals("--seconds") ? Integer.parseInt(args[i]) : seconds;
+                memory = option.equals("--memory") ? Integer.parseInt(args[i]) : memory;
+            } else if (args[i].equals("--csv") || args[i].equals("--script")) {
+                form = args[i].substring(2);
             } else if (args[i].startsWith("--")) {
                 err.println("unknown option " + args[i]);
                 err.print(USAGE);
@@ -58,8 +78,13 @@ public final class Commands {
                 files.add(args[i]);
             }
         }
+        Duration time = Duration.ofSeconds(seconds);
+        Limits limits = memory == 0 ? new Limits(Limits.USUAL.nodes(), time) : Limits.of(memory, time);
         if (args[0].equals("prove") && !files.isEmpty()) {
-            return prove(files, json, asOf);
+            return prove(files, json, asOf, limits);
+        }
+        if (args[0].equals("drills") && files.size() == 1) {
+            return drills(files.getFirst(), json ? "json" : form, asOf, limits);
         }
         if (args[0].equals("answer") && files.size() == 2) {
             return answer(files.get(0), files.get(1), asOf);
@@ -69,11 +94,30 @@ public final class Commands {
         return help ? 0 : 2;
     }
 
-    private int prove(List<String> files, boolean json, LocalDate asOf) {
+    private int drills(String file, String form, LocalDate asOf, Limits limits) {
+        try {
+            Questionnaire document = document(file);
+            Drills drills = Drills.of(document, asOf, limits, Watch.NOBODY);
+            out.println(switch (form) {
+                case "json" -> DrillReport.json(document, asOf, drills);
+                case "script" -> DrillReport.script(document, asOf, drills);
+                default -> DrillReport.csv(drills).stripTrailing();
+            });
+            return 0;
+        } catch (UnusableFile e) {
+            report(file, e);
+            return 2;
+        } catch (Drills.NotPossible e) {
+            err.println(file + " has no drills: " + e.getMessage());
+            return 1;
+        }
+    }
+
+    private int prove(List<String> files, boolean json, LocalDate asOf, Limits limits) {
         int status = 0;
         for (String file : files) {
             try {
-                Proof proof = Proof.of(document(file), asOf);
+                Proof proof = Proof.of(document(file), asOf, limits, Watch.NOBODY);
                 out.println(json ? ProofReport.json(proof) : ProofReport.text(proof));
                 status = Math.max(status, proof.opensGate() ? 0 : 1);
             } catch (UnusableFile e) {

@@ -98,14 +98,19 @@ public final class ProofReport {
         };
     }
 
-    /** For people, refuted first. */
+    private static String advisory(Proof proof) {
+        long advisory = proof.claims().stream().filter(c -> c.verdict() == Verdict.REFUTED && !c.blocking()).count();
+        return advisory == 0 ? "" : " (" + advisory + " of them advisory)";
+    }
+
+    /** For people, refuted first, advisory last. */
     public static String text(Proof proof) {
         Figures figures = proof.figures();
         StringBuilder text = new StringBuilder();
         text.append(proof.document().title()).append(" (").append(proof.document().code()).append("), as of ").append(proof.asOf())
                 .append('\n');
         text.append("claims: ").append(proof.count(Verdict.PROVED)).append(" proved, ").append(proof.count(Verdict.REFUTED))
-                .append(" refuted, ").append(proof.count(Verdict.UNDECIDED)).append(" undecided\n");
+                .append(" refuted").append(advisory(proof)).append(", ").append(proof.count(Verdict.UNDECIDED)).append(" undecided\n");
         text.append("answer paths: ").append(figures.answerPaths().map(Object::toString).orElse("not counted")).append(" in ")
                 .append(figures.routes().map(Object::toString).orElse("uncounted")).append(" routes");
         figures.shortest()
@@ -114,9 +119,11 @@ public final class ProofReport {
         figures.notCounted().ifPresent(why -> text.append(" (").append(why).append(')'));
         text.append('\n');
         List<Claim> open = new ArrayList<>(proof.claims().stream().filter(c -> c.verdict() != Verdict.PROVED).toList());
-        open.sort(Comparator.comparing((Claim c) -> c.verdict() != Verdict.REFUTED).thenComparing(c -> c.follows().isPresent()));
+        open.sort(Comparator.comparing((Claim c) -> !c.blocking()).thenComparing(c -> c.verdict() != Verdict.REFUTED)
+                .thenComparing(c -> c.follows().isPresent()));
         for (Claim claim : open) {
-            text.append('\n').append(claim.verdict().word()).append("  ").append(claim.id()).append('\n');
+            text.append('\n').append(claim.verdict().word()).append(claim.blocking() ? "  " : " (advisory)  ").append(claim.id())
+                    .append('\n');
             text.append("  ").append(claim.explanation().because()).append('\n');
             claim.explanation().witness().ifPresent(w -> text.append("  respondent: ").append(w.isEmpty() ? "leaves everything blank" : w)
                     .append('\n'));
