@@ -117,7 +117,7 @@ public final class Commands {
         int status = 0;
         for (String file : files) {
             try {
-                Proof proof = Proof.of(document(file), asOf, limits, Watch.NOBODY);
+                Proof proof = Proof.of(document(file), asOf, limits, new Telling(err));
                 out.println(json ? ProofReport.json(proof) : ProofReport.text(proof));
                 status = Math.max(status, proof.opensGate() ? 0 : 1);
             } catch (UnusableFile e) {

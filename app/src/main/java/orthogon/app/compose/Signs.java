@@ -48,8 +48,8 @@ final class Signs {
 
     Sign of(String code) {
         List<Claim> here = at(code);
-        long refuted = here.stream().filter(c -> c.verdict() == Verdict.REFUTED).count();
-        long undecided = here.stream().filter(c -> c.verdict() == Verdict.UNDECIDED).count();
+        long refuted = here.stream().filter(c -> c.blocking() && c.verdict() == Verdict.REFUTED).count();
+        long undecided = here.stream().filter(c -> c.blocking() && c.verdict() == Verdict.UNDECIDED).count();
         return refuted > 0
                 ? new Sign("refuted", refuted + " refuted")
                 : undecided > 0

@@ -11,6 +11,7 @@ import orthogon.app.storage.DraftStore.Draft;
 import orthogon.app.storage.ReleaseStore;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Verdict;
+import orthogon.core.proof.flow.Figures;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 
@@ -29,7 +30,8 @@ public class Frame {
 
     /** The cells of the title block; figures are empty while the proof runs. */
     public record TitleBlock(String code, String title, int revision, String when, String author, int pages, long questions, int rules,
-            boolean proving, long proved, long refuted, long undecided, String answerPaths, String routes, String notCounted,
+            boolean proving, String part, boolean counting, long proved, long refuted, long undecided, long advice, String answerPaths,
+            String routes, String notCounted,
             String languages, String release) {}
 
     private final DraftStore drafts;
@@ -56,15 +58,21 @@ public class Frame {
 
     public TitleBlock block(Draft draft) {
         Optional<Proof> proof = proofs.ready(draft);
+        Optional<Figures> figures = proof.flatMap(Proof::counted);
+        if (proof.isPresent() && figures.isEmpty()) {
+            proofs.counting(draft);
+        }
         List<ReleaseStore.Release> all = releases.of(draft.id());
         String release = all.isEmpty() ? "none yet" : all.getFirst().number() + ", " + WHEN.format(all.getFirst().at().toLocalDateTime());
         return new TitleBlock(draft.code(), draft.document().title(), draft.revision(), WHEN.format(draft.at().toLocalDateTime()),
                 Accounts.shown(draft.author()), draft.document().pages().size(), draft.document().questions().count(),
-                draft.document().ruleCount(), proof.isEmpty(), proof.map(p -> p.count(Verdict.PROVED)).orElse(0L),
+                draft.document().ruleCount(), proof.isEmpty(), proofs.part(draft), figures.isEmpty(),
+                proof.map(p -> p.count(Verdict.PROVED)).orElse(0L),
                 proof.map(p -> p.count(Verdict.REFUTED)).orElse(0L), proof.map(p -> p.count(Verdict.UNDECIDED)).orElse(0L),
-                proof.flatMap(p -> p.figures().answerPaths()).map(Frame::grouped).orElse(""),
-                proof.flatMap(p -> p.figures().routes()).map(Frame::grouped).orElse(""),
-                proof.flatMap(p -> p.figures().notCounted()).orElse(""), String.join(", ", draft.document().languages()), release);
+                proof.map(Proof::advice).orElse(0L),
+                figures.flatMap(Figures::answerPaths).map(Frame::grouped).orElse(""),
+                figures.flatMap(Figures::routes).map(Frame::grouped).orElse(""),
+                figures.flatMap(Figures::notCounted).orElse(""), String.join(", ", draft.document().languages()), release);
     }
 
     /** Digits in threes; beyond fifteen digits as a power of ten. */

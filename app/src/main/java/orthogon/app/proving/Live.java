@@ -36,6 +36,7 @@ public class Live {
     public void announce(Draft draft) {
         tell(draft.code(), "revision", draft.revision());
         proofs.begin(draft).thenRun(() -> tell(draft.code(), "proof", draft.revision()));
+        proofs.counting(draft).thenRun(() -> tell(draft.code(), "proof", draft.revision()));
     }
 
     private void tell(String code, String event, int revision) {

@@ -1,5 +1,6 @@
 package orthogon.app.proving;
 
+import java.time.Duration;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -16,6 +17,9 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import orthogon.app.storage.DraftStore.Draft;
 import orthogon.core.proof.Proof;
+import orthogon.core.proof.diagram.Limits;
+import orthogon.core.proof.diagram.Watch;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
 /** The proof of each revision, computed once and in the background. */
@@ -28,6 +32,8 @@ public class Proofs {
 
     private static final long SLOW_MILLIS = 150;
 
+    private final Limits limits;
+    private final Map<Long, String> parts = new ConcurrentHashMap<>();
     private final Map<Long, Integer> newest = new ConcurrentHashMap<>();
     private final Map<Long, Long> took = new ConcurrentHashMap<>();
     private final ExecutorService workers = Executors.newFixedThreadPool(
@@ -41,6 +47,14 @@ public class Proofs {
         }
     };
 
+    /**
+     * @param seconds longest time for one part of a proof
+     * @param megabytes most memory of its diagrams
+     */
+    Proofs(@Value("${orthogon.proof-seconds:300}") int seconds, @Value("${orthogon.proof-megabytes:160}") int megabytes) {
+        this.limits = Limits.of(megabytes, Duration.ofSeconds(seconds));
+    }
+
     /** A revision that was overtaken while it waited is not proved: nobody looks at it any more. */
     private Proof prove(Draft draft, Key key) {
         if (newest.merge(draft.id(), draft.revision(), Math::max) > draft.revision()) {
@@ -50,9 +64,40 @@ public class Proofs {
             throw new CancellationException("revision " + draft.revision() + " was overtaken");
         }
         long begun = System.nanoTime();
-        Proof proof = Proof.of(draft.document(), key.asOf());
+        Proof proof = Proof.of(draft.document(), key.asOf(), limits, watching(draft));
         took.put(draft.id(), TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - begun));
         return proof;
+    }
+
+    /** Calls a proof off as soon as its revision is overtaken. */
+    private Watch watching(Draft draft) {
+        return new Watch() {
+            @Override
+            public void reached(String part) {
+                parts.put(draft.id(), part);
+            }
+
+            @Override
+            public boolean isCalledOff() {
+                return newest.getOrDefault(draft.id(), 0) > draft.revision();
+            }
+        };
+    }
+
+    /** What is being worked out for a draft at present, or was last. */
+    public String part(Draft draft) {
+        return parts.getOrDefault(draft.id(), "");
+    }
+
+    /** Done when the figures of a draft's revision are there too, or when nobody waits for them any more. */
+    public CompletableFuture<Void> counting(Draft draft) {
+        return begin(draft).thenAcceptAsync(proof -> {
+            try {
+                proof.figures();
+            } catch (CancellationException e) {
+                // Its revision was overtaken.
+            }
+        }, workers);
     }
 
     /** Whether the draft took long to prove last; its next proof then waits until the edit has been answered. */
@@ -79,7 +124,7 @@ public class Proofs {
                 throw e;
             }
             // It was overtaken while it waited, but somebody looks at it after all.
-            return Proof.of(draft.document(), LocalDate.now());
+            return Proof.of(draft.document(), LocalDate.now(), limits, Watch.NOBODY);
         }
     }
 

@@ -31,7 +31,7 @@ public final class Proof {
     private final List<Claim> claims;
     private final Supplier<Figures> counting;
     private final Sentences sentences;
-    private Figures figures;
+    private volatile Figures figures;
 
     private Proof(Wiring wiring, LocalDate asOf, List<Claim> claims, Supplier<Figures> counting) {
         this.wiring = wiring;
@@ -107,6 +107,11 @@ public final class Proof {
         return claims;
     }
 
+    /** The figures if they were counted already; never waits. */
+    public Optional<Figures> counted() {
+        return Optional.ofNullable(figures);
+    }
+
     /** How many answer paths and routes there are, counted when it is first asked for. */
     public synchronized Figures figures() {
         if (figures == null) {
@@ -124,8 +129,14 @@ public final class Proof {
         return sentences.at(place);
     }
 
+    /** How many claims have the verdict; of those that are not proved only the blocking ones, see {@link #advice()}. */
     public long count(Verdict verdict) {
-        return claims.stream().filter(c -> c.verdict() == verdict).count();
+        return claims.stream().filter(c -> c.verdict() == verdict && (c.blocking() || verdict == Verdict.PROVED)).count();
+    }
+
+    /** How many advisory claims are not proved. */
+    public long advice() {
+        return claims.stream().filter(c -> !c.blocking() && c.verdict() != Verdict.PROVED).count();
     }
 
     /** Whether every blocking claim is proved. */

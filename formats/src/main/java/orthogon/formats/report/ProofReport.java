@@ -98,11 +98,6 @@ public final class ProofReport {
         };
     }
 
-    private static String advisory(Proof proof) {
-        long advisory = proof.claims().stream().filter(c -> c.verdict() == Verdict.REFUTED && !c.blocking()).count();
-        return advisory == 0 ? "" : " (" + advisory + " of them advisory)";
-    }
-
     /** For people, refuted first, advisory last. */
     public static String text(Proof proof) {
         Figures figures = proof.figures();
@@ -110,7 +105,8 @@ public final class ProofReport {
         text.append(proof.document().title()).append(" (").append(proof.document().code()).append("), as of ").append(proof.asOf())
                 .append('\n');
         text.append("claims: ").append(proof.count(Verdict.PROVED)).append(" proved, ").append(proof.count(Verdict.REFUTED))
-                .append(" refuted").append(advisory(proof)).append(", ").append(proof.count(Verdict.UNDECIDED)).append(" undecided\n");
+                .append(" refuted, ").append(proof.count(Verdict.UNDECIDED)).append(" undecided");
+        text.append(proof.advice() == 0 ? "" : "; besides, " + proof.advice() + " to think about").append('\n');
         text.append("answer paths: ").append(figures.answerPaths().map(Object::toString).orElse("not counted")).append(" in ")
                 .append(figures.routes().map(Object::toString).orElse("uncounted")).append(" routes");
         figures.shortest()

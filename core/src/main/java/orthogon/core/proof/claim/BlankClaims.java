@@ -113,7 +113,7 @@ final class BlankClaims {
         }
         String name = slip.names().stream().filter(n -> !witness.get().containsKey(n)).findFirst().orElse(slip.names().iterator().next());
         boolean negated = !slip.plainly() && !slip.byOperand() || slip.plainly();
-        String reads = (negated ? "not " : "") + Phrase.of(slip.comparison());
+        String reads = Phrase.of(negated ? new Expr.Not(slip.comparison(), Expr.Span.NONE) : slip.comparison());
         boolean holdsBlank = slip.byOperand();
         String headline = "“" + reads + "” " + (holdsBlank ? "also holds" : "does not hold") + " while " + name + " is blank, as for this "
                 + "respondent; read plainly, it would " + (holdsBlank ? "not." : "hold.");

@@ -10,6 +10,7 @@ import java.util.function.Supplier;
 import java.util.function.ToIntFunction;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Interview;
+import orthogon.core.language.Texts;
 import orthogon.core.proof.claim.Claim.Explanation;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.flow.Flow;
@@ -26,6 +27,8 @@ final class Court {
     final Space space;
     final Diagrams d;
     final Sentences sentences;
+    /** Every text of the document by its unit. */
+    final Map<String, String> texts;
     private static final int MOST_FAULTS = 5;
 
     private final Witnesses witnesses;
@@ -38,6 +41,7 @@ final class Court {
         this.d = space.diagrams();
         this.witnesses = new Witnesses(flow);
         this.readings = readings(space);
+        this.texts = Texts.all(space.spelled().original().document());
         this.sentences = new Sentences(space.spelled());
     }
 

@@ -55,11 +55,12 @@ final class DefaultClaims {
         int required = agreement ? Diagrams.ALL : court.flow.truth(code + ".requireWhen", false).holds();
         String page = stage.sets().page().code();
         Expr startsWith = court.space.wiring().at(start).flatMap(Wiring.Wire::expr).orElseThrow();
-        Court.Sought sought = court.at(stage.sets().index(), d.and(d.and(asked, required), started), true, i -> passes(i, page, code));
-        if (sought.set() != Diagrams.NONE && !court.space.openLevels().isEmpty()) {
-            // The respondent found may have another answer of the same class, and a fault may decide which it starts with.
-            return Court.undecided(Family.DEFAULT, "nothing-by-default", code, statement, court.open(sought.set()));
-        }
+        Expr as = agreement ? new Expr.Literal(true, Expr.Span.NONE) : new Expr.Name(code, Expr.Span.NONE);
+        Expr isUntouched = new Expr.Compare("=", as, startsWith, Expr.Span.NONE);
+        boolean certain = court.space.openLevels().isEmpty();
+        // Where a fault may decide what is asked and accepted, the respondent found must show it as it is.
+        Court.Sought sought = court.at(stage.sets().index(), d.and(d.and(asked, required), started), true, i -> passes(i, page, code)
+                && (certain || Boolean.TRUE.equals(i.truth(isUntouched)) && (agreement || isPassed(i, code))));
         Claim claim = court.none(Family.DEFAULT, "nothing-by-default", code, statement, sought,
                 "Whoever must answer it starts with a blank answer.", () -> "");
         if (claim.verdict() != Verdict.REFUTED) {
@@ -77,6 +78,11 @@ final class DefaultClaims {
                             witness)
                             .with(new Mend("Start with a blank answer", court.space.spelled().origin(start), ""));
         });
+    }
+
+    private static boolean isPassed(Interview interview, String code) {
+        return interview.course().current().orElseThrow().problems().isEmpty() && interview.course().effective().containsKey(code)
+                && Boolean.TRUE.equals(interview.truth(code + ".requireWhen"));
     }
 
     private static boolean passes(Interview interview, String page, String code) {

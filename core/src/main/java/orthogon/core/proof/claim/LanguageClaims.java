@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import orthogon.core.language.Piping;
-import orthogon.core.language.Texts;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Questionnaire.Translation;
 
@@ -16,12 +15,11 @@ final class LanguageClaims {
 
     static List<Claim> of(Court court) {
         Questionnaire document = court.space.spelled().original().document();
-        Map<String, String> texts = Texts.all(document);
         List<Claim> claims = new ArrayList<>();
         for (String language : document.languages()) {
             if (!language.equals(document.sourceLanguage())) {
                 Map<String, Translation> translated = document.translations().getOrDefault(language, Map.of());
-                texts.forEach((unit, source) -> claims.add(claim(court, language, unit, why(source, translated.get(unit)))));
+                court.texts.forEach((unit, source) -> claims.add(claim(court, language, unit, why(source, translated.get(unit)))));
             }
         }
         return claims;
@@ -35,10 +33,7 @@ final class LanguageClaims {
                     () -> Claim.Explanation.of("It is translated and current."));
         }
         var met = court.flow.texts().of(unit);
-        Court.Sought sought = TextClaims.reading(court, met, met.set(), i -> true);
-        if (TextClaims.isOpen(court, sought)) {
-            return Court.undecided(Family.LANGUAGE, "translated", place, statement, court.open(sought.set()));
-        }
+        Court.Sought sought = TextClaims.reading(court, unit, met, met.set(), i -> true);
         return court.none(Family.LANGUAGE, "translated", place, statement, sought,
                 "Nobody ever reads this text.", () -> "This respondent would read it in " + language + ", but " + why.get() + ".");
     }

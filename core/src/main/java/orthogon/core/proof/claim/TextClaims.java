@@ -4,9 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
+import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.language.Piping;
-import orthogon.core.language.Texts;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.flow.TextSets;
@@ -35,17 +35,14 @@ final class TextClaims {
             return Court.undecided(Family.TEXT, "text-filled", place, statement,
                     "the text around " + gap.name() + " goes by something that is not brought into the proof");
         }
-        Court.Sought sought = reading(court, met, court.d.and(met.set(), blank.get().holds()),
+        Court.Sought sought = reading(court, gap.unit(), met, court.d.and(met.set(), blank.get().holds()),
                 i -> Boolean.TRUE.equals(i.truth(gap.blank().get())));
-        if (isOpen(court, sought)) {
-            return Court.undecided(Family.TEXT, "text-filled", place, statement, court.open(sought.set()));
-        }
         Claim claim = court.none(Family.TEXT, "text-filled", place, statement, sought,
                 "Whoever reads the text has answered " + gap.name() + ", or reads what stands there instead.", () -> "");
         if (claim.verdict() != Verdict.REFUTED) {
             return claim;
         }
-        String text = Texts.all(court.space.spelled().original().document()).get(gap.unit());
+        String text = court.texts.get(gap.unit());
         return new Claim(Family.TEXT, "text-filled", place, statement, Verdict.REFUTED, Optional.empty(), () -> {
             Claim.Explanation found = claim.explanation();
             return found.witness().isEmpty()
@@ -58,7 +55,9 @@ final class TextClaims {
     }
 
     /** Somebody who reads a text in a state of the set. */
-    static Court.Sought reading(Court court, TextSets.Met met, int set, Predicate<Interview> shows) {
+    static Court.Sought reading(Court court, String unit, TextSets.Met met, int set, Predicate<Interview> shows) {
+        boolean certain = court.space.openLevels().isEmpty();
+        String text = court.texts.get(unit);
         if (met.page() == TextSets.AT_END) {
             return court.atEnd(e -> court.d.and(set, e.kind() != Flow.Kind.FINISH
                     ? court.endsAs(met.outcome())
@@ -75,12 +74,21 @@ final class TextClaims {
         int here = court.d.and(court.d.and(stage.coming(), stage.sets().visited()), set);
         String page = stage.sets().page().code();
         return court.at(met.page(), here, true,
-                shows.and(i -> isAt(i, page) && (met.item().isEmpty() || i.course().asked().contains(met.item()))));
+                shows.and(i -> isAt(i, page) && (met.item().isEmpty() || i.course().asked().contains(met.item()))
+                        && isRead(i, met, unit, text, certain)));
     }
 
-    /** Whether something is found that a fault may decide; which words stand there is not shown by a replay. */
-    static boolean isOpen(Court court, Court.Sought sought) {
-        return sought.set() != Diagrams.NONE && !court.space.openLevels().isEmpty();
+    /** Whether the words are there to read; told from what is shown, since a fault may decide which words stand there. */
+    private static boolean isRead(Interview interview, TextSets.Met met, String unit, String text, boolean certain) {
+        Course.Shown shown = interview.course().current().flatMap(v -> v.shown(met.item())).orElse(null);
+        if (certain || met.item().isEmpty() || shown == null) {
+            return certain || met.item().isEmpty();
+        }
+        if (unit.endsWith(".label")) {
+            return shown.offered().stream().anyMatch(o -> o.label().equals(text));
+        }
+        boolean words = unit.endsWith(".wording") || unit.endsWith(".title");
+        return words ? shown.wording().equals(text) : unit.endsWith(".help") && shown.help().equals(text);
     }
 
     private static boolean isAt(Interview interview, String page) {
