@@ -1,0 +1,172 @@
+package orthogon.core.proof;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.math.BigDecimal;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.atomic.AtomicBoolean;
+import orthogon.core.edit.Rename;
+import orthogon.core.expression.Wiring;
+import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.Verdict;
+import orthogon.core.proof.diagram.Limits;
+import orthogon.core.proof.diagram.Watch;
+import orthogon.core.proof.flow.Figures;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import org.junit.jupiter.api.Assertions;
+import org.junit.jupiter.api.Test;
+
+/** What must not make a difference to any verdict or count. */
+class SameVerdictsTest {
+
+    private static Map<String, Verdict> verdicts(Questionnaire document) {
+        Map<String, Verdict> verdicts = new TreeMap<>();
+        Proof.of(document, RandomDocument.TODAY).claims().forEach(c -> verdicts.put(c.id(), c.verdict()));
+        return verdicts;
+    }
+
+    private static List<Object> counts(Questionnaire document) {
+        Figures f = Proof.of(document, RandomDocument.TODAY).figures();
+        return List.of(f.answerPaths(), f.pathsByOutcome(), f.routes(), f.shortest(), f.longest());
+    }
+
+    @Test
+    void twoRunsGiveTheSame() {
+        for (long seed = 1; seed <= 100; seed++) {
+            Questionnaire document = RandomDocument.of(seed);
+            assertEquals(verdicts(document), verdicts(document), "seed " + seed);
+            assertEquals(counts(document), counts(document), "seed " + seed);
+        }
+    }
+
+    @Test
+    void renamedCodesGiveTheSame() throws Exception {
+        int renamed = 0;
+        for (long seed = 1; seed <= 150; seed++) {
+            Questionnaire document = RandomDocument.of(seed);
+            if (document.questions().findAny().isEmpty()) {
+                continue;
+            }
+            Question question = document.questions().skip(document.questions().count() / 2).findFirst().orElseThrow();
+            String code = question.code();
+            Questionnaire other = new Rename(code, "renamed").apply(document);
+            Map<String, Verdict> expected = new TreeMap<>();
+            verdicts(document).forEach((id, verdict) -> expected.put(id.replaceAll("\\b" + code + "\\b", "renamed"), verdict));
+            assertEquals(expected, verdicts(other), "seed " + seed);
+            assertEquals(counts(document), counts(other), "seed " + seed);
+            renamed++;
+        }
+        assertTrue(renamed > 100);
+    }
+
+    @Test
+    void itemsThatDoNotDependOnEachOtherCanBeExchanged() {
+        int exchanged = 0;
+        for (long seed = 1; seed <= 400; seed++) {
+            Questionnaire document = RandomDocument.of(seed);
+            for (Page page : document.pages()) {
+                for (int i = 0; i + 1 < page.items().size(); i++) {
+                    if (independent(document, page.items().get(i), page.items().get(i + 1))) {
+                        List<Item> items = new ArrayList<>(page.items());
+                        java.util.Collections.swap(items, i, i + 1);
+                        Questionnaire other = document.withPage(page.code(), p -> p.withItems(items));
+                        assertEquals(verdicts(document), verdicts(other), "seed " + seed + " " + page.code() + " " + i);
+                        assertEquals(counts(document), counts(other), "seed " + seed + " " + page.code() + " " + i);
+                        exchanged++;
+                    }
+                }
+            }
+        }
+        assertTrue(exchanged > 100, exchanged + " exchanged");
+    }
+
+    private static boolean independent(Questionnaire document, Item first, Item second) {
+        Wiring wiring = Wiring.of(document);
+        Set<String> ofFirst = new HashSet<>(first.withInner().map(Item::code).toList());
+        Set<String> ofSecond = new HashSet<>(second.withInner().map(Item::code).toList());
+        String texts = first.toString() + second;
+        return wiring.wires().stream().noneMatch(w -> ofSecond.contains(w.owner()) && w.uses().stream().anyMatch(ofFirst::contains)
+                || ofFirst.contains(w.owner()) && w.uses().stream().anyMatch(ofSecond::contains))
+                && ofFirst.stream().noneMatch(c -> texts.contains("{" + c))
+                && ofSecond.stream().noneMatch(c -> texts.contains("{" + c));
+    }
+
+    @Test
+    void bodyMassOfTwoBoundedNumbersIsDecidedExactly() {
+        Question weight = Question.of("weight", "Weight", new Answer.Numeric(new BigDecimal(30), new BigDecimal(200), 0, "kg"))
+                .withRequireWhen("true");
+        Question height = Question.of("height", "Height", new Answer.Numeric(new BigDecimal("1.20"), new BigDecimal("2.20"), 2, "m"))
+                .withRequireWhen("true");
+        Question heavy = Question.of("heavy", "Heavy", new Answer.YesNo()).withAskWhen("weight / (height * height) >= 138.8");
+        Question beyond = Question.of("beyond", "Beyond", new Answer.YesNo()).withAskWhen("weight / (height * height) > 138.9");
+        Questionnaire document = Questionnaire.blank("mass", "Mass")
+                .withPages(List.of(new Page("p", "P", "", "", List.of(weight, height, heavy, beyond), List.of(), List.of())));
+        Proof proof = Proof.of(document, RandomDocument.TODAY);
+        // 200 / 1.20² is 138.88..., the most there is.
+        assertEquals(Verdict.PROVED, proof.claim("reach-question", "heavy").orElseThrow().verdict());
+        Map<String, Object> witness = proof.claim("reach-question", "heavy").orElseThrow().explanation().witness().orElseThrow();
+        assertEquals(new BigDecimal("200"), witness.get("weight"));
+        assertEquals(0, new BigDecimal("1.20").compareTo((BigDecimal) witness.get("height")));
+        Claim never = proof.claim("reach-question", "beyond").orElseThrow();
+        assertEquals(Verdict.REFUTED, never.verdict());
+        assertEquals(List.of("beyond.askWhen"), never.explanation().core());
+    }
+
+    @Test
+    void whatTheLimitsEndIsUndecidedAndNamesThem() {
+        List<Item> many = new ArrayList<>();
+        for (int i = 0; i < 40; i++) {
+            many.add(Question.of("n" + i, "N", new Answer.Numeric(BigDecimal.ZERO, new BigDecimal(900), 0, ""))
+                    .withAccept(i == 0 ? List.of() : List.of(new Question.Accept("n" + i + " > n" + (i - 1), ""))));
+        }
+        Questionnaire large = Questionnaire.blank("large", "Large")
+                .withPages(List.of(new Page("p", "P", "", "", many, List.of(), List.of())));
+        Proof little = Proof.of(large, RandomDocument.TODAY, new Limits(1 << 12, Duration.ofMinutes(1)), Watch.NOBODY);
+        assertTrue(little.claims().stream().anyMatch(c -> c.verdict() == Verdict.UNDECIDED
+                && c.explanation().because().contains("more than 4096 diagram nodes")), little.claims().toString());
+        assertTrue(little.claims().stream().noneMatch(c -> c.verdict() == Verdict.REFUTED));
+        Proof hasty = Proof.of(large, RandomDocument.TODAY, new Limits(1 << 23, Duration.ofNanos(1)), Watch.NOBODY);
+        assertTrue(hasty.claims().stream().anyMatch(c -> c.verdict() == Verdict.UNDECIDED && c.explanation().because().contains("0 s")),
+                hasty.claims().stream().filter(c -> c.verdict() != Verdict.PROVED).toList().toString());
+    }
+
+    @Test
+    void aProofTellsWhereItIsAndCanBeCalledOff() {
+        Map<String, Integer> parts = new LinkedHashMap<>();
+        AtomicBoolean off = new AtomicBoolean();
+        Watch watch = new Watch() {
+            @Override
+            public void reached(String part) {
+                parts.merge(part, 1, Integer::sum);
+                off.set(part.equals("who comes to each page"));
+            }
+
+            @Override
+            public boolean isCalledOff() {
+                return off.get();
+            }
+        };
+        List<Item> many = new ArrayList<>();
+        for (int i = 0; i < 12; i++) {
+            many.add(Question.of("n" + i, "N", new Answer.Numeric(BigDecimal.ZERO, new BigDecimal(900), 0, ""))
+                    .withAccept(i == 0 ? List.of() : List.of(new Question.Accept("n" + i + " > n" + (i - 1), ""))));
+        }
+        Questionnaire large = Questionnaire.blank("large", "Large")
+                .withPages(List.of(new Page("p", "P", "", "", many, List.of(), List.of())));
+        Assertions.assertThrows(CancellationException.class, () -> Proof.of(large, RandomDocument.TODAY, Limits.USUAL, watch));
+        assertEquals(List.of("answer classes", "who comes to each page"), List.copyOf(parts.keySet()));
+    }
+}
