@@ -18,7 +18,7 @@ import orthogon.core.questionnaire.Questionnaire;
  * compared with another. The harder variants have forty gates, conditions on questions anywhere before, or nine in ten questions
  * conditional.
  */
-final class LargeDocument {
+public final class LargeDocument {
 
     private final Random random;
     private final List<Question> questions = new ArrayList<>();
@@ -29,7 +29,7 @@ final class LargeDocument {
     }
 
     /** How hard the generated questionnaire is. */
-    enum Variant {
+    public enum Variant {
         USUAL(10, 6, 40), GATES(40, 6, 40), LONG_RANGE(10, 400, 40), DENSE(10, 6, 90);
 
         private final int gates;
