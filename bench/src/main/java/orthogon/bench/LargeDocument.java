@@ -55,6 +55,12 @@ public final class LargeDocument {
         return document.document(size);
     }
 
+    /** The same under another code, so that nothing known of it is used again. */
+    static Questionnaire anew(Questionnaire document, String code) {
+        return new Questionnaire(code, document.title(), document.sourceLanguage(), document.languages(), document.linkParameters(),
+                document.pages(), document.outcomes(), document.outcomeTable(), document.claims(), document.translations());
+    }
+
     private Questionnaire document(int size) {
         List<Page> pages = new ArrayList<>();
         List<String> scores = new ArrayList<>();

@@ -225,7 +225,8 @@ class WholeIntakeIT {
     void fromRightToLeft() throws Exception {
         Questionnaire intake = intake();
         Questionnaire arabic = new Questionnaire(intake.code(), intake.title(), "ar", java.util.List.of("ar"), intake.linkParameters(),
-                intake.pages(), intake.outcomes(), intake.outcomeTable(), intake.claims(), intake.translations(), intake.presentation());
+                intake.pages(), intake.outcomes(), intake.outcomeTable(), intake.claims(), intake.translations(), intake.presentation(),
+                intake.burden());
         Page page = window(390, 844);
         String link = application.released(arabic);
         page.navigate(application.address() + link);

@@ -13,10 +13,11 @@ import java.util.stream.Stream;
  * @param code the questionnaire's own code
  * @param languages BCP 47 tags, the source language among them
  * @param translations language tag, then text unit, to the translation made of it
+ * @param burden the most that a route may ask
  */
 public record Questionnaire(String code, String title, String sourceLanguage, List<String> languages, List<LinkParameter> linkParameters,
         List<Page> pages, List<Outcome> outcomes, List<OutcomeRow> outcomeTable, List<OwnClaim> claims,
-        Map<String, Map<String, Translation>> translations, Presentation presentation) {
+        Map<String, Map<String, Translation>> translations, Presentation presentation, Burden burden) {
 
     public Questionnaire {
         languages = List.copyOf(languages);
@@ -32,7 +33,7 @@ public record Questionnaire(String code, String title, String sourceLanguage, Li
             List<Page> pages, List<Outcome> outcomes, List<OutcomeRow> outcomeTable, List<OwnClaim> claims,
             Map<String, Map<String, Translation>> translations) {
         this(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims, translations,
-                Presentation.PLAIN);
+                Presentation.PLAIN, Burden.ANY);
     }
 
     /** A value that arrives with the respondent's link. An empty {@code allowed} list means any text. */
@@ -143,42 +144,42 @@ public record Questionnaire(String code, String title, String sourceLanguage, Li
 
     public Questionnaire withPages(List<Page> changed) {
         return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, changed, outcomes, outcomeTable, claims,
-                translations, presentation);
+                translations, presentation, burden);
     }
 
     public Questionnaire withTitle(String changed) {
         return new Questionnaire(code, changed, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims,
-                translations, presentation);
+                translations, presentation, burden);
     }
 
     public Questionnaire withCode(String changed) {
         return new Questionnaire(changed, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims,
-                translations, presentation);
+                translations, presentation, burden);
     }
 
     public Questionnaire withEnding(List<Outcome> changedOutcomes, List<OutcomeRow> changedTable) {
         return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, changedOutcomes, changedTable, claims,
-                translations, presentation);
+                translations, presentation, burden);
     }
 
     public Questionnaire withClaims(List<OwnClaim> changed) {
         return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, changed,
-                translations, presentation);
+                translations, presentation, burden);
     }
 
     public Questionnaire withLinkParameters(List<LinkParameter> changed) {
         return new Questionnaire(code, title, sourceLanguage, languages, changed, pages, outcomes, outcomeTable, claims, translations,
-                presentation);
+                presentation, burden);
     }
 
     public Questionnaire withTranslations(Map<String, Map<String, Translation>> changed) {
         return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims, changed,
-                presentation);
+                presentation, burden);
     }
 
     public Questionnaire withPresentation(Presentation changed) {
         return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims,
-                translations, changed);
+                translations, changed, burden);
     }
 
     /** This document with the page of that code replaced. */
@@ -193,5 +194,10 @@ public record Questionnaire(String code, String title, String sourceLanguage, Li
     /** This document with the item of that code replaced, at any depth. */
     public Questionnaire withItem(String itemCode, UnaryOperator<Item> change) {
         return withPages(pages.stream().map(p -> p.withItems(Item.replaced(p.items(), itemCode, change))).toList());
+    }
+
+    public Questionnaire withBurden(Burden changed) {
+        return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims,
+                translations, presentation, changed);
     }
 }

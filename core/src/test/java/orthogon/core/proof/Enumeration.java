@@ -23,6 +23,7 @@ import orthogon.core.expression.Situation;
 import orthogon.core.expression.Wiring;
 import orthogon.core.language.Texts;
 import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Burden;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
@@ -61,6 +62,8 @@ final class Enumeration implements Situation {
     private final Set<String> lockedOutside = new HashSet<>();
     private final Set<String> stuck = new HashSet<>();
     private final Set<String> ownBroken = new HashSet<>();
+    private final List<Page> visited = new ArrayList<>();
+    private int mostWords;
     private final Set<String> decides = new HashSet<>();
     private final Set<String> turned = new HashSet<>();
     private final Set<String> gaps = new HashSet<>();
@@ -408,6 +411,12 @@ final class Enumeration implements Situation {
         visitedAndPassed[0] = true;
         reached.add("reach-page " + page.code());
         meets(page.code() + ".title", page.title());
+        visited.add(page);
+        leave(page, p, flat, visitedAndPassed);
+        visited.removeLast();
+    }
+
+    private void leave(Page page, int p, List<Step> flat, boolean[] visitedAndPassed) {
         boolean accepted = true;
         for (Step step : flat) {
             if (!asked.contains(step.item().code())) {
@@ -590,6 +599,9 @@ final class Enumeration implements Situation {
         joint.forEach(j -> key.add(String.valueOf(Evaluator.value(j, this))));
         paths.get(with).add(key);
         routes.add(route);
+        int words = visited.stream().mapToInt(Burden::words).sum()
+                + document.items().filter(i -> asked.contains(i.code())).mapToInt(Burden::words).sum();
+        mostWords = Math.max(mostWords, words);
         shortest = Math.min(shortest, route.size() - 1);
         longest = Math.max(longest, route.size() - 1);
         for (int i = 0; i < document.claims().size(); i++) {
@@ -656,6 +668,13 @@ final class Enumeration implements Situation {
             reach("reach-row outcomeTable/" + i);
         }
         document.outcomes().forEach(o -> reach("reach-outcome " + o.code()));
+        Burden limit = document.burden();
+        if (!limit.equals(Burden.ANY)) {
+            boolean within = (limit.questions() == null || longest <= limit.questions())
+                    && (limit.words() == null || mostWords <= limit.words())
+                    && (limit.minutes() == null || mostWords <= limit.minutes() * Burden.WORDS_A_MINUTE);
+            verdicts.put("burden-within " + document.code(), within);
+        }
         verdicts.put("one-outcome " + document.code(), !withoutOutcome);
         document.claims().forEach(c -> verdicts.put("own " + c.code(), !ownBroken.contains(c.code())));
         for (Wiring.Wire wire : wiring.wires()) {

@@ -25,7 +25,10 @@ import org.junit.jupiter.api.Test;
 
 class ProofAgreesWithEnumerationTest {
 
-    private static final int DOCUMENTS = Integer.getInteger("orthogon.documents", 1500);
+    private static final int DOCUMENTS = Integer.getInteger("orthogon.documents", 5000);
+
+    /** Of every so many documents each claim is explained as well, which takes longer than all the rest. */
+    private static final int EXPLAINED = 4;
 
     @Test
     void everyVerdictAndCountOfRandomDocumentsAgreesWithTryingAllAnswers() {
@@ -51,7 +54,8 @@ class ProofAgreesWithEnumerationTest {
         for (String kind : Set.of("reach-page", "reach-question", "reach-option", "reach-outcome", "reach-row", "reach-skip",
                 "reach-finish",
                 "reach-note", "reach-section", "condition-varies", "comparison-matters", "page-passable", "option-accepted", "one-outcome",
-                "own", "limits-leave-answer", "nothing-by-default", "answers-kept", "blank-reading", "text-filled", "translated")) {
+                "own", "limits-leave-answer", "nothing-by-default", "answers-kept", "blank-reading", "text-filled", "translated",
+                "burden-within")) {
             assertTrue(seen.get(kind).getOrDefault(Verdict.REFUTED, 0) > 3,
                     "the sample refutes " + kind + " often enough: " + seen.get(kind));
             assertTrue(seen.get(kind).getOrDefault(Verdict.PROVED, 0) > 3,
@@ -70,6 +74,9 @@ class ProofAgreesWithEnumerationTest {
             assertTrue(claim.verdict() != Verdict.UNDECIDED, "seed " + seed + " " + claim + claim.explanation());
             verdicts.put(claim.id(), claim.verdict() == Verdict.PROVED);
             seen.computeIfAbsent(claim.kind(), k -> new EnumMap<>(Verdict.class)).merge(claim.verdict(), 1, Integer::sum);
+            if (seed % EXPLAINED != 0) {
+                continue;
+            }
             Claim.Explanation explanation = claim.explanation();
             assertTrue(!explanation.because().contains("fault of Orthogon"), "seed " + seed + " " + claim + explanation);
             boolean ofSomebody = claim.kind().startsWith("reach") || Set.of("comparison-matters", "condition-varies", "option-accepted")

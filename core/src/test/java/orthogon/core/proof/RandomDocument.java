@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Random;
 import orthogon.core.language.Texts;
 import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Burden;
 import orthogon.core.questionnaire.DateLimit;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
@@ -85,6 +86,10 @@ public final class RandomDocument {
                 link ? List.of(new Questionnaire.LinkParameter("via", List.of("north", "south"))) : List.of(), pages,
                 outcomes.stream().map(o -> new Questionnaire.Outcome(o, "Outcome " + o, chance(25) ? text("Closing") : "")).toList(),
                 rows, claims, Map.of());
+        if (chance(40)) {
+            document = document.withBurden(new Burden(chance(60) ? 1 + random.nextInt(5) : null, chance(60) ? 4 + random.nextInt(40) : null,
+                    chance(10) ? 1 : null));
+        }
         return document.languages().size() == 1 ? document : document.withTranslations(Map.of("fr", translations(document)));
     }
 

@@ -67,6 +67,7 @@ public final class EveryType {
                 List.of(new Questionnaire.OutcomeRow("", "sent")), List.of(), Map.of(),
                 new Presentation(new Presentation.Welcome("Welcome", "It takes a minute.", ""),
                         new Presentation.Buttons("On", "Back again", "Send it"), Map.of("required", "This is needed."),
-                        new Presentation.Theme("#0e5a68", "#f7f5ef", "", 110, Presentation.Progress.STEPS, true)));
+                        new Presentation.Theme("#0e5a68", "#f7f5ef", "", 110, Presentation.Progress.STEPS, true)),
+                new Burden(60, 2000, null));
     }
 }

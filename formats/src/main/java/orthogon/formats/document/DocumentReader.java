@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Burden;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
@@ -109,7 +110,7 @@ public final class DocumentReader {
                     c.needed("that"));
         });
         return new Questionnaire(code, title, source, languages, parameters, pages, outcomes, table, claims, translations(json, languages),
-                presentation(json.object("presentation")));
+                presentation(json.object("presentation")), burden(json.object("burdenLimit")));
     }
 
     private Map<String, Map<String, Questionnaire.Translation>> translations(Json json, List<String> languages) {
@@ -136,6 +137,16 @@ public final class DocumentReader {
             all.put(language, units);
         }
         return all;
+    }
+
+    private static Burden burden(Json json) {
+        if (json == null) {
+            return Burden.ANY;
+        }
+        Burden burden = new Burden(json.whole("questions", 1, 100_000), json.whole("words", 1, 10_000_000),
+                json.whole("minutes", 1, 100_000));
+        json.close();
+        return burden;
     }
 
     private static Presentation presentation(Json json) {

@@ -5,6 +5,7 @@ import static orthogon.formats.document.AnswerJson.put;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import orthogon.core.questionnaire.Burden;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
@@ -59,6 +60,7 @@ public final class DocumentWriter {
             return claim;
         }).toList());
         put(json, "presentation", presentation(document.presentation()));
+        put(json, "burdenLimit", burden(document.burden()));
         Map<String, Object> translations = new LinkedHashMap<>();
         document.translations().forEach((language, units) -> {
             Map<String, Object> ofLanguage = new LinkedHashMap<>();
@@ -166,6 +168,14 @@ public final class DocumentWriter {
             put(reword, "labels", r.labels());
             return reword;
         }).toList();
+    }
+
+    private static Map<String, Object> burden(Burden limit) {
+        Map<String, Object> json = new LinkedHashMap<>();
+        put(json, "questions", limit.questions());
+        put(json, "words", limit.words());
+        put(json, "minutes", limit.minutes());
+        return json;
     }
 
     private static Map<String, Object> presentation(Presentation p) {

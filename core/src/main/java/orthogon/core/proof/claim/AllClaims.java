@@ -26,6 +26,7 @@ public final class AllClaims {
         FAMILIES.put(Family.DEFAULT, DefaultClaims::of);
         FAMILIES.put(Family.KEEPING, KeepingClaims::of);
         FAMILIES.put(Family.LANGUAGE, LanguageClaims::of);
+        FAMILIES.put(Family.BURDEN, BurdenClaims::of);
         FAMILIES.put(Family.OWN, OwnClaims::of);
     }
 

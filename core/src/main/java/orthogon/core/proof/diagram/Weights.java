@@ -18,6 +18,13 @@ public final class Weights {
 
     private static final int LEAF = Integer.MAX_VALUE;
     private static final int STRIDE = 4;
+    private static final BitSet EVERY_BIT = new BitSet();
+
+    static {
+        // More than any document has.
+        EVERY_BIT.set(0, 1 << 20);
+    }
+
     private static final int MOST_CACHED = 1 << 20;
     /** Operations, as they stand in the cache; below zero, so that they are mixed up with no weight and no set. */
     private static final int PLUS = -1;
@@ -176,6 +183,35 @@ public final class Weights {
 
     public int plus(int a, int b) {
         return together(a, b, PLUS);
+    }
+
+    /** The larger of the two, state by state. */
+    public int larger(int a, int b) {
+        return together(a, b, LARGER);
+    }
+
+    /** The largest value that the weight has anywhere. */
+    public BigInteger most(int weight) {
+        return value(mostOver(weight, EVERY_BIT));
+    }
+
+    /** The states in which the weight has this value. */
+    public int where(int weight, BigInteger value) {
+        return where(weight, value, new HashMap<>());
+    }
+
+    private int where(int w, BigInteger value, Map<Integer, Integer> known) {
+        if (levelOf(w) == LEAF) {
+            return value(w).equals(value) ? Diagrams.ALL : Diagrams.NONE;
+        }
+        Integer done = known.get(w);
+        if (done == null) {
+            int bit = sets.bit(levelOf(w));
+            int hi = sets.and(bit, where(highOf(w), value, known));
+            done = sets.or(hi, sets.minus(where(lowOf(w), value, known), bit));
+            known.put(w, done);
+        }
+        return done;
     }
 
     /** The sum, or the larger of the two. */

@@ -3,19 +3,14 @@ package orthogon.core.proof.flow;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import orthogon.core.expression.Expr;
-import orthogon.core.expression.Wiring;
 import orthogon.core.proof.diagram.Diagrams;
-import orthogon.core.proof.space.Axis;
 import orthogon.core.proof.space.Space;
-import orthogon.core.proof.spelled.TextGaps;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
@@ -101,16 +96,11 @@ public final class Flow {
     private final Questionnaire document;
     private final Rules rules;
     private final TextSets texts;
+    private final Memory memory;
     /** What is asked of those who are looked at; null where everybody is. */
     private final Set<String> route;
     private final List<Stage> stages = new ArrayList<>();
     private final List<PageSets> pages = new ArrayList<>();
-    private int[] lastUse = new int[256];
-    private final BitSet used = new BitSet();
-    /** What is known before each page: at 0 the link, at p + 1 all up to page p. */
-    private final List<BitSet> knownBy = new ArrayList<>();
-    /** The bits that something on a page or later mentions; the last for what comes after all pages. */
-    private final List<BitSet> usedFrom = new ArrayList<>();
     private final List<Exit> endings = new ArrayList<>();
     private int start;
     private Optional<String> lostAt = Optional.empty();
@@ -146,13 +136,11 @@ public final class Flow {
             pages.add(new PageSets(document.pages().get(p), p, space, rules, asked));
         }
         this.texts = new TextSets(space, rules, pages);
-        uses();
-        used(keep, Integer.MAX_VALUE);
-        used(asked, Integer.MAX_VALUE);
-        for (BitSet levels : together) {
-            levels.stream().filter(used::get).map(l -> lastUse[l]).max().ifPresent(last -> used(levels, last));
-        }
-        horizons();
+        this.memory = new Memory(space, rules, pages, texts);
+        memory.keep(keep);
+        memory.keep(asked);
+        together.forEach(memory::together);
+        memory.settle();
         run();
     }
 
@@ -170,65 +158,6 @@ public final class Flow {
             levels.set(space.askedLevel(((Expr.Name) c.args().getFirst()).name()));
         }
         e.children().forEach(c -> askedIn(c, space, levels));
-    }
-
-    private void used(int set, int at) {
-        used(d.support(set), at);
-    }
-
-    private void used(BitSet levels, int at) {
-        if (levels.length() > lastUse.length) {
-            lastUse = Arrays.copyOf(lastUse, Math.max(levels.length(), 2 * lastUse.length));
-        }
-        for (int l = levels.nextSetBit(0); l >= 0; l = levels.nextSetBit(l + 1)) {
-            lastUse[l] = used.get(l) ? Math.max(lastUse[l], at) : at;
-            used.set(l);
-        }
-    }
-
-    private void uses() {
-        int end = pages.size();
-        Map<String, Integer> conditionAt = new HashMap<>();
-        for (PageSets sets : pages) {
-            used(sets.answers(), sets.index());
-            sets.problems().values().forEach(p -> used(p, sets.index()));
-            Set<String> owners = new HashSet<>(Set.of(sets.page().code()));
-            sets.page().allItems().forEach(i -> owners.add(i.code()));
-            owners.forEach(owner -> conditionAt.putIfAbsent(owner, sets.index()));
-        }
-        for (Wiring.Wire wire : space.wiring().wires()) {
-            if (wire.family().isCondition() && wire.family() != Wiring.Family.CLAIM) {
-                int at = wire.family() == Wiring.Family.OUTCOME_ROW ? end : conditionAt.get(wire.owner());
-                used(rules.at(wire.place(), true).holds(), at);
-                used(rules.at(wire.place(), true).fails(), at);
-                // What a comparison hangs on may cancel out in the whole condition, and is still asked about.
-                space.comparisonTruths(wire.place()).forEach(t -> {
-                    used(t.holds(), at);
-                    used(t.fails(), at);
-                });
-            }
-        }
-        usesOfTexts(end);
-        for (int i = 0; i < document.claims().size(); i++) {
-            // The outcome itself is settled at the end, so any two disjoint sets may stand for it here.
-            space.expr("claims/" + i).ifPresent(e -> mentionedAxes(e).forEach(axis -> used(axis.levels(), end)));
-        }
-    }
-
-    /** What a text says of an answer that is blank must be known where it is read. */
-    private void usesOfTexts(int end) {
-        for (TextGaps.TextGap gap : space.gaps()) {
-            TextSets.Met met = texts.of(gap.unit());
-            gap.blank().flatMap(space::truthOf).ifPresent(blank -> {
-                int at = met.page() == TextSets.AT_END ? end : Math.max(met.page(), 0);
-                used(blank.holds(), at);
-                used(met.set(), at);
-            });
-        }
-    }
-
-    private List<Axis> mentionedAxes(Expr e) {
-        return e.references().stream().map(space::axis).filter(a -> a != null).toList();
     }
 
     private void run() {
@@ -324,35 +253,14 @@ public final class Flow {
     }
 
     private Exit exit(int from, Kind kind, int target, String place, int set) {
-        BitSet forgotten = forgotten(from, target);
+        BitSet forgotten = memory.forgotten(from, target);
         forgotten.and(d.support(set));
         return new Exit(from, kind, target, place, set, onArrival(from, target, d.exists(set, d.cube(forgotten))));
     }
 
     /** The bits known on a page and before it that nothing from the target on mentions. */
     public BitSet forgotten(int from, int target) {
-        BitSet forgotten = (BitSet) knownBy.get(from + 1).clone();
-        forgotten.andNot(usedFrom.get(target));
-        return forgotten;
-    }
-
-    private void horizons() {
-        BitSet known = space.linkLevels();
-        // Bits that stand for no answer, such as those of a fault, are settled once and for all.
-        used.stream().forEach(known::set);
-        pages.forEach(p -> known.andNot(p.levels()));
-        knownBy.add((BitSet) known.clone());
-        for (PageSets sets : pages) {
-            known.or(sets.levels());
-            knownBy.add((BitSet) known.clone());
-        }
-        for (int p = 0; p <= pages.size(); p++) {
-            usedFrom.add(new BitSet());
-        }
-        used.stream().forEach(l -> usedFrom.get(Math.min(lastUse[l], pages.size())).set(l));
-        for (int p = pages.size() - 1; p >= 0; p--) {
-            usedFrom.get(p).or(usedFrom.get(p + 1));
-        }
+        return memory.forgotten(from, target);
     }
 
     /** The pages in between are untouched. */
@@ -362,7 +270,7 @@ public final class Flow {
             between.or(pages.get(p).levels());
         }
         for (int l = between.nextSetBit(0); l >= 0; l = between.nextSetBit(l + 1)) {
-            if (usedFrom.get(target).get(l)) {
+            if (memory.isUsedFrom(l, target)) {
                 set = d.minus(set, d.bit(l));
             }
         }

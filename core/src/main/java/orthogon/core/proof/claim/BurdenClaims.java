@@ -1,0 +1,62 @@
+package orthogon.core.proof.claim;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import orthogon.core.interview.Interview;
+import orthogon.core.proof.flow.Longest;
+import orthogon.core.questionnaire.Burden;
+
+/** No route asks more than the analyst's limit. */
+final class BurdenClaims {
+
+    private BurdenClaims() {}
+
+    static List<Claim> of(Court court) {
+        Burden limit = court.space.wiring().document().burden();
+        if (limit.equals(Burden.ANY)) {
+            return List.of();
+        }
+        String place = court.space.wiring().document().code();
+        String statement = "no route asks more than the limit of questions, words and minutes";
+        Optional<String> why = court.flow.lostAt().or(court.space::whyNotExact);
+        if (why.isPresent() || !court.space.openLevels().isEmpty()) {
+            return List.of(Court.undecided(Family.BURDEN, "burden-within", place, statement, why.orElse("some conditions are open")));
+        }
+        List<String> beyond = new ArrayList<>();
+        Longest.Respondent worst = null;
+        if (limit.questions() != null) {
+            Longest.Respondent most = Longest.of(court.flow, i -> court.space.spelled().isOnRoutes(i.code()) ? 1 : 0, p -> 0);
+            if (most.cost() > limit.questions()) {
+                beyond.add(most.cost() + " questions where at most " + limit.questions() + " are wanted");
+                worst = most;
+            }
+        }
+        if (limit.words() != null || limit.minutes() != null) {
+            Longest.Respondent most = Longest.of(court.flow, Burden::words, Burden::words);
+            int minutes = Math.ceilDiv(most.cost(), Burden.WORDS_A_MINUTE);
+            if (limit.words() != null && most.cost() > limit.words()) {
+                beyond.add(most.cost() + " words where at most " + limit.words() + " are wanted");
+                worst = worst == null ? most : worst;
+            }
+            if (limit.minutes() != null && minutes > limit.minutes()) {
+                beyond.add(minutes + " minutes to read, at " + Burden.WORDS_A_MINUTE + " words a minute, where at most " + limit.minutes()
+                        + " are wanted");
+                worst = worst == null ? most : worst;
+            }
+        }
+        if (worst == null) {
+            return List.of(new Claim(Family.BURDEN, "burden-within", place, statement, Verdict.PROVED, Optional.empty(),
+                    () -> Claim.Explanation.of("The longest route is within the limit.")));
+        }
+        Map<String, Object> answers = worst.answers();
+        return List.of(new Claim(Family.BURDEN, "burden-within", place, statement, Verdict.REFUTED, Optional.empty(), () -> {
+            Interview replayed = Replay.of(court.space.wiring(), court.space.today(), court.space.spelled().settled(answers), "");
+            return replayed.course().complete()
+                    ? new Claim.Explanation("The longest route asks " + String.join(", and ", beyond) + ".", "", List.of(),
+                            Optional.of(answers))
+                    : Claim.Explanation.of(Court.DISAGREE);
+        }));
+    }
+}

@@ -1,0 +1,133 @@
+package orthogon.core.proof.flow;
+
+import java.math.BigInteger;
+import java.util.BitSet;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.function.ToIntFunction;
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.diagram.Diagrams.State;
+import orthogon.core.proof.diagram.Weights;
+import orthogon.core.proof.space.Axis;
+import orthogon.core.proof.space.Space;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+
+/** Somebody of whom the most is asked: the largest sum of what each item and page costs, found from the end backwards. */
+public final class Longest {
+
+    private static final int MOST_NODES = 1 << 22;
+
+    /**
+     * What is asked of one respondent.
+     *
+     * @param answers question or link parameter of the plain form to value
+     */
+    public record Respondent(int cost, Map<String, Object> answers) {}
+
+    private final Flow flow;
+    private final Space space;
+    private final Diagrams d;
+    private final Weights w;
+    private final int end;
+    private final int[] own;
+    /** One more than the most that the rest of the way costs; zero for those who cannot come to an end. */
+    private final int[] most;
+
+    private Longest(Flow flow, ToIntFunction<Item> ofItem, ToIntFunction<Page> ofPage) {
+        this.flow = flow;
+        this.space = flow.space();
+        this.d = space.diagrams();
+        this.w = new Weights(d, MOST_NODES);
+        this.end = flow.stages().size();
+        this.own = new int[end];
+        this.most = new int[end + 1];
+        most[end] = w.constant(BigInteger.ONE);
+        for (int p = end - 1; p >= 0; p--) {
+            PageSets sets = flow.stages().get(p).sets();
+            own[p] = w.within(w.constant(BigInteger.valueOf(ofPage.applyAsInt(sets.page()))), sets.visited());
+            for (Item item : sets.page().allItems().toList()) {
+                int cost = ofItem.applyAsInt(item);
+                if (cost > 0 && sets.isShown(item.code())) {
+                    int shown = d.and(sets.visited(), sets.shown(item.code()));
+                    own[p] = w.plus(own[p], w.within(w.constant(BigInteger.valueOf(cost)), shown));
+                }
+            }
+            for (Flow.Exit exit : flow.stages().get(p).exits()) {
+                most[p] = w.larger(most[p], w.mostOver(w.within(leaving(exit), exit.set()), sets.levels()));
+            }
+        }
+    }
+
+    /**
+     * @param ofItem what an item of the plain form costs where it is shown; not below 0
+     * @param ofPage what a page costs where it is visited
+     */
+    public static Respondent of(Flow flow, ToIntFunction<Item> ofItem, ToIntFunction<Page> ofPage) {
+        return new Longest(flow, ofItem, ofPage).respondent();
+    }
+
+    /** One more than what a page and the rest of the way cost those who leave it like this; zero for those who get stuck. */
+    private int leaving(Flow.Exit exit) {
+        int after = exit.kind() == Flow.Kind.FINISH ? w.constant(BigInteger.ONE) : after(exit);
+        return w.within(w.plus(own[exit.from()], after), d.not(w.where(after, BigInteger.ZERO)));
+    }
+
+    private int after(Flow.Exit exit) {
+        BitSet between = new BitSet();
+        for (int p = exit.from() + 1; p < exit.target(); p++) {
+            between.or(flow.stages().get(p).sets().levels());
+        }
+        int untouched = Diagrams.ALL;
+        for (int l = between.length() - 1; l >= 0; l--) {
+            untouched = between.get(l) ? d.minus(untouched, d.bit(l)) : untouched;
+        }
+        return w.mostOver(w.within(most[exit.target()], untouched), between);
+    }
+
+    private Respondent respondent() {
+        Map<String, Object> answers = new LinkedHashMap<>();
+        int best = w.within(most[0], flow.start());
+        if (best == Weights.ZERO) {
+            return new Respondent(0, answers);
+        }
+        int cost = w.most(best).intValueExact() - 1;
+        State link = d.pick(d.and(flow.start(), w.where(best, w.most(best))));
+        for (Axis axis : space.axes()) {
+            if (axis.question() == null) {
+                note(axis, link, answers);
+            }
+        }
+        int here = d.and(flow.start(), d.of(new State(space.linkLevels(), link.ones())));
+        int page = 0;
+        while (page < end) {
+            BigInteger wanted = w.most(w.within(most[page], here));
+            Flow.Exit taken = null;
+            int set = Diagrams.NONE;
+            for (Flow.Exit exit : flow.stages().get(page).exits()) {
+                int states = d.and(d.and(here, exit.set()), w.where(w.within(leaving(exit), d.and(here, exit.set())), wanted));
+                if (set == Diagrams.NONE && states != Diagrams.NONE) {
+                    taken = exit;
+                    set = states;
+                }
+            }
+            if (taken == null) {
+                throw new IllegalStateException("nobody leaves page " + page);
+            }
+            PageSets sets = flow.stages().get(page).sets();
+            State state = d.pick(set);
+            if (taken.kind() != Flow.Kind.PASSED_BY) {
+                sets.questionCodes().forEach(code -> note(space.axis(code), state, answers));
+            }
+            here = flow.onward(taken, d.and(set, d.of(new State(sets.levels(), state.ones()))));
+            page = taken.kind() == Flow.Kind.FINISH ? end : taken.target();
+        }
+        return new Respondent(cost, answers);
+    }
+
+    private static void note(Axis axis, State state, Map<String, Object> answers) {
+        if (axis.decode(state) != null) {
+            answers.put(axis.code(), axis.decode(state));
+        }
+    }
+}

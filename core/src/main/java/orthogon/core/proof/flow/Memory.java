@@ -1,0 +1,140 @@
+package orthogon.core.proof.flow;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.BitSet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.Wiring;
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.space.Axis;
+import orthogon.core.proof.space.Space;
+import orthogon.core.proof.spelled.TextGaps;
+import orthogon.core.questionnaire.Item;
+
+/** What must be remembered from page to page: each bit until the last page on which something mentions it. */
+final class Memory {
+
+    private final Space space;
+    private final Diagrams d;
+    private final Rules rules;
+    private final List<PageSets> pages;
+    private final TextSets texts;
+    private final int end;
+    private int[] lastUse = new int[256];
+    private final BitSet used = new BitSet();
+    /** What is known before each page: at 0 the link, at p + 1 all up to page p. */
+    private final List<BitSet> knownBy = new ArrayList<>();
+    /** The bits that something on a page or later mentions; the last for what comes after all pages. */
+    private final List<BitSet> usedFrom = new ArrayList<>();
+
+    Memory(Space space, Rules rules, List<PageSets> pages, TextSets texts) {
+        this.space = space;
+        this.d = space.diagrams();
+        this.rules = rules;
+        this.pages = pages;
+        this.texts = texts;
+        this.end = pages.size();
+        uses();
+    }
+
+    /** These bits are never forgotten. */
+    void keep(BitSet levels) {
+        used(levels, Integer.MAX_VALUE);
+    }
+
+    /** These bits are forgotten together, with the last of them. */
+    void together(BitSet levels) {
+        levels.stream().filter(used::get).map(l -> lastUse[l]).max().ifPresent(last -> used(levels, last));
+    }
+
+    boolean isUsedFrom(int level, int target) {
+        return usedFrom.get(target).get(level);
+    }
+
+    private void used(int set, int at) {
+        used(d.support(set), at);
+    }
+
+    private void used(BitSet levels, int at) {
+        if (levels.length() > lastUse.length) {
+            lastUse = Arrays.copyOf(lastUse, Math.max(levels.length(), 2 * lastUse.length));
+        }
+        for (int l = levels.nextSetBit(0); l >= 0; l = levels.nextSetBit(l + 1)) {
+            lastUse[l] = used.get(l) ? Math.max(lastUse[l], at) : at;
+            used.set(l);
+        }
+    }
+
+    private void uses() {
+        Map<String, Integer> conditionAt = new HashMap<>();
+        for (PageSets sets : pages) {
+            used(sets.answers(), sets.index());
+            sets.problems().values().forEach(p -> used(p, sets.index()));
+            conditionAt.putIfAbsent(sets.page().code(), sets.index());
+            sets.page().allItems().map(Item::code).forEach(owner -> conditionAt.putIfAbsent(owner, sets.index()));
+        }
+        for (Wiring.Wire wire : space.wiring().wires()) {
+            if (wire.family().isCondition() && wire.family() != Wiring.Family.CLAIM) {
+                int at = wire.family() == Wiring.Family.OUTCOME_ROW ? end : conditionAt.get(wire.owner());
+                used(rules.at(wire.place(), true).holds(), at);
+                used(rules.at(wire.place(), true).fails(), at);
+                // What a comparison hangs on may cancel out in the whole condition, and is still asked about.
+                space.comparisonTruths(wire.place()).forEach(t -> {
+                    used(t.holds(), at);
+                    used(t.fails(), at);
+                });
+            }
+        }
+        usesOfTexts();
+        for (int i = 0; i < space.wiring().document().claims().size(); i++) {
+            // The outcome itself is settled at the end, so any two disjoint sets may stand for it here.
+            space.expr("claims/" + i).ifPresent(e -> mentionedAxes(e).forEach(axis -> used(axis.levels(), end)));
+        }
+    }
+
+    /** What a text says of an answer that is blank must be known where it is read. */
+    private void usesOfTexts() {
+        for (TextGaps.TextGap gap : space.gaps()) {
+            TextSets.Met met = texts.of(gap.unit());
+            gap.blank().flatMap(space::truthOf).ifPresent(blank -> {
+                int at = met.page() == TextSets.AT_END ? end : Math.max(met.page(), 0);
+                used(blank.holds(), at);
+                used(met.set(), at);
+            });
+        }
+    }
+
+    private List<Axis> mentionedAxes(Expr e) {
+        return e.references().stream().map(space::axis).filter(a -> a != null).toList();
+    }
+
+    /** The bits known on a page and before it that nothing from the target on mentions. */
+    BitSet forgotten(int from, int target) {
+        BitSet forgotten = (BitSet) knownBy.get(from + 1).clone();
+        forgotten.andNot(usedFrom.get(target));
+        return forgotten;
+    }
+
+    /** Works out from all that was noted what is known and used where; nothing may be noted afterwards. */
+    void settle() {
+        BitSet known = space.linkLevels();
+        // Bits that stand for no answer, such as those of a fault, are settled once and for all.
+        used.stream().forEach(known::set);
+        pages.forEach(p -> known.andNot(p.levels()));
+        knownBy.add((BitSet) known.clone());
+        for (PageSets sets : pages) {
+            known.or(sets.levels());
+            knownBy.add((BitSet) known.clone());
+        }
+        for (int p = 0; p <= pages.size(); p++) {
+            usedFrom.add(new BitSet());
+        }
+        used.stream().forEach(l -> usedFrom.get(Math.min(lastUse[l], pages.size())).set(l));
+        for (int p = pages.size() - 1; p >= 0; p--) {
+            usedFrom.get(p).or(usedFrom.get(p + 1));
+        }
+    }
+}
