@@ -32,6 +32,7 @@ public final class Proof {
     private final Supplier<Figures> counting;
     private final Sentences sentences;
     private volatile Figures figures;
+    private LocalDate holdsUntil;
 
     private Proof(Wiring wiring, LocalDate asOf, List<Claim> claims, Supplier<Figures> counting) {
         this.wiring = wiring;
@@ -101,6 +102,27 @@ public final class Proof {
 
     public LocalDate asOf() {
         return asOf;
+    }
+
+    /**
+     * The last day for which all of it holds: interviews begun on any day from {@link #asOf()} to then fare the same. It is looked for
+     * up to a year ahead.
+     */
+    public synchronized LocalDate holdsUntil() {
+        if (holdsUntil == null) {
+            holdsUntil = asOf;
+            if (Faults.of(wiring).stream().noneMatch(f -> f.kind() == Fault.Kind.CODE_UNIQUE)) {
+                Spelled spelled = Spelled.of(wiring);
+                Space space = new Space(spelled, spelled.faults(Faults.of(wiring)), asOf, new Diagrams(1 << 20));
+                List<Object> today = space.onDay(asOf);
+                LocalDate next = asOf.plusDays(1);
+                while (!next.isAfter(asOf.plusYears(1)) && space.onDay(next).equals(today)) {
+                    holdsUntil = next;
+                    next = next.plusDays(1);
+                }
+            }
+        }
+        return holdsUntil;
     }
 
     public List<Claim> claims() {

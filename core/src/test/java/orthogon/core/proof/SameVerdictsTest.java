@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.math.BigDecimal;
 import java.time.Duration;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -22,6 +23,7 @@ import orthogon.core.proof.diagram.Limits;
 import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.flow.Figures;
 import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.DateLimit;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
@@ -123,6 +125,47 @@ class SameVerdictsTest {
         Claim never = proof.claim("reach-question", "beyond").orElseThrow();
         assertEquals(Verdict.REFUTED, never.verdict());
         assertEquals(List.of("beyond.askWhen"), never.explanation().core());
+    }
+
+    @Test
+    void aProofHoldsUntilTheDayMattersAndNoLonger() {
+        Question when = Question.of("seen", "When?", new Answer.DateAnswer(new DateLimit.Fixed(RandomDocument.TODAY.minusDays(400)),
+                new DateLimit.FromToday(0)));
+        Questionnaire always = Questionnaire.blank("day", "Day")
+                .withPages(List.of(new Page("p", "P", "", "", List.of(when.withAskWhen("")), List.of(), List.of())));
+        assertEquals(RandomDocument.TODAY.plusYears(1), Proof.of(always, RandomDocument.TODAY).holdsUntil());
+        Question summer = Question.of("summer", "Summer?", new Answer.YesNo()).withAskWhen("today() >= date(\"2027-06-01\")");
+        Questionnaire later = always.withPages(
+                List.of(new Page("p", "P", "", "", List.of(when, summer), List.of(), List.of())));
+        Proof proof = Proof.of(later, RandomDocument.TODAY);
+        assertEquals(LocalDate.of(2027, 5, 31), proof.holdsUntil());
+        assertEquals(Verdict.REFUTED, proof.claim("reach-question", "summer").orElseThrow().verdict());
+        assertEquals(Verdict.PROVED, Proof.of(later, LocalDate.of(2027, 6, 1)).claim("reach-question", "summer").orElseThrow().verdict());
+        Question first = Question.of("first", "First?", new Answer.YesNo()).withAskWhen("seen > date(\"2027-01-31\")");
+        Questionnaire reaching = always.withPages(
+                List.of(new Page("p", "P", "", "", List.of(when, first), List.of(), List.of())));
+        assertEquals(LocalDate.of(2027, 1, 31), Proof.of(reaching, RandomDocument.TODAY).holdsUntil());
+    }
+
+    @Test
+    void untilThenEveryDaySaysTheSame() {
+        int compared = 0;
+        for (long seed = 1; seed <= 120; seed++) {
+            Proof proof = Proof.of(RandomDocument.of(seed), RandomDocument.TODAY);
+            LocalDate until = proof.holdsUntil();
+            Map<String, Verdict> expected = verdicts(proof.document());
+            for (LocalDate day : List.of(RandomDocument.TODAY.plusDays(1), until)) {
+                if (!day.isAfter(until)) {
+                    Proof then = Proof.of(proof.document(), day);
+                    Map<String, Verdict> verdicts = new TreeMap<>();
+                    then.claims().forEach(c -> verdicts.put(c.id(), c.verdict()));
+                    assertEquals(expected, verdicts, "seed " + seed + " on " + day);
+                    assertEquals(proof.figures().answerPaths(), then.figures().answerPaths(), "seed " + seed + " on " + day);
+                    compared++;
+                }
+            }
+        }
+        assertTrue(compared > 150, compared + " compared");
     }
 
     @Test

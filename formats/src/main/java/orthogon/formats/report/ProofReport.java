@@ -27,6 +27,7 @@ public final class ProofReport {
         json.put("orthogon", 1);
         json.put("questionnaire", proof.document().code());
         json.put("asOf", proof.asOf().toString());
+        json.put("holdsUntil", proof.holdsUntil().toString());
         json.put("answerPaths", figures.answerPaths().map(Object::toString).orElse(null));
         if (figures.joint()) {
             json.put("countsAre", "joint");
@@ -103,7 +104,7 @@ public final class ProofReport {
         Figures figures = proof.figures();
         StringBuilder text = new StringBuilder();
         text.append(proof.document().title()).append(" (").append(proof.document().code()).append("), as of ").append(proof.asOf())
-                .append('\n');
+                .append(proof.holdsUntil().equals(proof.asOf()) ? "" : ", and the same until " + proof.holdsUntil()).append('\n');
         text.append("claims: ").append(proof.count(Verdict.PROVED)).append(" proved, ").append(proof.count(Verdict.REFUTED))
                 .append(" refuted, ").append(proof.count(Verdict.UNDECIDED)).append(" undecided");
         text.append(proof.advice() == 0 ? "" : "; besides, " + proof.advice() + " to think about").append('\n');

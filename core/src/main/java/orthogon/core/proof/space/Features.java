@@ -76,6 +76,10 @@ final class Features {
         }
     }
 
+    static boolean usesAsked(Expr expr) {
+        return expr instanceof Call c && c.function().equals("asked") || expr.children().stream().anyMatch(Features::usesAsked);
+    }
+
     /** Notes, for each question, the expressions about it that must be constant within a cell. */
     void analyse(Expr expr) {
         if (expr instanceof Literal || mentioned(expr).isEmpty()) {

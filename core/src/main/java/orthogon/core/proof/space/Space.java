@@ -21,6 +21,7 @@ import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.spelled.Spelled;
 import orthogon.core.proof.spelled.TextGaps;
 import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.DateLimit;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Question;
@@ -112,47 +113,19 @@ public final class Space {
         }
         List<Object> values;
         try {
-            values = cells(code, question, allowed, features.of(code));
+            values = cells(code, question, allowed, features.of(code), today);
         } catch (Inexact whole) {
             values = withoutInexact(code, question, allowed);
         }
-        List<Object> cells = new ArrayList<>();
-        List<Integer> classOf = new ArrayList<>();
-        Map<List<Object>, Integer> known = new HashMap<>();
-        Map<List<Object>, Integer> classes = new HashMap<>();
-        boolean each = question == null
-                ? !allowed.isEmpty()
-                : Domains.isEachAClass(question.answer());
-        List<Object> all = new ArrayList<>();
-        all.add(null);
-        all.addAll(values);
-        for (Object value : all) {
-            List<Object> fine = new ArrayList<>();
-            List<Object> coarse = new ArrayList<>();
-            fine.add(Guarded.key(each ? value : value == null ? null : true));
-            coarse.add(fine.getFirst());
-            for (Expr feature : features.of(code)) {
-                if (features.isInexact(feature)) {
-                    continue;
-                }
-                Object result = Guarded.key(Evaluator.value(feature, new Alone(code, value, question, today)));
-                fine.add(result);
-                if (features.isComparison(code, feature)) {
-                    coarse.add(result);
-                }
-            }
-            if (known.putIfAbsent(fine, cells.size()) == null) {
-                cells.add(value);
-                classOf.add(classes.computeIfAbsent(coarse, c -> classes.size()));
-            }
-        }
-        if (question != null && question.answer() instanceof Answer.ManyChoices) {
-            cells.clear();
-            classOf.clear();
-        }
-        Axis axis = new Axis(diagrams, code, question, cells, classOf.stream().mapToInt(Integer::intValue).toArray(), nextLevel);
+        Division divided = Division.of(code, question, isEach(question, allowed), values, features, today);
+        Axis axis = new Axis(diagrams, code, question, divided.cells(), divided.classOf().stream().mapToInt(Integer::intValue).toArray(),
+                nextLevel);
         axes.put(code, axis);
         nextLevel = axis.nextLevel();
+    }
+
+    private static boolean isEach(Question question, List<String> allowed) {
+        return question == null ? !allowed.isEmpty() : Domains.isEachAClass(question.answer());
     }
 
     /** Divides by the expressions that can be, and opens the comparisons that rest on the others. */
@@ -160,25 +133,25 @@ public final class Space {
         List<Expr> exact = new ArrayList<>();
         for (Expr feature : features.of(code)) {
             try {
-                cells(code, question, allowed, List.of(feature));
+                cells(code, question, allowed, List.of(feature), today);
                 exact.add(feature);
-                cells(code, question, allowed, exact);
+                cells(code, question, allowed, exact, today);
             } catch (Inexact e) {
                 exact.remove(feature);
                 features.giveUp(code, feature, e.getMessage());
             }
         }
         try {
-            return cells(code, question, allowed, exact);
+            return cells(code, question, allowed, exact, today);
         } catch (Inexact e) {
             throw new IllegalStateException(e);
         }
     }
 
-    private List<Object> cells(String code, Question question, List<String> allowed, List<Expr> about) throws Inexact {
+    private List<Object> cells(String code, Question question, List<String> allowed, List<Expr> about, LocalDate day) throws Inexact {
         return question == null
-                ? Domains.ofLink(code, allowed, today, about)
-                : Domains.of(code, question.answer(), today, about);
+                ? Domains.ofLink(code, allowed, day, about)
+                : Domains.of(code, question.answer(), day, about);
     }
 
     public Diagrams diagrams() {
@@ -205,6 +178,48 @@ public final class Space {
 
     public Iterable<Axis> axes() {
         return axes.values();
+    }
+
+    /**
+     * All that hangs on the day: where two days give the same, the proof says the same for both. Answers that are compared with one
+     * another are told themselves, others by what tells them apart.
+     */
+    public List<Object> onDay(LocalDate day) {
+        List<Object> all = new ArrayList<>();
+        usable.values().forEach(e -> constants(e, day, all));
+        for (Axis axis : axes.values()) {
+            boolean relative = axis.question() != null && axis.question().answer() instanceof Answer.DateAnswer d
+                    && (d.earliest() instanceof DateLimit.FromToday || d.latest() instanceof DateLimit.FromToday);
+            if (relative || features.of(axis.code()).stream().anyMatch(Space::usesToday)) {
+                List<String> allowed = axis.question() == null
+                        ? wiring.document().arriving().stream().filter(p -> p.code().equals(axis.code())).findFirst().orElseThrow()
+                                .allowed()
+                        : List.of();
+                try {
+                    List<Object> values = cells(axis.code(), axis.question(), allowed, features.of(axis.code()), day);
+                    Division divided = Division.of(axis.code(), axis.question(), isEach(axis.question(), allowed), values, features, day);
+                    all.add(axis.isJoint() ? divided.cells() : divided.told());
+                } catch (Inexact e) {
+                    all.add(day);
+                }
+            }
+        }
+        return all;
+    }
+
+    private static boolean usesToday(Expr expr) {
+        return expr instanceof Call c && c.function().equals("today") || expr.children().stream().anyMatch(Space::usesToday);
+    }
+
+    private static void constants(Expr expr, LocalDate day, List<Object> into) {
+        if (!usesToday(expr)) {
+            return;
+        }
+        if (Features.mentioned(expr).isEmpty() && !expr.references().contains("outcome") && !Features.usesAsked(expr)) {
+            into.add(Guarded.key(Evaluator.value(expr, new Alone("", null, null, day))));
+        } else if (Features.mentioned(expr).size() != 1) {
+            expr.children().forEach(c -> constants(c, day, into));
+        }
     }
 
     /** The bits that say which questions are on a route. */

@@ -67,10 +67,10 @@ final class Values {
             return outcome;
         }
         Set<String> names = Features.mentioned(expr);
-        if (names.isEmpty() && !expr.references().contains("outcome") && !usesAsked(expr)) {
+        if (names.isEmpty() && !expr.references().contains("outcome") && !Features.usesAsked(expr)) {
             return Guarded.constant(Evaluator.value(expr, new Alone("", null, null, today)));
         }
-        if (names.size() == 1 && !expr.references().contains("outcome") && !usesAsked(expr)) {
+        if (names.size() == 1 && !expr.references().contains("outcome") && !Features.usesAsked(expr)) {
             return single(expr, space.axis(names.iterator().next()));
         }
         if (Expr.isLogical(expr)) {
@@ -96,10 +96,6 @@ final class Values {
         return result instanceof If inner
                 ? isLogicalResult(inner)
                 : Expr.isLogical(result) || features.isTruth(result) || result instanceof Literal l && l.value() instanceof Boolean;
-    }
-
-    private static boolean usesAsked(Expr expr) {
-        return expr instanceof Call c && c.function().equals("asked") || expr.children().stream().anyMatch(Values::usesAsked);
     }
 
     private Guarded split(int set) {

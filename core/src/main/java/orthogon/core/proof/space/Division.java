@@ -1,0 +1,60 @@
+package orthogon.core.proof.space;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import orthogon.core.expression.Evaluator;
+import orthogon.core.expression.Expr;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Question;
+
+/**
+ * One question's answers, or a link parameter's values, divided into cells.
+ *
+ * @param cells a representative of each, the first blank; none for many choices, which have a bit for each option
+ * @param classOf the answer class of each cell
+ * @param told what tells the cells apart
+ */
+record Division(List<Object> cells, List<Integer> classOf, List<Object> told) {
+
+    /**
+     * @param question null for a link parameter
+     * @param values one for each part in which everything said about it is constant; further ones do no harm
+     */
+    static Division of(String code, Question question, boolean each, List<Object> values, Features features, LocalDate today) {
+        List<Object> cells = new ArrayList<>();
+        List<Integer> classOf = new ArrayList<>();
+        List<Object> told = new ArrayList<>();
+        Map<List<Object>, Integer> known = new HashMap<>();
+        Map<List<Object>, Integer> classes = new HashMap<>();
+        List<Object> all = new ArrayList<>();
+        all.add(null);
+        all.addAll(values);
+        for (Object value : all) {
+            List<Object> fine = new ArrayList<>();
+            List<Object> coarse = new ArrayList<>();
+            fine.add(Guarded.key(each ? value : value == null ? null : true));
+            coarse.add(fine.getFirst());
+            for (Expr feature : features.of(code)) {
+                if (features.isInexact(feature)) {
+                    continue;
+                }
+                Object result = Guarded.key(Evaluator.value(feature, new Alone(code, value, question, today)));
+                fine.add(result);
+                if (features.isComparison(code, feature)) {
+                    coarse.add(result);
+                }
+            }
+            if (known.putIfAbsent(fine, cells.size()) == null) {
+                cells.add(value);
+                told.add(fine);
+                classOf.add(classes.computeIfAbsent(coarse, c -> classes.size()));
+            }
+        }
+        return question != null && question.answer() instanceof Answer.ManyChoices
+                ? new Division(List.of(), List.of(), told)
+                : new Division(cells, classOf, told);
+    }
+}
