@@ -25,10 +25,13 @@ final class Signs {
         Set<String> outcomes = new HashSet<>();
         proof.document().outcomes().forEach(o -> outcomes.add(o.code()));
         for (Claim claim : proof.claims()) {
-            String head = claim.place().split("[./]", 2)[0];
+            String place = claim.kind().equals("translated") ? claim.place().substring(claim.place().indexOf('/') + 1) : claim.place();
+            String head = place.split("[./]", 2)[0];
+            boolean ofOutcome = claim.kind().equals("translated") || claim.kind().equals("text-filled");
             boolean ending = Set.of("reach-outcome", "own", "one-outcome", "reach-row").contains(claim.kind())
                     || head.equals("outcomeTable")
-                    || head.equals("claims") || claim.kind().equals("code-unique") && outcomes.contains(claim.place());
+                    || head.equals("claims") || claim.kind().equals("code-unique") && outcomes.contains(claim.place())
+                    || ofOutcome && outcomes.contains(head) && proof.document().item(head).isEmpty();
             claims.computeIfAbsent(ending ? Edit.ENDING : head, c -> new ArrayList<>()).add(claim);
             if (claim.verdict() == Verdict.REFUTED && claim.place().equals(head)
                     && Set.of("reach-page", "reach-question", "reach-note", "reach-section").contains(claim.kind())) {
