@@ -39,6 +39,8 @@ public class Proofs {
     private final ExecutorService workers = Executors.newFixedThreadPool(
             // One core is left to the people who wait for an answer.
             Math.max(1, Runtime.getRuntime().availableProcessors() - 1), Thread.ofPlatform().daemon().name("proof-", 0).factory());
+    /** Counting may take long, and must not keep proofs waiting. */
+    private final ExecutorService counters = Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("count").factory());
     private final Executor afterwards = CompletableFuture.delayedExecutor(300, TimeUnit.MILLISECONDS, workers);
     private final Map<Key, CompletableFuture<Proof>> proofs = new LinkedHashMap<>(16, 0.75f, true) {
         @Override
@@ -97,7 +99,7 @@ public class Proofs {
             } catch (CancellationException e) {
                 // Its revision was overtaken.
             }
-        }, workers);
+        }, counters);
     }
 
     /** Whether the draft took long to prove last; its next proof then waits until the edit has been answered. */

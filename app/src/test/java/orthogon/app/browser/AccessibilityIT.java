@@ -50,7 +50,7 @@ class AccessibilityIT {
                 "/q/found_animal/compose?at=photos", "/q/foster_home/compose?at=skill", "/q/foster_home/compose?at=wishes",
                 "/q/found_animal/rules", "/q/found_animal/rules?rule=urgent",
                 "/q/bat_count/compose?at=ending", "/q/bat_count/prove", "/q/bat_count/prove?claim=page-passable+waking",
-                "/q/found_animal/prove",
+                "/q/found_animal/prove", "/q/found_animal/prove?claim=answers-kept+warmth",
                 "/q/found_animal/rehearse", "/q/found_animal/release", "/q/bat_count/release", "/q/found_animal/responses", "/nowhere")) {
             page.navigate(address + path);
             clean(page);

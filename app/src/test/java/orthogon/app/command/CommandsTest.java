@@ -9,8 +9,12 @@ import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.HashSet;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 class CommandsTest {
 
@@ -76,5 +80,42 @@ class CommandsTest {
                         + "\"alive\": false}");
         assertEquals(0, commands.run("answer", INTAKE, answers.toString(), "--as-of", "2026-11-23"), err());
         assertTrue(out().contains("\"outcome\":\"closed\""), out());
+    }
+
+    @Test
+    void drillsOfTheIntakeAreFewAndComeInThreeForms() {
+        assertEquals(0, commands.run("drills", INTAKE, "--json", "--as-of", "2026-11-23"), err());
+        JsonNode report = JsonMapper.builder().build().readTree(out());
+        int drills = report.get("drills").size();
+        assertTrue(drills >= report.get("atLeast").intValue() && drills < report.get("greedy").intValue() / 2, out());
+        Set<String> covered = new HashSet<>();
+        report.get("drills").forEach(d -> {
+            d.get("covers").forEach(c -> covered.add(c.stringValue()));
+            d.get("pages").forEach(p -> p.get("refused").forEach(r -> covered.add(r.get("covers").stringValue())));
+        });
+        assertEquals(report.get("goals").intValue(), covered.size());
+        for (String goal : new String[]{"now is reached", "closed is reached", "group.bat is chosen", "skin is not asked",
+                "count/accept/0#0 decides by not holding", "count is tried with more than it allows", "animal/finish/0 is taken",
+                "weight is asked"}) {
+            assertTrue(covered.contains(goal), goal);
+        }
+        out.reset();
+        assertEquals(0, commands.run("drills", INTAKE, "--csv", "--as-of", "2026-11-23"));
+        assertEquals("drill,page,do,answers,expected", out().lines().findFirst().orElseThrow());
+        assertEquals(drills, out().lines().filter(l -> l.contains(",send,")).count());
+        out.reset();
+        assertEquals(0, commands.run("drills", INTAKE, "--script", "--as-of", "2026-11-23"));
+        assertEquals(drills, out().split("<span>Signature</span>", -1).length - 1);
+        assertTrue(out().contains("Which kind of animal is it? <b>Bat</b>"), "options are told by their labels");
+        assertEquals(1, commands.run("drills", BATS));
+        assertTrue(err().contains("mend looks-ahead weather.askWhen first"), err());
+    }
+
+    @Test
+    void limitsEndClaimsUndecidedAndAreNamed() {
+        assertEquals(1, commands.run("prove", INTAKE, "--memory", "1"), out());
+        assertTrue(out().contains("diagram nodes would be needed"), out());
+        assertEquals(2, commands.run("prove", INTAKE, "--seconds", "soon"));
+        assertTrue(err().contains("--seconds needs a whole number"), err());
     }
 }

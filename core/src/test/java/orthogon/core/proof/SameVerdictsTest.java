@@ -7,6 +7,7 @@ import java.math.BigDecimal;
 import java.time.Duration;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -83,7 +84,7 @@ class SameVerdictsTest {
                 for (int i = 0; i + 1 < page.items().size(); i++) {
                     if (independent(document, page.items().get(i), page.items().get(i + 1))) {
                         List<Item> items = new ArrayList<>(page.items());
-                        java.util.Collections.swap(items, i, i + 1);
+                        Collections.swap(items, i, i + 1);
                         Questionnaire other = document.withPage(page.code(), p -> p.withItems(items));
                         assertEquals(verdicts(document), verdicts(other), "seed " + seed + " " + page.code() + " " + i);
                         assertEquals(counts(document), counts(other), "seed " + seed + " " + page.code() + " " + i);

@@ -1,11 +1,13 @@
 package orthogon.core.proof.drill;
 
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import orthogon.core.interview.Course;
@@ -82,7 +84,7 @@ final class Attempts {
     private Optional<Map<String, Object>> refused(Flow.Stage stage, Map<String, Object> plain, String place) {
         int set = d.and(d.and(stage.present(), flow.truth(place, true).fails()),
                 d.not(space.axis(place.substring(0, place.indexOf('/'))).blank()));
-        java.util.BitSet known = d.support(stage.coming());
+        BitSet known = d.support(stage.coming());
         for (Axis axis : space.axes()) {
             if (axis.levels().intersects(known) && !axis.levels().intersects(stage.sets().levels())) {
                 set = d.and(set, space.cellOf(axis, plain.get(axis.code())));
@@ -95,7 +97,7 @@ final class Attempts {
         Map<String, Object> instead = new LinkedHashMap<>();
         for (String code : stage.sets().questionCodes()) {
             Object value = space.axis(code).decode(state);
-            if (!java.util.Objects.equals(value, plain.get(code))) {
+            if (!Objects.equals(value, plain.get(code))) {
                 instead.put(code, value);
             }
         }

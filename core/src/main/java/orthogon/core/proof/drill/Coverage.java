@@ -1,5 +1,6 @@
 package orthogon.core.proof.drill;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -64,7 +65,7 @@ final class Coverage {
     }
 
     private static boolean same(Object a, Object b) {
-        return a instanceof java.math.BigDecimal x && b instanceof java.math.BigDecimal y ? x.compareTo(y) == 0 : a.equals(b);
+        return a instanceof BigDecimal x && b instanceof BigDecimal y ? x.compareTo(y) == 0 : a.equals(b);
     }
 
     private void decided(Wire wire, Function<Expr, Object> values, Set<Goal> met) {

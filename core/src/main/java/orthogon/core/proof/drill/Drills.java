@@ -2,7 +2,9 @@ package orthogon.core.proof.drill;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -85,7 +87,7 @@ public record Drills(List<Drill> drills, int atLeast, int greedy, Set<Goal> goal
             this.space = space;
             this.d = space.diagrams();
             this.document = space.wiring().document();
-            this.flow = new Flow(space, Set.of(), new java.util.BitSet(), space.linkLevels());
+            this.flow = new Flow(space, Set.of(), new BitSet(), space.linkLevels());
             this.steering = new Steering(flow);
             this.coverage = new Coverage(space);
         }
@@ -254,7 +256,7 @@ public record Drills(List<Drill> drills, int atLeast, int greedy, Set<Goal> goal
                 Map<Goal, Aim> wishes = new LinkedHashMap<>();
                 // What can only be had at the price of other things is wished for last.
                 left.stream().filter(g -> aims.containsKey(g) && g.kind() != Goal.Kind.FINISH && g.kind() != Goal.Kind.SKIP)
-                        .sorted(java.util.Comparator.comparing(g -> g.kind() == Goal.Kind.NOT_ASKED))
+                        .sorted(Comparator.comparing(g -> g.kind() == Goal.Kind.NOT_ASKED))
                         .forEach(g -> wishes.put(g, aims.get(g).getFirst()));
                 Optional<Found> found = goal.kind() == Goal.Kind.OUTCOME
                         ? steering.toOutcome(goal.place(), wishes).map(this::found)
@@ -271,7 +273,7 @@ public record Drills(List<Drill> drills, int atLeast, int greedy, Set<Goal> goal
         /** Without those whose goals the others cover too, the least useful first. */
         private static List<Found> needed(List<Found> all, Set<Goal> goals) {
             List<Found> kept = new ArrayList<>(all);
-            for (Found f : all.stream().sorted(java.util.Comparator.comparingInt(f -> f.covers().size())).toList()) {
+            for (Found f : all.stream().sorted(Comparator.comparingInt(f -> f.covers().size())).toList()) {
                 Set<Goal> others = new LinkedHashSet<>();
                 kept.stream().filter(o -> o != f).forEach(o -> others.addAll(o.covers()));
                 if (others.containsAll(goals)) {

@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.math.RoundingMode;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -219,7 +220,7 @@ public final class Routes {
     /** More than so many of the bits are one: counted from the last bit up, a set for each number still needed. */
     private int longer(int than) {
         int[] needed = new int[than + 2];
-        java.util.Arrays.fill(needed, Diagrams.NONE);
+        Arrays.fill(needed, Diagrams.NONE);
         needed[0] = Diagrams.ALL;
         for (int l = asked.length() - 1; l >= 0; l--) {
             for (int k = than + 1; asked.get(l) && k > 0; k--) {

@@ -9,6 +9,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
 import orthogon.core.expression.Wiring;
@@ -17,6 +18,8 @@ import orthogon.core.proof.RandomDocument;
 import orthogon.core.proof.claim.Replay;
 import orthogon.core.proof.diagram.Limits;
 import orthogon.core.proof.diagram.Watch;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
@@ -75,16 +78,16 @@ class DrillsTest {
     private static List<Map<String, Object>> someAnswers(Questionnaire document) {
         List<Map<String, Object>> all = new ArrayList<>();
         for (int turn = 0; turn < 40; turn++) {
-            java.util.Random random = new java.util.Random(turn);
+            Random random = new Random(turn);
             Map<String, Object> answers = new LinkedHashMap<>();
             document.linkParameters().forEach(p -> answers.put(p.code(), p.allowed().get(random.nextInt(p.allowed().size()))));
             document.questions().forEach(q -> {
                 if (!q.answer().options().isEmpty() && random.nextInt(4) > 0) {
                     String option = q.answer().options().get(random.nextInt(q.answer().options().size())).code();
-                    boolean one = q.answer() instanceof orthogon.core.questionnaire.Answer.OneChoice;
-                    boolean many = q.answer() instanceof orthogon.core.questionnaire.Answer.ManyChoices;
+                    boolean one = q.answer() instanceof Answer.OneChoice;
+                    boolean many = q.answer() instanceof Answer.ManyChoices;
                     answers.put(q.code(), one ? option : many ? List.of(option) : null);
-                } else if (q.answer() instanceof orthogon.core.questionnaire.Answer.YesNo) {
+                } else if (q.answer() instanceof Answer.YesNo) {
                     answers.put(q.code(), random.nextBoolean());
                 }
             });
@@ -99,9 +102,9 @@ class DrillsTest {
         for (long seed = 1; seed <= 60; seed++) {
             Questionnaire document = RandomDocument.of(seed);
             Optional<Page> last = document.pages().stream().reduce((a, b) -> b);
-            Question extra = Question.of("extra", "One more", new orthogon.core.questionnaire.Answer.YesNo());
+            Question extra = Question.of("extra", "One more", new Answer.YesNo());
             Questionnaire changed = document.withPage(last.orElseThrow().code(), p -> {
-                List<orthogon.core.questionnaire.Item> items = new ArrayList<>(p.items());
+                List<Item> items = new ArrayList<>(p.items());
                 items.add(extra);
                 return p.withItems(items);
             });
