@@ -2,6 +2,7 @@ package orthogon.core.expression;
 
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -63,16 +64,22 @@ public final class BlankHints {
         };
     }
 
-    /** Whether the value is blank as soon as one of these names is. */
-    public static boolean isBlankWith(Expr value) {
+    /** The names and parts of which each, while it is blank, makes the value blank. */
+    public static Set<Expr> blanking(Expr value) {
         return switch (value) {
-            case Name n -> true;
-            case Part p -> true;
-            case Negate n -> isBlankWith(n.of());
-            case Arithmetic a -> isBlankWith(a.left()) || isBlankWith(a.right());
-            case Call c -> BLANK_WITH_ARGUMENT.contains(c.function()) && c.args().stream().anyMatch(BlankHints::isBlankWith);
-            default -> false;
+            case Name n -> Set.of(n);
+            case Part p -> Set.of(p);
+            case Negate n -> blanking(n.of());
+            case Arithmetic a -> together(List.of(a.left(), a.right()));
+            case Call c when BLANK_WITH_ARGUMENT.contains(c.function()) -> together(c.args());
+            default -> Set.of();
         };
+    }
+
+    private static Set<Expr> together(List<Expr> values) {
+        Set<Expr> all = new LinkedHashSet<>();
+        values.forEach(v -> all.addAll(blanking(v)));
+        return all;
     }
 
     private static final Set<String> BLANK_WITH_ARGUMENT = Set.of("abs", "floor", "ceiling", "round half up", "string length", "upper case",

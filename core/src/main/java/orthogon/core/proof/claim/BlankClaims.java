@@ -1,9 +1,11 @@
 package orthogon.core.proof.claim;
 
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
 import orthogon.core.expression.BlankHints;
 import orthogon.core.expression.BlankHints.Slip;
@@ -80,13 +82,13 @@ final class BlankClaims {
         if (slip.byOperand()) {
             Expr.Compare c = (Expr.Compare) slip.comparison();
             for (Expr side : List.of(c.left(), c.right())) {
-                if (BlankHints.isBlankWith(side)) {
-                    blank = d.or(blank, blankIn(wire, side));
-                }
+                blank = d.or(blank, blankAny(wire, BlankHints.blanking(side)));
             }
         } else {
             int known = space.truthAt(wire.place(), slip.comparison()).map(t -> d.or(t.holds(), t.fails())).orElse(Diagrams.NONE);
-            blank = d.minus(blankIn(wire, slip.comparison()), known);
+            Set<Expr> names = new LinkedHashSet<>();
+            slip.names().forEach(n -> names.add(new Expr.Name(n, Expr.Span.NONE)));
+            blank = d.minus(blankAny(wire, names), known);
         }
         return d.and(d.and(evaluations.evaluated(court.flow, wire), blank),
                 evaluations.changed(wire, slip.index(), slip.plainly()).orElse(Diagrams.NONE));
@@ -98,10 +100,10 @@ final class BlankClaims {
         return i -> blank.stream().anyMatch(e -> i.value(e) == null);
     }
 
-    private int blankIn(Wire wire, Expr expr) {
+    private int blankAny(Wire wire, Set<Expr> values) {
         int blank = Diagrams.NONE;
-        for (String name : expr.references()) {
-            blank = d.or(blank, space.truthAt(wire.place(), TextGaps.answered(name)).map(t -> d.not(t.holds())).orElse(Diagrams.ALL));
+        for (Expr value : values) {
+            blank = d.or(blank, space.truthAt(wire.place(), TextGaps.answered(value)).map(t -> d.not(t.holds())).orElse(Diagrams.ALL));
         }
         return blank;
     }
@@ -117,7 +119,7 @@ final class BlankClaims {
         boolean holdsBlank = slip.byOperand();
         String headline = "“" + reads + "” " + (holdsBlank ? "also holds" : "does not hold") + " while " + name + " is blank, as for this "
                 + "respondent; read plainly, it would " + (holdsBlank ? "not." : "hold.");
-        Expr answered = TextGaps.answered(name);
+        Expr answered = TextGaps.answered(new Expr.Name(name, Expr.Span.NONE));
         Expr mended = holdsBlank
                 ? new Expr.And(List.of(answered, condition), Expr.Span.NONE)
                 : new Expr.Or(List.of(condition, new Expr.Not(answered, Expr.Span.NONE)), Expr.Span.NONE);

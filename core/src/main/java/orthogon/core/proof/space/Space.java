@@ -323,12 +323,17 @@ public final class Space {
         return spelled.original().at(spelled.origin(place)).flatMap(Wire::expr);
     }
 
-    /** Each comparison of a condition as sets; none where it rests on a fault. */
+    /** Each comparison of a condition as sets, and what in it may be blank unseen; none where it rests on a fault. */
     public List<Truth> comparisonTruths(String place) {
         if (causes.containsKey(place)) {
             return List.of();
         }
-        return written(place).map(e -> e.comparisons().stream().flatMap(c -> truthAt(place, c).stream()).toList()).orElse(List.of());
+        List<Expr> asked = new ArrayList<>();
+        written(place).ifPresent(e -> {
+            asked.addAll(e.comparisons());
+            asked.addAll(TextGaps.blankness(e));
+        });
+        return asked.stream().flatMap(e -> truthAt(place, e).stream()).toList();
     }
 
     /** Every part of a text that is a gap while an answer is blank. */

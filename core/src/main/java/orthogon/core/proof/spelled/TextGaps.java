@@ -68,15 +68,30 @@ public final class TextGaps {
         gaps.forEach(g -> g.blank().ifPresent(all::add));
         for (Wiring.Wire wire : spelled.plain().wires()) {
             if (wire.family().isCondition()) {
-                spelled.original().at(spelled.origin(wire.place())).flatMap(Wiring.Wire::expr).map(BlankHints::slips).orElse(List.of())
-                        .forEach(slip -> slip.names().forEach(name -> spelled.plain(wire.place(), answered(name)).ifPresent(all::add)));
+                spelled.original().at(spelled.origin(wire.place())).flatMap(Wiring.Wire::expr).map(TextGaps::blankness).orElse(List.of())
+                        .forEach(answered -> spelled.plain(wire.place(), answered).ifPresent(all::add));
             }
         }
         return all;
     }
 
-    public static Expr answered(String name) {
-        return new Call("answered", List.of(new Name(name, Span.NONE)), Span.NONE);
+    /** For every comparison of a condition that a blank answer could turn unseen, whether what it hangs on is answered. */
+    public static List<Expr> blankness(Expr condition) {
+        List<Expr> all = new ArrayList<>();
+        for (BlankHints.Slip slip : BlankHints.slips(condition)) {
+            slip.names().forEach(name -> all.add(answered(name)));
+            slip.comparison().children().forEach(side -> BlankHints.blanking(side).forEach(value -> all.add(answered(value))));
+        }
+        return all;
+    }
+
+    /** Whether a name or a part of one has a value. */
+    public static Expr answered(Expr value) {
+        return new Call("answered", List.of(value), Span.NONE);
+    }
+
+    private static Expr answered(String name) {
+        return answered(new Name(name, Span.NONE));
     }
 
     private static Expr any(List<Expr> parts) {
