@@ -64,7 +64,7 @@ public final class Proof {
             Spelled spelled = Spelled.of(wiring);
             Space space = space(spelled, faults, asOf, limits, watch);
             watch.reached("who comes to each page");
-            Flow flow = new Flow(space, Set.of(), Flow.askedInClaims(space), space.linkLevels());
+            Flow flow = new Flow(space, Set.of(), AllClaims.asked(space), space.linkLevels());
             List<Claim> claims = AllClaims.of(flow, faults, watch);
             return new Proof(wiring, asOf, claims, () -> figures(spelled, faults, asOf, limits, watch));
         } catch (Diagrams.BudgetSpent e) {

@@ -149,6 +149,20 @@ class SameVerdictsTest {
     }
 
     @Test
+    void aProofHoldsNoLongerThanAFixedStartValueKeepsLimitsThatMoveWithTheDay() {
+        Question seen = Question
+                .of("seen", "When?", new Answer.DateAnswer(new DateLimit.FromToday(-10), new DateLimit.FromToday(0)))
+                .withStartWith("date(\"2026-11-20\")").withLockWhen("true");
+        Proof proof = Proof.of(
+                Questionnaire.blank("day", "Day").withPages(List.of(new Page("p", "P", "", "", List.of(seen), List.of(), List.of()))),
+                RandomDocument.TODAY);
+        assertEquals(Verdict.PROVED, proof.claim("page-passable", "p").orElseThrow().verdict());
+        assertEquals(LocalDate.of(2026, 11, 30), proof.holdsUntil());
+        assertEquals(Verdict.REFUTED,
+                Proof.of(proof.document(), LocalDate.of(2026, 12, 1)).claim("page-passable", "p").orElseThrow().verdict());
+    }
+
+    @Test
     void untilThenEveryDaySaysTheSame() {
         int compared = 0;
         for (long seed = 1; seed <= 120; seed++) {

@@ -1,14 +1,17 @@
 package orthogon.core.proof.claim;
 
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
+import orthogon.core.expression.Expr;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.flow.Flow;
+import orthogon.core.proof.space.Space;
 
 /** Every family of claims, in the order in which they are listed. */
 public final class AllClaims {
@@ -51,6 +54,22 @@ public final class AllClaims {
         List<Claim> all = new ArrayList<>(SoundClaims.of(flow.space().spelled().original(), faults));
         all.addAll(new Retold(court).all(claims));
         return List.copyOf(all);
+    }
+
+    /** Asked bits that own claims mention. */
+    public static BitSet asked(Space space) {
+        BitSet levels = new BitSet();
+        for (int i = 0; i < space.wiring().document().claims().size(); i++) {
+            space.expr("claims/" + i).ifPresent(e -> asked(e, space, levels));
+        }
+        return levels;
+    }
+
+    private static void asked(Expr e, Space space, BitSet levels) {
+        if (e instanceof Expr.Call c && c.function().equals("asked")) {
+            levels.set(space.askedLevel(((Expr.Name) c.args().getFirst()).name()));
+        }
+        e.children().forEach(c -> asked(c, space, levels));
     }
 
     /** One undecided claim for each family that could not be looked at. */

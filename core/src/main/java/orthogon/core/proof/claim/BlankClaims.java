@@ -28,12 +28,14 @@ final class BlankClaims {
     private final Space space;
     private final Diagrams d;
     private final Evaluations evaluations;
+    private final Evaluators evaluators;
 
     private BlankClaims(Court court) {
         this.court = court;
         this.space = court.space;
         this.d = court.d;
-        this.evaluations = new Evaluations(court);
+        this.evaluations = new Evaluations(court.flow);
+        this.evaluators = new Evaluators(court, evaluations);
     }
 
     static List<Claim> of(Court court) {
@@ -66,8 +68,8 @@ final class BlankClaims {
             return Court.undecided(Family.BLANK, "blank-reading", place, statement, "type-fits " + wire.place()).advisory();
         }
         Predicate<Interview> shows = slip
-                .map(s -> evaluations.turnsOutOtherwise(wire, condition.with(n, s.plainly())).and(isBlank(wire, s))).orElse(i -> false);
-        Claim plain = court.none(Family.BLANK, "blank-reading", place, statement, evaluations.sought(wire, turned, shows),
+                .map(s -> evaluators.turnsOutOtherwise(wire, condition.with(n, s.plainly())).and(isBlank(wire, s))).orElse(i -> false);
+        Claim plain = court.none(Family.BLANK, "blank-reading", place, statement, evaluators.sought(wire, turned, shows),
                 "No blank answer turns it.", () -> "");
         if (plain.verdict() != Verdict.REFUTED) {
             return plain.advisory();

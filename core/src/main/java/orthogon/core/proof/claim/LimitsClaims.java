@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Question;
 
 /** At least one answer fits the limits of each question, whichever options are on offer. */
 final class LimitsClaims {

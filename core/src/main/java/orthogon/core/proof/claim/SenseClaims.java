@@ -21,10 +21,12 @@ final class SenseClaims {
     private final Diagrams d;
     private final Questionnaire document;
     private final Evaluations evaluations;
+    private final Evaluators evaluators;
 
     private SenseClaims(Court court) {
         this.court = court;
-        this.evaluations = new Evaluations(court);
+        this.evaluations = new Evaluations(court.flow);
+        this.evaluators = new Evaluators(court, evaluations);
         this.d = court.d;
         this.document = court.space.wiring().document();
     }
@@ -72,8 +74,8 @@ final class SenseClaims {
             return new Claim(Family.SENSE, "comparison-matters", place, statement, Verdict.REFUTED, follows,
                     () -> idleComparison(wire, condition, n, literal, follows));
         }
-        Court.Sought with = evaluations.sought(wire, gained, evaluations.turnsOutOtherwise(wire, condition.with(n, true)));
-        Court.Sought without = evaluations.sought(wire, lost, evaluations.turnsOutOtherwise(wire, condition.with(n, false)));
+        Court.Sought with = evaluators.sought(wire, gained, evaluators.turnsOutOtherwise(wire, condition.with(n, true)));
+        Court.Sought without = evaluators.sought(wire, lost, evaluators.turnsOutOtherwise(wire, condition.with(n, false)));
         boolean certain = court.space.openLevels().isEmpty();
         if (!certain && (court.witness(with).isEmpty() || court.witness(without).isEmpty())) {
             return Court.undecided(Family.SENSE, "comparison-matters", place, statement, court.open(d.or(gained, lost)));
@@ -147,8 +149,8 @@ final class SenseClaims {
     }
 
     private Claim both(Wire wire, String statement, int holds, int fails) {
-        Court.Sought yes = evaluations.sought(wire, holds, Evaluations.turnsOut(wire, true));
-        Court.Sought no = evaluations.sought(wire, fails, Evaluations.turnsOut(wire, false));
+        Court.Sought yes = evaluators.sought(wire, holds, Evaluators.turnsOut(wire, true));
+        Court.Sought no = evaluators.sought(wire, fails, Evaluators.turnsOut(wire, false));
         if (!court.space.openLevels().isEmpty() && (court.witness(yes).isEmpty() || court.witness(no).isEmpty())) {
             return Court.undecided(Family.SENSE, "condition-varies", wire.place(), statement, court.open(d.or(holds, fails)));
         }

@@ -11,12 +11,14 @@ import java.util.TreeSet;
 final class Counting {
 
     private final Diagrams d;
+    private final BitSet bits;
     private final int[] levels;
     private final int[] position;
     private final Map<Integer, BigInteger> below = new HashMap<>();
 
     Counting(Diagrams d, BitSet bits) {
         this.d = d;
+        this.bits = bits;
         this.levels = bits.stream().toArray();
         this.position = new int[Math.max(bits.length(), 1)];
         for (int i = 0; i < levels.length; i++) {
@@ -74,6 +76,27 @@ final class Counting {
             at++;
         }
         return ones;
+    }
+
+    /** The least or most ones in any state of a set that is not empty; other bits than these count for nothing. */
+    int ones(int f, boolean most) {
+        return ones(f, most, 0, new HashMap<>());
+    }
+
+    private int ones(int f, boolean most, int from, Map<Integer, Integer> known) {
+        int here = f == Diagrams.ALL ? bits.length() : d.levelOf(f);
+        int free = most ? bits.get(Math.min(from, here), Math.max(from, here)).cardinality() : 0;
+        if (f == Diagrams.ALL) {
+            return free;
+        }
+        Integer below = known.get(f);
+        if (below == null) {
+            int lo = d.low(f) == Diagrams.NONE ? -1 : ones(d.low(f), most, here + 1, known);
+            int hi = d.high(f) == Diagrams.NONE ? -1 : ones(d.high(f), most, here + 1, known) + (bits.get(here) ? 1 : 0);
+            below = lo < 0 ? hi : hi < 0 ? lo : most ? Math.max(lo, hi) : Math.min(lo, hi);
+            known.put(f, below);
+        }
+        return free + below;
     }
 
     /** By level, the states of the set in which that bit is one. */

@@ -3,9 +3,7 @@ package orthogon.core.proof.diagram;
 import java.math.BigInteger;
 import java.util.Arrays;
 import java.util.BitSet;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.concurrent.CancellationException;
 
 /**
@@ -412,23 +410,7 @@ public final class Diagrams {
 
     /** The least or most number of ones over these bits in any state of the set; -1 for the empty set. */
     public int ones(int f, BitSet bits, boolean most) {
-        return f == NONE ? -1 : ones(f, bits, most, 0, new HashMap<>());
-    }
-
-    private int ones(int f, BitSet bits, boolean most, int from, Map<Integer, Integer> known) {
-        int here = f == ALL ? bits.length() : levelOf(f);
-        int free = most ? bits.get(Math.min(from, here), Math.max(from, here)).cardinality() : 0;
-        if (f == ALL) {
-            return free;
-        }
-        Integer below = known.get(f);
-        if (below == null) {
-            int lo = lowOf(f) == NONE ? -1 : ones(lowOf(f), bits, most, here + 1, known);
-            int hi = highOf(f) == NONE ? -1 : ones(highOf(f), bits, most, here + 1, known) + (bits.get(here) ? 1 : 0);
-            below = lo < 0 ? hi : hi < 0 ? lo : most ? Math.max(lo, hi) : Math.min(lo, hi);
-            known.put(f, below);
-        }
-        return free + below;
+        return f == NONE ? -1 : new Counting(this, bits).ones(f, most);
     }
 
     int low(int f) {

@@ -215,7 +215,7 @@ public record Drills(List<Drill> drills, int atLeast, int greedy, Set<Goal> goal
                 for (int n = 0; n < condition.comparisons().size(); n++) {
                     for (boolean literal : new boolean[]{true, false}) {
                         int set = d.and(evaluations.evaluated(flow, wire),
-                                evaluations.changed(flow, wire, n, literal).orElse(Diagrams.NONE));
+                                evaluations.changed(wire, n, literal).orElse(Diagrams.NONE));
                         Goal.Kind kind = literal ? Goal.Kind.FAILING : Goal.Kind.HOLDING;
                         if (atEnd) {
                             ends.put(new Goal(kind, wire.place() + "#" + n), set);

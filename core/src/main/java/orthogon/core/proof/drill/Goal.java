@@ -20,11 +20,6 @@ public record Goal(Kind kind, String place) {
         Kind(String words) {
             this.words = words;
         }
-
-        /** Whether it is an answer that is refused, so that any drill that comes to its page can try it. */
-        public boolean isAttempt() {
-            return this == BELOW || this == ABOVE || this == REQUIRED;
-        }
     }
 
     /** {@code species is asked}. */

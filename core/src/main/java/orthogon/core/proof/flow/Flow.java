@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import orthogon.core.expression.Expr;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.space.Space;
 import orthogon.core.questionnaire.Item;
@@ -144,22 +143,6 @@ public final class Flow {
         run();
     }
 
-    /** Asked bits that own claims mention. */
-    public static BitSet askedInClaims(Space space) {
-        BitSet levels = new BitSet();
-        for (int i = 0; i < space.wiring().document().claims().size(); i++) {
-            space.expr("claims/" + i).ifPresent(e -> askedIn(e, space, levels));
-        }
-        return levels;
-    }
-
-    private static void askedIn(Expr e, Space space, BitSet levels) {
-        if (e instanceof Expr.Call c && c.function().equals("asked")) {
-            levels.set(space.askedLevel(((Expr.Name) c.args().getFirst()).name()));
-        }
-        e.children().forEach(c -> askedIn(c, space, levels));
-    }
-
     private void run() {
         start = Diagrams.ALL;
         for (var parameter : document.arriving()) {
@@ -261,6 +244,24 @@ public final class Flow {
     /** The bits known on a page and before it that nothing from the target on mentions. */
     public BitSet forgotten(int from, int target) {
         return memory.forgotten(from, target);
+    }
+
+    /** The bits of the pages that are gone past. */
+    BitSet between(Exit exit) {
+        BitSet between = new BitSet();
+        if (exit.kind() == Kind.SKIP) {
+            pages.subList(exit.from() + 1, exit.target()).forEach(p -> between.or(p.levels()));
+        }
+        return between;
+    }
+
+    /** The states in which all of these bits are zero: nothing was answered. */
+    int untouched(BitSet levels) {
+        int set = Diagrams.ALL;
+        for (int l = levels.length() - 1; l >= 0; l--) {
+            set = levels.get(l) ? d.minus(set, d.bit(l)) : set;
+        }
+        return set;
     }
 
     /** The pages in between are untouched. */

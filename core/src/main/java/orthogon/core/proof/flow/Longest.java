@@ -74,15 +74,8 @@ public final class Longest {
     }
 
     private int after(Flow.Exit exit) {
-        BitSet between = new BitSet();
-        for (int p = exit.from() + 1; p < exit.target(); p++) {
-            between.or(flow.stages().get(p).sets().levels());
-        }
-        int untouched = Diagrams.ALL;
-        for (int l = between.length() - 1; l >= 0; l--) {
-            untouched = between.get(l) ? d.minus(untouched, d.bit(l)) : untouched;
-        }
-        return w.mostOver(w.within(most[exit.target()], untouched), between);
+        BitSet between = flow.between(exit);
+        return w.mostOver(w.within(most[exit.target()], flow.untouched(between)), between);
     }
 
     private Respondent respondent() {

@@ -217,15 +217,6 @@ public final class PageSets {
         return problems;
     }
 
-    /** Everything on the page unanswered, as when a skip passes it by. */
-    public int untouched() {
-        int set = Diagrams.ALL;
-        for (int l = levels.nextSetBit(0); l >= 0; l = levels.nextSetBit(l + 1)) {
-            set = d.minus(set, d.bit(l));
-        }
-        return set;
-    }
-
     /** Where the finish or skip at this place holds. */
     public int ruleHolds(String place) {
         return rules.holds(place, true);

@@ -4,6 +4,7 @@ import java.math.BigInteger;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -42,7 +43,7 @@ final class Paths {
         this.space = flow.space();
         this.d = space.diagrams();
         this.w = new Weights(d, mostNodes);
-        knots();
+        groups(space).forEach(group -> knots.add(knot(space, group)));
     }
 
     /** What a flow must not forget before its time, so that paths can be counted on it: knots last as long as their longest part. */
@@ -67,35 +68,17 @@ final class Paths {
         return follows ? whole(flow) : new Paths(flow, mostNodes).count();
     }
 
-    /** Keeps everything to the end, then forgets what is finer than classes and comparisons. */
+    /** Everything is one knot, kept to the end. */
     private static Map<String, BigInteger> whole(Flow flow) {
         Space space = flow.space();
         Diagrams d = space.diagrams();
-        BitSet finer = new BitSet();
-        BitSet counted = new BitSet();
-        int links = Diagrams.ALL;
-        for (Axis axis : space.axes()) {
-            if (axis.isJoint()) {
-                finer.or(axis.levels());
-                counted.or(axis.classLevels());
-                links = d.and(links, axis.classLink());
-            } else {
-                counted.or(axis.levels());
-            }
-        }
-        for (Expr comparison : space.jointComparisons()) {
-            Truth truth = space.truth(comparison, Map.of());
-            for (int set : new int[]{truth.holds(), truth.fails()}) {
-                int level = space.freshLevel();
-                counted.set(level);
-                links = d.and(links, d.same(d.bit(level), set));
-            }
-        }
-        int cube = d.cube(finer);
-        int link = links;
+        List<String> all = new ArrayList<>();
+        space.axes().forEach(a -> all.add(a.code()));
+        Knot knot = knot(space, all);
+        int cube = d.cube(knot.finer());
         Map<String, BigInteger> counts = new LinkedHashMap<>();
         flow.rememberingAll().byOutcome()
-                .forEach((outcome, set) -> counts.put(outcome, d.count(d.andExists(set, link, cube), counted)));
+                .forEach((outcome, set) -> counts.put(outcome, d.count(d.andExists(set, knot.link(), cube), knot.counted())));
         return counts;
     }
 
@@ -117,35 +100,32 @@ final class Paths {
         return groups;
     }
 
-    private void knots() {
-        for (Set<String> group : groups(space)) {
-            BitSet levels = new BitSet();
-            BitSet finer = new BitSet();
-            BitSet counted = new BitSet();
-            int link = Diagrams.ALL;
-            for (String name : group) {
-                Axis axis = space.axis(name);
-                levels.or(axis.levels());
-                if (axis.isJoint()) {
-                    finer.or(axis.levels());
-                    counted.or(axis.classLevels());
-                    link = d.and(link, axis.classLink());
-                } else {
-                    counted.or(axis.levels());
-                }
+    private static Knot knot(Space space, Collection<String> names) {
+        Diagrams d = space.diagrams();
+        BitSet levels = new BitSet();
+        BitSet finer = new BitSet();
+        BitSet counted = new BitSet();
+        int link = Diagrams.ALL;
+        for (String name : names) {
+            Axis axis = space.axis(name);
+            levels.or(axis.levels());
+            counted.or(axis.isJoint() ? axis.classLevels() : axis.levels());
+            if (axis.isJoint()) {
+                finer.or(axis.levels());
+                link = d.and(link, axis.classLink());
             }
-            for (Expr comparison : space.jointComparisons()) {
-                if (group.containsAll(space.namesIn(comparison))) {
-                    Truth truth = space.truth(comparison, Map.of());
-                    for (int set : new int[]{truth.holds(), truth.fails()}) {
-                        int level = space.freshLevel();
-                        counted.set(level);
-                        link = d.and(link, d.same(d.bit(level), set));
-                    }
-                }
-            }
-            knots.add(new Knot(levels, finer, counted, link));
         }
+        for (Expr comparison : space.jointComparisons()) {
+            if (names.containsAll(space.namesIn(comparison))) {
+                Truth truth = space.truth(comparison, Map.of());
+                for (int set : new int[]{truth.holds(), truth.fails()}) {
+                    int level = space.freshLevel();
+                    counted.set(level);
+                    link = d.and(link, d.same(d.bit(level), set));
+                }
+            }
+        }
+        return new Knot(levels, finer, counted, link);
     }
 
     private Map<String, BigInteger> count() {

@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.diagram.Diagrams.State;
 import orthogon.core.proof.space.Axis;
@@ -49,18 +50,20 @@ public final class Steering {
         int[] next = new int[end + 1];
         next[end] = Diagrams.ALL;
         for (int p = end - 1; p >= 0; p--) {
-            next[p] = before(p, next, Diagrams.ALL);
+            next[p] = before(p, next, finish -> true);
         }
         this.completes = next;
     }
 
-    /** Those who come to a page and can go on as wanted, with a state of the set on it. */
-    private int before(int page, int[] next, int set) {
+    /** Those who come to a page and can go on as wanted; the allowed finishes are among the ways. */
+    private int before(int page, int[] next, Predicate<Flow.Exit> finishes) {
         int found = Diagrams.NONE;
         Flow.Stage stage = flow.stages().get(page);
         int own = d.cube(stage.sets().levels());
         for (Flow.Exit exit : stage.exits()) {
-            found = d.or(found, d.andExists(d.and(exit.set(), set), after(exit, next), own));
+            if (exit.kind() != Flow.Kind.FINISH || finishes.test(exit)) {
+                found = d.or(found, d.andExists(exit.set(), after(exit, next), own));
+            }
         }
         return found;
     }
@@ -68,22 +71,12 @@ public final class Steering {
     /** What must hold when leaving, so that the rest is possible. */
     private int after(Flow.Exit exit, int[] next) {
         if (exit.kind() == Flow.Kind.FINISH) {
-            return next[end] == Diagrams.NONE ? Diagrams.NONE : Diagrams.ALL;
+            return Diagrams.ALL;
         }
         int set = next[exit.target()];
-        BitSet between = new BitSet();
-        for (int p = exit.from() + 1; p < exit.target(); p++) {
-            between.or(flow.stages().get(p).sets().levels());
-        }
+        BitSet between = flow.between(exit);
         between.and(d.support(set));
-        if (between.isEmpty()) {
-            return set;
-        }
-        int untouched = Diagrams.ALL;
-        for (int l = between.length() - 1; l >= 0; l--) {
-            untouched = between.get(l) ? d.minus(untouched, d.bit(l)) : untouched;
-        }
-        return d.andExists(set, untouched, d.cube(between));
+        return d.andExists(set, flow.untouched(between), d.cube(between));
     }
 
     /** Whether somebody does it and comes to an end. */
@@ -112,24 +105,10 @@ public final class Steering {
             rest = d.minus(rest, flow.rowHolds(row));
         }
         next[end] = outcome.isEmpty() ? d.or(next[end], rest) : next[end];
-        int[] allowed = next.clone();
         for (int p = end - 1; p >= 0; p--) {
-            allowed[p] = beforeOutcome(p, allowed, outcome);
+            next[p] = before(p, next, finish -> flow.outcomeOf(finish).equals(outcome));
         }
-        return walk(allowed, null, wishes, outcome);
-    }
-
-    private int beforeOutcome(int page, int[] next, String outcome) {
-        int found = Diagrams.NONE;
-        Flow.Stage stage = flow.stages().get(page);
-        int own = d.cube(stage.sets().levels());
-        for (Flow.Exit exit : stage.exits()) {
-            int after = exit.kind() == Flow.Kind.FINISH
-                    ? flow.outcomeOf(exit).equals(outcome) ? Diagrams.ALL : Diagrams.NONE
-                    : after(exit, next);
-            found = d.or(found, d.andExists(exit.set(), after, own));
-        }
-        return found;
+        return walk(next, null, wishes, outcome);
     }
 
     /** Somebody who comes to the end of all pages with a state of the set. */
@@ -137,7 +116,7 @@ public final class Steering {
         int[] next = new int[end + 1];
         next[end] = set;
         for (int p = end - 1; p >= 0; p--) {
-            next[p] = beforeOutcome(p, next, null);
+            next[p] = before(p, next, finish -> false);
         }
         return walk(next, null, wishes, null);
     }

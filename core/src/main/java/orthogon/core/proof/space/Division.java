@@ -21,9 +21,46 @@ record Division(List<Object> cells, List<Integer> classOf, List<Object> told) {
 
     /**
      * @param question null for a link parameter
-     * @param values one for each part in which everything said about it is constant; further ones do no harm
+     * @param allowed what a link parameter may be; empty for any text
+     * @throws Inexact where something that is said about it cannot be divided by
      */
-    static Division of(String code, Question question, boolean each, List<Object> values, Features features, LocalDate today) {
+    static Division of(String code, Question question, List<String> allowed, Features features, LocalDate today) throws Inexact {
+        return of(code, question, allowed, values(code, question, allowed, features.of(code), today), features, today);
+    }
+
+    /** Divides by what can be, and notes what cannot. */
+    static Division asFarAsPossible(String code, Question question, List<String> allowed, Features features, LocalDate today) {
+        try {
+            return of(code, question, allowed, features, today);
+        } catch (Inexact whole) {
+            List<Expr> exact = new ArrayList<>();
+            for (Expr feature : features.of(code)) {
+                try {
+                    values(code, question, allowed, List.of(feature), today);
+                    exact.add(feature);
+                    values(code, question, allowed, exact, today);
+                } catch (Inexact e) {
+                    exact.remove(feature);
+                    features.giveUp(code, feature, e.getMessage());
+                }
+            }
+            try {
+                return of(code, question, allowed, values(code, question, allowed, exact, today), features, today);
+            } catch (Inexact e) {
+                throw new IllegalStateException(e);
+            }
+        }
+    }
+
+    /** One value for each part in which everything said about it is constant; further ones do no harm. */
+    private static List<Object> values(String code, Question question, List<String> allowed, List<Expr> about, LocalDate today)
+            throws Inexact {
+        return question == null ? Domains.ofLink(code, allowed, today, about) : Domains.of(code, question.answer(), today, about);
+    }
+
+    private static Division of(String code, Question question, List<String> allowed, List<Object> values, Features features,
+            LocalDate today) {
+        boolean each = question == null ? !allowed.isEmpty() : Domains.isEachAClass(question.answer());
         List<Object> cells = new ArrayList<>();
         List<Integer> classOf = new ArrayList<>();
         List<Object> told = new ArrayList<>();

@@ -20,8 +20,6 @@ import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.spelled.Spelled;
 import orthogon.core.proof.spelled.TextGaps;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.DateLimit;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Question;
@@ -111,47 +109,11 @@ public final class Space {
         if (axes.containsKey(code)) {
             return;
         }
-        List<Object> values;
-        try {
-            values = cells(code, question, allowed, features.of(code), today);
-        } catch (Inexact whole) {
-            values = withoutInexact(code, question, allowed);
-        }
-        Division divided = Division.of(code, question, isEach(question, allowed), values, features, today);
+        Division divided = Division.asFarAsPossible(code, question, allowed, features, today);
         Axis axis = new Axis(diagrams, code, question, divided.cells(), divided.classOf().stream().mapToInt(Integer::intValue).toArray(),
                 nextLevel);
         axes.put(code, axis);
         nextLevel = axis.nextLevel();
-    }
-
-    private static boolean isEach(Question question, List<String> allowed) {
-        return question == null ? !allowed.isEmpty() : Domains.isEachAClass(question.answer());
-    }
-
-    /** Divides by the expressions that can be, and opens the comparisons that rest on the others. */
-    private List<Object> withoutInexact(String code, Question question, List<String> allowed) {
-        List<Expr> exact = new ArrayList<>();
-        for (Expr feature : features.of(code)) {
-            try {
-                cells(code, question, allowed, List.of(feature), today);
-                exact.add(feature);
-                cells(code, question, allowed, exact, today);
-            } catch (Inexact e) {
-                exact.remove(feature);
-                features.giveUp(code, feature, e.getMessage());
-            }
-        }
-        try {
-            return cells(code, question, allowed, exact, today);
-        } catch (Inexact e) {
-            throw new IllegalStateException(e);
-        }
-    }
-
-    private List<Object> cells(String code, Question question, List<String> allowed, List<Expr> about, LocalDate day) throws Inexact {
-        return question == null
-                ? Domains.ofLink(code, allowed, day, about)
-                : Domains.of(code, question.answer(), day, about);
     }
 
     public Diagrams diagrams() {
@@ -180,46 +142,11 @@ public final class Space {
         return axes.values();
     }
 
-    /**
-     * All that hangs on the day: where two days give the same, the proof says the same for both. Answers that are compared with one
-     * another are told themselves, others by what tells them apart.
-     */
+    /** All that hangs on the day: where two days give the same, the proof says the same for both. */
     public List<Object> onDay(LocalDate day) {
-        List<Object> all = new ArrayList<>();
-        usable.values().forEach(e -> constants(e, day, all));
-        for (Axis axis : axes.values()) {
-            boolean relative = axis.question() != null && axis.question().answer() instanceof Answer.DateAnswer d
-                    && (d.earliest() instanceof DateLimit.FromToday || d.latest() instanceof DateLimit.FromToday);
-            if (relative || features.of(axis.code()).stream().anyMatch(Space::usesToday)) {
-                List<String> allowed = axis.question() == null
-                        ? wiring.document().arriving().stream().filter(p -> p.code().equals(axis.code())).findFirst().orElseThrow()
-                                .allowed()
-                        : List.of();
-                try {
-                    List<Object> values = cells(axis.code(), axis.question(), allowed, features.of(axis.code()), day);
-                    Division divided = Division.of(axis.code(), axis.question(), isEach(axis.question(), allowed), values, features, day);
-                    all.add(axis.isJoint() ? divided.cells() : divided.told());
-                } catch (Inexact e) {
-                    all.add(day);
-                }
-            }
-        }
-        return all;
-    }
-
-    private static boolean usesToday(Expr expr) {
-        return expr instanceof Call c && c.function().equals("today") || expr.children().stream().anyMatch(Space::usesToday);
-    }
-
-    private static void constants(Expr expr, LocalDate day, List<Object> into) {
-        if (!usesToday(expr)) {
-            return;
-        }
-        if (Features.mentioned(expr).isEmpty() && !expr.references().contains("outcome") && !Features.usesAsked(expr)) {
-            into.add(Guarded.key(Evaluator.value(expr, new Alone("", null, null, day))));
-        } else if (Features.mentioned(expr).size() != 1) {
-            expr.children().forEach(c -> constants(c, day, into));
-        }
+        Map<String, List<String>> allowed = new HashMap<>();
+        wiring.document().arriving().forEach(p -> allowed.put(p.code(), p.allowed()));
+        return new Days(features, usable).on(day, axes.values(), allowed);
     }
 
     /** The bits that say which questions are on a route. */

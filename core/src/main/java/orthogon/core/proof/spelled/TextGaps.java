@@ -24,10 +24,9 @@ public final class TextGaps {
      *
      * @param unit of the text
      * @param name the answer's code, as the analyst wrote it
-     * @param place in the plain form, at which the text is read
      * @param blank holds where the answer is blank and the part is read; empty where that cannot be said
      */
-    public record TextGap(String unit, String name, String place, Optional<Expr> blank) {}
+    public record TextGap(String unit, String name, Optional<Expr> blank) {}
 
     /** For every answer that a text speaks of, once for each unit, where it leaves a gap; nowhere, where the text says what to show. */
     public static List<TextGap> of(Spelled spelled) {
@@ -38,7 +37,7 @@ public final class TextGaps {
             String place = placeOf(spelled, unit);
             for (String name : Piping.names(text)) {
                 if (wiring.type(name).isPresent()) {
-                    parts.put(unit + "/" + name, new String[]{unit, name, place});
+                    parts.put(unit + "/" + name, new String[]{unit, name});
                     found.put(unit + "/" + name, new ArrayList<>());
                 }
             }
@@ -51,14 +50,14 @@ public final class TextGaps {
         List<TextGap> gaps = new ArrayList<>();
         found.forEach((key, blanks) -> {
             boolean said = blanks.stream().allMatch(Optional::isPresent);
-            gaps.add(new TextGap(parts.get(key)[0], parts.get(key)[1], parts.get(key)[2],
+            gaps.add(new TextGap(parts.get(key)[0], parts.get(key)[1],
                     said ? Optional.of(any(blanks.stream().map(Optional::get).toList())) : Optional.empty()));
         });
         return gaps;
     }
 
     /** Where a unit is read: the code of its page, item, outcome, or the kind of text, in plain form. */
-    public static String placeOf(Spelled spelled, String unit) {
+    private static String placeOf(Spelled spelled, String unit) {
         return spelled.first(unit.split("[./]", 2)[0]);
     }
 
