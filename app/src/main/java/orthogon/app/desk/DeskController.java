@@ -72,7 +72,7 @@ class DeskController {
                         ? refuted + " refuted"
                         : undecided > 0
                                 ? undecided + " undecided"
-                                : "all " + proof.get().claims().size() + " claims";
+                                : proof.get().count(Verdict.PROVED) + " proved";
         List<ReleaseStore.Release> all = releases.of(draft.id());
         return new Row(draft.code(), draft.document().title(), draft.revision(), Frame.when(draft.at()), draft.document().pages().size(),
                 draft.document().questions().count(), sign, words, String.join(", ", draft.document().languages()),

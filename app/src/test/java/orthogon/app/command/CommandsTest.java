@@ -50,6 +50,15 @@ class CommandsTest {
         assertEquals(0, commands.run("prove", INTAKE), out());
         assertTrue(out().contains("0 refuted, 0 undecided; besides, "), out());
         assertTrue(out().contains("refuted (advisory)  answers-kept"), out());
+        String told = out();
+        out.reset();
+        assertEquals(0, commands.run("prove", INTAKE, "--json"));
+        long blocking = 0;
+        for (JsonNode claim : JsonMapper.builder().build().readTree(out()).get("claims")) {
+            blocking += claim.get("weight").stringValue().equals("blocking") ? 1 : 0;
+        }
+        assertTrue(told.contains("claims: " + blocking + " proved, 0 refuted"), "what is told as proved is what a release waits for");
+        out.reset();
         assertEquals(1, commands.run("prove", BATS));
         for (String fault : new String[]{"reach-question pups", "page-passable waking", "condition-varies licence.askWhen",
                 "one-outcome bat_count",

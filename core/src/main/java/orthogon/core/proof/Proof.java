@@ -151,9 +151,9 @@ public final class Proof {
         return sentences.at(place);
     }
 
-    /** How many claims have the verdict; of those that are not proved only the blocking ones, see {@link #advice()}. */
+    /** How many blocking claims have the verdict; advisory ones are not among them, see {@link #advice()}. */
     public long count(Verdict verdict) {
-        return claims.stream().filter(c -> c.verdict() == verdict && (c.blocking() || verdict == Verdict.PROVED)).count();
+        return claims.stream().filter(c -> c.blocking() && c.verdict() == verdict).count();
     }
 
     /** How many advisory claims are not proved. */
