@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.Proof;
+import orthogon.core.proof.change.Change;
 import orthogon.core.proof.diagram.Limits;
 import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.drill.Drills;
@@ -19,15 +20,17 @@ import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.document.DocumentReader;
 import orthogon.formats.document.UnusableFile;
 import orthogon.formats.report.AnswerFile;
+import orthogon.formats.report.ChangeReport;
 import orthogon.formats.report.DrillReport;
 import orthogon.formats.report.ProofReport;
 
-/** Runs one command. Exit status 0: all well; 1: a blocking claim is not proved; 2: a file or the call cannot be used. */
+/** Runs one command. Exit status 0: all well; 1: a blocking claim is not proved, or respondents fare otherwise; 2: a file or the call cannot be used. */
 public final class Commands {
 
     private static final String USAGE = """
             orthogon prove FILE... [--json] [--as-of DATE]   prove every claim of each questionnaire
             orthogon drills FILE [--json|--csv|--script]     few respondents who together do everything it can do
+            orthogon change OLD NEW [--json]                 who fares otherwise in the newer revision, and how
             orthogon answer FILE ANSWERS.json [--as-of DATE] walk one interview through a questionnaire
             orthogon serve [--orthogon.port=N]               start the web application
 
@@ -86,6 +89,9 @@ public final class Commands {
         if (args[0].equals("drills") && files.size() == 1) {
             return drills(files.getFirst(), json ? "json" : form, asOf, limits);
         }
+        if (args[0].equals("change") && files.size() == 2) {
+            return change(files.get(0), files.get(1), json, asOf, limits);
+        }
         if (args[0].equals("answer") && files.size() == 2) {
             return answer(files.get(0), files.get(1), asOf);
         }
@@ -126,6 +132,21 @@ public final class Commands {
             }
         }
         return status;
+    }
+
+    private int change(String older, String newer, boolean json, LocalDate asOf, Limits limits) {
+        String reading = older;
+        try {
+            Questionnaire before = document(older);
+            reading = newer;
+            Questionnaire after = document(newer);
+            Change change = Change.between(before, after, asOf, limits, new Telling(err));
+            out.println(json ? ChangeReport.json(before, after, asOf, change) : ChangeReport.text(before, after, asOf, change));
+            return change.isOfTextsOnly() ? 0 : 1;
+        } catch (UnusableFile e) {
+            report(reading, e);
+            return 2;
+        }
     }
 
     private int answer(String file, String answersFile, LocalDate asOf) {

@@ -15,10 +15,12 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 class CommandsTest {
 
     private static final String INTAKE = "src/main/resources/demo/found_animal.orthogon.json";
+    private static final String FOSTER = "src/main/resources/demo/foster_home.orthogon.json";
     private static final String BATS = "src/main/resources/demo/bat_count.orthogon.json";
 
     private final ByteArrayOutputStream out = new ByteArrayOutputStream();
@@ -126,5 +128,29 @@ class CommandsTest {
         assertTrue(out().contains("diagram nodes would be needed"), out());
         assertEquals(2, commands.run("prove", INTAKE, "--seconds", "soon"));
         assertTrue(err().contains("--seconds needs a whole number"), err());
+    }
+
+    @Test
+    void tellsWhoFaresOtherwiseInANewerRevision(@TempDir Path directory) throws Exception {
+        Path newer = directory.resolve("newer.orthogon.json");
+        String before = Files.readString(Path.of(FOSTER));
+        assertEquals(1, commands.run("change", BATS, BATS), out());
+        assertTrue(out().contains("undecided: the earlier revision has a fault: looks-ahead weather.askWhen"), out());
+        out.reset();
+        assertEquals(0, commands.run("change", FOSTER, FOSTER), out());
+        assertTrue(out().contains("nobody is asked, refused or sent elsewhere"), out());
+        out.reset();
+        ObjectNode changed = (ObjectNode) JsonMapper.builder().build().readTree(before);
+        ObjectNode question = (ObjectNode) changed.at("/pages/0/items/2");
+        question.remove("requireWhen");
+        Files.writeString(newer, changed.toString());
+        assertEquals(1, commands.run("change", FOSTER, newer.toString(), "--json"), out());
+        JsonNode told = JsonMapper.builder().build().readTree(out());
+        assertEquals("null", told.get("undecided").toString());
+        JsonNode first = told.get("differences").get(0);
+        assertTrue(first.get("kind").stringValue().matches("accepted-now|refused-now"), told.toString());
+        assertTrue(new java.math.BigInteger(first.get("answerPaths").stringValue()).signum() > 0);
+        out.reset();
+        assertEquals(2, commands.run("change", FOSTER, directory.resolve("missing.json").toString()));
     }
 }

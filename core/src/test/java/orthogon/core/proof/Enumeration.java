@@ -34,10 +34,10 @@ import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
 
 /** Tries every answer of a small document, one after the other, and notes what happens. Knows no diagrams and no interview. */
-final class Enumeration implements Situation {
+public final class Enumeration implements Situation {
 
     /** Thrown when a document is too large to be tried whole. */
-    static final class TooLarge extends RuntimeException {}
+    public static final class TooLarge extends RuntimeException {}
 
     private static final int MOST_STEPS = 60_000;
 
@@ -47,11 +47,11 @@ final class Enumeration implements Situation {
     final Set<String> reached = new HashSet<>();
     final Map<String, Set<List<Object>>> paths = new LinkedHashMap<>();
     final Set<List<Object>> routes = new HashSet<>();
-    final List<Ending> endings = new ArrayList<>();
+    public final List<Ending> endings = new ArrayList<>();
     int shortest = Integer.MAX_VALUE;
     int longest = -1;
 
-    record Ending(Map<String, Object> answers, Set<String> asked, String outcome) {}
+    public record Ending(Map<String, Object> answers, Set<String> asked, Set<String> locked, String outcome) {}
 
     private final Wiring wiring;
     private final Questionnaire document;
@@ -74,9 +74,26 @@ final class Enumeration implements Situation {
     private boolean withoutOutcome;
     private int steps;
 
-    Enumeration(Wiring wiring) {
+    /** Somebody who went through another document before, and answers here the same. */
+    private final Ending before;
+    /** Who came to a page that nobody like them passes. */
+    public final List<Held> held = new ArrayList<>();
+
+    public record Held(String page, Map<String, Object> answers, Set<String> asked) {}
+
+    public Enumeration(Wiring wiring) {
+        this(wiring, List.of(), null);
+    }
+
+    /**
+     * @param told further comparisons that texts and rankings are tried for
+     * @param before somebody's way through another document; null for everybody
+     */
+    public Enumeration(Wiring wiring, List<Expr> told, Ending before) {
         this.wiring = wiring;
         this.document = wiring.document();
+        this.before = before;
+        told.forEach(e -> single.computeIfAbsent(e.references().iterator().next(), n -> new ArrayList<>()).add(e));
         for (Wiring.Wire wire : wiring.wires()) {
             Expr expr = wiring.unfolded(wire.expr().orElseThrow()).orElseThrow();
             boolean numeric = wire.type().kind() != orthogon.core.expression.Type.Kind.TRUTH;
@@ -110,6 +127,10 @@ final class Enumeration implements Situation {
         Questionnaire.LinkParameter parameter = document.linkParameters().get(at);
         List<String> all = new ArrayList<>(parameter.allowed());
         all.add(null);
+        if (before != null) {
+            Object same = before.answers().get(parameter.code());
+            all.removeIf(value -> !java.util.Objects.equals(value, same != null && parameter.allowed().contains(same) ? same : null));
+        }
         for (String value : all) {
             values.put(parameter.code(), value);
             links(at + 1);
@@ -204,7 +225,8 @@ final class Enumeration implements Situation {
         }
         List<Step> flat = new ArrayList<>();
         flatten(page.items(), List.of(), flat);
-        boolean[] visitedAndPassed = new boolean[2];
+        boolean[] visitedAndPassed = new boolean[3];
+        Held here = new Held(page.code(), new LinkedHashMap<>(values), new LinkedHashSet<>(asked));
         Set<String> possibleAround = possible;
         possible = new HashSet<>();
         walk(page, p, flat, 0, visitedAndPassed);
@@ -212,6 +234,9 @@ final class Enumeration implements Situation {
         possible = possibleAround;
         if (visitedAndPassed[0] && !visitedAndPassed[1]) {
             stuck.add(page.code());
+        }
+        if (!visitedAndPassed[1] && !visitedAndPassed[2]) {
+            held.add(here);
         }
     }
 
@@ -278,6 +303,12 @@ final class Enumeration implements Situation {
 
     /** Everything the question allows here; null is blank. */
     private List<Object> answers(Question q) {
+        boolean again = before != null && before.asked().contains(q.code()) && !before.locked().contains(q.code())
+                && !holds(q.code() + ".lockWhen", false);
+        return again ? allowed(q).stream().filter(v -> java.util.Objects.equals(v, before.answers().get(q.code()))).toList() : allowed(q);
+    }
+
+    private List<Object> allowed(Question q) {
         List<String> offered = q.answer().options().stream().map(Answer.Option::code)
                 .filter(o -> holds(q.code() + "." + o + ".offerWhen", true))
                 .toList();
@@ -404,6 +435,7 @@ final class Enumeration implements Situation {
         if (!anything) {
             List<String> sections = flat.stream().map(s -> s.item().code()).filter(asked::contains).toList();
             sections.forEach(asked::remove);
+            visitedAndPassed[2] = true;
             comeTo(p + 1);
             asked.addAll(sections);
             return;
@@ -458,8 +490,10 @@ final class Enumeration implements Situation {
             String place = page.code() + "/skip/" + i;
             if (tried(place, true)) {
                 reached.add("reach-skip " + place);
-                exclude(p + 1, Integer.parseInt(page.skip().get(i).to().substring(1)));
-                comeTo(Integer.parseInt(page.skip().get(i).to().substring(1)));
+                String to = page.skip().get(i).to();
+                int target = document.pages().stream().map(Page::code).toList().indexOf(to);
+                exclude(p + 1, target);
+                comeTo(target);
                 return;
             }
         }
@@ -610,7 +644,10 @@ final class Enumeration implements Situation {
                 ownBroken.add(document.claims().get(i).code());
             }
         }
-        endings.add(new Ending(new LinkedHashMap<>(values), new LinkedHashSet<>(asked), with));
+        endings.add(new Ending(new LinkedHashMap<>(values), new LinkedHashSet<>(asked),
+                document.questions().map(Question::code).filter(asked::contains).filter(q -> holds(q + ".lockWhen", false))
+                        .collect(java.util.stream.Collectors.toSet()),
+                with));
         outcome = "";
     }
 

@@ -20,7 +20,8 @@ import orthogon.core.proof.space.Space;
 public record Figures(Optional<BigInteger> answerPaths, Map<String, BigInteger> pathsByOutcome, boolean joint, Optional<Routes> everyRoute,
         Optional<String> notCounted) {
 
-    static final int MOST_WEIGHT_NODES = 1 << 23;
+    /** How many nodes weights may take. */
+    public static final int MOST_WEIGHT_NODES = 1 << 23;
 
     /** @param space one of its own, since counting takes many nodes */
     public static Figures of(Space space) {

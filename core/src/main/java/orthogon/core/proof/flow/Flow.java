@@ -93,16 +93,10 @@ public final class Flow {
     private final Space space;
     private final Diagrams d;
     private final Questionnaire document;
-    private final Rules rules;
-    private final TextSets texts;
-    private final Memory memory;
-    /** What is asked of those who are looked at; null where everybody is. */
-    private final Set<String> route;
+    private final Passage passage;
     private final List<Stage> stages = new ArrayList<>();
-    private final List<PageSets> pages = new ArrayList<>();
     private final List<Exit> endings = new ArrayList<>();
-    private int start;
-    private Optional<String> lostAt = Optional.empty();
+    private final int start;
 
     /**
      * @param free places of conditions that are set free
@@ -110,181 +104,81 @@ public final class Flow {
      * @param keep levels of bits never to be forgotten
      */
     public Flow(Space space, Set<String> free, BitSet asked, BitSet keep) {
-        this(space, free, asked, keep, null, List.of());
+        this(new Passage(space, free, asked, both(keep, asked), null, List.of()));
     }
 
     /** Everybody, or those along one route; what is to stay together is forgotten together. */
     Flow(Space space, Set<String> route, List<BitSet> together) {
-        this(space, Set.of(), new BitSet(), new BitSet(), route, together);
+        this(new Passage(space, Set.of(), new BitSet(), new BitSet(), route, together));
     }
 
     /** The same, nothing forgotten. */
     Flow rememberingAll() {
         BitSet all = new BitSet();
         space.axes().forEach(a -> all.or(a.levels()));
-        return new Flow(space, Set.of(), new BitSet(), all, route, List.of());
+        return new Flow(new Passage(space, Set.of(), new BitSet(), all, passage.route(), List.of()));
     }
 
-    private Flow(Space space, Set<String> free, BitSet asked, BitSet keep, Set<String> route, List<BitSet> together) {
-        this.space = space;
-        this.route = route;
+    private static BitSet both(BitSet some, BitSet more) {
+        BitSet both = (BitSet) some.clone();
+        both.or(more);
+        return both;
+    }
+
+    private Flow(Passage passage) {
+        this.passage = passage;
+        this.space = passage.space();
         this.d = space.diagrams();
         this.document = space.wiring().document();
-        this.rules = new Rules(space, free);
-        for (int p = 0; p < document.pages().size(); p++) {
-            pages.add(new PageSets(document.pages().get(p), p, space, rules, asked));
-        }
-        this.texts = new TextSets(space, rules, pages);
-        this.memory = new Memory(space, rules, pages, texts);
-        memory.keep(keep);
-        memory.keep(asked);
-        together.forEach(memory::together);
-        memory.settle();
-        run();
-    }
-
-    private void run() {
-        start = Diagrams.ALL;
-        for (var parameter : document.arriving()) {
-            start = d.and(start, space.axis(parameter.code()).domain());
-        }
+        this.start = passage.start();
         List<List<Exit>> entries = new ArrayList<>();
-        for (int p = 0; p <= pages.size(); p++) {
+        for (int p = 0; p <= passage.pages().size(); p++) {
             entries.add(new ArrayList<>());
         }
-        for (PageSets sets : pages) {
+        for (PageSets sets : passage.pages()) {
             int p = sets.index();
             int coming = p == 0 ? start : Diagrams.NONE;
             for (Exit entry : entries.get(p)) {
                 coming = d.or(coming, entry.remembered());
             }
-            List<Exit> exits = exits(sets, coming);
+            List<Exit> exits = passage.exits(sets, coming);
             exits.forEach(exit -> entries.get(exit.target()).add(exit));
             stages.add(new Stage(sets, coming, List.copyOf(entries.get(p)), exits, new Within(d, sets, coming)));
         }
-        endings.addAll(entries.get(pages.size()));
+        endings.addAll(entries.getLast());
     }
 
     /** How those end who come to a page with one of these states, and can come to an end. */
     public int endsOf(int page, int coming) {
-        int[] arriving = new int[pages.size() + 1];
+        int[] arriving = new int[stages.size() + 1];
         Arrays.fill(arriving, Diagrams.NONE);
         arriving[page] = coming;
-        for (int p = page; p < pages.size(); p++) {
-            for (Exit exit : exits(pages.get(p), arriving[p])) {
+        for (int p = page; p < stages.size(); p++) {
+            for (Exit exit : passage.exits(passage.pages().get(p), arriving[p])) {
                 arriving[exit.target()] = d.or(arriving[exit.target()], exit.remembered());
             }
         }
-        return arriving[pages.size()];
-    }
-
-    private List<Exit> exits(PageSets sets, int coming) {
-        List<Exit> exits = new ArrayList<>();
-        int p = sets.index();
-        int along = along(sets);
-        int rest = d.and(coming, d.and(along, sets.accepted()));
-        Page page = sets.page();
-        for (int i = 0; i < page.finish().size(); i++) {
-            String place = page.code() + "/finish/" + i;
-            int holds = sets.ruleHolds(place);
-            exits.add(exit(p, Kind.FINISH, pages.size(), place, past(p, pages.size(), d.and(rest, holds))));
-            rest = d.minus(rest, holds);
-        }
-        for (int i = 0; i < page.skip().size(); i++) {
-            String place = page.code() + "/skip/" + i;
-            int target = target(page.skip().get(i).to());
-            int holds = sets.ruleHolds(place);
-            if (target <= p) {
-                if (!d.disjoint(rest, holds) && lostAt.isEmpty()) {
-                    lostAt = Optional.of((target < 0 ? "reference-exists " : "looks-ahead ") + place);
-                }
-                continue;
-            }
-            exits.add(exit(p, Kind.SKIP, target, place, past(p, target, d.and(rest, holds))));
-            rest = d.minus(rest, holds);
-        }
-        exits.add(exit(p, Kind.ONWARD, p + 1, "", rest));
-        exits.add(exit(p, Kind.PASSED_BY, p + 1, "", d.and(coming, d.and(along, sets.passedBy()))));
-        return exits;
-    }
-
-    /** Where what is asked on the page is what the route asks there. */
-    private int along(PageSets sets) {
-        int set = Diagrams.ALL;
-        if (route != null) {
-            for (String item : onRoutes(sets)) {
-                set = route.contains(item) ? d.and(set, sets.shown(item)) : d.minus(set, sets.shown(item));
-            }
-        }
-        return set;
-    }
-
-    private List<String> onRoutes(PageSets sets) {
-        return sets.page().allItems().map(Item::code).filter(space.spelled()::isOnRoutes).filter(sets::isShown).toList();
-    }
-
-    /** Those who go past pages; nobody, where the route asks something there. */
-    private int past(int from, int target, int set) {
-        boolean asks = route != null
-                && pages.subList(from + 1, target).stream().anyMatch(p -> onRoutes(p).stream().anyMatch(route::contains));
-        return asks ? Diagrams.NONE : set;
+        return arriving[stages.size()];
     }
 
     /** What is remembered of those who leave a page with a state of the set. */
     int onward(Exit exit, int set) {
-        return exit(exit.from(), exit.kind(), exit.target(), exit.place(), set).remembered();
-    }
-
-    private Exit exit(int from, Kind kind, int target, String place, int set) {
-        BitSet forgotten = memory.forgotten(from, target);
-        forgotten.and(d.support(set));
-        return new Exit(from, kind, target, place, set, onArrival(from, target, d.exists(set, d.cube(forgotten))));
+        return passage.onward(exit, set);
     }
 
     /** The bits known on a page and before it that nothing from the target on mentions. */
     public BitSet forgotten(int from, int target) {
-        return memory.forgotten(from, target);
+        return passage.forgotten(from, target);
     }
 
-    /** The bits of the pages that are gone past. */
+    /** The bits of the pages that a skip goes past. */
     BitSet between(Exit exit) {
-        BitSet between = new BitSet();
-        if (exit.kind() == Kind.SKIP) {
-            pages.subList(exit.from() + 1, exit.target()).forEach(p -> between.or(p.levels()));
-        }
-        return between;
+        return exit.kind() == Kind.SKIP ? passage.between(exit.from(), exit.target()) : new BitSet();
     }
 
     /** The states in which all of these bits are zero: nothing was answered. */
     int untouched(BitSet levels) {
-        int set = Diagrams.ALL;
-        for (int l = levels.length() - 1; l >= 0; l--) {
-            set = levels.get(l) ? d.minus(set, d.bit(l)) : set;
-        }
-        return set;
-    }
-
-    /** The pages in between are untouched. */
-    private int onArrival(int from, int target, int set) {
-        BitSet between = new BitSet();
-        for (int p = from + 1; p < target; p++) {
-            between.or(pages.get(p).levels());
-        }
-        for (int l = between.nextSetBit(0); l >= 0; l = between.nextSetBit(l + 1)) {
-            if (memory.isUsedFrom(l, target)) {
-                set = d.minus(set, d.bit(l));
-            }
-        }
-        return set;
-    }
-
-    private int target(String code) {
-        for (int p = 0; p < pages.size(); p++) {
-            if (pages.get(p).page().code().equals(code)) {
-                return p;
-            }
-        }
-        return -1;
+        return passage.untouched(levels);
     }
 
     public Space space() {
@@ -301,7 +195,7 @@ public final class Flow {
 
     /** Who reads which text. */
     public TextSets texts() {
-        return texts;
+        return passage.texts();
     }
 
     /** Every way to the end of the document: finishes, and those who leave the last page. */
@@ -311,17 +205,12 @@ public final class Flow {
 
     /** The outcome of a finish; empty where the document does not know it. */
     public String outcomeOf(Exit finish) {
-        String rule = finish.place().substring(finish.place().lastIndexOf('/') + 1);
-        return known(document.pages().get(finish.from()).finish().get(Integer.parseInt(rule)).outcome());
+        return passage.outcomeOf(finish);
     }
 
     /** The outcome of a row of the outcome table; empty where the document does not know it. */
     public String outcomeOf(int row) {
-        return known(document.outcomeTable().get(row).outcome());
-    }
-
-    private String known(String outcome) {
-        return document.outcome(outcome).isPresent() ? outcome : "";
+        return passage.outcomeOf(row);
     }
 
     /** States at the end by outcome code, in document order; the empty code for those without an outcome. */
@@ -345,7 +234,7 @@ public final class Flow {
 
     /** Who comes to the outcome table. */
     public int tableReached() {
-        int set = pages.isEmpty() ? start : Diagrams.NONE;
+        int set = stages.isEmpty() ? start : Diagrams.NONE;
         for (Exit exit : endings) {
             if (exit.kind() != Kind.FINISH) {
                 set = d.or(set, exit.remembered());
@@ -364,12 +253,12 @@ public final class Flow {
     }
 
     public int rowHolds(int row) {
-        return rules.holds("outcomeTable/" + row, true);
+        return passage.rowHolds(row);
     }
 
     /** The condition at a place, free where it was set free. */
     public orthogon.core.proof.space.Truth truth(String place, boolean usual) {
-        return rules.at(place, usual);
+        return passage.rules().at(place, usual);
     }
 
     /** Link values before the first page. */
@@ -379,6 +268,6 @@ public final class Flow {
 
     /** The claim that a skip without a right target falls short of, where somebody takes it: nobody knows where they go on. */
     public Optional<String> lostAt() {
-        return lostAt;
+        return passage.lostAt();
     }
 }

@@ -50,6 +50,11 @@ final class Memory {
         levels.stream().filter(used::get).map(l -> lastUse[l]).max().ifPresent(last -> used(levels, last));
     }
 
+    /** The bits that something on the page or later mentions. */
+    BitSet usedFrom(int page) {
+        return usedFrom.get(page);
+    }
+
     boolean isUsedFrom(int level, int target) {
         return usedFrom.get(target).get(level);
     }

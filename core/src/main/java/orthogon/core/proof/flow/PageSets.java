@@ -87,11 +87,16 @@ public final class PageSets {
         if (space.spelled().isNeverBlank(question.code())) {
             given = d.minus(given, axis.blank());
         }
-        int locked = d.and(asked, rules.holds(question.code() + ".lockWhen", false));
+        int locked = locked(question.code());
         if (locked != Diagrams.NONE) {
             given = d.or(d.minus(given, locked), d.and(locked, following(question, axis, given, locked)));
         }
         answers = d.and(answers, d.or(d.and(asked, given), d.minus(axis.blank(), asked)));
+    }
+
+    /** States in which a question is asked and its answer is not the respondent's to change. */
+    public int locked(String question) {
+        return d.and(shown.get(question), rules.holds(question + ".lockWhen", false));
     }
 
     /** The start value where it is within the limits and on offer, else blank; outside the limits it holds the page back for good. */

@@ -24,14 +24,6 @@ import orthogon.core.proof.space.Truth;
  */
 final class Paths {
 
-    /**
-     * @param levels all bits of its questions
-     * @param finer those of them that are finer than answer classes
-     * @param counted what stands for its classes and comparisons
-     * @param link what the finer bits mean for what is counted
-     */
-    private record Knot(BitSet levels, BitSet finer, BitSet counted, int link) {}
-
     private final Flow flow;
     private final Space space;
     private final Diagrams d;
@@ -43,12 +35,12 @@ final class Paths {
         this.space = flow.space();
         this.d = space.diagrams();
         this.w = new Weights(d, mostNodes);
-        groups(space).forEach(group -> knots.add(knot(space, group)));
+        Knot.groups(space).forEach(group -> knots.add(Knot.of(space, group)));
     }
 
     /** What a flow must not forget before its time, so that paths can be counted on it: knots last as long as their longest part. */
     static List<BitSet> together(Space space) {
-        return groups(space).stream().map(names -> {
+        return Knot.groups(space).stream().map(names -> {
             BitSet levels = new BitSet();
             names.forEach(n -> levels.or(space.axis(n).levels()));
             return levels;
@@ -62,70 +54,19 @@ final class Paths {
      * @throws Diagrams.BudgetSpent where more than that many nodes would be needed
      */
     static Map<String, BigInteger> count(Flow flow, int mostNodes) {
-        // A locked answer follows a start value, which may be finer than any class.
-        boolean follows = groups(flow.space()).stream().flatMap(Set::stream).map(n -> flow.space().axis(n).question())
-                .anyMatch(q -> q != null && !q.lockWhen().isEmpty() && !q.startWith().isEmpty());
-        return follows ? whole(flow) : new Paths(flow, mostNodes).count();
+        return Knot.isWhole(flow.space()) ? whole(flow) : new Paths(flow, mostNodes).count();
     }
 
     /** Everything is one knot, kept to the end. */
     private static Map<String, BigInteger> whole(Flow flow) {
         Space space = flow.space();
         Diagrams d = space.diagrams();
-        List<String> all = new ArrayList<>();
-        space.axes().forEach(a -> all.add(a.code()));
-        Knot knot = knot(space, all);
+        Knot knot = Knot.whole(space);
         int cube = d.cube(knot.finer());
         Map<String, BigInteger> counts = new LinkedHashMap<>();
         flow.rememberingAll().byOutcome()
                 .forEach((outcome, set) -> counts.put(outcome, d.count(d.andExists(set, knot.link(), cube), knot.counted())));
         return counts;
-    }
-
-    /** Questions compared with one another, those in touch together. */
-    private static List<Set<String>> groups(Space space) {
-        List<Set<String>> groups = new ArrayList<>();
-        for (Axis axis : space.axes()) {
-            if (axis.isJoint()) {
-                groups.add(new LinkedHashSet<>(Set.of(axis.code())));
-            }
-        }
-        for (Expr comparison : space.jointComparisons()) {
-            Set<String> names = space.namesIn(comparison);
-            Set<String> merged = new LinkedHashSet<>(names);
-            groups.stream().filter(g -> g.stream().anyMatch(names::contains)).forEach(merged::addAll);
-            groups.removeIf(g -> g.stream().anyMatch(names::contains));
-            groups.add(merged);
-        }
-        return groups;
-    }
-
-    private static Knot knot(Space space, Collection<String> names) {
-        Diagrams d = space.diagrams();
-        BitSet levels = new BitSet();
-        BitSet finer = new BitSet();
-        BitSet counted = new BitSet();
-        int link = Diagrams.ALL;
-        for (String name : names) {
-            Axis axis = space.axis(name);
-            levels.or(axis.levels());
-            counted.or(axis.isJoint() ? axis.classLevels() : axis.levels());
-            if (axis.isJoint()) {
-                finer.or(axis.levels());
-                link = d.and(link, axis.classLink());
-            }
-        }
-        for (Expr comparison : space.jointComparisons()) {
-            if (names.containsAll(space.namesIn(comparison))) {
-                Truth truth = space.truth(comparison, Map.of());
-                for (int set : new int[]{truth.holds(), truth.fails()}) {
-                    int level = space.freshLevel();
-                    counted.set(level);
-                    link = d.and(link, d.same(d.bit(level), set));
-                }
-            }
-        }
-        return new Knot(levels, finer, counted, link);
     }
 
     private Map<String, BigInteger> count() {
@@ -156,7 +97,7 @@ final class Paths {
         finished.merge("", rest, w::plus);
         BitSet alive = alive(pages, pages);
         Map<String, BigInteger> counts = new LinkedHashMap<>();
-        finished.forEach((outcome, weight) -> counts.put(outcome, w.value(summed(weight, alive))));
+        finished.forEach((outcome, weight) -> counts.put(outcome, w.value(Knot.summed(knots, d, w, weight, alive, new BitSet()))));
         return counts;
     }
 
@@ -180,29 +121,7 @@ final class Paths {
         out.and(flow.forgotten(exit.from(), exit.target()));
         BitSet unborn = new BitSet();
         flow.stages().subList(exit.from() + 1, flow.stages().size()).forEach(s -> unborn.or(s.sets().levels()));
-        return w.within(summed(w.within(here, exit.set()), out, unborn), exit.remembered());
-    }
-
-    private int summed(int weight, BitSet out) {
-        return summed(weight, out, new BitSet());
-    }
-
-    /** Sums bits out; of a knot among them, its classes and comparisons. */
-    private int summed(int weight, BitSet out, BitSet unborn) {
-        BitSet plain = (BitSet) out.clone();
-        int left = weight;
-        for (Knot knot : knots) {
-            if (knot.finer().intersects(out)) {
-                int blank = Diagrams.ALL;
-                for (int l = knot.levels().nextSetBit(0); l >= 0; l = knot.levels().nextSetBit(l + 1)) {
-                    blank = unborn.get(l) ? d.minus(blank, d.bit(l)) : blank;
-                }
-                left = w.mostOver(w.within(left, d.and(blank, knot.link())), knot.finer());
-                plain.andNot(knot.finer());
-                plain.or(knot.counted());
-            }
-        }
-        return w.sumOut(left, plain);
+        return w.within(Knot.summed(knots, d, w, w.within(here, exit.set()), out, unborn), exit.remembered());
     }
 
     /** Bits that a state has when it comes to a page: of the link and of earlier pages, still needed; and that page's own. */

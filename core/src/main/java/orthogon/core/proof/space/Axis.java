@@ -25,26 +25,37 @@ public final class Axis {
     private final BitSet levels = new BitSet();
     private final BitSet classLevels = new BitSet();
     private final int askedLevel;
+    private final int step;
     private final Diagrams diagrams;
 
-    Axis(Diagrams diagrams, String code, Question question, List<Object> cells, int[] classOf, int askedLevel) {
+    Axis(Diagrams diagrams, String code, Question question, List<Object> cells, int[] classOf, int askedLevel, int step) {
         this.diagrams = diagrams;
         this.code = code;
         this.question = question;
         this.cells = cells;
         this.classOf = classOf;
         this.askedLevel = askedLevel;
-        this.firstLevel = askedLevel + 1;
+        this.step = step;
+        this.firstLevel = askedLevel + step;
         this.bits = isMany() ? question.answer().options().size() : width(cells.size());
-        levels.set(firstLevel, firstLevel + bits);
+        for (int b = 0; b < bits; b++) {
+            levels.set(level(b));
+        }
         int most = 0;
         for (int c : classOf) {
             most = Math.max(most, c);
         }
         this.classes = most + 1;
         if (isJoint()) {
-            classLevels.set(firstLevel + bits, firstLevel + bits + width(classes));
+            for (int b = 0; b < width(classes); b++) {
+                classLevels.set(level(bits + b));
+            }
         }
+    }
+
+    /** The level of a bit of its own, by number; the first stands highest. */
+    private int level(int bit) {
+        return firstLevel + bit * step;
     }
 
     private static int width(int count) {
@@ -52,7 +63,12 @@ public final class Axis {
     }
 
     int nextLevel() {
-        return firstLevel + bits + classLevels.cardinality();
+        return level(bits + classLevels.cardinality());
+    }
+
+    /** How many bits it takes, the asked bit among them. */
+    int width() {
+        return 1 + bits + classLevels.cardinality();
     }
 
     public String code() {
@@ -90,10 +106,19 @@ public final class Axis {
         return cells;
     }
 
+    /** One answer of each cell, blank left out; none for many choices. */
+    public List<Object> representatives() {
+        return cells.isEmpty() ? List.of() : cells.subList(1, cells.size());
+    }
+
+    public List<String> optionCodes() {
+        return question.answer().options().stream().map(Answer.Option::code).toList();
+    }
+
     public int blank() {
         int set = Diagrams.ALL;
-        for (int l = firstLevel + bits - 1; l >= firstLevel; l--) {
-            set = diagrams.and(diagrams.not(diagrams.bit(l)), set);
+        for (int b = bits - 1; b >= 0; b--) {
+            set = diagrams.and(diagrams.not(diagrams.bit(level(b))), set);
         }
         return set;
     }
@@ -105,20 +130,20 @@ public final class Axis {
         }
         int set = Diagrams.NONE;
         for (int b = 0; b < bits; b++) {
-            int zero = diagrams.not(diagrams.bit(firstLevel + bits - 1 - b));
+            int zero = diagrams.not(diagrams.bit(level(bits - 1 - b)));
             set = (number >> b & 1) == 1 ? diagrams.or(zero, set) : diagrams.and(zero, set);
         }
         return set;
     }
 
     int cell(int number) {
-        return coded(firstLevel, bits, number);
+        return coded(0, bits, number);
     }
 
     private int coded(int from, int width, int number) {
         int set = Diagrams.ALL;
         for (int b = 0; b < width; b++) {
-            int bit = diagrams.bit(from + width - 1 - b);
+            int bit = diagrams.bit(level(from + width - 1 - b));
             set = diagrams.and((number >> b & 1) == 1 ? bit : diagrams.not(bit), set);
         }
         return set;
@@ -128,7 +153,7 @@ public final class Axis {
     public int classLink() {
         int link = Diagrams.NONE;
         for (int c = 0; c < cells.size(); c++) {
-            link = diagrams.or(link, diagrams.and(cell(c), coded(firstLevel + bits, classLevels.cardinality(), classOf[c])));
+            link = diagrams.or(link, diagrams.and(cell(c), coded(bits, classLevels.cardinality(), classOf[c])));
         }
         return link;
     }
@@ -138,7 +163,7 @@ public final class Axis {
         List<Answer.Option> options = question.answer().options();
         for (int i = 0; i < options.size(); i++) {
             if (options.get(i).code().equals(optionCode)) {
-                return isMany() ? diagrams.bit(firstLevel + i) : cell(i + 1);
+                return isMany() ? diagrams.bit(level(i)) : cell(i + 1);
             }
         }
         throw new IllegalArgumentException(code + " has no option " + optionCode);
@@ -214,7 +239,7 @@ public final class Axis {
         if (isMany()) {
             List<String> chosen = new ArrayList<>();
             for (int i = 0; i < bits; i++) {
-                if (state.ones().get(firstLevel + i)) {
+                if (state.ones().get(level(i))) {
                     chosen.add(question.answer().options().get(i).code());
                 }
             }
@@ -222,7 +247,7 @@ public final class Axis {
         }
         int number = 0;
         for (int b = 0; b < bits; b++) {
-            number = number * 2 + (state.ones().get(firstLevel + b) ? 1 : 0);
+            number = number * 2 + (state.ones().get(level(b)) ? 1 : 0);
         }
         return cells.get(number);
     }

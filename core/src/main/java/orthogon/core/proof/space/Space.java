@@ -3,6 +3,7 @@ package orthogon.core.proof.space;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -44,10 +45,30 @@ public final class Space {
     private final Map<Integer, Set<String>> openOn = new HashMap<>();
     private final Map<String, String> causes = new HashMap<>();
     private final List<TextGaps.TextGap> gaps;
+    private final Layout layout;
     private int nextLevel;
+
+    /**
+     * Where the bits stand.
+     *
+     * @param first level of the asked bit of each item whose place is given; the others follow one another
+     * @param free level from which on bits are free
+     * @param step from one bit to the next
+     */
+    public record Layout(Map<String, Integer> first, int free, int step) {
+
+        public static final Layout IN_ORDER = new Layout(Map.of(), 0, 1);
+    }
 
     /** @param faults the sound faults; an expression that rests on one becomes an open bit */
     public Space(Spelled spelled, List<Fault> faults, LocalDate today, Diagrams diagrams) {
+        this(spelled, faults, today, diagrams, List.of(), Layout.IN_ORDER);
+    }
+
+    /** @param besides comparisons that cells must not mix up, though no condition makes them; each of questions of this document */
+    public Space(Spelled spelled, List<Fault> faults, LocalDate today, Diagrams diagrams, List<Expr> besides, Layout layout) {
+        this.layout = layout;
+        this.nextLevel = layout.free();
         this.spelled = spelled;
         this.wiring = spelled.plain();
         this.today = today;
@@ -63,6 +84,7 @@ public final class Space {
         }
         this.gaps = TextGaps.of(spelled);
         TextGaps.spokenOf(spelled, gaps).forEach(e -> wiring.unfolded(e).ifPresent(features::note));
+        besides.forEach(features::analyse);
         document.arriving().forEach(p -> addAxis(p.code(), null, p.allowed()));
         document.items().forEach(item -> {
             if (item instanceof Question q && q.isHidden()) {
@@ -71,7 +93,7 @@ public final class Space {
             if (item instanceof Question q) {
                 addAxis(q.code(), q, List.of());
             } else if (!(item instanceof Derived)) {
-                itemAsked.putIfAbsent(item.code(), nextLevel++);
+                itemAsked.computeIfAbsent(item.code(), c -> layout.first().containsKey(c) ? layout.first().get(c) : freshLevel());
             }
         });
     }
@@ -111,9 +133,9 @@ public final class Space {
         }
         Division divided = Division.asFarAsPossible(code, question, allowed, features, today);
         Axis axis = new Axis(diagrams, code, question, divided.cells(), divided.classOf().stream().mapToInt(Integer::intValue).toArray(),
-                nextLevel);
+                layout.first().getOrDefault(code, nextLevel), layout.step());
         axes.put(code, axis);
-        nextLevel = axis.nextLevel();
+        nextLevel = layout.first().containsKey(code) ? nextLevel : axis.nextLevel();
     }
 
     public Diagrams diagrams() {
@@ -136,6 +158,19 @@ public final class Space {
 
     public Axis axis(String code) {
         return axes.get(code);
+    }
+
+    /** How many bits each item takes, its asked bit among them, in the order in which they stand. */
+    public Map<String, Integer> widths() {
+        Map<String, Integer> byLevel = new LinkedHashMap<>();
+        axes.values().forEach(a -> byLevel.put(a.code(), a.width()));
+        itemAsked.keySet().forEach(c -> byLevel.put(c, 1));
+        return byLevel;
+    }
+
+    /** The conditions that can be read, in terms of questions and link parameters alone. */
+    public Collection<Expr> conditions() {
+        return usable.values();
     }
 
     public Iterable<Axis> axes() {
@@ -215,7 +250,8 @@ public final class Space {
 
     /** Comparisons between several answers whose value is not given by the answer classes alone. */
     public List<Expr> jointComparisons() {
-        return features.joint().stream().filter(e -> Features.mentioned(e).stream().anyMatch(n -> axes.get(n).isJoint())).toList();
+        return features.joint().stream().filter(e -> axes.keySet().containsAll(Features.mentioned(e)))
+                .filter(e -> Features.mentioned(e).stream().anyMatch(n -> axes.get(n).isJoint())).toList();
     }
 
     /** The questions and link parameters that a joint comparison mentions. */
@@ -225,7 +261,7 @@ public final class Space {
 
     /** A fresh bit that may be either; it stands for something unknown. */
     public int freshBit(String why) {
-        int level = nextLevel++;
+        int level = freshLevel();
         if (!why.isEmpty()) {
             openBits.put(level, why);
         }
@@ -233,7 +269,9 @@ public final class Space {
     }
 
     public int freshLevel() {
-        return nextLevel++;
+        int level = nextLevel;
+        nextLevel += layout.step();
+        return level;
     }
 
     /** The condition at a place as sets; {@code usual} where none is written; open where it rests on a fault. */
@@ -286,7 +324,7 @@ public final class Space {
     private Truth open(String why, Set<String> on) {
         int from = nextLevel;
         Truth truth = open(why);
-        for (int level = from; level < nextLevel; level++) {
+        for (int level = from; level < nextLevel; level += layout.step()) {
             openOn.put(level, on);
         }
         return truth;
@@ -359,10 +397,13 @@ public final class Space {
 
     /** The states in which the answer lies in the same cell as this value; none where the question's limits do not allow the value. */
     public int cellOf(Axis axis, Object value) {
-        if (value == null || axis.isMany() || axis.question() == null || Domains.isEachAClass(axis.question().answer())) {
+        Question question = axis.question();
+        boolean each = axis.isMany() || question == null && !allowed(axis.code()).isEmpty()
+                || question != null && Domains.isEachAClass(question.answer());
+        if (value == null || each) {
             return axis.value(value instanceof List<?> l && l.isEmpty() ? null : value);
         }
-        if (!Domains.isWithinLimits(axis.question().answer(), value, today)) {
+        if (question != null && !Domains.isWithinLimits(question.answer(), value, today)) {
             return Diagrams.NONE;
         }
         List<Object> signature = signature(axis, value);
@@ -372,6 +413,10 @@ public final class Space {
             }
         }
         return Diagrams.NONE;
+    }
+
+    private List<String> allowed(String parameter) {
+        return wiring.document().arriving().stream().filter(p -> p.code().equals(parameter)).findFirst().orElseThrow().allowed();
     }
 
     private List<Object> signature(Axis axis, Object value) {

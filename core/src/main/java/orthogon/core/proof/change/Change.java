@@ -1,0 +1,242 @@
+package orthogon.core.proof.change;
+
+import java.math.BigInteger;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.Wiring;
+import orthogon.core.interview.Course;
+import orthogon.core.interview.Interview;
+import orthogon.core.language.Texts;
+import orthogon.core.proof.change.Difference.Kind;
+import orthogon.core.proof.change.Finder.Respondent;
+import orthogon.core.proof.change.Lockstep.Topic;
+import orthogon.core.proof.claim.Replay;
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.diagram.Limits;
+import orthogon.core.proof.diagram.Watch;
+import orthogon.core.proof.fault.Fault;
+import orthogon.core.proof.fault.Faults;
+import orthogon.core.proof.space.Space;
+import orthogon.core.proof.spelled.Spelled;
+import orthogon.core.questionnaire.Questionnaire;
+
+/**
+ * What a later document means otherwise to respondents than an earlier one. A respondent answers what both leave to them the same way; of
+ * those whom the earlier one brings to an end, and of those whom it refused and the later one brings to an end, each kind of difference
+ * is told with somebody who meets it.
+ *
+ * @param undecided why the two cannot be compared exactly; empty where they are
+ * @param paths how many answer paths, told apart by the answer classes of both documents together, come to an end in the earlier one
+ * @param differing how many of them meet any difference
+ * @param uncounted why there are no such figures
+ * @param differences in document order of the later one, endings first
+ * @param wordings texts that both have and that differ, by unit
+ * @param limitedOtherwise codes of questions whose answers are limited by other patterns, parts, decimal places or such; the
+ *     comparison covers the answers that both take
+ */
+public record Change(Optional<String> undecided, Optional<BigInteger> paths, Optional<BigInteger> differing, Optional<String> uncounted,
+        List<Difference> differences, Map<String, Wording> wordings, List<String> limitedOtherwise) {
+
+    /** A text before and after. */
+    public record Wording(String before, String after) {}
+
+    /** One document with what it takes to bring it into a space. */
+    private record Version(Spelled spelled, List<Fault> faults) {
+
+        static Version of(Questionnaire document) {
+            Wiring wiring = Wiring.of(document);
+            Spelled spelled = Spelled.of(wiring);
+            return new Version(spelled, spelled.faults(Faults.of(wiring)));
+        }
+
+        Questionnaire document() {
+            return spelled.original().document();
+        }
+
+        Space space(LocalDate asOf, Diagrams diagrams, List<Expr> besides, Space.Layout layout) {
+            return new Space(spelled, faults, asOf, diagrams, besides, layout);
+        }
+    }
+
+    /**
+     * @param asOf what {@code today()} is, in both
+     * @throws java.util.concurrent.CancellationException where the watch calls it off
+     */
+    public static Change between(Questionnaire before, Questionnaire after, LocalDate asOf, Limits limits, Watch watch) {
+        Version earlier = Version.of(before);
+        Version later = Version.of(after);
+        Map<String, Wording> wordings = wordings(before, after);
+        Optional<String> unsound = unsound(earlier, "earlier").or(() -> unsound(later, "later"));
+        if (unsound.isPresent()) {
+            return undecided(unsound.get(), wordings);
+        }
+        try {
+            watch.reached("who fares otherwise");
+            return compared(earlier, later, asOf, limits, watch, wordings);
+        } catch (Diagrams.BudgetSpent e) {
+            return undecided(e.getMessage(), wordings);
+        }
+    }
+
+    private static Change undecided(String why, Map<String, Wording> wordings) {
+        return new Change(Optional.of(why), Optional.empty(), Optional.empty(), Optional.empty(), List.of(), wordings, List.of());
+    }
+
+    private static Optional<String> unsound(Version version, String which) {
+        if (version.document().pages().isEmpty()) {
+            return Optional.of("the " + which + " revision has no pages");
+        }
+        return version.faults().stream().findFirst()
+                .map(f -> "the " + which + " revision has a fault: " + f.kind().claim() + " " + version.spelled().origin(f.place()))
+                .or(() -> version.spelled().unclear().values().stream().findFirst());
+    }
+
+    private static Map<String, Wording> wordings(Questionnaire before, Questionnaire after) {
+        Map<String, String> now = Texts.all(after);
+        Map<String, Wording> changed = new LinkedHashMap<>();
+        Texts.all(before).forEach((unit, text) -> {
+            if (now.containsKey(unit) && !now.get(unit).equals(text)) {
+                changed.put(unit, new Wording(text, now.get(unit)));
+            }
+        });
+        return changed;
+    }
+
+    private static Change compared(Version earlier, Version later, LocalDate asOf, Limits limits, Watch watch,
+            Map<String, Wording> wordings) {
+        Common common = new Common(earlier.spelled().plain().document(), later.spelled().plain().document());
+        Diagrams aside = new Diagrams(limits, watch);
+        Space alone = earlier.space(asOf, aside, List.of(), Space.Layout.IN_ORDER);
+        Space aloneToo = later.space(asOf, aside, List.of(), Space.Layout.IN_ORDER);
+        List<Expr> told = common.toldApartBy(alone, asOf);
+        List<Expr> toldToo = common.toldApartBy(aloneToo, asOf);
+        List<Space.Layout> layouts = Common.sideBySide(
+                earlier.space(asOf, aside, toldToo, Space.Layout.IN_ORDER).widths(),
+                later.space(asOf, aside, told, Space.Layout.IN_ORDER).widths());
+        Diagrams d = new Diagrams(limits, watch);
+        Space one = earlier.space(asOf, d, toldToo, layouts.get(0));
+        Space other = later.space(asOf, d, told, layouts.get(1));
+        Optional<String> inexact = one.whyNotExact().or(other::whyNotExact);
+        if (inexact.isPresent()) {
+            return undecided(inexact.get(), wordings);
+        }
+        Map<Topic, Respondent> met = new Finder(new Lockstep(common, one, other, List.of(), List.of())).each();
+        Map<Topic, Respondent> metBack = new Finder(new Lockstep(common, other, one, List.of(), List.of())).each();
+        metBack.keySet().removeIf(topic -> topic.kind() != Kind.REFUSED_NOW);
+        if (!one.openLevels().isEmpty() || !other.openLevels().isEmpty()) {
+            return undecided(one.whyNotExact().or(other::whyNotExact).orElse("some conditions are open"), wordings);
+        }
+        Optional<Tally> tally = Optional.empty();
+        Optional<Tally> tallyBack = Optional.empty();
+        Optional<String> uncounted = Optional.empty();
+        try {
+            watch.reached("counts");
+            tally = Optional.of(Tally.of(common, one, other, met.keySet()));
+            tallyBack = metBack.isEmpty() ? Optional.empty() : Optional.of(Tally.of(common, other, one, metBack.keySet()));
+        } catch (Diagrams.BudgetSpent e) {
+            uncounted = Optional.of(e.getMessage());
+        }
+        List<Difference> differences = new ArrayList<>();
+        for (Map.Entry<Topic, Respondent> e : met.entrySet()) {
+            Topic t = e.getKey();
+            if (!isShown(t, e.getValue(), one, other, common)) {
+                return undecided(DISAGREE, wordings);
+            }
+            differences.add(difference(t, t.kind(), tally.map(c -> c.of(t)), e.getValue().first(), e.getValue().second(), one, other));
+        }
+        for (Map.Entry<Topic, Respondent> e : metBack.entrySet()) {
+            Topic t = e.getKey();
+            if (!isShown(t, e.getValue(), other, one, common)) {
+                return undecided(DISAGREE, wordings);
+            }
+            differences.add(difference(t, Kind.ACCEPTED_NOW, tallyBack.map(c -> c.of(t)), e.getValue().second(), e.getValue().first(), one,
+                    other));
+        }
+        List<String> order = new ArrayList<>();
+        order.add(earlier.document().code());
+        List.of(later, earlier).forEach(v -> v.document().pages().forEach(p -> {
+            order.add(p.code());
+            p.allItems().forEach(i -> order.add(i.code()));
+        }));
+        differences.sort(Comparator.comparingInt((Difference x) -> order.indexOf(x.place())).thenComparing(Difference::kind));
+        return new Change(Optional.empty(), tally.map(Tally::all), tally.map(Tally::differing), uncounted, List.copyOf(differences),
+                wordings, common.limitedOtherwise());
+    }
+
+    private static final String DISAGREE = "the comparison found a respondent whom the interview does not confirm. This is a fault of "
+            + "Orthogon; please report it";
+
+    private static Difference difference(Topic topic, Kind kind, Optional<BigInteger> paths, Map<String, Object> before,
+            Map<String, Object> after, Space one, Space other) {
+        return new Difference(kind, topic.place(), topic.from(), topic.to(), paths, sent(one, before), sent(other, after));
+    }
+
+    private static Map<String, Object> sent(Space space, Map<String, Object> answers) {
+        Map<String, Object> settled = space.spelled().settled(answers);
+        Set<String> asked = interview(space, answers).asked();
+        settled.keySet().removeIf(code -> !answers.containsKey(code) && !asked.contains(code));
+        return space.spelled().answers(settled);
+    }
+
+    /** Whether the interview engine, which knows nothing of this, shows the difference and the same answers. */
+    private static boolean isShown(Topic topic, Respondent respondent, Space one, Space other, Common common) {
+        Course first = interview(one, respondent.first());
+        Course second = interview(other, respondent.second());
+        if (!first.complete() || !second.complete() && topic.kind() != Kind.REFUSED_NOW) {
+            return false;
+        }
+        boolean same = first.effective().keySet().stream().filter(second.effective()::containsKey)
+                .allMatch(code -> alike(first.effective().get(code), second.effective().get(code)) || isLocked(code, first, second));
+        return same && switch (topic.kind()) {
+            case ASKED_NO_MORE -> asked(one, first, topic).stream().anyMatch(code -> !common.has(code) || !second.asked().contains(code));
+            case ASKED_NOW -> asked(other, second, topic).stream().anyMatch(code -> !common.has(code) || !first.asked().contains(code));
+            case ENDS_OTHERWISE -> first.outcome().orElse("").equals(topic.from()) && second.outcome().orElse("").equals(topic.to());
+            case REFUSED_NOW, ACCEPTED_NOW -> {
+                boolean held = !second.complete() && second.pages().getLast().page().code().equals(topic.place());
+                yield held || isDropped(topic.place(), first, second);
+            }
+        };
+    }
+
+    private static boolean isLocked(String code, Course first, Course second) {
+        return Stream.of(first, second).flatMap(c -> c.pages().stream()).flatMap(p -> p.shown().stream())
+                .anyMatch(shown -> shown.item().code().equals(code) && shown.locked());
+    }
+
+    /** Whether an answer is not among what can be answered: an option that is not there, which the interview takes for blank. */
+    private static boolean isDropped(String page, Course first, Course second) {
+        return second.pages().stream().filter(p -> p.page().code().equals(page)).flatMap(p -> p.page().questions())
+                .anyMatch(q -> second.asked().contains(q.code()) && first.effective().containsKey(q.code())
+                        && !second.effective().containsKey(q.code()));
+    }
+
+    private static boolean alike(Object value, Object other) {
+        return value.getClass() != other.getClass() || value.equals(other)
+                || value instanceof java.math.BigDecimal a && a.compareTo((java.math.BigDecimal) other) == 0;
+    }
+
+    private static Course interview(Space space, Map<String, Object> answers) {
+        return Replay.of(space.wiring(), space.today(), answers, "").course();
+    }
+
+    /** What is asked that the topic is about. */
+    private static Set<String> asked(Space space, Course course, Topic topic) {
+        return course.asked().stream().filter(code -> space.spelled().origin(code).split("[./#]", 2)[0].equals(topic.place()))
+                .collect(Collectors.toSet());
+    }
+
+    /** Whether nothing is different for anybody but texts. */
+    public boolean isOfTextsOnly() {
+        return undecided.isEmpty() && differences.isEmpty() && limitedOtherwise.isEmpty();
+    }
+
+}

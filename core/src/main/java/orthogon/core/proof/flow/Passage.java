@@ -1,0 +1,223 @@
+package orthogon.core.proof.flow;
+
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.flow.Flow.Exit;
+import orthogon.core.proof.flow.Flow.Kind;
+import orthogon.core.proof.space.Space;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Questionnaire;
+
+/** How those who come to a page of a document leave it: one page at a time, whoever comes. */
+public final class Passage {
+
+    private final Space space;
+    private final Diagrams d;
+    private final Questionnaire document;
+    private final Rules rules;
+    private final TextSets texts;
+    private final Memory memory;
+    /** What is asked of those who are looked at; null where everybody is. */
+    private final Set<String> route;
+    private final List<PageSets> pages = new ArrayList<>();
+    private Optional<String> lostAt = Optional.empty();
+
+    /**
+     * @param free places of conditions that are set free
+     * @param asked levels of the asked bits that are part of a state
+     * @param keep levels of bits never to be forgotten
+     * @param route what is asked of those who are looked at; null for everybody
+     * @param together what is to be forgotten together
+     */
+    Passage(Space space, Set<String> free, BitSet asked, BitSet keep, Set<String> route, List<BitSet> together) {
+        this.space = space;
+        this.route = route;
+        this.d = space.diagrams();
+        this.document = space.wiring().document();
+        this.rules = new Rules(space, free);
+        for (int p = 0; p < document.pages().size(); p++) {
+            pages.add(new PageSets(document.pages().get(p), p, space, rules, asked));
+        }
+        this.texts = new TextSets(space, rules, pages);
+        this.memory = new Memory(space, rules, pages, texts);
+        memory.keep(keep);
+        together.forEach(memory::together);
+        memory.settle();
+    }
+
+    /**
+     * @param asked levels of the asked bits that are part of a state; kept no longer than anything else
+     * @param keep levels of bits never to be forgotten
+     * @param together what is to be forgotten together
+     */
+    public Passage(Space space, BitSet asked, BitSet keep, List<BitSet> together) {
+        this(space, Set.of(), asked, keep, null, together);
+    }
+
+    public Space space() {
+        return space;
+    }
+
+    public List<PageSets> pages() {
+        return pages;
+    }
+
+    TextSets texts() {
+        return texts;
+    }
+
+    Rules rules() {
+        return rules;
+    }
+
+    Set<String> route() {
+        return route;
+    }
+
+    Optional<String> lostAt() {
+        return lostAt;
+    }
+
+    /** Link values before the first page. */
+    public int start() {
+        int start = Diagrams.ALL;
+        for (var parameter : document.arriving()) {
+            start = d.and(start, space.axis(parameter.code()).domain());
+        }
+        return start;
+    }
+
+    /** How those leave a page who come to it with a state of the set. */
+    public List<Exit> exits(PageSets sets, int coming) {
+        List<Exit> exits = new ArrayList<>();
+        int p = sets.index();
+        int along = along(sets);
+        int rest = d.and(coming, d.and(along, sets.accepted()));
+        Page page = sets.page();
+        for (int i = 0; i < page.finish().size(); i++) {
+            String place = page.code() + "/finish/" + i;
+            int holds = sets.ruleHolds(place);
+            exits.add(exit(p, Kind.FINISH, pages.size(), place, past(p, pages.size(), d.and(rest, holds))));
+            rest = d.minus(rest, holds);
+        }
+        for (int i = 0; i < page.skip().size(); i++) {
+            String place = page.code() + "/skip/" + i;
+            int target = target(page.skip().get(i).to());
+            int holds = sets.ruleHolds(place);
+            if (target <= p) {
+                if (!d.disjoint(rest, holds) && lostAt.isEmpty()) {
+                    lostAt = Optional.of((target < 0 ? "reference-exists " : "looks-ahead ") + place);
+                }
+                continue;
+            }
+            exits.add(exit(p, Kind.SKIP, target, place, past(p, target, d.and(rest, holds))));
+            rest = d.minus(rest, holds);
+        }
+        exits.add(exit(p, Kind.ONWARD, p + 1, "", rest));
+        exits.add(exit(p, Kind.PASSED_BY, p + 1, "", d.and(coming, d.and(along, sets.passedBy()))));
+        return exits;
+    }
+
+    /** Where what is asked on the page is what the route asks there. */
+    private int along(PageSets sets) {
+        int set = Diagrams.ALL;
+        if (route != null) {
+            for (String item : onRoutes(sets)) {
+                set = route.contains(item) ? d.and(set, sets.shown(item)) : d.minus(set, sets.shown(item));
+            }
+        }
+        return set;
+    }
+
+    private List<String> onRoutes(PageSets sets) {
+        return sets.page().allItems().map(Item::code).filter(space.spelled()::isOnRoutes).filter(sets::isShown).toList();
+    }
+
+    /** Those who go past pages; nobody, where the route asks something there. */
+    private int past(int from, int target, int set) {
+        boolean asks = route != null
+                && pages.subList(from + 1, target).stream().anyMatch(p -> onRoutes(p).stream().anyMatch(route::contains));
+        return asks ? Diagrams.NONE : set;
+    }
+
+    /** What is remembered of those who leave a page with a state of the set. */
+    int onward(Exit exit, int set) {
+        return exit(exit.from(), exit.kind(), exit.target(), exit.place(), set).remembered();
+    }
+
+    private Exit exit(int from, Kind kind, int target, String place, int set) {
+        BitSet forgotten = memory.forgotten(from, target);
+        forgotten.and(d.support(set));
+        return new Exit(from, kind, target, place, set, onArrival(from, target, d.exists(set, d.cube(forgotten))));
+    }
+
+    /** The bits known on a page and before it that nothing from the target on mentions. */
+    public BitSet forgotten(int from, int target) {
+        return memory.forgotten(from, target);
+    }
+
+    /** The bits of the pages that are gone past. */
+    public BitSet between(int from, int target) {
+        BitSet between = new BitSet();
+        pages.subList(from + 1, target).forEach(p -> between.or(p.levels()));
+        return between;
+    }
+
+    /** The states in which all of these bits are zero: nothing was answered. */
+    public int untouched(BitSet levels) {
+        int set = Diagrams.ALL;
+        for (int l = levels.length() - 1; l >= 0; l--) {
+            set = levels.get(l) ? d.minus(set, d.bit(l)) : set;
+        }
+        return set;
+    }
+
+    /** The pages in between are untouched. */
+    private int onArrival(int from, int target, int set) {
+        BitSet between = between(from, target);
+        for (int l = between.nextSetBit(0); l >= 0; l = between.nextSetBit(l + 1)) {
+            if (memory.isUsedFrom(l, target)) {
+                set = d.minus(set, d.bit(l));
+            }
+        }
+        return set;
+    }
+
+    private int target(String code) {
+        for (int p = 0; p < pages.size(); p++) {
+            if (pages.get(p).page().code().equals(code)) {
+                return p;
+            }
+        }
+        return -1;
+    }
+
+    /** The outcome of a finish; empty where the document does not know it. */
+    public String outcomeOf(Exit finish) {
+        String rule = finish.place().substring(finish.place().lastIndexOf('/') + 1);
+        return known(document.pages().get(finish.from()).finish().get(Integer.parseInt(rule)).outcome());
+    }
+
+    /** The outcome of a row of the outcome table; empty where the document does not know it. */
+    public String outcomeOf(int row) {
+        return known(document.outcomeTable().get(row).outcome());
+    }
+
+    private String known(String outcome) {
+        return document.outcome(outcome).isPresent() ? outcome : "";
+    }
+
+    public int rowHolds(int row) {
+        return rules.holds("outcomeTable/" + row, true);
+    }
+
+    /** The bits that something on the page or later mentions. */
+    public BitSet usedFrom(int page) {
+        return memory.usedFrom(page);
+    }
+}
