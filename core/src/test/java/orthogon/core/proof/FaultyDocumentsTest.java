@@ -55,7 +55,7 @@ class FaultyDocumentsTest {
         Random random = new Random(5);
         int decided = 0;
         int undecided = 0;
-        for (long seed = 1; seed <= 700; seed++) {
+        for (long seed = 1; seed <= Sample.of(700); seed++) {
             List<Function<String, Questionnaire>> places = places(RandomDocument.of(seed));
             Function<String, Questionnaire> place = places.get(random.nextInt(places.size()));
             Proof faulty = Proof.of(place.apply(FAULTY), RandomDocument.TODAY);
@@ -76,6 +76,6 @@ class FaultyDocumentsTest {
                 }
             }
         }
-        assertTrue(decided > 5000 && undecided > 500, decided + " decided, " + undecided + " undecided");
+        assertTrue(decided > Sample.mustPass(5000) && undecided > Sample.mustPass(500), decided + " decided, " + undecided + " undecided");
     }
 }

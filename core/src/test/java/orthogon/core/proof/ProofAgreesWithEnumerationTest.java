@@ -25,7 +25,7 @@ import org.junit.jupiter.api.Test;
 
 class ProofAgreesWithEnumerationTest {
 
-    private static final int DOCUMENTS = Integer.getInteger("orthogon.documents", 5000);
+    private static final int DOCUMENTS = Integer.getInteger("orthogon.documents", Sample.of(5000));
 
     /** Of every so many documents each claim is explained as well, which takes longer than all the rest. */
     private static final int EXPLAINED = 4;
@@ -56,12 +56,12 @@ class ProofAgreesWithEnumerationTest {
                 "reach-note", "reach-section", "condition-varies", "comparison-matters", "page-passable", "option-accepted", "one-outcome",
                 "own", "limits-leave-answer", "nothing-by-default", "answers-kept", "blank-reading", "text-filled", "translated",
                 "burden-within")) {
-            assertTrue(seen.get(kind).getOrDefault(Verdict.REFUTED, 0) > 3,
+            assertTrue(seen.get(kind).getOrDefault(Verdict.REFUTED, 0) > Sample.mustPass(3),
                     "the sample refutes " + kind + " often enough: " + seen.get(kind));
-            assertTrue(seen.get(kind).getOrDefault(Verdict.PROVED, 0) > 3,
+            assertTrue(seen.get(kind).getOrDefault(Verdict.PROVED, 0) > Sample.mustPass(3),
                     "the sample proves " + kind + " often enough: " + seen.get(kind));
         }
-        assertTrue(joint > 20, "answers compared with one another occur: " + joint);
+        assertTrue(joint > Sample.mustPass(20), "answers compared with one another occur: " + joint);
     }
 
     private static void compare(long seed, Proof proof, Enumeration all, Map<String, Map<Verdict, Integer>> seen) {

@@ -21,7 +21,7 @@ import org.junit.jupiter.api.Test;
 /** What is said of the questions still to come agrees with every way there is to an end. */
 class RemainingTest {
 
-    private static final int DOCUMENTS = 400;
+    private static final int DOCUMENTS = Sample.of(400);
 
     @Test
     void fewestAndMostAgreeWithTryingAllAnswers() {

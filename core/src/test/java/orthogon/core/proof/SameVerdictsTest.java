@@ -48,7 +48,7 @@ class SameVerdictsTest {
 
     @Test
     void twoRunsGiveTheSame() {
-        for (long seed = 1; seed <= 100; seed++) {
+        for (long seed = 1; seed <= Sample.of(100); seed++) {
             Questionnaire document = RandomDocument.of(seed);
             assertEquals(verdicts(document), verdicts(document), "seed " + seed);
             assertEquals(counts(document), counts(document), "seed " + seed);
@@ -58,7 +58,7 @@ class SameVerdictsTest {
     @Test
     void renamedCodesGiveTheSame() throws Exception {
         int renamed = 0;
-        for (long seed = 1; seed <= 150; seed++) {
+        for (long seed = 1; seed <= Sample.of(150); seed++) {
             Questionnaire document = RandomDocument.of(seed);
             if (document.questions().findAny().isEmpty()) {
                 continue;
@@ -72,13 +72,13 @@ class SameVerdictsTest {
             assertEquals(counts(document), counts(other), "seed " + seed);
             renamed++;
         }
-        assertTrue(renamed > 100);
+        assertTrue(renamed > Sample.mustPass(100));
     }
 
     @Test
     void itemsThatDoNotDependOnEachOtherCanBeExchanged() {
         int exchanged = 0;
-        for (long seed = 1; seed <= 400; seed++) {
+        for (long seed = 1; seed <= Sample.of(400); seed++) {
             Questionnaire document = RandomDocument.of(seed);
             for (Page page : document.pages()) {
                 for (int i = 0; i + 1 < page.items().size(); i++) {
@@ -93,7 +93,7 @@ class SameVerdictsTest {
                 }
             }
         }
-        assertTrue(exchanged > 100, exchanged + " exchanged");
+        assertTrue(exchanged > Sample.mustPass(100), exchanged + " exchanged");
     }
 
     private static boolean independent(Questionnaire document, Item first, Item second) {
@@ -165,7 +165,7 @@ class SameVerdictsTest {
     @Test
     void untilThenEveryDaySaysTheSame() {
         int compared = 0;
-        for (long seed = 1; seed <= 120; seed++) {
+        for (long seed = 1; seed <= Sample.of(120); seed++) {
             Proof proof = Proof.of(RandomDocument.of(seed), RandomDocument.TODAY);
             LocalDate until = proof.holdsUntil();
             Map<String, Verdict> expected = verdicts(proof.document());
@@ -180,7 +180,7 @@ class SameVerdictsTest {
                 }
             }
         }
-        assertTrue(compared > 150, compared + " compared");
+        assertTrue(compared > Sample.mustPass(150), compared + " compared");
     }
 
     @Test

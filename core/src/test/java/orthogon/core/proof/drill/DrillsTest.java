@@ -15,6 +15,7 @@ import java.util.stream.Collectors;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
 import orthogon.core.proof.RandomDocument;
+import orthogon.core.proof.Sample;
 import orthogon.core.proof.claim.Replay;
 import orthogon.core.proof.diagram.Limits;
 import orthogon.core.proof.diagram.Watch;
@@ -39,7 +40,7 @@ class DrillsTest {
     void drillsOfRandomDocumentsCoverAllThatSomebodyDoesAndReplayAsTheySay() {
         int smaller = 0;
         int attempts = 0;
-        for (long seed = 1; seed <= 250; seed++) {
+        for (long seed = 1; seed <= Sample.of(250); seed++) {
             Questionnaire document = RandomDocument.of(seed);
             Wiring wiring = Wiring.of(document);
             Drills drills = drills(document);
@@ -57,8 +58,8 @@ class DrillsTest {
             assertEquals(drills.goals(), covered, at);
             everythingSeenIsAGoal(at, document, wiring, drills);
         }
-        assertTrue(smaller > 50, "steering saves drills: " + smaller);
-        assertTrue(attempts > 300, "answers are tried that must be refused: " + attempts);
+        assertTrue(smaller > Sample.mustPass(50), "steering saves drills: " + smaller);
+        assertTrue(attempts > Sample.mustPass(300), "answers are tried that must be refused: " + attempts);
     }
 
     /** Whatever a respondent drawn at random does is a goal. */
@@ -99,7 +100,7 @@ class DrillsTest {
     @Test
     void aChangedDocumentFailsTheDrillsThatTheChangeConcerns() {
         int failed = 0;
-        for (long seed = 1; seed <= 60; seed++) {
+        for (long seed = 1; seed <= Sample.of(60); seed++) {
             Questionnaire document = RandomDocument.of(seed);
             Optional<Page> last = document.pages().stream().reduce((a, b) -> b);
             Question extra = Question.of("extra", "One more", new Answer.YesNo());
@@ -117,6 +118,6 @@ class DrillsTest {
                 }
             }
         }
-        assertTrue(failed > 60, failed + " drills fail");
+        assertTrue(failed > Sample.mustPass(60), failed + " drills fail");
     }
 }
