@@ -135,7 +135,7 @@ class SpelledProofTest {
     @Test
     void verdictsAndCountsAgreeWithEveryInterview() {
         int refuted = 0;
-        for (int run = 0; run < 60; run++) {
+        for (int run = 0; run < Sample.of(60); run++) {
             Questionnaire document = document(run % 2 == 0);
             Wiring wiring = Wiring.of(document);
             wiring.wires().forEach(w -> assertEquals(List.of(), w.faults(), w.text()));
