@@ -1,10 +1,17 @@
 package orthogon.bench;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.concurrent.TimeUnit;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Verdict;
+import orthogon.core.proof.diagram.Limits;
+import orthogon.core.proof.diagram.Watch;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -30,6 +37,8 @@ import org.openjdk.jmh.annotations.Warmup;
 @Fork(value = 1, jvmArgsAppend = {"-Xss64m", "-Xmx6g", "-XX:+UseSerialGC"})
 public class ProofBenchmark {
 
+    private static final LocalDate TODAY = LocalDate.of(2026, 11, 23);
+
     @Param({"50", "200", "500", "1000", "2000"})
     public int questions;
 
@@ -38,6 +47,7 @@ public class ProofBenchmark {
 
     private Questionnaire document;
     private int runs;
+    private Proof proved;
 
     private Questionnaire next() {
         return LargeDocument.anew(document, "large_" + runs++);
@@ -55,12 +65,35 @@ public class ProofBenchmark {
 
     @Benchmark
     public long claims() {
-        return Proof.of(next(), LocalDate.of(2026, 11, 23)).count(Verdict.PROVED);
+        return Proof.of(next(), TODAY).count(Verdict.PROVED);
+    }
+
+    /** One condition somewhere is edited, and all claims are proved again from there. */
+    @Benchmark
+    public long claimsAfterAnEdit() {
+        proved = proved == null ? Proof.of(document, TODAY) : proved.after(edited(proved.document()), Limits.USUAL, Watch.NOBODY);
+        return proved.count(Verdict.PROVED);
+    }
+
+    /** A question that must be answered need not be, or the other way round; another one each time. */
+    private Questionnaire edited(Questionnaire before) {
+        List<Page> pages = new ArrayList<>(before.pages());
+        int at = runs++ * 7 % pages.size();
+        Page page = pages.get(at);
+        List<Item> items = new ArrayList<>(page.items());
+        for (int i = 0; i < items.size(); i++) {
+            if (items.get(i) instanceof Question q) {
+                items.set(i, q.withRequireWhen(q.requireWhen().isEmpty() ? "true" : ""));
+                break;
+            }
+        }
+        pages.set(at, page.withItems(items));
+        return before.withPages(pages);
     }
 
     @Benchmark
     public boolean counts() {
-        return Proof.of(next(), LocalDate.of(2026, 11, 23)).figures().notCounted().isEmpty();
+        return Proof.of(next(), TODAY).figures().notCounted().isEmpty();
     }
 
     public static void main(String[] args) throws Exception {

@@ -2,6 +2,7 @@ package orthogon.app.proving;
 
 import java.time.Duration;
 import java.time.LocalDate;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -66,9 +67,22 @@ public class Proofs {
             throw new CancellationException("revision " + draft.revision() + " was overtaken");
         }
         long begun = System.nanoTime();
-        Proof proof = Proof.of(draft.document(), key.asOf(), limits, watching(draft));
+        Watch watch = watching(draft);
+        Proof proof = last(key).map(before -> before.after(draft.document(), limits, watch))
+                .orElseGet(() -> Proof.of(draft.document(), key.asOf(), limits, watch));
         took.put(draft.id(), TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - begun));
         return proof;
+    }
+
+    /** The newest proof there is of an earlier revision on the same day. */
+    private Optional<Proof> last(Key key) {
+        synchronized (proofs) {
+            return proofs.entrySet().stream()
+                    .filter(e -> e.getKey().questionnaire() == key.questionnaire() && e.getKey().asOf().equals(key.asOf()))
+                    .filter(e -> e.getKey().revision() < key.revision() && e.getValue().isDone()
+                            && !e.getValue().isCompletedExceptionally())
+                    .max(Comparator.comparingInt(e -> e.getKey().revision())).map(e -> e.getValue().join());
+        }
     }
 
     /** Calls a proof off as soon as its revision is overtaken. */

@@ -31,10 +31,28 @@ public final class Proof {
     private final List<Claim> claims;
     private final Supplier<Figures> counting;
     private final Sentences sentences;
+    /** Where another proof may go on after an edit; null where it must begin anew. */
+    private final Basis basis;
     private volatile Figures figures;
     private LocalDate holdsUntil;
 
-    private Proof(Wiring wiring, LocalDate asOf, List<Claim> claims, Supplier<Figures> counting) {
+    /**
+     * What a proof leaves to the next.
+     *
+     * @param nodes how many the diagrams had when all of it was new
+     */
+    private record Basis(Space space, Limits limits, int nodes) {
+
+        private static final int MOST_GROWTH = 3;
+
+        /** Too much of the diagrams may be of no use any more. */
+        boolean isWornOut() {
+            return space.diagrams().nodes() > MOST_GROWTH * nodes + (1 << 16);
+        }
+    }
+
+    private Proof(Wiring wiring, LocalDate asOf, List<Claim> claims, Supplier<Figures> counting, Basis basis) {
+        this.basis = basis;
         this.wiring = wiring;
         this.asOf = asOf;
         this.claims = claims;
@@ -53,6 +71,31 @@ public final class Proof {
      * @throws java.util.concurrent.CancellationException where the watch calls it off
      */
     public static Proof of(Questionnaire document, LocalDate asOf, Limits limits, Watch watch) {
+        return begun(document, asOf, limits, watch, null);
+    }
+
+    /**
+     * The proof of a document that came of this one's by an edit. It says what {@link #of} says, and asks again only what the edit may
+     * have changed.
+     *
+     * @throws java.util.concurrent.CancellationException where the watch calls it off
+     */
+    public Proof after(Questionnaire edited, Limits limits, Watch watch) {
+        if (basis != null && limits.equals(basis.limits())) {
+            synchronized (basis.space().diagrams()) {
+                if (!basis.isWornOut()) {
+                    Proof proof = begun(edited, asOf, limits, watch, basis);
+                    // What came to nothing may have missed the room that earlier proofs took.
+                    if (proof.claims.stream().noneMatch(c -> c.verdict() == Verdict.UNDECIDED)) {
+                        return proof;
+                    }
+                }
+            }
+        }
+        return of(edited, asOf, limits, watch);
+    }
+
+    private static Proof begun(Questionnaire document, LocalDate asOf, Limits limits, Watch watch, Basis before) {
         Wiring wiring = Wiring.of(document);
         List<Fault> faults = Faults.of(wiring);
         Optional<Fault> twice = faults.stream().filter(f -> f.kind() == Fault.Kind.CODE_UNIQUE).findFirst();
@@ -62,11 +105,19 @@ public final class Proof {
         try {
             watch.reached("answer classes");
             Spelled spelled = Spelled.of(wiring);
-            Space space = space(spelled, faults, asOf, limits, watch);
+            Space space;
+            if (before == null) {
+                space = space(spelled, faults, asOf, limits, watch);
+            } else {
+                before.space().diagrams().begin(watch);
+                space = before.space().after(spelled, faults);
+            }
             watch.reached("who comes to each page");
             Flow flow = new Flow(space, Set.of(), AllClaims.asked(space), space.linkLevels());
             List<Claim> claims = AllClaims.of(flow, faults, watch);
-            return new Proof(wiring, asOf, claims, () -> figures(spelled, faults, asOf, limits, watch));
+            boolean sound = faults.isEmpty() && space.openLevels().isEmpty() && space.whyNotExact().isEmpty();
+            Basis basis = sound ? new Basis(space, limits, before == null ? space.diagrams().nodes() : before.nodes()) : null;
+            return new Proof(wiring, asOf, claims, () -> figures(spelled, faults, asOf, limits, watch), basis);
         } catch (Diagrams.BudgetSpent e) {
             return unfinished(wiring, asOf, faults, e.getMessage());
         }
@@ -89,7 +140,7 @@ public final class Proof {
     private static Proof unfinished(Wiring wiring, LocalDate asOf, List<Fault> faults, String why) {
         List<Claim> claims = new ArrayList<>(SoundClaims.of(wiring, faults));
         claims.addAll(AllClaims.undecided(wiring.document().code(), why));
-        return new Proof(wiring, asOf, claims, () -> Figures.none(false, why));
+        return new Proof(wiring, asOf, claims, () -> Figures.none(false, why), null);
     }
 
     public Questionnaire document() {

@@ -227,4 +227,40 @@ class SameVerdictsTest {
         Assertions.assertThrows(CancellationException.class, () -> Proof.of(large, RandomDocument.TODAY, Limits.USUAL, watch));
         assertEquals(List.of("answer classes", "who comes to each page"), List.copyOf(parts.keySet()));
     }
+
+    @Test
+    void aProofThatGoesOnAfterAnEditSaysWhatAProofFromTheStartSays() {
+        int wentOn = 0;
+        int undecided = 0;
+        for (long seed = 1; seed <= Sample.of(160); seed++) {
+            Questionnaire document = RandomDocument.of(seed);
+            Proof proof = Proof.of(document, RandomDocument.TODAY);
+            for (int edit = 0; edit < 5; edit++) {
+                document = new RandomChange(seed * 5 + edit).of(document);
+                Proof again = proof.after(document, Limits.USUAL, Watch.NOBODY);
+                Proof anew = Proof.of(document, RandomDocument.TODAY);
+                String which = "seed " + seed + ", edit " + edit;
+                assertEquals(told(anew), told(again), which);
+                for (Claim claim : again.claims()) {
+                    // Explaining one proof must not disturb the next, and both must find the same conflict.
+                    if (claim.verdict() == Verdict.REFUTED) {
+                        Claim same = anew.claim(claim.kind(), claim.place()).orElseThrow();
+                        assertEquals(same.explanation().core().size(), claim.explanation().core().size(), which + " " + claim);
+                        assertEquals(same.explanation().witness().isPresent(), claim.explanation().witness().isPresent(), which + claim);
+                        assertTrue(!claim.explanation().because().contains("fault of Orthogon"), which + claim);
+                    }
+                }
+                undecided += anew.count(Verdict.UNDECIDED) > 0 ? 1 : 0;
+                wentOn++;
+                proof = again;
+            }
+        }
+        assertTrue(wentOn - undecided > Sample.mustPass(400), wentOn + " proofs, " + undecided + " with something undecided");
+    }
+
+    private static Map<String, String> told(Proof proof) {
+        Map<String, String> told = new TreeMap<>();
+        proof.claims().forEach(c -> told.put(c.id(), c.statement() + " " + c.verdict() + " " + c.blocking() + " " + c.follows()));
+        return told;
+    }
 }

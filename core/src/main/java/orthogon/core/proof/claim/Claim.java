@@ -110,7 +110,7 @@ public final class Claim {
     }
 
     public Explanation explanation() {
-        synchronized (flow == null ? this : flow) {
+        synchronized (flow == null ? this : flow.space().diagrams()) {
             if (explanation == null) {
                 if (flow != null) {
                     flow.space().diagrams().begin(Watch.NOBODY);
@@ -126,7 +126,7 @@ public final class Claim {
         }
     }
 
-    /** Claims of one proof share its diagrams, so only one of them is explained at a time. */
+    /** Claims share the diagrams of their proof, and of those that follow it, so only one of them is explained at a time. */
     void guardedBy(Flow shared) {
         flow = shared;
     }

@@ -22,6 +22,9 @@ public final class Diagrams {
     private static final int DISJOINT = -3;
     private static final int MOST_CACHED = 1 << 17;
 
+    private static final int MANY_STEPS = 24;
+    private static final int MOST_LASTING = 1 << 18;
+
     private static final int STRIDE = 4;
 
     /** How many nodes are made between two looks at the clock. */
@@ -39,6 +42,12 @@ public final class Diagrams {
     private int seenNow;
     /** Four numbers a result: two operands, the third or the operation, and what came of it. */
     private int[] cache = new int[STRIDE << 12];
+
+    /** How many results were worked out so far. */
+    private long steps;
+    /** What took many steps, for as long as the table lives: proofs after small changes ask it again. Laid out as the cache. */
+    private int[] lasting = new int[STRIDE << 10];
+    private int lastingUsed;
 
     /** The stated number of nodes, or the stated time, is spent. */
     public static final class BudgetSpent extends RuntimeException {
@@ -159,12 +168,56 @@ public final class Diagrams {
         return h ^ h >>> 15;
     }
 
+    private int kept(int f, int g, int h) {
+        int mask = (lasting.length >> 2) - 1;
+        for (int slot = hash(f, g, h) & mask;; slot = slot + 1 & mask) {
+            int at = slot << 2;
+            if (lasting[at] == 0 && lasting[at + 1] == 0) {
+                return -1;
+            }
+            if (lasting[at] == f && lasting[at + 1] == g && lasting[at + 2] == h) {
+                return lasting[at + 3];
+            }
+        }
+    }
+
+    /** Keeps what took many steps. */
+    private int keep(int f, int g, int h, int result, long since) {
+        if (steps - since >= MANY_STEPS && lastingUsed < MOST_LASTING) {
+            if (2 * lastingUsed >= lasting.length >> 2) {
+                int[] old = lasting;
+                lasting = new int[old.length * 2];
+                for (int at = 0; at < old.length; at += STRIDE) {
+                    if (old[at] != 0 || old[at + 1] != 0) {
+                        put(old[at], old[at + 1], old[at + 2], old[at + 3]);
+                    }
+                }
+            }
+            put(f, g, h, result);
+            lastingUsed++;
+        }
+        return result;
+    }
+
+    private void put(int f, int g, int h, int result) {
+        int mask = (lasting.length >> 2) - 1;
+        int slot = hash(f, g, h) & mask;
+        while (lasting[slot << 2] != 0 || lasting[(slot << 2) + 1] != 0) {
+            slot = slot + 1 & mask;
+        }
+        lasting[slot << 2] = f;
+        lasting[(slot << 2) + 1] = g;
+        lasting[(slot << 2) + 2] = h;
+        lasting[(slot << 2) + 3] = result;
+    }
+
     private int cached(int f, int g, int h) {
         int at = (hash(f, g, h) & (cache.length >> 2) - 1) << 2;
         return cache[at] == f && cache[at + 1] == g && cache[at + 2] == h ? cache[at + 3] : -1;
     }
 
     private int cache(int f, int g, int h, int result) {
+        steps++;
         int at = (hash(f, g, h) & (cache.length >> 2) - 1) << 2;
         cache[at] = f;
         cache[at + 1] = g;
@@ -174,6 +227,15 @@ public final class Diagrams {
     }
 
     public int and(int f, int g) {
+        int known = f <= NONE || g <= NONE || f >> 1 == g >> 1 ? conjunction(f, g) : kept(Math.min(f, g), Math.max(f, g), AND);
+        if (known >= 0) {
+            return known;
+        }
+        long before = steps;
+        return keep(Math.min(f, g), Math.max(f, g), AND, conjunction(f, g), before);
+    }
+
+    private int conjunction(int f, int g) {
         if (f == NONE || g == NONE || f == (g ^ 1)) {
             return NONE;
         }
@@ -193,9 +255,13 @@ public final class Diagrams {
             return known;
         }
         int top = Math.min(levelOf(f), levelOf(g));
-        int lo = and(at(f, top, false), at(g, top, false));
-        int hi = and(at(f, top, true), at(g, top, true));
+        int lo = conjunction(at(f, top, false), at(g, top, false));
+        int hi = conjunction(at(f, top, true), at(g, top, true));
         return cache(f, g, AND, node(top, lo, hi));
+    }
+
+    private int disjunction(int f, int g) {
+        return conjunction(f ^ 1, g ^ 1) ^ 1;
     }
 
     private int at(int f, int top, boolean one) {
@@ -232,6 +298,17 @@ public final class Diagrams {
 
     /** Whether no state is in both; builds no node. */
     public boolean disjoint(int f, int g) {
+        int known = f <= NONE || g <= NONE || f >> 1 == g >> 1 ? -1 : kept(Math.min(f, g), Math.max(f, g), DISJOINT);
+        if (known >= 0) {
+            return known == 1;
+        }
+        long before = steps;
+        boolean result = apart(f, g);
+        keep(Math.min(f, g), Math.max(f, g), DISJOINT, result ? 1 : 0, before);
+        return result;
+    }
+
+    private boolean apart(int f, int g) {
         if (f == NONE || g == NONE || f == (g ^ 1)) {
             return true;
         }
@@ -248,13 +325,22 @@ public final class Diagrams {
             return known == 1;
         }
         int top = Math.min(levelOf(f), levelOf(g));
-        boolean apart = disjoint(at(f, top, false), at(g, top, false)) && disjoint(at(f, top, true), at(g, top, true));
-        cache(f, g, DISJOINT, apart ? 1 : 0);
-        return apart;
+        boolean result = apart(at(f, top, false), at(g, top, false)) && apart(at(f, top, true), at(g, top, true));
+        cache(f, g, DISJOINT, result ? 1 : 0);
+        return result;
     }
 
     /** The set with the bits of that cube forgotten. A cube is the conjunction of its bits. */
     public int exists(int f, int cube) {
+        int known = f <= NONE || cube == ALL ? f : kept(f, cube, EXISTS);
+        if (known >= 0) {
+            return known;
+        }
+        long before = steps;
+        return keep(f, cube, EXISTS, forgetting(f, cube), before);
+    }
+
+    private int forgetting(int f, int cube) {
         if (f <= NONE || cube == ALL) {
             return f;
         }
@@ -271,10 +357,10 @@ public final class Diagrams {
         int top = levelOf(f);
         int result;
         if (levelOf(cube) == top) {
-            int lo = exists(lowOf(f), highOf(cube));
-            result = lo == ALL ? ALL : or(lo, exists(highOf(f), highOf(cube)));
+            int lo = forgetting(lowOf(f), highOf(cube));
+            result = lo == ALL ? ALL : disjunction(lo, forgetting(highOf(f), highOf(cube)));
         } else {
-            result = node(top, exists(lowOf(f), cube), exists(highOf(f), cube));
+            result = node(top, forgetting(lowOf(f), cube), forgetting(highOf(f), cube));
         }
         return cache(f, cube, EXISTS, result);
     }
@@ -285,14 +371,23 @@ public final class Diagrams {
 
     /** {@code exists(and(f, g), cube)} without building the conjunction. */
     public int andExists(int f, int g, int cube) {
+        int known = f <= NONE || g <= NONE ? -1 : kept(Math.min(f, g), Math.max(f, g), cube);
+        if (known >= 0) {
+            return known;
+        }
+        long before = steps;
+        return keep(Math.min(f, g), Math.max(f, g), cube, forgettingBoth(f, g, cube), before);
+    }
+
+    private int forgettingBoth(int f, int g, int cube) {
         if (f == NONE || g == NONE || f == (g ^ 1)) {
             return NONE;
         }
         if (f == ALL || f == g) {
-            return exists(g, cube);
+            return forgetting(g, cube);
         }
         if (g == ALL) {
-            return exists(f, cube);
+            return forgetting(f, cube);
         }
         if (f > g) {
             int swap = f;
@@ -304,7 +399,7 @@ public final class Diagrams {
             cube = highOf(cube);
         }
         if (cube == ALL) {
-            return and(f, g);
+            return conjunction(f, g);
         }
         int known = cached(f, g, cube);
         if (known >= 0) {
@@ -312,10 +407,11 @@ public final class Diagrams {
         }
         int result;
         if (levelOf(cube) == top) {
-            int lo = andExists(at(f, top, false), at(g, top, false), highOf(cube));
-            result = lo == ALL ? ALL : or(lo, andExists(at(f, top, true), at(g, top, true), highOf(cube)));
+            int lo = forgettingBoth(at(f, top, false), at(g, top, false), highOf(cube));
+            result = lo == ALL ? ALL : disjunction(lo, forgettingBoth(at(f, top, true), at(g, top, true), highOf(cube)));
         } else {
-            result = node(top, andExists(at(f, top, false), at(g, top, false), cube), andExists(at(f, top, true), at(g, top, true), cube));
+            result = node(top, forgettingBoth(at(f, top, false), at(g, top, false), cube),
+                    forgettingBoth(at(f, top, true), at(g, top, true), cube));
         }
         return cache(f, g, cube, result);
     }

@@ -38,6 +38,13 @@ final class Features {
         return comparisons.getOrDefault(code, Set.of()).contains(Printer.print(feature));
     }
 
+    /** Whether another document says the same of the question, and all of it could be divided by. */
+    boolean isSame(Features other, String code) {
+        return other.inexact.isEmpty()
+                && features.getOrDefault(code, Map.of()).keySet().equals(other.features.getOrDefault(code, Map.of()).keySet())
+                && comparisons.getOrDefault(code, Set.of()).equals(other.comparisons.getOrDefault(code, Set.of()));
+    }
+
     boolean isInexact(Expr feature) {
         return inexact.containsKey(Printer.print(feature));
     }

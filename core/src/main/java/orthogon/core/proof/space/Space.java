@@ -9,6 +9,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import orthogon.core.expression.Evaluator;
@@ -23,6 +24,7 @@ import orthogon.core.proof.spelled.Spelled;
 import orthogon.core.proof.spelled.TextGaps;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 
@@ -46,6 +48,10 @@ public final class Space {
     private final Map<String, String> causes = new HashMap<>();
     private final List<TextGaps.TextGap> gaps;
     private final Layout layout;
+    /** What this came of by an edit; null where everything is new. Of no account once everything is in its place. */
+    private Space before;
+    /** Conditions as sets, by their place. */
+    private final Map<String, Truth> truths = new HashMap<>();
     private int nextLevel;
 
     /**
@@ -67,7 +73,23 @@ public final class Space {
 
     /** @param besides comparisons that cells must not mix up, though no condition makes them; each of questions of this document */
     public Space(Spelled spelled, List<Fault> faults, LocalDate today, Diagrams diagrams, List<Expr> besides, Layout layout) {
+        this(spelled, faults, today, diagrams, besides, layout, null);
+    }
+
+    /**
+     * The space of a document that came of this one's by an edit, over the same diagrams, on the same day: what stayed the same keeps its
+     * bits and its sets.
+     */
+    public Space after(Spelled edited, List<Fault> editedFaults) {
+        Map<String, Integer> places = new HashMap<>(itemAsked);
+        axes.values().forEach(a -> places.put(a.code(), a.askedLevel()));
+        return new Space(edited, editedFaults, today, diagrams, List.of(), new Layout(places, nextLevel, layout.step()), this);
+    }
+
+    private Space(Spelled spelled, List<Fault> faults, LocalDate today, Diagrams diagrams, List<Expr> besides, Layout layout,
+            Space before) {
         this.layout = layout;
+        this.before = before;
         this.nextLevel = layout.free();
         this.spelled = spelled;
         this.wiring = spelled.plain();
@@ -96,6 +118,10 @@ public final class Space {
                 itemAsked.computeIfAbsent(item.code(), c -> layout.first().containsKey(c) ? layout.first().get(c) : freshLevel());
             }
         });
+        if (before != null) {
+            takeOver();
+            before = null;
+        }
     }
 
     private void use(Wire wire, Map<String, String> faulty) {
@@ -110,9 +136,7 @@ public final class Space {
     }
 
     private String cause(Wire wire, Map<String, String> faulty, Set<String> seen) {
-        boolean onlyTarget = wire.faults().isEmpty()
-                && Set.of(Wiring.Family.SKIP, Wiring.Family.FINISH, Wiring.Family.OUTCOME_ROW).contains(wire.family());
-        if (faulty.containsKey(wire.place()) && !onlyTarget) {
+        if (faulty.containsKey(wire.place()) && !isOfTargetOnly(wire)) {
             return faulty.get(wire.place());
         }
         for (String name : wire.readable().map(Expr::references).orElse(Set.of())) {
@@ -127,15 +151,51 @@ public final class Space {
         return null;
     }
 
+    /** Whether the fault of a rule is where it leads, not its condition: whether that can be read and uses nothing of later pages. */
+    private boolean isOfTargetOnly(Wire wire) {
+        boolean leads = Set.of(Wiring.Family.SKIP, Wiring.Family.FINISH, Wiring.Family.OUTCOME_ROW).contains(wire.family());
+        if (!leads || !wire.faults().isEmpty()) {
+            return false;
+        }
+        List<Page> pages = wiring.document().pages();
+        int own = pages.stream().map(Page::code).toList().indexOf(wire.owner());
+        return own < 0 || wire.readable().stream().flatMap(e -> e.references().stream())
+                .noneMatch(name -> wiring.document().pageOf(name).filter(p -> pages.indexOf(p) > own).isPresent());
+    }
+
     private void addAxis(String code, Question question, List<String> allowed) {
         if (axes.containsKey(code)) {
             return;
         }
+        Axis known = before == null ? null : before.axes.get(code);
+        if (known != null && Objects.equals(known.question(), question) && (question != null || before.allowed(code).equals(allowed))
+                && features.isSame(before.features, code)) {
+            axes.put(code, known);
+            return;
+        }
         Division divided = Division.asFarAsPossible(code, question, allowed, features, today);
-        Axis axis = new Axis(diagrams, code, question, divided.cells(), divided.classOf().stream().mapToInt(Integer::intValue).toArray(),
-                layout.first().getOrDefault(code, nextLevel), layout.step());
+        int[] classOf = divided.classOf().stream().mapToInt(Integer::intValue).toArray();
+        Axis axis = new Axis(diagrams, code, question, divided.cells(), classOf, layout.first().getOrDefault(code, nextLevel),
+                layout.step());
+        boolean placed = layout.first().containsKey(code) && (before == null || known != null && known.width() >= axis.width());
+        if (!placed) {
+            // What is new, or has outgrown its place, comes last.
+            axis = new Axis(diagrams, code, question, divided.cells(), classOf, nextLevel, layout.step());
+        }
         axes.put(code, axis);
-        nextLevel = layout.first().containsKey(code) ? nextLevel : axis.nextLevel();
+        nextLevel = placed ? nextLevel : axis.nextLevel();
+    }
+
+    /** Takes over the sets of conditions that say the same of the same answers as before. */
+    private void takeOver() {
+        usable.forEach((place, expr) -> {
+            Truth truth = before.truths.get(place);
+            boolean same = truth != null && expr.equals(before.usable.get(place)) && !Features.usesAsked(expr)
+                    && Features.mentioned(expr).stream().allMatch(name -> axes.get(name) == before.axes.get(name));
+            if (same) {
+                truths.put(place, truth);
+            }
+        });
     }
 
     public Diagrams diagrams() {
@@ -280,7 +340,15 @@ public final class Space {
             return usual ? Truth.ALWAYS : Truth.NEVER;
         }
         Expr expr = usable.get(place);
-        return expr == null ? open.computeIfAbsent("at " + place, p -> open(causes.get(place))) : truth(expr, Map.of());
+        if (expr == null) {
+            return open.computeIfAbsent("at " + place, p -> open(causes.get(place)));
+        }
+        Truth known = truths.get(place);
+        if (known == null) {
+            known = truth(expr, Map.of());
+            truths.put(place, known);
+        }
+        return known;
     }
 
     /** The condition at a place as the analyst wrote it; empty where it cannot be read. */

@@ -6,14 +6,12 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Random;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
@@ -23,6 +21,7 @@ import orthogon.core.expression.Expr.Span;
 import orthogon.core.expression.Situation;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.Enumeration;
+import orthogon.core.proof.RandomChange;
 import orthogon.core.proof.RandomDocument;
 import orthogon.core.proof.Sample;
 import orthogon.core.proof.change.Difference.Kind;
@@ -30,12 +29,8 @@ import orthogon.core.proof.diagram.Limits;
 import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.fault.Faults;
 import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.questionnaire.Questionnaire.OutcomeRow;
-import orthogon.core.questionnaire.Section;
 import org.junit.jupiter.api.Test;
 
 /** Two small documents are tried answer by answer, and each respondent's two ways are laid side by side. */
@@ -50,7 +45,7 @@ class ChangeAgreesWithEnumerationTest {
         Map<Kind, Integer> seen = new TreeMap<>();
         for (long seed = 1; seed <= DOCUMENTS; seed++) {
             Questionnaire before = RandomDocument.of(seed);
-            Questionnaire after = new Mutation(seed).of(before);
+            Questionnaire after = new RandomChange(seed).of(before);
             if (!Faults.of(Wiring.of(before)).isEmpty() || !Faults.of(Wiring.of(after)).isEmpty()) {
                 continue;
             }
@@ -220,113 +215,5 @@ class ChangeAgreesWithEnumerationTest {
             }
         }
         return classes;
-    }
-
-    /** A few changes drawn from a seed. */
-    private static final class Mutation {
-
-        private final Random random;
-
-        Mutation(long seed) {
-            random = new Random(seed * 31 + 7);
-        }
-
-        Questionnaire of(Questionnaire document) {
-            Questionnaire changed = document;
-            int changes = 1 + random.nextInt(3);
-            for (int i = 0; i < changes; i++) {
-                changed = once(changed);
-            }
-            return changed;
-        }
-
-        private Questionnaire once(Questionnaire document) {
-            List<Page> pages = new ArrayList<>(document.pages());
-            int at = random.nextInt(pages.size());
-            Page page = pages.get(at);
-            List<OutcomeRow> rows = new ArrayList<>(document.outcomeTable());
-            switch (random.nextInt(9)) {
-                case 0 -> pages.set(at, new Page(page.code(), page.title(), "", random.nextBoolean() ? "" : anyCondition(pages, at),
-                        page.items(), page.finish(), page.skip()));
-                case 1 -> pages.set(at, new Page(page.code(), page.title(), "", page.openWhen(), page.items(), List.of(), page.skip()));
-                case 2 -> pages.set(at, new Page(page.code(), page.title(), "", page.openWhen(), page.items(), page.finish(), List.of()));
-                case 3 -> {
-                    int row = random.nextInt(rows.size());
-                    rows.set(row, new OutcomeRow(rows.get(row).when(), document.outcomes().getFirst().code()));
-                }
-                case 4 -> {
-                    pages.remove(at);
-                    pages.add(Math.max(0, at - 1), page);
-                }
-                default -> pages.set(at, page.withItems(items(page.items(), pages, at)));
-            }
-            return document.withPages(pages).withEnding(document.outcomes(), rows);
-        }
-
-        private String anyCondition(List<Page> pages, int before) {
-            List<String> conditions = new ArrayList<>(List.of("", "1 > 2"));
-            pages.subList(0, before).stream().flatMap(Page::allItems).forEach(i -> {
-                if (i instanceof Question q) {
-                    conditions.addAll(List.of(q.askWhen(), q.requireWhen(), "answered(" + q.code() + ")", q.code() + " = null"));
-                }
-            });
-            return conditions.get(random.nextInt(conditions.size()));
-        }
-
-        private List<Item> items(List<Item> items, List<Page> pages, int at) {
-            List<Item> changed = new ArrayList<>(items);
-            if (items.isEmpty()) {
-                return changed;
-            }
-            int i = random.nextInt(items.size());
-            if (items.get(i) instanceof Section s) {
-                changed.set(i, new Section(s.code(), s.title(), s.askWhen(), items(s.items(), pages, at)));
-                return changed;
-            }
-            if (!(items.get(i) instanceof Question q)) {
-                return changed;
-            }
-            String condition = anyCondition(pages, at);
-            Question other = switch (random.nextInt(8)) {
-                case 0, 1 -> with(q, condition, q.requireWhen(), q.answer(), q.accept());
-                case 2 -> with(q, q.askWhen(), condition.isEmpty() ? "true" : condition, q.answer(), q.accept());
-                case 3 -> with(q, q.askWhen(), "", q.answer(), q.accept());
-                case 4 -> with(q, q.askWhen(), q.requireWhen(), q.answer(), List.of());
-                case 5 -> with(q, q.askWhen(), q.requireWhen(), q.answer(),
-                        List.of(new Question.Accept(condition.isEmpty() ? "answered(" + q.code() + ")" : condition, "")));
-                default -> with(q, q.askWhen(), q.requireWhen(), limited(q.answer()), q.accept());
-            };
-            if (random.nextInt(8) == 0) {
-                changed.remove(i);
-            } else if (random.nextInt(8) == 0) {
-                changed.add(i, Question.of("added" + random.nextInt(1000), "Added", new Answer.YesNo()).withRequireWhen(condition));
-            } else {
-                changed.set(i, other);
-            }
-            return changed;
-        }
-
-        private Answer limited(Answer answer) {
-            return switch (answer) {
-                case Answer.Numeric n -> new Answer.Numeric(n.least(), new BigDecimal(n.most().intValue() == 3 ? 2 : 3), 0, "");
-                case Answer.Text t -> new Answer.Text(false, t.least(), t.most() == null ? 3 : null);
-                case Answer.OneChoice c -> {
-                    List<Answer.Option> options = new ArrayList<>(c.options());
-                    options.add(new Answer.Option("d", "Option", null, false, ""));
-                    yield random.nextBoolean() ? c.withOptions(options) : c.withOptions(options.subList(0, options.size() - 2));
-                }
-                case Answer.ManyChoices c -> {
-                    List<Answer.Option> options = new ArrayList<>(c.options());
-                    options.add(0, new Answer.Option("d", "Option", null, random.nextBoolean(), ""));
-                    yield random.nextBoolean() ? c.withOptions(options) : new Answer.ManyChoices(c.options(), 1, 1);
-                }
-                default -> answer;
-            };
-        }
-
-        private static Question with(Question q, String ask, String require, Answer answer, Collection<Question.Accept> accept) {
-            return new Question(q.code(), q.wording(), q.help(), answer, ask, require, q.lockWhen(), q.startWith(), List.copyOf(accept),
-                    q.reword(), q.keepWhenHidden());
-        }
     }
 }
