@@ -20,10 +20,6 @@ public final class Diagrams {
     private static final int AND = -1;
     private static final int EXISTS = -2;
     private static final int DISJOINT = -3;
-    private static final int MOST_CACHED = 1 << 17;
-
-    private static final int MANY_STEPS = 24;
-    private static final int MOST_LASTING = 1 << 18;
 
     private static final int STRIDE = 4;
 
@@ -31,6 +27,7 @@ public final class Diagrams {
     private static final int LOOK = 1 << 14;
 
     private final Limits limits;
+    private final Results results = new Results();
     private Watch watch;
     private long until;
     /** Four numbers a node: level, low edge, high edge, next in its bucket. */
@@ -40,14 +37,6 @@ public final class Diagrams {
     /** The number of the walk on which a node was seen last. */
     private int[] seenAt = new int[0];
     private int seenNow;
-    /** Four numbers a result: two operands, the third or the operation, and what came of it. */
-    private int[] cache = new int[STRIDE << 12];
-
-    /** How many results were worked out so far. */
-    private long steps;
-    /** What took many steps, for as long as the table lives: proofs after small changes ask it again. Laid out as the cache. */
-    private int[] lasting = new int[STRIDE << 10];
-    private int lastingUsed;
 
     /** The stated number of nodes, or the stated time, is spent. */
     public static final class BudgetSpent extends RuntimeException {
@@ -102,7 +91,7 @@ public final class Diagrams {
     }
 
     private int stored(int atLevel, int lo, int hi) {
-        int slot = hash(atLevel, lo, hi) & bucket.length - 1;
+        int slot = Results.hash(atLevel, lo, hi) & bucket.length - 1;
         for (int n = bucket[slot]; n >= 0; n = nodes[(n << 2) + 3]) {
             int at = n << 2;
             if (nodes[at] == atLevel && nodes[at + 1] == lo && nodes[at + 2] == hi) {
@@ -111,7 +100,7 @@ public final class Diagrams {
         }
         if (used == bucket.length) {
             grow();
-            slot = hash(atLevel, lo, hi) & bucket.length - 1;
+            slot = Results.hash(atLevel, lo, hi) & bucket.length - 1;
         }
         if ((used & LOOK - 1) == 0) {
             look();
@@ -151,88 +140,25 @@ public final class Diagrams {
             throw new BudgetSpent(limits.nodes() + " diagram nodes");
         }
         int size = bucket.length * 2;
-        cache = size <= MOST_CACHED ? new int[size * STRIDE] : cache;
+        results.grow(size);
         nodes = Arrays.copyOf(nodes, size * STRIDE);
         bucket = new int[size];
         Arrays.fill(bucket, -1);
         for (int n = 1; n < used; n++) {
             int at = n << 2;
-            int slot = hash(nodes[at], nodes[at + 1], nodes[at + 2]) & size - 1;
+            int slot = Results.hash(nodes[at], nodes[at + 1], nodes[at + 2]) & size - 1;
             nodes[at + 3] = bucket[slot];
             bucket[slot] = n;
         }
     }
 
-    private static int hash(int a, int b, int c) {
-        int h = a * 0x9E3779B1 + b * 0x85EBCA6B + c * 0xC2B2AE35;
-        return h ^ h >>> 15;
-    }
-
-    private int kept(int f, int g, int h) {
-        int mask = (lasting.length >> 2) - 1;
-        for (int slot = hash(f, g, h) & mask;; slot = slot + 1 & mask) {
-            int at = slot << 2;
-            if (lasting[at] == 0 && lasting[at + 1] == 0) {
-                return -1;
-            }
-            if (lasting[at] == f && lasting[at + 1] == g && lasting[at + 2] == h) {
-                return lasting[at + 3];
-            }
-        }
-    }
-
-    /** Keeps what took many steps. */
-    private int keep(int f, int g, int h, int result, long since) {
-        if (steps - since >= MANY_STEPS && lastingUsed < MOST_LASTING) {
-            if (2 * lastingUsed >= lasting.length >> 2) {
-                int[] old = lasting;
-                lasting = new int[old.length * 2];
-                for (int at = 0; at < old.length; at += STRIDE) {
-                    if (old[at] != 0 || old[at + 1] != 0) {
-                        put(old[at], old[at + 1], old[at + 2], old[at + 3]);
-                    }
-                }
-            }
-            put(f, g, h, result);
-            lastingUsed++;
-        }
-        return result;
-    }
-
-    private void put(int f, int g, int h, int result) {
-        int mask = (lasting.length >> 2) - 1;
-        int slot = hash(f, g, h) & mask;
-        while (lasting[slot << 2] != 0 || lasting[(slot << 2) + 1] != 0) {
-            slot = slot + 1 & mask;
-        }
-        lasting[slot << 2] = f;
-        lasting[(slot << 2) + 1] = g;
-        lasting[(slot << 2) + 2] = h;
-        lasting[(slot << 2) + 3] = result;
-    }
-
-    private int cached(int f, int g, int h) {
-        int at = (hash(f, g, h) & (cache.length >> 2) - 1) << 2;
-        return cache[at] == f && cache[at + 1] == g && cache[at + 2] == h ? cache[at + 3] : -1;
-    }
-
-    private int cache(int f, int g, int h, int result) {
-        steps++;
-        int at = (hash(f, g, h) & (cache.length >> 2) - 1) << 2;
-        cache[at] = f;
-        cache[at + 1] = g;
-        cache[at + 2] = h;
-        cache[at + 3] = result;
-        return result;
-    }
-
     public int and(int f, int g) {
-        int known = f <= NONE || g <= NONE || f >> 1 == g >> 1 ? conjunction(f, g) : kept(Math.min(f, g), Math.max(f, g), AND);
+        int known = f <= NONE || g <= NONE || f >> 1 == g >> 1 ? conjunction(f, g) : results.kept(Math.min(f, g), Math.max(f, g), AND);
         if (known >= 0) {
             return known;
         }
-        long before = steps;
-        return keep(Math.min(f, g), Math.max(f, g), AND, conjunction(f, g), before);
+        long before = results.steps();
+        return results.keep(Math.min(f, g), Math.max(f, g), AND, conjunction(f, g), before);
     }
 
     private int conjunction(int f, int g) {
@@ -250,14 +176,14 @@ public final class Diagrams {
             f = g;
             g = swap;
         }
-        int known = cached(f, g, AND);
+        int known = results.cached(f, g, AND);
         if (known >= 0) {
             return known;
         }
         int top = Math.min(levelOf(f), levelOf(g));
         int lo = conjunction(at(f, top, false), at(g, top, false));
         int hi = conjunction(at(f, top, true), at(g, top, true));
-        return cache(f, g, AND, node(top, lo, hi));
+        return results.cache(f, g, AND, node(top, lo, hi));
     }
 
     private int disjunction(int f, int g) {
@@ -298,13 +224,13 @@ public final class Diagrams {
 
     /** Whether no state is in both; builds no node. */
     public boolean disjoint(int f, int g) {
-        int known = f <= NONE || g <= NONE || f >> 1 == g >> 1 ? -1 : kept(Math.min(f, g), Math.max(f, g), DISJOINT);
+        int known = f <= NONE || g <= NONE || f >> 1 == g >> 1 ? -1 : results.kept(Math.min(f, g), Math.max(f, g), DISJOINT);
         if (known >= 0) {
             return known == 1;
         }
-        long before = steps;
+        long before = results.steps();
         boolean result = apart(f, g);
-        keep(Math.min(f, g), Math.max(f, g), DISJOINT, result ? 1 : 0, before);
+        results.keep(Math.min(f, g), Math.max(f, g), DISJOINT, result ? 1 : 0, before);
         return result;
     }
 
@@ -320,24 +246,24 @@ public final class Diagrams {
             f = g;
             g = swap;
         }
-        int known = cached(f, g, DISJOINT);
+        int known = results.cached(f, g, DISJOINT);
         if (known >= 0) {
             return known == 1;
         }
         int top = Math.min(levelOf(f), levelOf(g));
         boolean result = apart(at(f, top, false), at(g, top, false)) && apart(at(f, top, true), at(g, top, true));
-        cache(f, g, DISJOINT, result ? 1 : 0);
+        results.cache(f, g, DISJOINT, result ? 1 : 0);
         return result;
     }
 
     /** The set with the bits of that cube forgotten. A cube is the conjunction of its bits. */
     public int exists(int f, int cube) {
-        int known = f <= NONE || cube == ALL ? f : kept(f, cube, EXISTS);
+        int known = f <= NONE || cube == ALL ? f : results.kept(f, cube, EXISTS);
         if (known >= 0) {
             return known;
         }
-        long before = steps;
-        return keep(f, cube, EXISTS, forgetting(f, cube), before);
+        long before = results.steps();
+        return results.keep(f, cube, EXISTS, forgetting(f, cube), before);
     }
 
     private int forgetting(int f, int cube) {
@@ -350,7 +276,7 @@ public final class Diagrams {
         if (cube == ALL) {
             return f;
         }
-        int known = cached(f, cube, EXISTS);
+        int known = results.cached(f, cube, EXISTS);
         if (known >= 0) {
             return known;
         }
@@ -362,7 +288,7 @@ public final class Diagrams {
         } else {
             result = node(top, forgetting(lowOf(f), cube), forgetting(highOf(f), cube));
         }
-        return cache(f, cube, EXISTS, result);
+        return results.cache(f, cube, EXISTS, result);
     }
 
     public int forAll(int f, int cube) {
@@ -371,12 +297,12 @@ public final class Diagrams {
 
     /** {@code exists(and(f, g), cube)} without building the conjunction. */
     public int andExists(int f, int g, int cube) {
-        int known = f <= NONE || g <= NONE ? -1 : kept(Math.min(f, g), Math.max(f, g), cube);
+        int known = f <= NONE || g <= NONE ? -1 : results.kept(Math.min(f, g), Math.max(f, g), cube);
         if (known >= 0) {
             return known;
         }
-        long before = steps;
-        return keep(Math.min(f, g), Math.max(f, g), cube, forgettingBoth(f, g, cube), before);
+        long before = results.steps();
+        return results.keep(Math.min(f, g), Math.max(f, g), cube, forgettingBoth(f, g, cube), before);
     }
 
     private int forgettingBoth(int f, int g, int cube) {
@@ -401,7 +327,7 @@ public final class Diagrams {
         if (cube == ALL) {
             return conjunction(f, g);
         }
-        int known = cached(f, g, cube);
+        int known = results.cached(f, g, cube);
         if (known >= 0) {
             return known;
         }
@@ -413,7 +339,7 @@ public final class Diagrams {
             result = node(top, forgettingBoth(at(f, top, false), at(g, top, false), cube),
                     forgettingBoth(at(f, top, true), at(g, top, true), cube));
         }
-        return cache(f, g, cube, result);
+        return results.cache(f, g, cube, result);
     }
 
     /** The conjunction of the bits. */

@@ -65,7 +65,7 @@ public final class Weights {
         if (low == high) {
             return low;
         }
-        for (int n = bucket[hash(level, low, high) & bucket.length - 1]; n >= 0; n = nodes[(n << 2) + 3]) {
+        for (int n = bucket[Results.hash(level, low, high) & bucket.length - 1]; n >= 0; n = nodes[(n << 2) + 3]) {
             int at = n << 2;
             if (nodes[at] == level && nodes[at + 1] == low && nodes[at + 2] == high) {
                 return n;
@@ -82,7 +82,7 @@ public final class Weights {
             sets.look();
         }
         int at = used << 2;
-        int slot = hash(level, low, high) & bucket.length - 1;
+        int slot = Results.hash(level, low, high) & bucket.length - 1;
         nodes[at] = level;
         nodes[at + 1] = low;
         nodes[at + 2] = high;
@@ -102,7 +102,7 @@ public final class Weights {
         Arrays.fill(bucket, -1);
         for (int n = 0; n < used; n++) {
             int at = n << 2;
-            int slot = hash(nodes[at], nodes[at + 1], nodes[at + 2]) & size - 1;
+            int slot = Results.hash(nodes[at], nodes[at + 1], nodes[at + 2]) & size - 1;
             nodes[at + 3] = bucket[slot];
             bucket[slot] = n;
         }
@@ -142,18 +142,13 @@ public final class Weights {
         return moved[w];
     }
 
-    private static int hash(int a, int b, int c) {
-        int h = a * 0x9E3779B1 + b * 0x85EBCA6B + c * 0xC2B2AE35;
-        return h ^ h >>> 15;
-    }
-
     private int cached(int a, int b, int op) {
-        int at = (hash(a, b, op) & (cache.length >> 2) - 1) << 2;
+        int at = (Results.hash(a, b, op) & (cache.length >> 2) - 1) << 2;
         return cache[at] == a && cache[at + 1] == b && cache[at + 2] == op ? cache[at + 3] : -1;
     }
 
     private int cache(int a, int b, int op, int result) {
-        int at = (hash(a, b, op) & (cache.length >> 2) - 1) << 2;
+        int at = (Results.hash(a, b, op) & (cache.length >> 2) - 1) << 2;
         cache[at] = a;
         cache[at + 1] = b;
         cache[at + 2] = op;

@@ -5,7 +5,6 @@ import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Collection;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -24,7 +23,6 @@ import orthogon.core.proof.spelled.Spelled;
 import orthogon.core.proof.spelled.TextGaps;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 
@@ -98,12 +96,10 @@ public final class Space {
         this.values = new Values(this, features, questions);
         Questionnaire document = wiring.document();
         document.questions().forEach(q -> questions.putIfAbsent(q.code(), q));
-        Map<String, String> faulty = new HashMap<>();
-        faults.forEach(f -> faulty.putIfAbsent(f.place(), f.kind().claim() + " " + f.place()));
-        faulty.putAll(spelled.unclear());
-        for (Wire wire : wiring.wires()) {
-            use(wire, faulty);
-        }
+        Conditions conditions = new Conditions(spelled, faults);
+        usable.putAll(conditions.usable());
+        causes.putAll(conditions.causes());
+        usable.values().forEach(features::analyse);
         this.gaps = TextGaps.of(spelled);
         TextGaps.spokenOf(spelled, gaps).forEach(e -> wiring.unfolded(e).ifPresent(features::note));
         besides.forEach(features::analyse);
@@ -122,45 +118,6 @@ public final class Space {
             takeOver();
             before = null;
         }
-    }
-
-    private void use(Wire wire, Map<String, String> faulty) {
-        String cause = cause(wire, faulty, new HashSet<>());
-        Optional<Expr> unfolded = wire.expr().flatMap(wiring::unfolded);
-        if (cause != null || unfolded.isEmpty()) {
-            causes.put(wire.place(), cause != null ? cause : "type-fits " + wire.place());
-            return;
-        }
-        usable.put(wire.place(), unfolded.get());
-        features.analyse(unfolded.get());
-    }
-
-    private String cause(Wire wire, Map<String, String> faulty, Set<String> seen) {
-        if (faulty.containsKey(wire.place()) && !isOfTargetOnly(wire)) {
-            return faulty.get(wire.place());
-        }
-        for (String name : wire.readable().map(Expr::references).orElse(Set.of())) {
-            Optional<Wire> derive = wiring.at(name + ".derive");
-            if (derive.isPresent() && seen.add(name)) {
-                String inner = cause(derive.get(), faulty, seen);
-                if (inner != null) {
-                    return inner;
-                }
-            }
-        }
-        return null;
-    }
-
-    /** Whether the fault of a rule is where it leads, not its condition: whether that can be read and uses nothing of later pages. */
-    private boolean isOfTargetOnly(Wire wire) {
-        boolean leads = Set.of(Wiring.Family.SKIP, Wiring.Family.FINISH, Wiring.Family.OUTCOME_ROW).contains(wire.family());
-        if (!leads || !wire.faults().isEmpty()) {
-            return false;
-        }
-        List<Page> pages = wiring.document().pages();
-        int own = pages.stream().map(Page::code).toList().indexOf(wire.owner());
-        return own < 0 || wire.readable().stream().flatMap(e -> e.references().stream())
-                .noneMatch(name -> wiring.document().pageOf(name).filter(p -> pages.indexOf(p) > own).isPresent());
     }
 
     private void addAxis(String code, Question question, List<String> allowed) {
