@@ -432,6 +432,14 @@ document.addEventListener('click', (event) => {
     }
 });
 
+// An answer to an earlier choice must not sweep away what is being typed meanwhile; leaving the field asks again, with all of it.
+document.addEventListener('input', (event) => {
+    const form = event.target.closest('form.sentence');
+    if (form) {
+        htmx.trigger(form, 'htmx:abort');
+    }
+});
+
 // A picture travels with the document, so it is read here and sent as text.
 document.addEventListener('change', (event) => {
     const chooser = event.target.closest('[data-picture]');

@@ -146,20 +146,10 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
             uncounted = Optional.of(e.getMessage());
         }
         List<Difference> differences = new ArrayList<>();
-        for (Map.Entry<Topic, Respondent> e : met.entrySet()) {
-            Topic t = e.getKey();
-            if (!isShown(t, e.getValue(), one, other, common)) {
-                return undecided(DISAGREE, wordings);
-            }
-            differences.add(difference(t, t.kind(), tally.map(c -> c.of(t)), e.getValue().first(), e.getValue().second(), one, other));
-        }
-        for (Map.Entry<Topic, Respondent> e : metBack.entrySet()) {
-            Topic t = e.getKey();
-            if (!isShown(t, e.getValue(), other, one, common)) {
-                return undecided(DISAGREE, wordings);
-            }
-            differences.add(difference(t, Kind.ACCEPTED_NOW, tallyBack.map(c -> c.of(t)), e.getValue().second(), e.getValue().first(), one,
-                    other));
+        boolean shown = tell(met, tally, common, one, other, false, differences);
+        shown &= tell(metBack, tallyBack, common, other, one, true, differences);
+        if (!shown) {
+            return undecided(DISAGREE, wordings);
         }
         List<String> order = new ArrayList<>();
         order.add(earlier.document().code());
@@ -175,9 +165,25 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
     private static final String DISAGREE = "the comparison found a respondent whom the interview does not confirm. This is a fault of "
             + "Orthogon; please report it";
 
-    private static Difference difference(Topic topic, Kind kind, Optional<BigInteger> paths, Map<String, Object> before,
-            Map<String, Object> after, Space one, Space other) {
-        return new Difference(kind, topic.place(), topic.from(), topic.to(), paths, sent(one, before), sent(other, after));
+    /**
+     * Adds what was found, as seen from the earlier document.
+     *
+     * @param one the space of the document whose end they come to
+     * @param back whether that is the later one
+     * @return whether the interview engine shows all of it
+     */
+    private static boolean tell(Map<Topic, Respondent> found, Optional<Tally> tally, Common common, Space one, Space other,
+            boolean back, List<Difference> differences) {
+        boolean shown = true;
+        for (Map.Entry<Topic, Respondent> e : found.entrySet()) {
+            Topic topic = e.getKey();
+            Map<String, Object> first = sent(one, e.getValue().first());
+            Map<String, Object> second = sent(other, e.getValue().second());
+            differences.add(new Difference(back ? Kind.ACCEPTED_NOW : topic.kind(), topic.place(), topic.from(), topic.to(),
+                    tally.map(c -> c.of(topic)), back ? second : first, back ? first : second));
+            shown &= isShown(topic, e.getValue(), one, other, common);
+        }
+        return shown;
     }
 
     private static Map<String, Object> sent(Space space, Map<String, Object> answers) {
@@ -238,5 +244,4 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
     public boolean isOfTextsOnly() {
         return undecided.isEmpty() && differences.isEmpty() && limitedOtherwise.isEmpty();
     }
-
 }
