@@ -10,6 +10,7 @@ public sealed interface Edit
         AddPages,
         Change,
         ChangePage,
+        ChangeBurden,
         ChangeEnding,
         ChangePresentation,
         Retitle,
@@ -22,10 +23,13 @@ public sealed interface Edit
         Rename,
         RenameOption,
         SetConditions,
+        Settle,
         Strike {
 
     /** What {@link #about()} says of the outcomes, the outcome table and the own claims. */
     String ENDING = "ending";
+    /** What it says of the limit of burden. */
+    String BURDEN = "burden";
     /** What it says of the welcome page, buttons, messages, theme, link parameters and title. */
     String PRESENTATION = "presentation";
 
@@ -35,6 +39,6 @@ public sealed interface Edit
     /** What the history says about it. */
     String says();
 
-    /** What it is about: items, pages, {@link #ENDING}, {@link #PRESENTATION}; edits about different things do not disturb each other. */
+    /** What it is about: items, pages, {@link #ENDING}, {@link #PRESENTATION}, {@link #BURDEN}; edits about different things do not disturb each other. */
     Set<String> about();
 }

@@ -241,7 +241,13 @@ final class Typer {
         if (f.equals("asked") && !scope.askable().isEmpty()) {
             if (arity(c, 1, 1) && !(c.args().getFirst() instanceof Name n && scope.askable().contains(n.name()))) {
                 String wrong = c.args().getFirst() instanceof Name n ? n.name() : "";
-                unknown(c.args().getFirst().span(), "asked(...) takes the code of a question, note or section", wrong, scope.askable());
+                if (scope.otherwise(wrong).filter(o -> o.contains("once for each entry")).isPresent()) {
+                    fault(ExpressionFault.Kind.NAME, c.args().getFirst().span(),
+                            wrong + " is answered once for each entry; asked(...) takes the roster around it", "");
+                } else {
+                    unknown(c.args().getFirst().span(), "asked(...) takes the code of a question, note or section", wrong,
+                            scope.askable());
+                }
             }
             return Type.TRUTH;
         }

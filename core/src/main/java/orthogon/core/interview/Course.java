@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Burden;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
@@ -64,6 +65,11 @@ public record Course(List<PageView> pages, boolean complete, Optional<String> ou
     /** The page to answer now; empty once complete. */
     public Optional<PageView> current() {
         return complete || pages.isEmpty() ? Optional.empty() : Optional.of(pages.getLast());
+    }
+
+    /** How many words there were to read, as {@link Burden} counts them. */
+    public int words() {
+        return pages.stream().mapToInt(p -> Burden.words(p.page()) + p.shown().stream().mapToInt(s -> Burden.words(s.item())).sum()).sum();
     }
 
     /** The codes of the questions and rosters asked, in order; what is asked inside a roster is not among them. */

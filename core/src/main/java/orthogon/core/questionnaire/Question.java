@@ -70,6 +70,10 @@ public record Question(String code, String wording, String help, Answer answer, 
         return new Question(code, wording, help, answer, askWhen, requireWhen, lockWhen, changed, accept, reword, keepWhenHidden);
     }
 
+    public Question withKeepWhenHidden(boolean changed) {
+        return new Question(code, wording, help, answer, askWhen, requireWhen, lockWhen, startWith, accept, reword, changed);
+    }
+
     public Question withAccept(List<Accept> changed) {
         return new Question(code, wording, help, answer, askWhen, requireWhen, lockWhen, startWith, changed, reword, keepWhenHidden);
     }

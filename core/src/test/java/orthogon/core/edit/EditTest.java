@@ -50,7 +50,7 @@ class EditTest {
             }
         }
         assertTrue(made > 2500 && refused > 300, made + " made, " + refused + " refused");
-        assertEquals(17, kinds.size(), kinds.toString());
+        assertEquals(19, kinds.size(), kinds.toString());
     }
 
     /**

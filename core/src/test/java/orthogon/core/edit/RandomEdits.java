@@ -4,7 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import orthogon.core.language.Texts;
 import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Burden;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
@@ -49,7 +51,7 @@ public final class RandomEdits {
         String either = random.nextInt(6) == 0 ? pick(pages) : item;
         List<String> several = items.isEmpty() ? List.of(item) : List.of(item, pick(items)).stream().distinct().toList();
         List<String> places = List.copyOf(Places.all(document).keySet());
-        return switch (random.nextInt(20)) {
+        return switch (random.nextInt(22)) {
             case 0 -> new Step(either, random.nextBoolean());
             case 1 -> new Shift(item, random.nextBoolean());
             case 2 -> new Place(several, pick(groups), random.nextBoolean() ? "" : item);
@@ -70,10 +72,21 @@ public final class RandomEdits {
                 new ChangePresentation(new Presentation(new Presentation.Welcome("Heading " + step, "", ""), Presentation.Buttons.USUAL,
                         Map.of("required", "Needed " + step), Presentation.Theme.PLAIN), document.linkParameters());
             case 17 -> new ChangePage(document.page(pick(pages)).orElseThrow().withTexts("Page " + step, "About it."), "the texts");
+            case 20 -> new ChangeBurden(new Burden(random.nextBoolean() ? null : 40, null, 1 + random.nextInt(9)));
+            case 21 -> settled(document, item);
             case 18 -> new ChangeEnding(document.outcomes(), document.outcomeTable().reversed(), document.claims());
             default -> document.item(item).orElse(null) instanceof Note n
                     ? new Change(new Note(n.code(), "Note " + step, n.askWhen(), n.reword()), "wording")
                     : new Retitle("Title " + step);
+        };
+    }
+
+    private Edit settled(Questionnaire document, String code) {
+        List<String> units = List.copyOf(Texts.all(document).keySet());
+        return switch (random.nextInt(3)) {
+            case 0 -> new Settle(code + ".keepWhenHidden", "true");
+            case 1 -> new Settle(pick(units), "Settled " + step);
+            default -> new Settle(code + ".startWith", "");
         };
     }
 

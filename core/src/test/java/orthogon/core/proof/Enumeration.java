@@ -63,7 +63,8 @@ public final class Enumeration implements Situation {
     private final Set<String> stuck = new HashSet<>();
     private final Set<String> ownBroken = new HashSet<>();
     private final List<Page> visited = new ArrayList<>();
-    private int mostWords;
+    int mostWords;
+    int leastWords = Integer.MAX_VALUE;
     private final Set<String> decides = new HashSet<>();
     private final Set<String> turned = new HashSet<>();
     private final Set<String> gaps = new HashSet<>();
@@ -636,6 +637,7 @@ public final class Enumeration implements Situation {
         int words = visited.stream().mapToInt(Burden::words).sum()
                 + document.items().filter(i -> asked.contains(i.code())).mapToInt(Burden::words).sum();
         mostWords = Math.max(mostWords, words);
+        leastWords = Math.min(leastWords, words);
         shortest = Math.min(shortest, route.size() - 1);
         longest = Math.max(longest, route.size() - 1);
         for (int i = 0; i < document.claims().size(); i++) {

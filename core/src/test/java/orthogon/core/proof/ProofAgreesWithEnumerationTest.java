@@ -19,6 +19,7 @@ import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Replay;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.fault.Faults;
+import orthogon.core.proof.flow.Figures;
 import orthogon.core.proof.flow.Routes;
 import orthogon.core.questionnaire.Questionnaire;
 import org.junit.jupiter.api.Test;
@@ -100,8 +101,24 @@ class ProofAgreesWithEnumerationTest {
         assertEquals(all.answerPaths(), proof.figures().answerPaths().orElseThrow(), "seed " + seed);
         assertEquals(BigInteger.valueOf(all.routes.size()), proof.figures().routes().orElseThrow(), "seed " + seed);
         routesAgree(seed, proof, all);
+        readingAgrees(seed, proof, all);
         assertEquals(all.longest, proof.figures().longest().orElse(-1), "seed " + seed);
         assertEquals(all.longest < 0 ? -1 : all.shortest, proof.figures().shortest().orElse(-1), "seed " + seed);
+    }
+
+    private static void readingAgrees(long seed, Proof proof, Enumeration all) {
+        Optional<Figures.Reading> reading = proof.figures().reading();
+        assertEquals(all.endings.isEmpty(), reading.isEmpty(), "seed " + seed);
+        if (reading.isPresent()) {
+            assertEquals(all.mostWords, reading.get().mostWords(), "seed " + seed);
+            assertEquals(all.leastWords, reading.get().leastWords(), "seed " + seed);
+            for (boolean most : new boolean[]{true, false}) {
+                Course course = Replay.of(proof.wiring(), RandomDocument.TODAY, most ? reading.get().most() : reading.get().least(), "")
+                        .course();
+                assertTrue(course.complete(), "seed " + seed);
+                assertEquals(most ? all.mostWords : all.leastWords, course.words(), "seed " + seed);
+            }
+        }
     }
 
     /** Every route is listed, with its questions, outcome and size, whichever way the list is cut, and somebody goes along it. */
@@ -144,9 +161,42 @@ class ProofAgreesWithEnumerationTest {
             assertEquals(BigInteger.valueOf(all.routes.stream().filter(r -> r.size() - 1 > than).count()),
                     routes.count(new Routes.Filter(Set.of(), Set.of(), Optional.empty(), than)), "seed " + seed);
         }
+        for (int shorter = 0; shorter < 5; shorter++) {
+            int than = shorter;
+            assertEquals(BigInteger.valueOf(all.routes.stream().filter(r -> r.size() - 1 < than).count()),
+                    routes.count(new Routes.Filter(Set.of(), Set.of(), Optional.empty(), -1, than)), "seed " + seed);
+        }
+        groupsAgree(seed, routes, all);
         long inFirst = all.routes.stream().filter(r -> r.getFirst().equals("o0")).count();
         assertEquals(BigInteger.valueOf(inFirst), routes.count(new Routes.Filter(Set.of(), Set.of(), Optional.of("o0"), -1)),
                 "seed " + seed);
+    }
+
+    /** Routes by outcome: all of them page by page, and a few spread over all. */
+    private static void groupsAgree(long seed, Routes routes, Enumeration all) {
+        Map<String, Set<List<Object>>> byOutcome = new LinkedHashMap<>();
+        for (int from = 0; from < all.routes.size(); from += 3) {
+            int shown = 0;
+            for (Routes.Group group : routes.inOrder(Routes.Filter.ALL, BigInteger.valueOf(from), 3)) {
+                shown += group.told().size();
+                group.told().forEach(r -> byOutcome.computeIfAbsent(group.outcome(), o -> new LinkedHashSet<>())
+                        .add(List.copyOf(r.asked())));
+            }
+            assertEquals(Math.min(3, all.routes.size() - from), shown, "seed " + seed);
+        }
+        Map<String, Set<List<Object>>> expected = new LinkedHashMap<>();
+        all.routes.forEach(r -> expected.computeIfAbsent((String) r.getFirst(), o -> new LinkedHashSet<>())
+                .add(List.copyOf(r.subList(1, r.size()))));
+        assertEquals(expected, byOutcome, "seed " + seed);
+        for (Routes.Group group : routes.spread(Routes.Filter.ALL, 4)) {
+            assertEquals(BigInteger.valueOf(expected.get(group.outcome()).size()), group.count(), "seed " + seed);
+            int share = Math.max(1, 4 * expected.get(group.outcome()).size() / all.routes.size());
+            assertEquals(Math.min(share, expected.get(group.outcome()).size()), group.told().size(), "seed " + seed);
+            group.told().forEach(r -> {
+                assertTrue(expected.get(group.outcome()).contains(List.copyOf(r.asked())), "seed " + seed + " " + r);
+                assertEquals(List.of(r), routes.list(Routes.Filter.ALL.ending(group.outcome()), r.number(), 1), "seed " + seed);
+            });
+        }
     }
 
     /** What was enumerated is what the interview does, on a sample of the endings. */

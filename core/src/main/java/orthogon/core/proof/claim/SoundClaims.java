@@ -3,9 +3,11 @@ package orthogon.core.proof.claim;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import orthogon.core.expression.ExpressionFault;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.questionnaire.Derived;
@@ -27,31 +29,49 @@ public final class SoundClaims {
         });
         document.outcomes().forEach(o -> codes.add(o.code()));
         faults.stream().filter(f -> f.kind() == Fault.Kind.CODE_UNIQUE).forEach(f -> codes.add(f.place()));
-        codes.forEach(code -> claims.add(claim(Fault.Kind.CODE_UNIQUE, code, "the code " + code + " is used once", faults)));
+        codes.forEach(code -> claims.add(claim(wiring, Fault.Kind.CODE_UNIQUE, code, "the code " + code + " is used once", faults)));
         Set<String> places = new LinkedHashSet<>();
         wiring.wires().forEach(w -> places.add(w.place()));
         faults.stream().filter(f -> f.kind() != Fault.Kind.CODE_UNIQUE).forEach(f -> places.add(f.place()));
         for (String place : places) {
-            claims.add(claim(Fault.Kind.REFERENCE_EXISTS, place, "every name in " + place + " exists", faults));
-            claims.add(claim(Fault.Kind.TYPE_FITS, place, "the values in " + place + " fit together", faults));
-            claims.add(claim(Fault.Kind.LOOKS_AHEAD, place, place + " uses only what stands before it", faults));
+            claims.add(claim(wiring, Fault.Kind.REFERENCE_EXISTS, place, "every name in " + place + " exists", faults));
+            claims.add(claim(wiring, Fault.Kind.TYPE_FITS, place, "the values in " + place + " fit together", faults));
+            claims.add(claim(wiring, Fault.Kind.LOOKS_AHEAD, place, place + " uses only what stands before it", faults));
         }
         document.items().filter(Derived.class::isInstance).forEach(i -> places.add(i.code() + ".derive"));
         for (String place : places) {
             boolean circular = faults.stream().anyMatch(f -> f.kind() == Fault.Kind.DEPENDS_ON_ITSELF && f.place().equals(place));
             if (circular || place.endsWith(".derive")) {
-                claims.add(claim(Fault.Kind.DEPENDS_ON_ITSELF, place, place + " does not depend on itself", faults));
+                claims.add(claim(wiring, Fault.Kind.DEPENDS_ON_ITSELF, place, place + " does not depend on itself", faults));
             }
         }
         return claims;
     }
 
-    private static Claim claim(Fault.Kind kind, String place, String statement, List<Fault> faults) {
+    private static Claim claim(Wiring wiring, Fault.Kind kind, String place, String statement, List<Fault> faults) {
         List<Fault> here = faults.stream().filter(f -> f.kind() == kind && f.place().equals(place)).toList();
         String because = here.isEmpty()
                 ? "No such fault is there."
                 : here.stream().map(Fault::because).collect(Collectors.joining("; ")) + ".";
         return new Claim(Family.SOUND, kind.claim(), place, statement, here.isEmpty() ? Verdict.PROVED : Verdict.REFUTED, Optional.empty(),
-                () -> Claim.Explanation.of(because.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + because.substring(1)));
+                () -> {
+                    Claim.Explanation plain = Claim.Explanation.of(because.substring(0, 1).toUpperCase(Locale.ROOT) + because.substring(1));
+                    return kind == Fault.Kind.REFERENCE_EXISTS && !here.isEmpty()
+                            ? nearest(wiring, place).map(plain::with).orElse(plain)
+                            : plain;
+                });
+    }
+
+    /** The nearest right name in place of the only wrong one. */
+    private static Optional<Mend> nearest(Wiring wiring, String place) {
+        Wiring.Wire wire = wiring.at(place).orElse(null);
+        if (wire == null || wire.faults().size() != 1 || wire.faults().getFirst().nearest().isEmpty()) {
+            return Optional.empty();
+        }
+        ExpressionFault fault = wire.faults().getFirst();
+        String wrong = wire.text().substring(fault.from(), fault.to());
+        String right = wrong.startsWith("\"") ? "\"" + fault.nearest() + "\"" : fault.nearest();
+        return Optional.of(new Mend("Write " + fault.nearest(), place,
+                wire.text().substring(0, fault.from()) + right + wire.text().substring(fault.to())));
     }
 }

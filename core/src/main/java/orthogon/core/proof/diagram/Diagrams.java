@@ -422,12 +422,13 @@ public final class Diagrams {
     }
 
     /**
-     * The levels that are one in a state of the set.
+     * The levels that are one in each of some states of the set.
      *
-     * @param number of the state among all, from 0, in the order in which zero comes before one
+     * @param numbers of the states among all, from 0, in the order in which zero comes before one
      */
-    public BitSet nth(int f, BitSet bits, BigInteger number) {
-        return new Counting(this, bits).nth(f, number);
+    public List<BitSet> nth(int f, BitSet bits, List<BigInteger> numbers) {
+        Counting counting = new Counting(this, bits);
+        return numbers.stream().map(n -> counting.nth(f, n)).toList();
     }
 
     /** The least or most number of ones over these bits in any state of the set; -1 for the empty set. */

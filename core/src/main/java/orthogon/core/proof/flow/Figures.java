@@ -1,12 +1,15 @@
 package orthogon.core.proof.flow;
 
 import java.math.BigInteger;
+import java.util.BitSet;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.space.Axis;
 import orthogon.core.proof.space.Space;
+import orthogon.core.questionnaire.Burden;
 
 /**
  * How many answer paths and routes there are, exactly or not at all.
@@ -15,10 +18,18 @@ import orthogon.core.proof.space.Space;
  * @param pathsByOutcome every outcome, in document order; empty map where not counted
  * @param joint whether paths are divided by comparisons between several answers as well
  * @param everyRoute empty where routes are not counted
+ * @param reading empty where it was not worked out
  * @param notCounted why something was not counted; empty where everything was
  */
 public record Figures(Optional<BigInteger> answerPaths, Map<String, BigInteger> pathsByOutcome, boolean joint, Optional<Routes> everyRoute,
-        Optional<String> notCounted) {
+        Optional<Reading> reading, Optional<String> notCounted) {
+
+    /**
+     * Those who read least and most of all who come to an end; words as {@link Burden} counts them.
+     *
+     * @param least answers of the document to their values
+     */
+    public record Reading(int leastWords, Map<String, Object> least, int mostWords, Map<String, Object> most) {}
 
     /** How many nodes weights may take. */
     public static final int MOST_WEIGHT_NODES = 1 << 23;
@@ -46,16 +57,28 @@ public record Figures(Optional<BigInteger> answerPaths, Map<String, BigInteger> 
                 : Optional.of(paths.values().stream().reduce(BigInteger.ZERO, BigInteger::add));
         Map<String, BigInteger> byOutcome = new LinkedHashMap<>(paths);
         byOutcome.remove("");
+        Optional<Routes> routes = Optional.empty();
+        Optional<Reading> reading = Optional.empty();
         try {
-            return new Figures(total, byOutcome, joint, Optional.of(Routes.of(space)), notCounted);
+            routes = Optional.of(Routes.of(space));
+            reading = routes.get().shortest().isEmpty() ? reading : reading(space);
         } catch (Diagrams.BudgetSpent e) {
-            return new Figures(total, byOutcome, joint, Optional.empty(), Optional.of("routes: " + e.getMessage()));
+            notCounted = Optional.of((routes.isEmpty() ? "routes: " : "words: ") + e.getMessage());
         }
+        return new Figures(total, byOutcome, joint, routes, reading, notCounted);
+    }
+
+    private static Optional<Reading> reading(Space space) {
+        Flow flow = new Flow(space, Set.of(), new BitSet(), new BitSet());
+        Longest.Respondent least = Longest.least(flow, Burden::words, Burden::words);
+        Longest.Respondent most = Longest.of(flow, Burden::words, Burden::words);
+        return Optional.of(new Reading(least.cost(), space.spelled().answers(space.spelled().settled(least.answers())), most.cost(),
+                space.spelled().answers(space.spelled().settled(most.answers()))));
     }
 
     /** Nothing counted, with the reason. */
     public static Figures none(boolean joint, String why) {
-        return new Figures(Optional.empty(), Map.of(), joint, Optional.empty(), Optional.of(why));
+        return new Figures(Optional.empty(), Map.of(), joint, Optional.empty(), Optional.empty(), Optional.of(why));
     }
 
     /** How many routes there are; empty where they are not counted. */

@@ -1,6 +1,7 @@
 package orthogon.core.proof.flow;
 
 import java.math.BigInteger;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -13,7 +14,10 @@ import orthogon.core.proof.space.Space;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 
-/** Somebody of whom the most is asked: the largest sum of what each item and page costs, found from the end backwards. */
+/**
+ * Somebody of whom the most is asked, or the least: the largest sum of what each item and page costs, found from the end backwards. The
+ * least is the most of what is left out.
+ */
 public final class Longest {
 
     private static final int MOST_NODES = 1 << 22;
@@ -33,8 +37,10 @@ public final class Longest {
     private final int[] own;
     /** One more than the most that the rest of the way costs; zero for those who cannot come to an end. */
     private final int[] most;
+    /** What each page costs those of whom nothing on it is asked; zero where what is asked costs. */
+    private final int[] passed;
 
-    private Longest(Flow flow, ToIntFunction<Item> ofItem, ToIntFunction<Page> ofPage) {
+    private Longest(Flow flow, ToIntFunction<Item> ofItem, ToIntFunction<Page> ofPage, boolean leftOut) {
         this.flow = flow;
         this.space = flow.space();
         this.d = space.diagrams();
@@ -42,15 +48,15 @@ public final class Longest {
         this.end = flow.stages().size();
         this.own = new int[end];
         this.most = new int[end + 1];
+        this.passed = new int[end];
         most[end] = w.constant(BigInteger.ONE);
         for (int p = end - 1; p >= 0; p--) {
             PageSets sets = flow.stages().get(p).sets();
-            own[p] = w.within(w.constant(BigInteger.valueOf(ofPage.applyAsInt(sets.page()))), sets.visited());
+            own[p] = cost(ofPage.applyAsInt(sets.page()), sets.visited(), p, leftOut);
             for (Item item : sets.page().allItems().toList()) {
                 int cost = ofItem.applyAsInt(item);
                 if (cost > 0 && sets.isShown(item.code())) {
-                    int shown = d.and(sets.visited(), sets.shown(item.code()));
-                    own[p] = w.plus(own[p], w.within(w.constant(BigInteger.valueOf(cost)), shown));
+                    own[p] = w.plus(own[p], cost(cost, d.and(sets.visited(), sets.shown(item.code())), p, leftOut));
                 }
             }
             for (Flow.Exit exit : flow.stages().get(p).exits()) {
@@ -59,17 +65,33 @@ public final class Longest {
         }
     }
 
+    private int cost(int cost, int shown, int page, boolean leftOut) {
+        passed[page] += leftOut ? cost : 0;
+        return w.within(w.constant(BigInteger.valueOf(cost)), leftOut ? d.not(shown) : shown);
+    }
+
     /**
      * @param ofItem what an item of the plain form costs where it is shown; not below 0
      * @param ofPage what a page costs where it is visited
      */
     public static Respondent of(Flow flow, ToIntFunction<Item> ofItem, ToIntFunction<Page> ofPage) {
-        return new Longest(flow, ofItem, ofPage).respondent();
+        return new Longest(flow, ofItem, ofPage, false).respondent();
+    }
+
+    /** Somebody of whom the least is asked, of those who come to an end; costs as in {@link #of}. */
+    public static Respondent least(Flow flow, ToIntFunction<Item> ofItem, ToIntFunction<Page> ofPage) {
+        Longest longest = new Longest(flow, ofItem, ofPage, true);
+        Respondent found = longest.respondent();
+        return new Respondent(Arrays.stream(longest.passed).sum() - found.cost(), found.answers());
     }
 
     /** One more than what a page and the rest of the way cost those who leave it like this; zero for those who get stuck. */
     private int leaving(Flow.Exit exit) {
         int after = exit.kind() == Flow.Kind.FINISH ? w.constant(BigInteger.ONE) : after(exit);
+        int without = Arrays.stream(passed, exit.from() + 1, exit.kind() == Flow.Kind.FINISH ? end : exit.target()).sum();
+        after = without == 0
+                ? after
+                : w.plus(after, w.within(w.constant(BigInteger.valueOf(without)), d.not(w.where(after, BigInteger.ZERO))));
         return w.within(w.plus(own[exit.from()], after), d.not(w.where(after, BigInteger.ZERO)));
     }
 

@@ -41,10 +41,29 @@ public final class Routes {
      * @param asksNot codes that are not
      * @param outcome that it ends in; the empty code for none; empty for any
      * @param longerThan only routes with more questions than this
+     * @param shorterThan only routes with fewer questions than this
      */
-    public record Filter(Set<String> asks, Set<String> asksNot, Optional<String> outcome, int longerThan) {
+    public record Filter(Set<String> asks, Set<String> asksNot, Optional<String> outcome, int longerThan, int shorterThan) {
         public static final Filter ALL = new Filter(Set.of(), Set.of(), Optional.empty(), -1);
+
+        public Filter(Set<String> asks, Set<String> asksNot, Optional<String> outcome, int longerThan) {
+            this(asks, asksNot, outcome, longerThan, Integer.MAX_VALUE);
+        }
+
+        public Filter ending(String in) {
+            return new Filter(asks, asksNot, Optional.of(in), longerThan, shorterThan);
+        }
     }
+
+    /**
+     * The wanted routes that end alike, some of them told.
+     *
+     * @param outcome empty for none
+     * @param first what routes of other groups come before
+     * @param count how many there are
+     * @param told in order, so that neighbours ask much the same
+     */
+    public record Group(String outcome, BigInteger first, BigInteger count, List<Route> told) {}
 
     private final Space space;
     private final Diagrams d;
@@ -214,7 +233,8 @@ public final class Routes {
         if (filter.outcome().isPresent()) {
             set = outcomes.contains(filter.outcome().get()) ? d.and(set, outcome(filter.outcome().get())) : Diagrams.NONE;
         }
-        return filter.longerThan() < 0 ? set : d.and(set, longer(filter.longerThan()));
+        set = filter.longerThan() < 0 ? set : d.and(set, longer(filter.longerThan()));
+        return filter.shorterThan() > asked.cardinality() ? set : d.minus(set, longer(filter.shorterThan() - 1));
     }
 
     /** More than so many of the bits are one: counted from the last bit up, a set for each number still needed. */
@@ -222,6 +242,9 @@ public final class Routes {
         int[] needed = new int[than + 2];
         Arrays.fill(needed, Diagrams.NONE);
         needed[0] = Diagrams.ALL;
+        if (than < 0) {
+            return Diagrams.ALL;
+        }
         for (int l = asked.length() - 1; l >= 0; l--) {
             for (int k = than + 1; asked.get(l) && k > 0; k--) {
                 int bit = d.bit(l);
@@ -241,9 +264,16 @@ public final class Routes {
         d.begin(Watch.NOBODY);
         int set = wanted(filter);
         BigInteger count = d.count(set, bits);
+        List<BigInteger> numbers = new ArrayList<>();
+        for (BigInteger n = from; numbers.size() < most && n.compareTo(count) < 0; n = n.add(BigInteger.ONE)) {
+            numbers.add(n);
+        }
+        return told(set, numbers);
+    }
+
+    private List<Route> told(int set, List<BigInteger> numbers) {
         List<Route> routes = new ArrayList<>();
-        for (BigInteger n = from; routes.size() < most && n.compareTo(count) < 0; n = n.add(BigInteger.ONE)) {
-            BitSet ones = d.nth(set, bits, n);
+        for (BitSet ones : d.nth(set, bits, numbers)) {
             int number = 0;
             for (int b = 0; b < outcomeBits.size(); b++) {
                 number |= ones.get(outcomeBits.get(b)) ? 1 << b : 0;
@@ -254,16 +284,72 @@ public final class Routes {
                     on.add(code);
                 }
             });
-            routes.add(new Route(n, on, outcomes.get(number)));
+            routes.add(new Route(numbers.get(routes.size()), on, outcomes.get(number)));
         }
         return routes;
+    }
+
+    /**
+     * The wanted routes by outcome, spread evenly: of each outcome with n routes that may show k, those numbered 0, n/k, 2n/k and so on,
+     * k being its share of all, but at least one. Where there are no more than {@code most}, all.
+     *
+     * @param most how many at most, but at least one of each outcome
+     */
+    public synchronized List<Group> spread(Filter filter, int most) {
+        return grouped(filter, (first, count, all) -> {
+            BigInteger share = BigInteger.valueOf(most).multiply(count).divide(all).max(BigInteger.ONE).min(count);
+            List<BigInteger> numbers = new ArrayList<>();
+            for (int i = 0; i < share.intValue(); i++) {
+                numbers.add(BigInteger.valueOf(i).multiply(count).divide(share));
+            }
+            return numbers;
+        });
+    }
+
+    /**
+     * A page of the wanted routes by outcome, one after the other.
+     *
+     * @param from how many are left out before
+     * @param most how many at most
+     */
+    public synchronized List<Group> inOrder(Filter filter, BigInteger from, int most) {
+        return grouped(filter, (first, count, all) -> {
+            List<BigInteger> numbers = new ArrayList<>();
+            BigInteger to = from.add(BigInteger.valueOf(most)).subtract(first).min(count);
+            for (BigInteger n = from.subtract(first).max(BigInteger.ZERO); n.compareTo(to) < 0; n = n.add(BigInteger.ONE)) {
+                numbers.add(n);
+            }
+            return numbers;
+        });
+    }
+
+    /** Which routes of a group are told. */
+    private interface Choice {
+        List<BigInteger> of(BigInteger first, BigInteger count, BigInteger all);
+    }
+
+    private List<Group> grouped(Filter filter, Choice choice) {
+        d.begin(Watch.NOBODY);
+        int wanted = wanted(filter);
+        BigInteger all = d.count(wanted, bits);
+        BigInteger first = BigInteger.ZERO;
+        List<Group> groups = new ArrayList<>();
+        for (String outcome : outcomes) {
+            int set = d.and(wanted, outcome(outcome));
+            BigInteger count = d.count(set, bits);
+            if (count.signum() > 0) {
+                groups.add(new Group(outcome, first, count, told(set, choice.of(first, count, all))));
+                first = first.add(count);
+            }
+        }
+        return groups;
     }
 
     /**
      * Somebody on the route, and how many answer paths it has.
      *
      * @param paths empty where they are too many to count
-     * @param witness question or link parameter of the plain form to value; what is blank is left out
+     * @param witness question or link parameter to value; what is blank is left out
      */
     public record Lane(Optional<BigInteger> paths, Map<String, Object> witness) {}
 
@@ -292,7 +378,7 @@ public final class Routes {
                 set = route.outcome().isEmpty() ? d.or(set, rest) : set;
             }
             if (set != Diagrams.NONE) {
-                return new Lane(paths, new Witnesses(along).end(ending, set));
+                return new Lane(paths, space.spelled().answers(new Witnesses(along).end(ending, set)));
             }
         }
         throw new IllegalArgumentException("nobody goes along " + route);

@@ -162,7 +162,7 @@ class DiagramsTest {
             inOrder.sort(java.util.Comparator.comparingInt(s -> Integer.reverse(s) >>> 1));
             int n = random.nextInt(inOrder.size());
             int expected = inOrder.get(n);
-            BitSet nth = d.nth(set, all, BigInteger.valueOf(n));
+            BitSet nth = d.nth(set, all, List.of(BigInteger.valueOf(n))).getFirst();
             assertEquals(expected, nth.isEmpty() ? 0 : (int) nth.toLongArray()[0]);
         }
         assertEquals(Diagrams.NONE, d.any(List.of()));

@@ -1,0 +1,28 @@
+package orthogon.core.edit;
+
+import java.util.Set;
+import java.util.stream.Stream;
+import orthogon.core.questionnaire.Burden;
+import orthogon.core.questionnaire.Questionnaire;
+
+/** Another limit of what a route may ask of a respondent. */
+public record ChangeBurden(Burden burden) implements Edit {
+
+    @Override
+    public Questionnaire apply(Questionnaire document) throws Refused {
+        if (Stream.of(burden.questions(), burden.words(), burden.minutes()).anyMatch(n -> n != null && n < 1)) {
+            throw new Refused("A limit is a whole number from 1 up; leave the field empty for none.");
+        }
+        return document.withBurden(burden);
+    }
+
+    @Override
+    public String says() {
+        return burden.equals(Burden.ANY) ? "took the limit of burden away" : "limited what a route may ask";
+    }
+
+    @Override
+    public Set<String> about() {
+        return Set.of(BURDEN);
+    }
+}

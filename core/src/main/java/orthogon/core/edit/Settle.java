@@ -1,0 +1,52 @@
+package orthogon.core.edit;
+
+import java.util.Map;
+import java.util.Set;
+import orthogon.core.language.Texts;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Places;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+
+/**
+ * Another text at one place, as a suggested mend says it: a condition or start value, a text that respondents read, or
+ * {@code species.keepWhenHidden}.
+ *
+ * @param text what stands there afterwards; empty takes away what stood there
+ */
+public record Settle(String place, String text) implements Edit {
+
+    private static final String KEEP = ".keepWhenHidden";
+
+    @Override
+    public Questionnaire apply(Questionnaire document) throws Refused {
+        if (place.endsWith(KEEP)) {
+            Item item = document.item(owner()).orElseThrow(() -> Whole.gone(owner()));
+            if (!(item instanceof Question)) {
+                throw new Refused(owner() + " takes no answer that could be kept.");
+            }
+            return document.withItem(owner(), i -> ((Question) i).withKeepWhenHidden(Boolean.parseBoolean(text)));
+        }
+        if (Places.exists(document, place)) {
+            return new SetConditions(Map.of(place, text)).apply(document);
+        }
+        if (!Texts.all(document).containsKey(place)) {
+            throw Whole.gone("place " + place);
+        }
+        return Texts.apply(document, (unit, before) -> unit.equals(place) ? text : before);
+    }
+
+    private String owner() {
+        return SetConditions.owner(place);
+    }
+
+    @Override
+    public String says() {
+        return "settled " + place;
+    }
+
+    @Override
+    public Set<String> about() {
+        return Set.of(owner());
+    }
+}

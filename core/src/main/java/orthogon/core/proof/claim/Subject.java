@@ -1,0 +1,55 @@
+package orthogon.core.proof.claim;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import orthogon.core.language.Texts;
+import orthogon.core.questionnaire.Group;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Questionnaire;
+
+/** What stands at a claim's place. Who waives a claim has looked at just that; once it reads otherwise, they must look again. */
+public final class Subject {
+
+    private Subject() {}
+
+    /**
+     * Whether the place of a claim reads the same in two revisions.
+     *
+     * @param kind and place of the claim, as in the proof report
+     */
+    public static boolean isSame(String kind, String place, Questionnaire one, Questionnaire other) {
+        return Objects.equals(of(kind, place, one), of(kind, place, other));
+    }
+
+    private static Object of(String kind, String place, Questionnaire document) {
+        String head = place.split("[./#]", 2)[0];
+        return switch (kind) {
+            case "translated" -> {
+                String unit = place.substring(place.indexOf('/') + 1);
+                yield Arrays.asList(Texts.all(document).get(unit), document.translations().getOrDefault(head, Map.of()).get(unit));
+            }
+            case "text-filled" -> text(place.substring(0, place.lastIndexOf('/')), document);
+            case "own" -> document.claims().stream().filter(c -> c.code().equals(place)).findFirst();
+            case "page-passable" -> document.page(place);
+            case "reach-outcome" -> List.of(document.outcome(place), document.outcomeTable());
+            default -> head.equals("outcomeTable") ? document.outcomeTable() : row(head, document).orElse(document);
+        };
+    }
+
+    private static Optional<Object> text(String unit, Questionnaire document) {
+        return Optional.ofNullable(Texts.all(document).get(unit));
+    }
+
+    /** An item or page, without what it holds. */
+    private static Optional<Object> row(String code, Questionnaire document) {
+        Optional<Page> page = document.page(code);
+        Optional<Item> item = document.item(code);
+        return page.isPresent()
+                ? page.map(p -> p.withItems(List.of()))
+                : item.map(i -> i instanceof Group g ? g.withItems(List.of()) : i);
+    }
+}
