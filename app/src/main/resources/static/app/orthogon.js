@@ -63,6 +63,8 @@ function act(event) {
         open('find', event);
     } else if (event.key === 'p') {
         document.querySelector('[data-command="prove"]')?.click();
+    } else if (event.key === 'm') {
+        document.querySelector('[data-command="map"]')?.click();
     } else if (event.key === 'r') {
         document.querySelector('.head nav a[data-key="5"]')?.click();
     }
@@ -201,7 +203,7 @@ async function check(field) {
         return;
     }
     const query = new URLSearchParams({ family: field.dataset.family, owner: field.dataset.owner ?? '', text: field.value });
-    const response = await fetch(`${base.replace(/\/rules$/, '/compose')}/check?${query}`);
+    const response = await fetch(`${base.replace(/\/(rules|prove)$/, '/compose')}/check?${query}`);
     if (!response.ok || !field.isConnected || response.redirected) {
         return;
     }

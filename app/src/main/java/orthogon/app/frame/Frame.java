@@ -4,7 +4,9 @@ import java.math.BigInteger;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import orthogon.app.account.Accounts;
+import orthogon.app.proving.Live;
 import orthogon.app.proving.Proofs;
 import orthogon.app.storage.DraftStore;
 import orthogon.app.storage.DraftStore.Draft;
@@ -24,7 +26,8 @@ public class Frame {
     /** A tab: its number is also its key. */
     public record Tab(int key, String name, String title) {}
 
-    static final List<Tab> TABS = List.of(new Tab(1, "compose", "Compose"), new Tab(2, "rules", "Rules"), new Tab(4, "prove", "Prove"),
+    static final List<Tab> TABS = List.of(new Tab(1, "compose", "Compose"), new Tab(2, "rules", "Rules"), new Tab(3, "map", "Map"),
+            new Tab(4, "prove", "Prove"),
             new Tab(5, "rehearse", "Rehearse"),
             new Tab(7, "release", "Release"), new Tab(8, "responses", "Responses"));
 
@@ -37,8 +40,10 @@ public class Frame {
     private final DraftStore drafts;
     private final ReleaseStore releases;
     private final Proofs proofs;
+    private final Live live;
 
-    public Frame(DraftStore drafts, ReleaseStore releases, Proofs proofs) {
+    public Frame(DraftStore drafts, ReleaseStore releases, Proofs proofs, Live live) {
+        this.live = live;
         this.drafts = drafts;
         this.releases = releases;
         this.proofs = proofs;
@@ -60,7 +65,7 @@ public class Frame {
         Optional<Proof> proof = proofs.ready(draft);
         Optional<Figures> figures = proof.flatMap(Proof::counted);
         if (proof.isPresent() && figures.isEmpty()) {
-            proofs.counting(draft);
+            live.counting(draft);
         }
         List<ReleaseStore.Release> all = releases.of(draft.id());
         String release = all.isEmpty() ? "none yet" : all.getFirst().number() + ", " + WHEN.format(all.getFirst().at().toLocalDateTime());
@@ -79,7 +84,9 @@ public class Frame {
     public static String grouped(BigInteger number) {
         String digits = number.toString();
         if (digits.length() > 15) {
-            return digits.charAt(0) + "." + digits.substring(1, 3) + " × 10^" + (digits.length() - 1);
+            String power = String.valueOf(digits.length() - 1).chars().mapToObj(c -> "⁰¹²³⁴⁵⁶⁷⁸⁹".substring(c - '0', c - '0' + 1))
+                    .collect(Collectors.joining());
+            return digits.charAt(0) + "." + digits.substring(1, 3) + " × 10" + power;
         }
         return digits.replaceAll("(?<=\\d)(?=(\\d{3})+$)", "\u202f");
     }

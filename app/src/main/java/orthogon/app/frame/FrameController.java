@@ -5,6 +5,7 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
 /** The live part of every sheet. */
@@ -36,7 +37,7 @@ class FrameController {
     }
 
     @GetMapping(path = "/q/{code}/live", produces = "text/event-stream")
-    SseEmitter live(@PathVariable String code) {
-        return live.listen(frame.draft(code).code());
+    SseEmitter live(@PathVariable String code, @RequestParam(defaultValue = "false") boolean waits) {
+        return live.listen(frame.draft(code), waits);
     }
 }

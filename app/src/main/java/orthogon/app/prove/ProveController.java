@@ -1,75 +1,136 @@
 package orthogon.app.prove;
 
+import jakarta.servlet.http.HttpServletResponse;
+import java.security.Principal;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.Set;
+import orthogon.app.account.Accounts;
+import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
+import orthogon.app.proving.Gates;
 import orthogon.app.proving.Proofs;
 import orthogon.app.storage.DraftStore.Draft;
-import orthogon.app.questions.Said;
-import orthogon.core.interview.Reasons;
+import orthogon.app.storage.WaiverStore;
+import orthogon.core.edit.ChangeBurden;
+import orthogon.core.edit.Refused;
+import orthogon.core.edit.Settle;
+import orthogon.core.edit.Translate;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Family;
+import orthogon.core.proof.claim.Gate;
 import orthogon.core.proof.claim.Mend;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.flow.Figures;
 import orthogon.core.proof.flow.Routes;
-import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Burden;
 import orthogon.core.questionnaire.Questionnaire;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 
+/** Every claim, the selected one explained, the figures; and what is done about a claim: mended, or waived. */
 @Controller
+@RequestMapping("/q/{code}/prove")
 class ProveController {
 
-    /** One family with its claims: the open ones listed, the proved ones folded. */
+    private static final int LONGEST_REASON = 1000;
+
+    /** Which claims are listed; empty for any. */
+    record Listed(String page, String weight, String verdict) {
+
+        Listed {
+            page = Objects.requireNonNullElse(page, "");
+            weight = Objects.requireNonNullElse(weight, "");
+            verdict = Objects.requireNonNullElse(verdict, "");
+        }
+
+        boolean isAll() {
+            return page.isEmpty() && weight.isEmpty() && verdict.isEmpty();
+        }
+
+        boolean takes(Claim claim, Questionnaire document) {
+            String owner = Explained.owner(document, claim.place());
+            return (weight.isEmpty() || weight.equals("blocking") == claim.blocking())
+                    && (verdict.isEmpty() || verdict.equals(claim.verdict().word()))
+                    && (page.isEmpty() || owner.equals(page)
+                            || document.pageOf(owner).map(p -> p.code()).orElse("ending").equals(page) && !owner.equals("ending"));
+        }
+    }
+
+    /**
+     * One family with its claims.
+     *
+     * @param open those to look at, listed
+     * @param settled proved ones, and those that follow from another; folded
+     */
     record FamilyView(String title, String says, long proved, long refuted, long undecided, long advice, List<Claim> open,
             List<Claim> settled) {}
 
-    /**
-     * One answer of a witness.
-     *
-     * @param other the second respondent's answer; empty where there is none
-     */
-    record Given(String code, String wording, String answer, String other, boolean deciding) {}
-
-    /** One member of a conflict core. */
-    record Member(String place, String sentence) {}
-
-    /** Everything about the claim that is selected. */
-    record Chosen(Claim claim, String headline, String details, List<Member> core, List<Given> witness, boolean hasWitness,
-            boolean ofTwo, Optional<Mend> mend, List<Claim> consequences, Optional<Claim> cause, String goTo) {}
-
     private final Frame frame;
     private final Proofs proofs;
+    private final Gates gates;
+    private final WaiverStore waivers;
+    private final Editing editing;
 
-    ProveController(Frame frame, Proofs proofs) {
+    ProveController(Frame frame, Proofs proofs, Gates gates, WaiverStore waivers, Editing editing) {
         this.frame = frame;
         this.proofs = proofs;
+        this.gates = gates;
+        this.waivers = waivers;
+        this.editing = editing;
     }
 
-    @GetMapping("/q/{code}/prove")
+    @GetMapping
     String sheet(@PathVariable String code, @RequestParam(defaultValue = "") String claim, @RequestParam(defaultValue = "") String at,
+            @RequestParam(defaultValue = "lanes") String tab, @ModelAttribute Listed listed,
             @RequestHeader(name = "HX-Request", required = false) String part, Model model) {
+        fill(code, claim, at, tab, listed, model);
+        return part == null ? "prove" : "prove :: sheet";
+    }
+
+    private void fill(String code, String claim, String at, String tab, Listed listed, Model model) {
         Draft draft = frame.draft(code);
         Proof proof = proofs.of(draft);
+        Gate gate = gates.of(draft, proof);
         frame.fill(model, draft, "prove");
+        List<FamilyView> families = families(proof, gate, listed);
+        model.addAttribute("families", families);
+        model.addAttribute("listed", listed);
+        model.addAttribute("gate", gate);
+        model.addAttribute("tab", tab);
+        model.addAttribute("document", draft.document());
+        Optional<Claim> selected = proof.claims().stream().filter(c -> c.id().equals(claim)).findFirst()
+                .or(() -> proof.claims().stream().filter(c -> c.verdict() != Verdict.PROVED && about(c, at))
+                        .min(Comparator.comparing(c -> !c.blocking())))
+                .or(() -> proof.claims().stream().filter(c -> about(c, at)).findFirst())
+                .or(() -> families.stream().flatMap(f -> f.open().stream()).filter(Claim::blocking).findFirst())
+                .or(() -> families.stream().flatMap(f -> f.open().stream()).findFirst())
+                .or(() -> proof.claims().stream().filter(c -> c.kind().equals("one-outcome")).findFirst());
+        model.addAttribute("chosen", selected.map(c -> Explained.of(proof, c, gate)).orElse(null));
+        model.addAttribute("names", String.join(" ", proof.wiring().names(orthogon.core.expression.Wiring.Family.CLAIM, "")));
+        figures(draft, proof, model);
+    }
+
+    private static List<FamilyView> families(Proof proof, Gate gate, Listed listed) {
         List<FamilyView> families = new ArrayList<>();
         for (Family family : Family.values()) {
-            List<Claim> here = proof.claims().stream().filter(c -> c.family() == family).toList();
+            List<Claim> here = proof.claims().stream().filter(c -> c.family() == family && listed.takes(c, proof.document())).toList();
             if (!here.isEmpty()) {
-                List<Claim> open = here.stream().filter(c -> c.verdict() != Verdict.PROVED && c.follows().isEmpty()).toList();
+                boolean all = listed.verdict().equals(Verdict.PROVED.word());
+                List<Claim> open = here.stream().filter(c -> all || c.verdict() != Verdict.PROVED && c.follows().isEmpty())
+                        .sorted(Comparator.comparing((Claim c) -> gate.waiver(c).isPresent()).thenComparing(c -> !c.blocking())).toList();
                 List<Claim> settled = here.stream().filter(c -> !open.contains(c)).toList();
                 List<Claim> blocking = here.stream().filter(Claim::blocking).toList();
                 long advice = here.stream().filter(c -> !c.blocking() && c.verdict() != Verdict.PROVED).count();
@@ -79,26 +140,40 @@ class ProveController {
         }
         families.sort(Comparator.comparing((FamilyView f) -> f.refuted() == 0).thenComparing(f -> f.undecided() == 0)
                 .thenComparing(f -> f.advice() == 0));
-        model.addAttribute("families", families);
-        Optional<Claim> selected = proof.claims().stream().filter(c -> c.id().equals(claim)).findFirst()
-                .or(() -> proof.claims().stream().filter(c -> c.verdict() != Verdict.PROVED && about(c, at))
-                        .min(Comparator.comparing(c -> !c.blocking())))
-                .or(() -> families.stream().flatMap(f -> f.open().stream()).filter(Claim::blocking).findFirst())
-                .or(() -> families.stream().flatMap(f -> f.open().stream()).findFirst())
-                .or(() -> proof.claims().stream().filter(c -> c.kind().equals("one-outcome")).findFirst());
-        model.addAttribute("chosen", selected.map(c -> chosen(proof, c)).orElse(null));
-        boolean counted = proof.counted().isPresent();
-        Figures figures = proof.counted().orElseGet(() -> Figures.none(false, ""));
-        model.addAttribute("counted", counted);
+        return families;
+    }
+
+    private void figures(Draft draft, Proof proof, Model model) {
+        Optional<Figures> counted = proof.counted();
+        Figures figures = counted.orElseGet(() -> Figures.none(false, ""));
+        String none = counted.isPresent() ? "not counted" : "being counted";
         Map<String, String> byOutcome = new LinkedHashMap<>();
-        figures.pathsByOutcome().forEach((outcome, paths) -> byOutcome.put(outcome, Frame.grouped(paths)));
+        figures.pathsByOutcome().forEach((outcome, paths) -> byOutcome.put(Lanes.label(draft.document(), outcome), Frame.grouped(paths)));
+        model.addAttribute("counted", counted.isPresent());
         model.addAttribute("figures", figures);
-        model.addAttribute("paths", figures.answerPaths().map(Frame::grouped).orElse(counted ? "not counted" : "being counted"));
-        model.addAttribute("routes", figures.routes().map(Frame::grouped).orElse(counted ? "not counted" : "being counted"));
+        model.addAttribute("paths", figures.answerPaths().map(Frame::grouped).orElse(none));
+        model.addAttribute("routes", figures.routes().map(Frame::grouped).orElse(none));
         model.addAttribute("average", figures.everyRoute().flatMap(Routes::average).map(Object::toString).orElse(""));
         model.addAttribute("byOutcome", byOutcome);
+        model.addAttribute("speed", Burden.WORDS_A_MINUTE);
+        model.addAttribute("reading", figures.reading().orElse(null));
+        figures.everyRoute().ifPresent(routes -> {
+            ends(routes, routes.shortest(), true).ifPresent(id -> model.addAttribute("shortestId", id));
+            ends(routes, routes.longest(), false).ifPresent(id -> model.addAttribute("longestId", id));
+        });
         model.addAttribute("proofOf", draft.revision());
-        return part == null ? "prove" : "prove :: sheet";
+        model.addAttribute("holdsUntil", counted.isPresent() ? proof.holdsUntil() : null);
+        model.addAttribute("burden", draft.document().burden());
+    }
+
+    /** A route of that length, as the lanes name it. */
+    private static Optional<String> ends(Routes routes, Optional<Integer> length, boolean shortest) {
+        return length.flatMap(n -> {
+            List<Routes.Route> found = routes.list(shortest
+                    ? new Routes.Filter(java.util.Set.of(), java.util.Set.of(), Optional.empty(), -1, n + 1)
+                    : new Routes.Filter(java.util.Set.of(), java.util.Set.of(), Optional.empty(), n - 1), java.math.BigInteger.ZERO, 1);
+            return found.stream().findFirst().map(r -> r.outcome() + ".0");
+        });
     }
 
     private static boolean about(Claim claim, String at) {
@@ -109,65 +184,89 @@ class ProveController {
         return claims.stream().filter(c -> c.verdict() == verdict).count();
     }
 
-    private static Chosen chosen(Proof proof, Claim claim) {
-        Claim.Explanation explanation = claim.explanation();
-        Questionnaire document = proof.document();
-        Set<String> deciding = new LinkedHashSet<>();
-        proof.wiring().wires().stream().filter(w -> explanation.core().contains(w.place()) || w.place().equals(claim.place())
-                || claim.kind().equals("own") && w.owner().equals(claim.place())
-                || claim.kind().equals("one-outcome") && w.place().startsWith("outcomeTable/")
-                || w.place().equals(claim.place() + ".askWhen"))
-                .forEach(w -> w.readable().flatMap(proof.wiring()::unfolded).ifPresent(e -> deciding.addAll(e.references())));
-        List<Given> given = new ArrayList<>();
-        Map<String, Object> answers = explanation.witness().orElse(Map.of());
-        Map<String, Object> others = explanation.other().orElse(Map.of());
-        Set<String> codes = new LinkedHashSet<>();
-        document.arriving().forEach(p -> codes.add(p.code()));
-        document.items().forEach(i -> codes.add(i.code()));
-        codes.removeIf(c -> !answers.containsKey(c) && !others.containsKey(c));
-        for (String code : codes) {
-            // The second respondent is told only as far as the page at which the two part.
-            boolean told = !claim.kind().equals("answers-kept") || pageOf(document, code) < pageOf(document, claim.place());
-            boolean decides = explanation.other().isEmpty()
-                    ? deciding.contains(code)
-                    : told && !Objects.equals(answers.get(code), others.get(code));
-            given.add(new Given(code, document.item(code).map(Item::wording).orElse("link parameter"),
-                    shown(document, code, answers.get(code)), told ? shown(document, code, others.get(code)) : "", decides));
+    /** Where an answer is drawn anew after something was done about a claim. */
+    private String again(String code, String claim, Model model) {
+        fill(code, claim, "", "lanes", new Listed("", "", ""), model);
+        return "prove :: sheet";
+    }
+
+    private Claim claim(Draft draft, String id) throws Refused {
+        return proofs.of(draft).claims().stream().filter(c -> c.id().equals(id)).findFirst()
+                .orElseThrow(() -> new Refused("There is no such claim by now; choose another."));
+    }
+
+    @PostMapping("/mend")
+    String mend(@PathVariable String code, @RequestParam String claim, @RequestParam int revision, Principal who, Model model,
+            HttpServletResponse response) {
+        return Editing.attempt(model, response, () -> {
+            Draft draft = frame.draft(code);
+            Mend mend = claim(draft, claim).explanation().mend()
+                    .orElseThrow(() -> new Refused("No mend is suggested for this claim by now."));
+            editing.make(code, draft.revision(), new Settle(mend.place(), mend.text()), who);
+            return again(code, claim, model);
+        });
+    }
+
+    @PostMapping("/waive")
+    String waive(@PathVariable String code, @RequestParam String claim, @RequestParam(defaultValue = "") String reason, Principal who,
+            Model model, HttpServletResponse response) {
+        return Editing.attempt(model, response, () -> {
+            Draft draft = frame.draft(code);
+            Claim waived = claim(draft, claim);
+            if (reason.isBlank() || reason.length() > LONGEST_REASON) {
+                throw new Refused("Say in at most " + LONGEST_REASON + " characters why the claim may stay as it is.");
+            }
+            if (!Gate.canBeWaived(waived)) {
+                throw new Refused("This claim cannot be waived: " + (waived.family() == Family.SOUND
+                        ? "what the expression means is not known, so nobody can answer for it. Mend it."
+                        : waived.verdict() == Verdict.PROVED ? "it is proved." : "it blocks nothing by itself.") + "");
+            }
+            waivers.save(draft.id(), waived.kind(), waived.place(), reason.strip(), draft.revision(), who.getName());
+            return again(code, claim, model);
+        });
+    }
+
+    @PostMapping("/unwaive")
+    String takeBack(@PathVariable String code, @RequestParam String claim, Principal who, Model model, HttpServletResponse response) {
+        return Editing.attempt(model, response, () -> {
+            Draft draft = frame.draft(code);
+            Claim waived = claim(draft, claim);
+            waivers.takeBack(draft.id(), waived.kind(), waived.place(), who.getName());
+            return again(code, claim, model);
+        });
+    }
+
+    @PostMapping("/burden")
+    String burden(@PathVariable String code, @RequestParam int revision, @RequestParam(defaultValue = "") String questions,
+            @RequestParam(defaultValue = "") String words, @RequestParam(defaultValue = "") String minutes, Principal who, Model model,
+            HttpServletResponse response) {
+        return Editing.attempt(model, response, () -> {
+            editing.make(code, revision, new ChangeBurden(new Burden(limit(questions), limit(words), limit(minutes))), who);
+            return again(code, "", model);
+        });
+    }
+
+    /** A text that a claim misses, or that is older than its source. */
+    @PostMapping("/translate")
+    String translate(@PathVariable String code, @RequestParam String claim, @RequestParam String text, Principal who, Model model,
+            HttpServletResponse response) {
+        return Editing.attempt(model, response, () -> {
+            Draft draft = frame.draft(code);
+            String place = claim(draft, claim).place();
+            int slash = place.indexOf('/');
+            editing.make(code, draft.revision(), new Translate(place.substring(0, slash), place.substring(slash + 1), text), who);
+            return again(code, claim, model);
+        });
+    }
+
+    private static Integer limit(String typed) throws Refused {
+        if (typed.isBlank()) {
+            return null;
         }
-        given.sort(Comparator.comparing(g -> !g.deciding()));
-        List<Claim> consequences = proof.claims().stream().filter(c -> c.follows().filter(claim.id()::equals).isPresent()).toList();
-        Optional<Claim> cause = claim.follows().flatMap(f -> proof.claims().stream().filter(c -> c.id().equals(f)).findFirst());
-        List<Member> core = explanation.core().stream().map(place -> new Member(place, proof.sentence(place))).toList();
-        return new Chosen(claim, explanation.headline(), core.isEmpty() ? explanation.details() : intro(explanation.details()), core, given,
-                explanation.witness().isPresent(), explanation.other().isPresent(), explanation.mend(), consequences, cause,
-                owner(document, claim.place()));
-    }
-
-    private static int pageOf(Questionnaire document, String code) {
-        return document.pageOf(code).map(document.pages()::indexOf).orElse(-1);
-    }
-
-    /** The words before the list, where the list itself is shown as one. */
-    private static String intro(String details) {
-        int colon = details.indexOf(": ");
-        return colon < 0 ? details : details.substring(0, colon) + ":";
-    }
-
-    /** The row of the ledger that a claim is about. */
-    private static String owner(Questionnaire document, String place) {
-        String[] parts = place.split("[./#]");
-        boolean ofLanguage = parts.length > 1 && document.languages().contains(parts[0]);
-        String head = parts[ofLanguage ? 1 : 0];
-        return document.item(head).isPresent() || document.page(head).isPresent() ? head : "ending";
-    }
-
-    private static String shown(Questionnaire document, String code, Object value) {
-        if (value == null) {
-            return "blank";
+        if (!typed.strip().matches("\\d{1,7}")) {
+            throw new Refused("“" + typed.strip() + "” is no limit: write a whole number, or leave the field empty.");
         }
-        return document.question(code).flatMap(q -> Said.of(q, value)).orElseGet(() -> value instanceof List<?> entries
-                ? entries.size() + (entries.size() == 1 ? " entry: " : " entries: ")
-                        + String.join("; ", entries.stream().map(Reasons::said).toList())
-                : Reasons.said(value));
+        return Integer.valueOf(typed.strip());
     }
+
 }

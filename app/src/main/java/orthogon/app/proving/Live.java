@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import orthogon.app.storage.DraftStore.Draft;
+import orthogon.core.proof.Proof;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
@@ -15,20 +16,25 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 public class Live {
 
     private final Map<String, Set<SseEmitter>> listeners = new ConcurrentHashMap<>();
+    private final Set<String> beingCounted = ConcurrentHashMap.newKeySet();
     private final Proofs proofs;
 
     public Live(Proofs proofs) {
         this.proofs = proofs;
     }
 
-    public SseEmitter listen(String code) {
+    /** @param waits whether the page shows that something is being worked out; it may have been done by the time the page listens */
+    public SseEmitter listen(Draft draft, boolean waits) {
         SseEmitter emitter = new SseEmitter(0L);
-        Set<SseEmitter> ofDraft = listeners.computeIfAbsent(code, c -> ConcurrentHashMap.newKeySet());
+        Set<SseEmitter> ofDraft = listeners.computeIfAbsent(draft.code(), c -> ConcurrentHashMap.newKeySet());
         ofDraft.add(emitter);
         Runnable leave = () -> ofDraft.remove(emitter);
         emitter.onCompletion(leave);
         emitter.onTimeout(leave);
         emitter.onError(e -> leave.run());
+        if (waits && proofs.ready(draft).flatMap(Proof::counted).isPresent()) {
+            tell(emitter, "proof", draft.revision(), ofDraft);
+        }
         return emitter;
     }
 
@@ -36,16 +42,30 @@ public class Live {
     public void announce(Draft draft) {
         tell(draft.code(), "revision", draft.revision());
         proofs.begin(draft).thenRun(() -> tell(draft.code(), "proof", draft.revision()));
-        proofs.counting(draft).thenRun(() -> tell(draft.code(), "proof", draft.revision()));
+        counting(draft);
+    }
+
+    /** Begins to count, where that was not begun; pages hear of it when it is done. */
+    public void counting(Draft draft) {
+        String key = draft.id() + "/" + draft.revision();
+        if (beingCounted.add(key)) {
+            proofs.counting(draft).whenComplete((done, failed) -> {
+                beingCounted.remove(key);
+                tell(draft.code(), "proof", draft.revision());
+            });
+        }
     }
 
     private void tell(String code, String event, int revision) {
-        for (SseEmitter emitter : listeners.getOrDefault(code, Set.of())) {
-            try {
-                emitter.send(SseEmitter.event().name(event).data(revision));
-            } catch (IOException | IllegalStateException e) {
-                listeners.get(code).remove(emitter);
-            }
+        Set<SseEmitter> ofDraft = listeners.getOrDefault(code, Set.of());
+        ofDraft.forEach(emitter -> tell(emitter, event, revision, ofDraft));
+    }
+
+    private static void tell(SseEmitter emitter, String event, int revision, Set<SseEmitter> ofDraft) {
+        try {
+            emitter.send(SseEmitter.event().name(event).data(revision));
+        } catch (IOException | IllegalStateException e) {
+            ofDraft.remove(emitter);
         }
     }
 

@@ -15,6 +15,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Ahead;
 import orthogon.app.proving.Proofs;
+import orthogon.app.proving.Replayed;
 import orthogon.app.questions.Drawn;
 import orthogon.app.questions.OrdinaryAnswers;
 import orthogon.app.questions.PageForm;
@@ -30,6 +31,8 @@ import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Replay;
 import orthogon.core.questionnaire.Attachment;
 import orthogon.core.questionnaire.Page;
+import orthogon.formats.document.UnusableFile;
+import orthogon.formats.report.AnswerFile;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.LinkedMultiValueMap;
@@ -263,6 +266,22 @@ class RehearseController {
                 ? "redirect:/q/" + code + "/rehearse"
                 : keep(draft, who,
                         Replay.of(Wiring.of(draft.document()), LocalDate.now(), answers.get(), stop(draft, found.get())), "");
+    }
+
+    /** Begins a rehearsal with somebody's answers, as far as they lead. */
+    @PostMapping("/answers")
+    String answers(@PathVariable String code, @RequestParam String answers, Principal who, Model model, HttpServletResponse response) {
+        Draft draft = frame.draft(code);
+        try {
+            return keep(draft, who,
+                    Replay.of(Wiring.of(draft.document()), LocalDate.now(), AnswerFile.read(draft.document(), answers), ""), "");
+        } catch (UnusableFile e) {
+            response.setStatus(422);
+            return show(draft, current(draft, who).interview(), "", false,
+                    "These answers do not fit the questionnaire as it is now: " + e.faults().getFirst().pointer() + ": "
+                            + e.faults().getFirst().message() + ".",
+                    who, model);
+        }
     }
 
     @PostMapping("/drill")

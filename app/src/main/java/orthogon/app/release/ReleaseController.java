@@ -5,6 +5,7 @@ import java.security.Principal;
 import java.util.List;
 import orthogon.app.account.Accounts;
 import orthogon.app.frame.Frame;
+import orthogon.app.proving.Gates;
 import orthogon.app.proving.Live;
 import orthogon.app.proving.Proofs;
 import orthogon.app.storage.DraftStore.Draft;
@@ -15,6 +16,7 @@ import orthogon.app.storage.ReleaseStore;
 import orthogon.app.storage.ReleaseStore.Release;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.Gate;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.formats.report.ProofReport;
 import org.springframework.dao.DuplicateKeyException;
@@ -41,9 +43,11 @@ class ReleaseController {
     private final InterviewStore interviews;
     private final InvitationStore invitations;
     private final Live live;
+    private final Gates gates;
 
     ReleaseController(Frame frame, Proofs proofs, ReleaseStore releases, InterviewStore interviews,
-            InvitationStore invitations, Live live) {
+            InvitationStore invitations, Live live, Gates gates) {
+        this.gates = gates;
         this.invitations = invitations;
         this.frame = frame;
         this.proofs = proofs;
@@ -58,8 +62,10 @@ class ReleaseController {
         Proof proof = proofs.of(draft);
         frame.fill(model, draft, "release");
         List<Release> all = releases.of(draft.id());
-        List<Claim> inTheWay = proof.claims().stream().filter(c -> c.blocking() && c.verdict() != Verdict.PROVED).toList();
-        model.addAttribute("open", proof.opensGate());
+        Gate gate = gates.of(draft, proof);
+        List<Claim> inTheWay = gate.inTheWay();
+        model.addAttribute("open", gate.isOpen());
+        model.addAttribute("gate", gate);
         model.addAttribute("inTheWay", inTheWay.stream().filter(c -> c.follows().isEmpty()).toList());
         model.addAttribute("consequences", inTheWay.stream().filter(c -> c.follows().isPresent()).count());
         model.addAttribute("proved", proof.count(Verdict.PROVED));
@@ -102,8 +108,8 @@ class ReleaseController {
                     + ". Look at what changed, then release it.", model, response);
         }
         Proof proof = proofs.of(draft);
-        if (!proof.opensGate()) {
-            return refused(code, "The gate is shut: not every blocking claim is proved.", model, response);
+        if (!gates.of(draft, proof).isOpen()) {
+            return refused(code, "The gate is shut: not every blocking claim is proved or waived.", model, response);
         }
         try {
             releases.create(draft, ProofReport.json(proof), notes.length() > 2000 ? notes.substring(0, 2000) : notes, who.getName());

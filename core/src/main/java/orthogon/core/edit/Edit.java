@@ -24,7 +24,8 @@ public sealed interface Edit
         RenameOption,
         SetConditions,
         Settle,
-        Strike {
+        Strike,
+        Translate {
 
     /** What {@link #about()} says of the outcomes, the outcome table and the own claims. */
     String ENDING = "ending";

@@ -211,7 +211,13 @@ public final class Routes {
 
     /** For each question, in document order, the number of routes that ask it. */
     public synchronized Map<String, BigInteger> asking() {
-        BigInteger[] ones = d.countEach(all, bits);
+        return asking(Filter.ALL);
+    }
+
+    /** The same of the wanted routes alone. */
+    public synchronized Map<String, BigInteger> asking(Filter filter) {
+        d.begin(Watch.NOBODY);
+        BigInteger[] ones = d.countEach(wanted(filter), bits);
         Map<String, BigInteger> asking = new LinkedHashMap<>();
         items.forEach((code, level) -> asking.put(code, ones[level]));
         return asking;

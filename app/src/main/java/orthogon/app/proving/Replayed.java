@@ -1,4 +1,4 @@
-package orthogon.app.rehearse;
+package orthogon.app.proving;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -16,9 +16,9 @@ import orthogon.core.questionnaire.Question;
  *
  * @param differs what is otherwise than expected, in words; empty where everything is as it was
  */
-record Replayed(Drill drill, Interview interview, String differs) {
+public record Replayed(Drill drill, Interview interview, String differs) {
 
-    static Replayed of(Drill drill, Wiring wiring) {
+    public static Replayed of(Drill drill, Wiring wiring) {
         Map<String, Object> answers = new LinkedHashMap<>(drill.answers());
         answers.putAll(drill.link());
         Interview interview = Replay.of(wiring, drill.today(), answers, "");
@@ -51,7 +51,7 @@ record Replayed(Drill drill, Interview interview, String differs) {
     }
 
     /** The walk as it stands, to be kept with what it leads to. */
-    static Drill saved(String name, Interview interview, String author) {
+    public static Drill saved(String name, Interview interview, String author) {
         Course course = interview.course();
         Map<String, Object> answers = new LinkedHashMap<>(interview.submission());
         interview.wiring().document().questions().filter(Question::isHidden).forEach(q -> answers.remove(q.code()));

@@ -1,0 +1,271 @@
+package orthogon.app.map;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import orthogon.core.expression.Phrase;
+import orthogon.core.expression.Wiring;
+import orthogon.core.expression.Wiring.Wire;
+import orthogon.core.proof.Proof;
+import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.Verdict;
+import orthogon.core.questionnaire.Group;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Questionnaire;
+
+/**
+ * What there is to draw: pages with the items on them, how one page leads to another and to the outcomes, and what decides what. An
+ * item that is decided from another page has a reference to what decides it on its own page, so that every page can be read by itself.
+ *
+ * @param ways between pages, the outcome table and outcomes
+ */
+record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
+
+    /** The box of the outcome table, which all who come to the end pass. */
+    static final String TABLE = "~table";
+
+    /** How much is drawn. */
+    enum Level {
+        PAGES("pages only"), DECIDING("what decides"), ALL("everything");
+
+        private final String words;
+
+        Level(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+
+        /** Everything for a small questionnaire, pages only for a large one. */
+        static Level usual(Questionnaire document) {
+            long items = document.items().count();
+            return items <= 25 ? ALL : items <= 120 ? DECIDING : PAGES;
+        }
+    }
+
+    /**
+     * A page.
+     *
+     * @param state {@code refuted}, {@code undecided} or {@code proved}, of all claims about it and what is on it and not drawn
+     * @param reached whether somebody comes to it
+     */
+    record Frame(String code, String title, int number, String state, boolean reached, List<Box> boxes, List<Line> lines) {}
+
+    /**
+     * An item, or a reference to one on another page.
+     *
+     * @param id unique in the drawing
+     * @param code of the item
+     */
+    record Box(String id, String code, String kind, String wording, String state, boolean reached, boolean reference) {}
+
+    /** What decides an item on the same page; the first line of several says the condition. */
+    record Line(String from, String to, String words, boolean reached) {}
+
+    record Outcome(String code, String label, String state, boolean reached) {}
+
+    /**
+     * A way from one page to the next stop.
+     *
+     * @param kind {@code next}, {@code skip}, {@code finish} or {@code row}
+     * @param uses codes that its condition speaks of
+     */
+    record Way(String from, String to, String kind, String words, Set<String> uses, boolean reached) {}
+
+    static Branches of(Proof proof, Level level) {
+        return new Reading(proof, level).read();
+    }
+
+    private static final class Reading {
+
+        private final Proof proof;
+        private final Wiring wiring;
+        private final Questionnaire document;
+        private final Level level;
+        private final Map<String, String> states = new LinkedHashMap<>();
+        private final Set<String> never = new LinkedHashSet<>();
+
+        Reading(Proof proof, Level level) {
+            this.proof = proof;
+            this.wiring = proof.wiring();
+            this.document = proof.document();
+            this.level = level;
+            for (Claim claim : proof.claims()) {
+                if (claim.verdict() == Verdict.PROVED) {
+                    continue;
+                }
+                if (claim.blocking()) {
+                    String head = claim.place().split("[./#]", 2)[0];
+                    String owner = document.languages().contains(head) ? claim.place().split("[./#]")[1] : head;
+                    states.merge(owner.equals("outcomeTable") || owner.equals(document.code()) ? TABLE : owner, claim.verdict().word(),
+                            (a, b) -> a.equals("refuted") ? a : b);
+                }
+                if (claim.kind().startsWith("reach-") && claim.verdict() == Verdict.REFUTED) {
+                    never.add(claim.place());
+                }
+            }
+        }
+
+        Branches read() {
+            List<Frame> frames = new ArrayList<>();
+            for (Page page : document.pages()) {
+                frames.add(frame(page, frames.size() + 1));
+            }
+            List<Outcome> outcomes = document.outcomes().stream()
+                    .map(o -> new Outcome(o.code(), o.label(), state(o.code()), !never.contains(o.code()))).toList();
+            return new Branches(frames, outcomes, ways());
+        }
+
+        private String state(String code) {
+            return states.getOrDefault(code, "proved");
+        }
+
+        private Frame frame(Page page, int number) {
+            List<Item> items = page.allItems().filter(this::isDrawn).toList();
+            Set<String> here = new LinkedHashSet<>(items.stream().map(Item::code).toList());
+            // References stand first, since what decides stands above what it decides.
+            Map<String, Box> boxes = new LinkedHashMap<>();
+            List<Line> lines = new ArrayList<>();
+            for (Item item : items) {
+                lines.addAll(lines(page, item, here, boxes));
+            }
+            for (Item item : items) {
+                boxes.put(item.code(), box(item, item.code(), false));
+            }
+            String state = state(page.code());
+            for (Item item : page.allItems().filter(i -> !here.contains(i.code())).toList()) {
+                String inner = state(item.code());
+                state = inner.equals("refuted") || state.equals("proved") ? inner : state;
+            }
+            return new Frame(page.code(), page.title(), number, state, !never.contains(page.code()), List.copyOf(boxes.values()), lines);
+        }
+
+        private Box box(Item item, String id, boolean reference) {
+            return new Box(id, item.code(), item.kind(), item.wording(), reference ? "proved" : state(item.code()),
+                    !never.contains(item.code()), reference);
+        }
+
+        private boolean isDrawn(Item item) {
+            return level == Level.ALL || level == Level.DECIDING && decides(item.code());
+        }
+
+        private boolean decides(String code) {
+            return wiring.wires().stream().anyMatch(w -> w.uses().contains(code) && w.family() != Wiring.Family.CLAIM
+                    && w.family() != Wiring.Family.ACCEPT && !w.owner().equals(code));
+        }
+
+        private List<Line> lines(Page page, Item item, Set<String> here, Map<String, Box> boxes) {
+            List<Line> lines = new ArrayList<>();
+            boolean reached = !never.contains(item.code());
+            Map<String, String> deciders = new LinkedHashMap<>();
+            for (Wire wire : wiring.wires()) {
+                boolean decides = wire.family() == Wiring.Family.ASK_WHEN || wire.family() == Wiring.Family.DERIVE
+                        || wire.family() == Wiring.Family.OFFER_WHEN || wire.family() == Wiring.Family.REQUIRE_WHEN;
+                if (decides && wire.owner().equals(item.code())) {
+                    for (String used : wire.uses()) {
+                        if (!used.equals(item.code())) {
+                            deciders.merge(used, words(wire), (a, b) -> a.isEmpty() ? b : a);
+                        }
+                    }
+                }
+            }
+            Set<String> said = new TreeSet<>();
+            deciders.forEach((code, words) -> {
+                String from = code;
+                if (!here.contains(code)) {
+                    from = page.code() + "~" + code;
+                    String id = from;
+                    boxes.computeIfAbsent(id, k -> document.item(code).map(i -> box(i, id, true))
+                            .orElseGet(() -> new Box(id, code, "link parameter", "", "proved", true, true)));
+                }
+                lines.add(new Line(from, item.code(), said.add(words) ? words : "", reached));
+            });
+            document.items().filter(i -> i instanceof Group g && g.items().contains(item) && here.contains(g.code()))
+                    .forEach(g -> lines.add(new Line(g.code(), item.code(), "", reached)));
+            return lines;
+        }
+
+        private static String words(Wire wire) {
+            String phrase = wire.readable().map(Phrase::of).orElse(wire.text());
+            return switch (wire.family()) {
+                case DERIVE -> "";
+                case OFFER_WHEN -> "options";
+                case REQUIRE_WHEN -> phrase.equals("true") ? "" : "required when " + phrase;
+                default -> phrase;
+            };
+        }
+
+        private List<Way> ways() {
+            List<Way> ways = new ArrayList<>();
+            List<Page> pages = document.pages();
+            for (int p = 0; p < pages.size(); p++) {
+                Page page = pages.get(p);
+                boolean visited = !never.contains(page.code());
+                boolean always = false;
+                for (int i = 0; i < page.finish().size(); i++) {
+                    String place = page.code() + "/finish/" + i;
+                    ways.add(way(page.code(), page.finish().get(i).outcome(), "finish", place, visited && !never.contains(place)));
+                    always |= isAlways(page.finish().get(i).when());
+                }
+                for (int i = 0; i < page.skip().size(); i++) {
+                    String place = page.code() + "/skip/" + i;
+                    ways.add(way(page.code(), page.skip().get(i).to(), "skip", place, visited && !never.contains(place)));
+                    always |= isAlways(page.skip().get(i).when());
+                }
+                if (!always) {
+                    onward(page.code(), p + 1, visited, ways);
+                }
+            }
+            for (int row = 0; row < document.outcomeTable().size(); row++) {
+                String place = "outcomeTable/" + row;
+                ways.add(way(TABLE, document.outcomeTable().get(row).outcome(), "row", place, !never.contains(place)));
+            }
+            return ways;
+        }
+
+        /** To the next page; past it, where it may be closed, to the one behind, and so on. */
+        private void onward(String from, int next, boolean visited, List<Way> ways) {
+            List<Page> pages = document.pages();
+            boolean past = false;
+            for (int p = next; p < pages.size(); p++) {
+                String place = pages.get(p).code() + ".openWhen";
+                boolean open = isAlways(pages.get(p).openWhen());
+                ways.add(open
+                        ? new Way(from, pages.get(p).code(), "next", past ? "otherwise" : "", Set.of(), visited)
+                        : way(from, pages.get(p).code(), "next", place, visited && !never.contains(pages.get(p).code())));
+                if (open) {
+                    return;
+                }
+                past = true;
+            }
+            if (!document.outcomeTable().isEmpty()) {
+                ways.add(new Way(from, TABLE, "next", past ? "otherwise" : "", Set.of(), visited));
+            }
+        }
+
+        private static boolean isAlways(String condition) {
+            return condition.isBlank() || condition.strip().equals("true");
+        }
+
+        private Way way(String from, String to, String kind, String place, boolean reached) {
+            Optional<Wire> wire = wiring.at(place);
+            String phrase = wire.map(w -> w.readable().map(Phrase::of).orElse(w.text())).orElse("");
+            boolean always = phrase.isEmpty() || phrase.equals("true");
+            String words = switch (kind) {
+                case "skip" -> always ? "skip" : "skip when " + phrase;
+                case "finish" -> always ? "finish" : "finish when " + phrase;
+                case "row" -> always ? "all others" : phrase;
+                default -> always ? "" : phrase;
+            };
+            return new Way(from, to, kind, words, wire.map(Wire::uses).orElse(Set.of()), reached);
+        }
+    }
+}

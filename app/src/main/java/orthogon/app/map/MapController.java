@@ -1,0 +1,170 @@
+package orthogon.app.map;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import orthogon.app.frame.Frame;
+import orthogon.app.proving.Proofs;
+import orthogon.app.storage.DraftStore.Draft;
+import orthogon.core.expression.Phrase;
+import orthogon.core.expression.Wiring;
+import orthogon.core.interview.Course;
+import orthogon.core.proof.Proof;
+import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.Replay;
+import orthogon.core.proof.claim.Verdict;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.formats.document.UnusableFile;
+import orthogon.formats.report.AnswerFile;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+@Controller
+@RequestMapping("/q/{code}/map")
+class MapController {
+
+    /** One connection in the table form. */
+    record Row(String from, String how, String to, String when, boolean reached) {}
+
+    /** What one part of a questionnaire decides or is decided by. */
+    record About(String at, String title, String kind, String condition, List<String> decidedBy, List<String> decides, List<Claim> open,
+            long proved) {}
+
+    private final Frame frame;
+    private final Proofs proofs;
+
+    MapController(Frame frame, Proofs proofs) {
+        this.frame = frame;
+        this.proofs = proofs;
+    }
+
+    /** @param answers of somebody whose way is followed, as JSON; empty for nobody */
+    @GetMapping
+    String sheet(@PathVariable String code, @RequestParam(defaultValue = "") String level, @RequestParam(defaultValue = "") String at,
+            @RequestParam(defaultValue = "") String answers, @RequestParam(defaultValue = "drawing") String as,
+            @RequestHeader(name = "HX-Request", required = false) String part, Model model) {
+        Draft draft = frame.draft(code);
+        Proof proof = proofs.of(draft);
+        frame.fill(model, draft, "map");
+        Branches.Level shown = level(level, draft);
+        Branches branches = Branches.of(proof, shown);
+        Optional<Course> course = course(draft, proof, answers);
+        model.addAttribute("level", shown);
+        model.addAttribute("levels", Branches.Level.values());
+        model.addAttribute("at", at);
+        model.addAttribute("answers", answers);
+        model.addAttribute("follows", course.isPresent());
+        model.addAttribute("document", draft.document());
+        model.addAttribute("asTable", as.equals("table"));
+        model.addAttribute("svg", as.equals("table") ? "" : drawing(draft, branches, course, false));
+        model.addAttribute("rows", as.equals("table") ? rows(draft, branches) : List.of());
+        about(proof, at).ifPresent(a -> model.addAttribute("about", a));
+        return part == null ? "map" : "map :: sheet";
+    }
+
+    private static Branches.Level level(String typed, Draft draft) {
+        try {
+            return Branches.Level.valueOf(typed.toUpperCase(Locale.ROOT));
+        } catch (IllegalArgumentException e) {
+            return Branches.Level.usual(draft.document());
+        }
+    }
+
+    private static Optional<Course> course(Draft draft, Proof proof, String answers) {
+        if (answers.isEmpty()) {
+            return Optional.empty();
+        }
+        try {
+            return Optional.of(
+                    Replay.of(proof.wiring(), LocalDate.now(), AnswerFile.read(draft.document(), answers), "").course());
+        } catch (UnusableFile e) {
+            // They were of an earlier revision; then nobody is followed.
+            return Optional.empty();
+        }
+    }
+
+    private static String drawing(Draft draft, Branches branches, Optional<Course> course, boolean alone) {
+        Drawing.Followed followed = course.map(c -> {
+            Set<String> met = new LinkedHashSet<>(c.asked());
+            c.pages().forEach(p -> met.add(p.page().code()));
+            return new Drawing.Followed(met, c.outcome().orElse(""));
+        }).orElse(Drawing.Followed.NOBODY);
+        return Drawing.of(branches, Laid.of(branches), followed, alone, "Branches of " + draft.document().title());
+    }
+
+    @GetMapping("/file.svg")
+    ResponseEntity<String> file(@PathVariable String code, @RequestParam(defaultValue = "") String level,
+            @RequestParam(defaultValue = "") String answers) {
+        Draft draft = frame.draft(code);
+        Proof proof = proofs.of(draft);
+        String svg = drawing(draft, Branches.of(proof, level(level, draft)), course(draft, proof, answers), true);
+        return ResponseEntity.ok().contentType(MediaType.valueOf("image/svg+xml"))
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + code + "-map.svg\"").body(svg);
+    }
+
+    private static List<Row> rows(Draft draft, Branches branches) {
+        List<Row> rows = new ArrayList<>();
+        for (Branches.Way way : branches.ways()) {
+            rows.add(new Row(name(draft, way.from()), Drawing.kinds().get(way.kind()), name(draft, way.to()),
+                    way.words().isEmpty() ? "always" : way.words(), way.reached()));
+        }
+        for (Branches.Frame page : branches.frames()) {
+            for (Branches.Line line : page.lines()) {
+                String from = line.from().substring(line.from().indexOf('~') + 1);
+                rows.add(new Row(from, "decides", line.to(), line.words(), line.reached()));
+            }
+        }
+        return rows;
+    }
+
+    private static String name(Draft draft, String code) {
+        return code.equals(Branches.TABLE)
+                ? "the outcome table"
+                : draft.document().page(code).map(p -> "page " + p.title()).orElseGet(() -> draft.document().outcome(code)
+                        .map(o -> "outcome " + o.label()).orElse(code));
+    }
+
+    /** What is known of one box, beside the drawing. */
+    @GetMapping("/about")
+    String about(@PathVariable String code, @RequestParam String at, Model model) {
+        Draft draft = frame.draft(code);
+        model.addAttribute("code", code);
+        about(proofs.of(draft), at).ifPresent(a -> model.addAttribute("about", a));
+        return "map :: about";
+    }
+
+    private static Optional<About> about(Proof proof, String at) {
+        Optional<Item> item = proof.document().item(at);
+        Optional<Page> page = proof.document().page(at);
+        boolean ending = at.equals("ending") || at.equals(Branches.TABLE) || proof.document().outcome(at).isPresent();
+        if (item.isEmpty() && page.isEmpty() && !ending) {
+            return Optional.empty();
+        }
+        String title = item.map(Item::wording).or(() -> page.map(Page::title))
+                .or(() -> proof.document().outcome(at).map(o -> o.label())).orElse("Outcome table");
+        Optional<Wiring.Wire> condition = proof.wiring().at(at + (page.isPresent() ? ".openWhen" : ".askWhen"));
+        List<String> decides = proof.wiring().wires().stream()
+                .filter(w -> w.uses().contains(at) && w.family() != Wiring.Family.CLAIM && !w.owner().equals(at))
+                .map(Wiring.Wire::owner).distinct().toList();
+        List<Claim> here = proof.claims().stream().filter(c -> c.place().equals(at) || c.place().startsWith(at + ".")
+                || c.place().startsWith(at + "/") || ending && c.place().startsWith("outcomeTable")).toList();
+        return Optional.of(new About(ending ? "ending" : at, title, item.map(Item::kind).orElse(page.isPresent() ? "page" : "outcome"),
+                condition.map(w -> w.readable().map(Phrase::of).orElse(w.text())).orElse(""),
+                condition.map(w -> List.copyOf(w.uses())).orElse(List.of()), decides,
+                here.stream().filter(c -> c.verdict() != Verdict.PROVED && c.follows().isEmpty()).toList(),
+                here.stream().filter(c -> c.verdict() == Verdict.PROVED).count()));
+    }
+}

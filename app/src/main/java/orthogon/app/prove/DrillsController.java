@@ -1,0 +1,152 @@
+package orthogon.app.prove;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.security.Principal;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import orthogon.app.editing.Editing;
+import orthogon.app.frame.Frame;
+import orthogon.app.frame.NotThere;
+import orthogon.app.proving.DrillSets;
+import orthogon.app.proving.DrillSets.DrillSet;
+import orthogon.app.proving.Replayed;
+import orthogon.app.storage.DraftStore.Draft;
+import orthogon.app.storage.DrillStore;
+import orthogon.core.expression.Wiring;
+import orthogon.core.interview.Interview;
+import orthogon.core.proof.claim.Replay;
+import orthogon.core.proof.drill.Drill;
+import orthogon.core.proof.drill.Drills;
+import orthogon.core.proof.drill.Goal;
+import orthogon.formats.report.DrillReport;
+import orthogon.formats.report.StoredAnswers;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** Drills: the set that covers everything, and those that were pinned, walked again through the draft as it is. */
+@Controller
+@RequestMapping("/q/{code}/prove/drills")
+class DrillsController {
+
+    /**
+     * One drill of the set.
+     *
+     * @param covers how many things, and the first of them in words
+     * @param differs what the interview does otherwise; empty where nothing
+     * @param answers as JSON
+     */
+    record Row(int number, String outcome, String letter, int colour, String pages, int questions, int tries, int covers, String covered,
+            String differs, String answers, boolean pinned) {}
+
+    /** One pinned drill. */
+    record Pinned(long id, String name, String author, String differs, String answers) {}
+
+    private final Frame frame;
+    private final DrillSets sets;
+    private final DrillStore pinned;
+
+    DrillsController(Frame frame, DrillSets sets, DrillStore pinned) {
+        this.frame = frame;
+        this.sets = sets;
+        this.pinned = pinned;
+    }
+
+    @GetMapping
+    String list(@PathVariable String code, Model model) {
+        Draft draft = frame.draft(code);
+        Optional<DrillSet> set = sets.ready(draft);
+        Wiring wiring = Wiring.of(draft.document());
+        List<DrillStore.Drill> kept = pinned.of(draft.id(), draft.document());
+        model.addAttribute("code", code);
+        model.addAttribute("ready", set.isPresent());
+        model.addAttribute("set", set.orElse(null));
+        model.addAttribute("drills", set.flatMap(DrillSet::drills).orElse(null));
+        model.addAttribute("rows", set.map(s -> rows(draft, s, kept)).orElse(List.of()));
+        List<Pinned> walked = kept.stream().map(d -> Replayed.of(d, wiring)).map(r -> new Pinned(r.drill().id(), r.drill().name(),
+                orthogon.app.account.Accounts.shown(r.drill().author()), r.differs(), answers(r.drill()))).toList();
+        model.addAttribute("pinned", walked);
+        model.addAttribute("failed", walked.stream().filter(p -> !p.differs().isEmpty()).count());
+        return "prove/lower :: drills";
+    }
+
+    private static String answers(DrillStore.Drill drill) {
+        Map<String, Object> all = new java.util.LinkedHashMap<>(drill.answers());
+        all.putAll(drill.link());
+        return StoredAnswers.write(all);
+    }
+
+    private static List<Row> rows(Draft draft, DrillSet set, List<DrillStore.Drill> kept) {
+        List<Row> rows = new ArrayList<>();
+        List<String> known = kept.stream().map(DrillsController::answers).toList();
+        List<Drill> drills = set.drills().map(Drills::drills).orElse(List.of());
+        for (int i = 0; i < drills.size(); i++) {
+            Drill drill = drills.get(i);
+            int outcome = Lanes.number(draft.document(), drill.outcome());
+            int tries = drill.steps().stream().mapToInt(s -> s.attempts().size()).sum();
+            String answers = StoredAnswers.write(drill.answers());
+            rows.add(new Row(i + 1, Lanes.label(draft.document(), drill.outcome()), Lanes.letter(outcome), outcome % 8,
+                    drill.steps().stream().map(Drill.Step::page).collect(Collectors.joining(" › ")),
+                    drill.steps().stream().mapToInt(s -> s.asked().size()).sum(), tries, drill.covers().size() + tries,
+                    drill.covers().stream().map(Goal::words).collect(Collectors.joining("; ")),
+                    String.join("; ", set.differences().get(i)), answers, known.contains(answers)));
+        }
+        return rows;
+    }
+
+    private Drills drills(Draft draft) {
+        DrillSet set = sets.of(draft);
+        return set.drills().orElseThrow(() -> new NotThere("There are no drills: " + set.why() + "."));
+    }
+
+    @GetMapping("/file.csv")
+    ResponseEntity<String> csv(@PathVariable String code) {
+        return file(DrillReport.csv(drills(frame.draft(code))), "text/csv;charset=UTF-8", code + "-drills.csv");
+    }
+
+    /** A page to print and sign. */
+    @GetMapping(path = "/script", produces = MediaType.TEXT_HTML_VALUE)
+    ResponseEntity<String> script(@PathVariable String code) {
+        Draft draft = frame.draft(code);
+        return ResponseEntity.ok().contentType(MediaType.valueOf("text/html;charset=UTF-8"))
+                .body(DrillReport.script(draft.document(), LocalDate.now(), drills(draft)));
+    }
+
+    private static ResponseEntity<String> file(String text, String type, String name) {
+        return ResponseEntity.ok().contentType(MediaType.valueOf(type))
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"").body(text);
+    }
+
+    /** Keeps a drill with what it leads to now, to be walked again after every edit. */
+    @PostMapping("/pin")
+    String pin(@PathVariable String code, @RequestParam int number, @RequestParam String answers, Principal who, Model model,
+            HttpServletResponse response) {
+        return Editing.attempt(model, response, () -> {
+            Draft draft = frame.draft(code);
+            Drill drill = drills(draft).drills().stream().filter(d -> StoredAnswers.write(d.answers()).equals(answers)).findFirst()
+                    .orElseThrow(() -> new orthogon.core.edit.Refused("The drills are others by now; look at them first."));
+            Interview walked = Replay.of(Wiring.of(draft.document()), LocalDate.now(), drill.answers(), "");
+            pinned.save(draft.id(), Replayed.saved("Drill " + number + " of revision " + draft.revision() + ", "
+                    + Lanes.label(draft.document(), drill.outcome()), walked, who.getName()));
+            return list(code, model);
+        });
+    }
+
+    @PostMapping("/unpin")
+    String unpin(@PathVariable String code, @RequestParam long id, Model model) {
+        Draft draft = frame.draft(code);
+        pinned.discard(draft.id(), id);
+        return list(code, model);
+    }
+}

@@ -1,0 +1,176 @@
+package orthogon.app.prove;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import orthogon.app.questions.Said;
+import orthogon.core.interview.Course;
+import orthogon.core.interview.Interview;
+import orthogon.core.interview.Problem;
+import orthogon.core.interview.Reasons;
+import orthogon.core.language.Texts;
+import orthogon.core.proof.Proof;
+import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.Gate;
+import orthogon.core.proof.claim.Mend;
+import orthogon.core.proof.claim.Replay;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Questionnaire;
+
+/**
+ * Everything about the claim that is selected.
+ *
+ * @param deciding answers of the witness that decide
+ * @param rest its other answers
+ * @param onPage the page that it is about, as the witness finds it
+ * @param goTo the row of the ledger that it is about
+ * @param now what stands where the mend would change something
+ * @param translated where it is about a translation
+ */
+record Explained(Claim claim, String headline, String details, List<Member> core, List<Given> deciding, List<Given> rest,
+        boolean hasWitness, boolean ofTwo, Optional<OnPage> onPage, Optional<Mend> mend, String now, List<Claim> consequences,
+        Optional<Claim> cause, String goTo, boolean waivable, Optional<Gate.Waiver> waiver, Optional<Translated> translated) {
+
+    /**
+     * One answer of a witness.
+     *
+     * @param other the second respondent's answer; empty where there is none
+     */
+    record Given(String code, String wording, String answer, String other) {}
+
+    /** One member of a conflict core. */
+    record Member(String place, String sentence, String goTo) {}
+
+    /** A text and what it is in another language; that may be empty. */
+    record Translated(String language, String source, String text) {
+
+        static Optional<Translated> of(Claim claim, Questionnaire document) {
+            int slash = claim.place().indexOf('/');
+            if (!claim.kind().equals("translated") || slash < 0) {
+                return Optional.empty();
+            }
+            String language = claim.place().substring(0, slash);
+            String unit = claim.place().substring(slash + 1);
+            return Optional.ofNullable(Texts.all(document).get(unit)).map(source -> new Translated(language, source,
+                    Optional.ofNullable(document.translations().getOrDefault(language, Map.of()).get(unit))
+                            .map(Questionnaire.Translation::text).orElse("")));
+        }
+    }
+
+    /** A page as a respondent finds it. */
+    record OnPage(String code, String title, List<Line> lines) {}
+
+    /**
+     * One item of a page.
+     *
+     * @param said why it is asked or not, or what is told of the answer
+     */
+    record Line(String code, String wording, boolean asked, String said, boolean refused) {}
+
+    static Explained of(Proof proof, Claim claim, Gate gate) {
+        Claim.Explanation explanation = claim.explanation();
+        Questionnaire document = proof.document();
+        List<Given> deciding = new ArrayList<>();
+        List<Given> rest = new ArrayList<>();
+        given(proof, claim, explanation, deciding, rest);
+        List<Claim> consequences = proof.claims().stream().filter(c -> c.follows().filter(claim.id()::equals).isPresent()).toList();
+        Optional<Claim> cause = claim.follows().flatMap(f -> proof.claims().stream().filter(c -> c.id().equals(f)).findFirst());
+        List<Member> core = explanation.core().stream()
+                .map(place -> new Member(place, proof.sentence(place), owner(document, place))).toList();
+        String now = explanation.mend().flatMap(m -> proof.wiring().at(m.place())).map(w -> w.text()).orElse("");
+        return new Explained(claim, explanation.headline(), core.isEmpty() ? explanation.details() : intro(explanation.details()), core,
+                deciding, rest, explanation.witness().isPresent(), explanation.other().isPresent(), onPage(proof, claim, explanation),
+                explanation.mend(), now, consequences, cause, owner(document, claim.place()), Gate.canBeWaived(claim),
+                gate.waiver(claim), Translated.of(claim, document));
+    }
+
+    private static void given(Proof proof, Claim claim, Claim.Explanation explanation, List<Given> deciding, List<Given> rest) {
+        Questionnaire document = proof.document();
+        Map<String, Object> answers = explanation.witness().orElse(Map.of());
+        Map<String, Object> others = explanation.other().orElse(Map.of());
+        Set<String> decisive = decisive(proof, claim, explanation);
+        Set<String> codes = new LinkedHashSet<>();
+        document.arriving().forEach(p -> codes.add(p.code()));
+        document.items().forEach(i -> codes.add(i.code()));
+        codes.removeIf(c -> !answers.containsKey(c) && !others.containsKey(c));
+        for (String code : codes) {
+            // The second respondent is told only as far as the page at which the two part.
+            boolean told = !claim.kind().equals("answers-kept") || pageOf(document, code) < pageOf(document, claim.place());
+            boolean decides = explanation.other().isEmpty()
+                    ? decisive.contains(code)
+                    : told && !Objects.equals(answers.get(code), others.get(code));
+            (decides ? deciding : rest).add(new Given(code, document.item(code).map(Item::wording).orElse("link parameter"),
+                    shown(document, code, answers.get(code)), told ? shown(document, code, others.get(code)) : ""));
+        }
+    }
+
+    /** What the conditions that the claim rests on speak of. */
+    private static Set<String> decisive(Proof proof, Claim claim, Claim.Explanation explanation) {
+        Set<String> codes = new LinkedHashSet<>();
+        String place = claim.place().split("#")[0];
+        proof.wiring().wires().stream()
+                .filter(w -> explanation.core().contains(w.place()) || w.place().equals(place)
+                        || claim.kind().equals("own") && w.owner().equals(place)
+                        || claim.kind().equals("one-outcome") && w.place().startsWith("outcomeTable/")
+                        || w.place().equals(place + ".askWhen") || w.place().equals(place + ".openWhen"))
+                .forEach(w -> w.readable().flatMap(proof.wiring()::unfolded).ifPresent(e -> codes.addAll(e.references())));
+        return codes;
+    }
+
+    private static Optional<OnPage> onPage(Proof proof, Claim claim, Claim.Explanation explanation) {
+        String owner = owner(proof.document(), claim.place());
+        Optional<Page> page = proof.document().page(owner).or(() -> proof.document().pageOf(owner));
+        if (explanation.witness().isEmpty() || page.isEmpty()) {
+            return Optional.empty();
+        }
+        Interview there = Replay.of(proof.wiring(), proof.asOf(), explanation.witness().get(), page.get().code());
+        Optional<Course.PageView> view = there.course().current().filter(v -> v.page().equals(page.get()));
+        if (view.isEmpty()) {
+            return Optional.empty();
+        }
+        Map<String, Reasons.Reason> reasons = new java.util.LinkedHashMap<>();
+        Reasons.of(there, page.get()).items().forEach(r -> reasons.put(r.code(), r));
+        List<Line> lines = new ArrayList<>();
+        page.get().allItems().filter(i -> reasons.containsKey(i.code())).forEach(item -> {
+            Reasons.Reason reason = reasons.get(item.code());
+            Optional<Problem> problem = view.get().problems().stream().filter(p -> p.slot().equals(item.code())).findFirst();
+            lines.add(new Line(item.code(), item.wording(), reason.asked(), problem.map(Problem::message).orElse(reason.because()),
+                    problem.isPresent()));
+        });
+        return Optional.of(new OnPage(page.get().code(), page.get().title(), lines));
+    }
+
+    private static int pageOf(Questionnaire document, String code) {
+        return document.pageOf(code).map(document.pages()::indexOf).orElse(-1);
+    }
+
+    /** The words before the list, where the list itself is shown as one. */
+    private static String intro(String details) {
+        int colon = details.indexOf(": ");
+        return colon < 0 ? details : details.substring(0, colon) + ":";
+    }
+
+    /** The row of the ledger that a place belongs to. */
+    static String owner(Questionnaire document, String place) {
+        String[] parts = place.split("[./#]");
+        boolean ofLanguage = parts.length > 1 && document.languages().contains(parts[0]);
+        String head = parts[ofLanguage ? 1 : 0];
+        return document.item(head).isPresent() || document.page(head).isPresent() ? head : "ending";
+    }
+
+    static String shown(Questionnaire document, String code, Object value) {
+        if (value == null) {
+            return "blank";
+        }
+        return document.question(code).flatMap(q -> Said.of(q, value)).orElseGet(() -> value instanceof List<?> entries
+                ? entries.size() + (entries.size() == 1 ? " entry: " : " entries: ")
+                        + String.join("; ", entries.stream().map(Reasons::said).toList())
+                : Reasons.said(value));
+    }
+}

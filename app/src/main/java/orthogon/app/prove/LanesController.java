@@ -1,0 +1,227 @@
+package orthogon.app.prove;
+
+import java.math.BigInteger;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import orthogon.app.frame.Frame;
+import orthogon.app.frame.NotThere;
+import orthogon.app.proving.Proofs;
+import orthogon.app.storage.DraftStore.Draft;
+import orthogon.core.expression.Wiring;
+import orthogon.core.interview.Course;
+import orthogon.core.proof.Proof;
+import orthogon.core.proof.claim.Replay;
+import orthogon.core.proof.flow.Figures;
+import orthogon.core.proof.flow.Routes;
+import orthogon.core.questionnaire.Burden;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.formats.report.StoredAnswers;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.util.UriComponentsBuilder;
+
+/** Routes: all of them as lanes, and one or two of them with their respondents. */
+@Controller
+@RequestMapping("/q/{code}/prove")
+class LanesController {
+
+    private static final String NO_OUTCOME = "-";
+
+    /**
+     * What the analyst asks for; addresses carry it.
+     *
+     * @param asks code that must be asked; empty for any
+     * @param without code that must not be
+     * @param ends outcome; empty for any, a dash for none
+     * @param longer more questions than this; empty for any
+     * @param shorter fewer questions than this; empty for any
+     * @param from number of the first lane, from 0; empty to spread them
+     */
+    record Wanted(String asks, String without, String ends, String longer, String shorter, String from, Boolean every) {
+
+        Wanted {
+            asks = Objects.requireNonNullElse(asks, "");
+            without = Objects.requireNonNullElse(without, "");
+            ends = Objects.requireNonNullElse(ends, "");
+            longer = Objects.requireNonNullElse(longer, "");
+            shorter = Objects.requireNonNullElse(shorter, "");
+            from = Objects.requireNonNullElse(from, "");
+            every = Boolean.TRUE.equals(every);
+        }
+
+        Routes.Filter filter(Routes routes) {
+            Optional<String> outcome = ends.isEmpty() ? Optional.empty() : Optional.of(ends.equals(NO_OUTCOME) ? "" : ends);
+            return new Routes.Filter(known(asks, routes), known(without, routes), outcome,
+                    whole(longer, -1), whole(shorter, Integer.MAX_VALUE));
+        }
+
+        private static int whole(String typed, int otherwise) {
+            return typed.matches("\\d{1,6}") ? Integer.parseInt(typed) : otherwise;
+        }
+
+        private static Set<String> known(String code, Routes routes) {
+            return routes.knows(code) ? Set.of(code) : Set.of();
+        }
+
+        BigInteger first() {
+            return from.matches("\\d{1,200}") ? new BigInteger(from) : BigInteger.ONE.negate();
+        }
+
+        /** As the end of an address. */
+        public String query() {
+            UriComponentsBuilder query = UriComponentsBuilder.newInstance();
+            Map<String, String> all = new LinkedHashMap<>();
+            all.put("asks", asks);
+            all.put("without", without);
+            all.put("ends", ends);
+            all.put("longer", longer);
+            all.put("shorter", shorter);
+            all.forEach((name, value) -> {
+                if (!value.isEmpty()) {
+                    query.queryParam(name, value);
+                }
+            });
+            return Objects.requireNonNullElse(query.build().encode().getQuery(), "");
+        }
+    }
+
+    /**
+     * One route with somebody who goes along it.
+     *
+     * @param number among those wanted that end alike, from 1
+     * @param of how many there are of them
+     * @param answers of the respondent, as JSON
+     */
+    record Along(String id, String number, String of, String letter, String outcome, int colour, int questions, int words, int minutes,
+            String paths, String answers, Course course) {}
+
+    /**
+     * One question on the selected route or on the one beside it.
+     *
+     * @param answer empty where it is not asked
+     */
+    record Line(String code, String wording, String answer, String other, boolean differs) {}
+
+    private final Frame frame;
+    private final Proofs proofs;
+
+    LanesController(Frame frame, Proofs proofs) {
+        this.frame = frame;
+        this.proofs = proofs;
+    }
+
+    @GetMapping("/lanes")
+    String lanes(@PathVariable String code, @ModelAttribute Wanted wanted, @RequestParam(defaultValue = "drawing") String as,
+            Model model) {
+        Draft draft = frame.draft(code);
+        Proof proof = proofs.of(draft);
+        Optional<Figures> figures = proof.counted();
+        Optional<Routes> routes = figures.flatMap(Figures::everyRoute);
+        model.addAttribute("code", code);
+        model.addAttribute("wanted", wanted);
+        model.addAttribute("document", draft.document());
+        model.addAttribute("counted", figures.isPresent());
+        model.addAttribute("why", figures.flatMap(Figures::notCounted).orElse(""));
+        model.addAttribute("asTable", as.equals("table"));
+        routes.ifPresent(r -> {
+            Lanes lanes = Lanes.of(r, draft.document(), wanted.filter(r), wanted.first(), wanted.every() || as.equals("table"));
+            model.addAttribute("lanes", lanes);
+            model.addAttribute("all", r.count());
+            model.addAttribute("codes", r.asking().keySet());
+            model.addAttribute("before", lanes.from().subtract(BigInteger.valueOf(Lanes.MOST)).max(BigInteger.ZERO));
+        });
+        return "prove/lower :: lanes";
+    }
+
+    @GetMapping("/lane")
+    String lane(@PathVariable String code, @ModelAttribute Wanted wanted, @RequestParam String pick,
+            @RequestParam(defaultValue = "") String with, Model model) {
+        Draft draft = frame.draft(code);
+        Routes routes = routes(draft);
+        Along one = along(draft, routes, wanted, pick);
+        Along other = with.isEmpty() || with.equals(pick) ? null : along(draft, routes, wanted, with);
+        model.addAttribute("code", code);
+        model.addAttribute("query", wanted.query());
+        model.addAttribute("one", one);
+        model.addAttribute("other", other);
+        List<Line> lines = lines(draft.document(), one, other);
+        model.addAttribute("lines", lines);
+        model.addAttribute("onlyOne", lines.stream().filter(l -> other != null && l.other().isEmpty()).map(Line::code).toList());
+        model.addAttribute("onlyOther", lines.stream().filter(l -> l.answer().isEmpty()).map(Line::code).toList());
+        return "prove/chosen :: lane";
+    }
+
+    /** The respondent's answers, as the command line takes them. */
+    @GetMapping("/lane.json")
+    ResponseEntity<String> answers(@PathVariable String code, @ModelAttribute Wanted wanted, @RequestParam String pick) {
+        Draft draft = frame.draft(code);
+        Along one = along(draft, routes(draft), wanted, pick);
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON)
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + code + "-route.answers.json\"").body(one.answers());
+    }
+
+    private Routes routes(Draft draft) {
+        return proofs.of(draft).figures().everyRoute().orElseThrow(() -> new NotThere("The routes of this revision are not counted."));
+    }
+
+    private static Along along(Draft draft, Routes routes, Wanted wanted, String id) {
+        int dot = id.lastIndexOf('.');
+        BigInteger number = dot >= 0 && id.substring(dot + 1).matches("\\d{1,200}") ? new BigInteger(id.substring(dot + 1)) : null;
+        if (number == null) {
+            throw new NotThere("There is no route " + id + ".");
+        }
+        Routes.Filter filter = wanted.filter(routes).ending(id.substring(0, dot));
+        List<Routes.Route> found = routes.list(filter, number, 1);
+        if (found.isEmpty()) {
+            throw new NotThere("There are fewer routes by now; choose another lane.");
+        }
+        Routes.Route route = found.getFirst();
+        Routes.Lane lane = routes.lane(route);
+        Course course = Replay.of(wiring(draft), LocalDate.now(), lane.witness(), "").course();
+        int number0 = Lanes.number(draft.document(), route.outcome());
+        return new Along(id, Frame.grouped(number.add(BigInteger.ONE)), Frame.grouped(routes.count(filter)), Lanes.letter(number0),
+                Lanes.label(draft.document(), route.outcome()), number0 % 8, route.asked().size(), course.words(),
+                Math.ceilDiv(course.words(), Burden.WORDS_A_MINUTE), lane.paths().map(Frame::grouped).orElse("too many to count"),
+                StoredAnswers.write(lane.witness()), course);
+    }
+
+    private static Wiring wiring(Draft draft) {
+        return Wiring.of(draft.document());
+    }
+
+    private static List<Line> lines(Questionnaire document, Along one, Along other) {
+        Set<String> codes = new LinkedHashSet<>(one.course().askedQuestions());
+        if (other != null) {
+            codes.addAll(other.course().askedQuestions());
+        }
+        List<Line> lines = new ArrayList<>();
+        document.items().filter(i -> codes.contains(i.code())).forEach(item -> {
+            String answer = said(document, item, one.course());
+            String beside = other == null ? "" : said(document, item, other.course());
+            lines.add(new Line(item.code(), item.wording(), answer, beside, other != null && !answer.equals(beside)));
+        });
+        return lines;
+    }
+
+    private static String said(Questionnaire document, Item item, Course course) {
+        return course.asked().contains(item.code())
+                ? Explained.shown(document, item.code(), course.effective().get(item.code()))
+                : "";
+    }
+}

@@ -1,0 +1,57 @@
+package orthogon.core.proof.claim;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import orthogon.core.questionnaire.Questionnaire;
+
+/**
+ * What a release waits for: every blocking claim that is neither proved nor waived, nor follows from one that is waived.
+ *
+ * @param inTheWay blocking claims that are left, in the order of the proof
+ * @param waived claims that somebody answers for, with their reasons
+ * @param lapsed waivers that no longer count, since their place reads otherwise than it did
+ */
+public record Gate(List<Claim> inTheWay, Map<Claim, Waiver> waived, List<Waiver> lapsed) {
+
+    /**
+     * Somebody answers for a claim that is not proved.
+     *
+     * @param claim kind and place
+     * @param reason why it does not matter
+     * @param seen the revision that they looked at
+     */
+    public record Waiver(String kind, String place, String reason, String author, int revision, Questionnaire seen) {
+
+        private boolean isOf(Claim claim) {
+            return claim.kind().equals(kind) && claim.place().equals(place);
+        }
+    }
+
+    public static Gate of(List<Claim> claims, Questionnaire document, List<Waiver> waivers) {
+        List<Waiver> lapsed = new ArrayList<>();
+        List<Waiver> standing = new ArrayList<>();
+        waivers.forEach(w -> (Subject.isSame(w.kind(), w.place(), w.seen(), document) ? standing : lapsed).add(w));
+        Map<Claim, Waiver> waived = new LinkedHashMap<>();
+        claims.stream().filter(Gate::canBeWaived)
+                .forEach(c -> standing.stream().filter(w -> w.isOf(c)).reduce((older, newer) -> newer).ifPresent(w -> waived.put(c, w)));
+        List<Claim> inTheWay = claims.stream().filter(c -> c.blocking() && c.verdict() != Verdict.PROVED && !waived.containsKey(c)
+                && c.follows().filter(f -> waived.keySet().stream().anyMatch(w -> w.id().equals(f))).isEmpty()).toList();
+        return new Gate(inTheWay, waived, lapsed);
+    }
+
+    /** A faulty expression means nothing that could be answered for, and what follows from another claim falls with it. */
+    public static boolean canBeWaived(Claim claim) {
+        return claim.blocking() && claim.verdict() != Verdict.PROVED && claim.family() != Family.SOUND && claim.follows().isEmpty();
+    }
+
+    public boolean isOpen() {
+        return inTheWay.isEmpty();
+    }
+
+    public Optional<Waiver> waiver(Claim claim) {
+        return Optional.ofNullable(waived.get(claim));
+    }
+}
