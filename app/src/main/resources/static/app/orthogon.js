@@ -12,11 +12,13 @@ const waiting = [];
 document.addEventListener('htmx:beforeRequest', (event) => {
     if (event.detail.elt.closest?.('#sheet') && !event.detail.elt.matches('[hx-trigger*="sse:"]')) {
         underWay.add(event.detail.xhr);
+        // Its element may be gone by then, so the request itself is listened to.
+        event.detail.xhr.addEventListener('loadend', () => arrived(event.detail.xhr));
     }
 });
 
-document.addEventListener('htmx:afterRequest', (event) => {
-    underWay.delete(event.detail.xhr);
+function arrived(request) {
+    underWay.delete(request);
     while (!underWay.size && waiting.length) {
         const key = waiting.shift();
         const field = document.activeElement;
@@ -26,7 +28,7 @@ document.addEventListener('htmx:afterRequest', (event) => {
             field.setRangeText(key.key, field.selectionStart, field.selectionEnd, 'end');
         }
     }
-});
+}
 
 document.addEventListener('keydown', (event) => {
     if (underWay.size && !typing(document.activeElement) && !['Alt', 'Control', 'Shift', 'Meta', 'Tab'].includes(event.key)) {

@@ -1,5 +1,5 @@
 // Prove: walking through claims and lanes by keys, picking and comparing lanes, the parts below.
-const { sheetKeys } = window.orthogon;
+const { sheetKeys, typing } = window.orthogon;
 const base = () => document.querySelector('.prove').dataset.base;
 const lanes = () => [...document.querySelectorAll('#lane-box .lane')];
 let picked = '';
@@ -72,6 +72,14 @@ function mark(claim) {
     showPicked();
 }
 
+// Other routes are wanted, so they are spread again; another form of the same ones stays where it is.
+document.addEventListener('change', (event) => {
+    const form = event.target.closest('.lane-filter');
+    if (form && !event.target.matches('#lane-as, #lane-every')) {
+        form.elements.from.value = '';
+    }
+}, true);
+
 sheetKeys.push((event, command) => {
     if (command || event.altKey) {
         return false;
@@ -106,6 +114,18 @@ document.addEventListener('htmx:afterSettle', (event) => {
         beside = inner?.dataset.with ?? '';
     }
     showPicked();
+});
+// News wait while somebody writes in the part that they would redraw.
+const written = (part) => part && (part.contains(document.activeElement) && typing(document.activeElement) || part.querySelector('.waive[open], .sentence'));
+document.addEventListener('htmx:beforeRequest', (event) => {
+    if (event.detail.elt.matches('[hx-trigger*="sse:"]') && written(event.detail.target)) {
+        event.preventDefault();
+    }
+});
+document.addEventListener('htmx:beforeSwap', (event) => {
+    if (event.detail.requestConfig.elt.matches('[hx-trigger*="sse:"]') && written(event.detail.target)) {
+        event.detail.shouldSwap = false;
+    }
 });
 // A list that was drawn anew still shows which claim is selected.
 document.addEventListener('htmx:afterSwap', (event) => {

@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.eclipse.elk.alg.layered.options.CycleBreakingStrategy;
+import org.eclipse.elk.alg.layered.options.LayerConstraint;
 import org.eclipse.elk.alg.layered.options.LayeredOptions;
 import org.eclipse.elk.alg.layered.options.NodePlacementStrategy;
 import org.eclipse.elk.alg.layered.options.OrderingStrategy;
@@ -83,7 +84,11 @@ record Laid(double width, double height, Map<String, Place> frames, Map<String, 
         branches.frames().forEach(f -> stops.put(f.code(), node(whole, Math.max(FRAME_WIDTH, inside.get(f.code()).getWidth()),
                 inside.get(f.code()).getHeight())));
         stops.put(Branches.TABLE, node(whole, OUTCOME_WIDTH, TITLE));
-        branches.outcomes().forEach(o -> stops.put(o.code(), node(whole, OUTCOME_WIDTH, TITLE)));
+        for (Branches.Outcome outcome : branches.outcomes()) {
+            ElkNode node = node(whole, OUTCOME_WIDTH, TITLE);
+            node.setProperty(LayeredOptions.LAYERING_LAYER_CONSTRAINT, LayerConstraint.LAST);
+            stops.put(outcome.code(), node);
+        }
         List<ElkEdge> ways = new ArrayList<>();
         branches.ways().forEach(w -> ways.add(stops.containsKey(w.from()) && stops.containsKey(w.to())
                 ? edge(stops.get(w.from()), stops.get(w.to()), w.words())

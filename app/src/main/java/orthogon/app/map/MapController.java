@@ -17,6 +17,7 @@ import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Replay;
 import orthogon.core.proof.claim.Verdict;
+import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.formats.document.UnusableFile;
@@ -155,7 +156,11 @@ class MapController {
         }
         String title = item.map(Item::wording).or(() -> page.map(Page::title))
                 .or(() -> proof.document().outcome(at).map(o -> o.label())).orElse("Outcome table");
+        List<String> decidedBy = new ArrayList<>();
+        proof.document().items().filter(i -> i instanceof Group g && !g.code().equals(at)
+                && g.withInner().anyMatch(inner -> inner.code().equals(at))).forEach(g -> decidedBy.add(g.code()));
         Optional<Wiring.Wire> condition = proof.wiring().at(at + (page.isPresent() ? ".openWhen" : ".askWhen"));
+        condition.ifPresent(w -> decidedBy.addAll(w.uses()));
         List<String> decides = proof.wiring().wires().stream()
                 .filter(w -> w.uses().contains(at) && w.family() != Wiring.Family.CLAIM && !w.owner().equals(at))
                 .map(Wiring.Wire::owner).distinct().toList();
@@ -163,7 +168,7 @@ class MapController {
                 || c.place().startsWith(at + "/") || ending && c.place().startsWith("outcomeTable")).toList();
         return Optional.of(new About(ending ? "ending" : at, title, item.map(Item::kind).orElse(page.isPresent() ? "page" : "outcome"),
                 condition.map(w -> w.readable().map(Phrase::of).orElse(w.text())).orElse(""),
-                condition.map(w -> List.copyOf(w.uses())).orElse(List.of()), decides,
+                decidedBy, decides,
                 here.stream().filter(c -> c.verdict() != Verdict.PROVED && c.follows().isEmpty()).toList(),
                 here.stream().filter(c -> c.verdict() == Verdict.PROVED).count()));
     }

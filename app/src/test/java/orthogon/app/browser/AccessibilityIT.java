@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.deque.html.axecore.results.Rule;
 import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
@@ -51,12 +52,26 @@ class AccessibilityIT {
                 "/q/found_animal/rules", "/q/found_animal/rules?rule=urgent",
                 "/q/bat_count/compose?at=ending", "/q/bat_count/prove", "/q/bat_count/prove?claim=page-passable+waking",
                 "/q/found_animal/prove", "/q/found_animal/prove?claim=answers-kept+warmth",
+                "/q/found_animal/prove?tab=own", "/q/found_animal/map?level=all&at=seen", "/q/bat_count/map?as=table", "/q/bat_count/map",
                 "/q/found_animal/rehearse", "/q/found_animal/release", "/q/bat_count/release", "/q/found_animal/responses", "/nowhere")) {
             page.navigate(address + path);
             clean(page);
         }
         page.navigate(address + "/q/found_animal/responses");
         page.locator("table a.code").first().click();
+        clean(page);
+        page.navigate(address + "/q/found_animal/prove");
+        page.locator(".lane").first().waitFor(new Locator.WaitForOptions().setTimeout(60_000));
+        clean(page);
+        page.locator(".lane").first().dispatchEvent("click");
+        page.locator("#chosen .measures").waitFor();
+        page.locator(".lane").nth(9).dispatchEvent("click", Map.of("shiftKey", true, "bubbles", true));
+        page.locator("#chosen tr.deciding").first().waitFor();
+        page.locator("#lane-as").selectOption("table");
+        page.locator(".lane-table").waitFor();
+        clean(page);
+        page.navigate(address + "/q/foster_home/prove?tab=drills");
+        page.locator(".drill-head").waitFor(new Locator.WaitForOptions().setTimeout(60_000));
         clean(page);
     }
 

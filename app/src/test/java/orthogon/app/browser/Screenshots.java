@@ -32,10 +32,12 @@ public final class Screenshots {
         page.navigate(address + "/q/bat_count/prove");
         shot(page, "/", "desk");
         shot(page, "/q/found_animal/compose?at=group", "compose");
-        shot(page, "/q/bat_count/compose?at=ending", "compose-outcomes");
         shot(page, "/q/bat_count/prove", "prove");
         page.navigate(address + "/q/bat_count/prove?claim=page-passable+waking");
         save(page, "prove-witness");
+        lanes(page);
+        shot(page, "/q/bat_count/map?level=all&at=pups", "map");
+        shot(page, "/q/found_animal/map?level=deciding", "map-intake");
         rehearse(page);
         shot(page, "/q/found_animal/release", "release");
         shot(page, "/q/found_animal/responses", "responses");
@@ -46,6 +48,15 @@ public final class Screenshots {
                 .setColorScheme(ColorScheme.DARK));
         shot(dark, "/q/found_animal/compose?at=seen", "compose-dark");
         respondent(page);
+    }
+
+    private void lanes(Page page) {
+        page.navigate(address + "/q/found_animal/prove");
+        page.locator(".lane").nth(20).dispatchEvent("click");
+        page.locator("#chosen .measures").waitFor();
+        page.locator(".lane").nth(48).dispatchEvent("click", java.util.Map.of("shiftKey", true, "bubbles", true));
+        page.locator("#chosen tr.deciding").first().waitFor();
+        save(page, "prove-lanes");
     }
 
     private void rehearse(Page page) {
@@ -68,10 +79,6 @@ public final class Screenshots {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Build Ask when")).click();
         save(page, "compose-sentence");
         page.navigate(address + "/q/foster_home/compose?at=at_home");
-        for (String code : new String[]{"at_home", "nights", "drives"}) {
-            page.locator("#row-" + code + " .number").click();
-        }
-        save(page, "compose-several");
         page.keyboard().press("o");
         page.locator("#outline-text").fill("""
                 # The bird

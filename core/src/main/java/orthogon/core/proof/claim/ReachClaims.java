@@ -211,9 +211,15 @@ public final class ReachClaims {
             add("reach-outcome", outcome.code(), "outcome " + outcome.code() + " is reached by somebody",
                     court.atEnd(e -> atEnding(e, outcome.code(), set),
                             i -> i.course().outcome().filter(outcome.code()::equals).isPresent()),
-                    Optional.empty(), "This respondent ends in it.", "Nobody ever ends as " + quoted(outcome.label(), outcome.code()) + ".",
+                    Optional.empty(), "This respondent ends in it.", "Nobody ever ends as " + quoted(outcome.label(), outcome.code())
+                            + (isNamed(outcome.code()) ? "." : ": no row of the outcome table and no finish names it."),
                     about, ends);
         }
+    }
+
+    private boolean isNamed(String outcome) {
+        return document.outcomeTable().stream().anyMatch(r -> r.outcome().equals(outcome))
+                || document.pages().stream().flatMap(p -> p.finish().stream()).anyMatch(f -> f.outcome().equals(outcome));
     }
 
     private int atEnding(Flow.Exit ending, String outcome, int set) {

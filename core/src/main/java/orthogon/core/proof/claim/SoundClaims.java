@@ -52,7 +52,7 @@ public final class SoundClaims {
         List<Fault> here = faults.stream().filter(f -> f.kind() == kind && f.place().equals(place)).toList();
         String because = here.isEmpty()
                 ? "No such fault is there."
-                : here.stream().map(Fault::because).collect(Collectors.joining("; ")) + ".";
+                : ended(here.stream().map(Fault::because).collect(Collectors.joining("; ")));
         return new Claim(Family.SOUND, kind.claim(), place, statement, here.isEmpty() ? Verdict.PROVED : Verdict.REFUTED, Optional.empty(),
                 () -> {
                     Claim.Explanation plain = Claim.Explanation.of(because.substring(0, 1).toUpperCase(Locale.ROOT) + because.substring(1));
@@ -60,6 +60,10 @@ public final class SoundClaims {
                             ? nearest(wiring, place).map(plain::with).orElse(plain)
                             : plain;
                 });
+    }
+
+    private static String ended(String sentence) {
+        return sentence.endsWith("?") ? sentence : sentence + ".";
     }
 
     /** The nearest right name in place of the only wrong one. */

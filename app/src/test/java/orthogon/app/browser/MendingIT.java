@@ -1,0 +1,256 @@
+package orthogon.app.browser;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.regex.Pattern;
+import orthogon.app.storage.DraftStore;
+import orthogon.core.edit.SetConditions;
+import orthogon.core.proof.claim.Family;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.formats.document.DocumentReader;
+import org.junit.jupiter.api.Test;
+import org.springframework.core.io.ClassPathResource;
+
+/** Faults found on Prove, understood from what it says, mended through the interface, and proved; or waived. */
+class MendingIT {
+
+    private final RunningApplication application = RunningApplication.withDemo();
+    private final Page page = Chromium.signedIn(application.address(), "ines");
+    private String code;
+
+    private void draft() throws Exception {
+        Questionnaire count = DocumentReader.read(new ClassPathResource("demo/bat_count.orthogon.json").getContentAsByteArray());
+        code = "count_" + Long.toString(System.nanoTime(), 36);
+        application.part(DraftStore.class).create(count.withCode(code), "ines", "began");
+    }
+
+    private void press(String name) {
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true)).click();
+    }
+
+    private Locator headline() {
+        return page.locator("#chosen h1");
+    }
+
+    /** Opens a claim from the list, as whoever reads the list from its top does. */
+    private void open(String statement) {
+        page.navigate(application.address() + "/q/" + code + "/prove");
+        page.locator("#claims li a", new Page.LocatorOptions().setHasText(statement)).first().click();
+        page.waitForURL("**/prove?claim=**");
+        assertThat(page.locator("#chosen .sign").first()).hasClass(Pattern.compile("refuted"));
+    }
+
+    private void proved(String id) {
+        page.navigate(application.address() + "/q/" + code + "/prove?claim=" + URLEncoder.encode(id, StandardCharsets.UTF_8));
+        assertThat(page.locator("#chosen .sign").first()).hasText("proved");
+    }
+
+    /** Follows the link to the row and writes something else into a field there. */
+    private void change(String goTo, String field, String value) {
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Go to " + goTo).setExact(true)).click();
+        write(field, value);
+    }
+
+    private void write(String field, String value) {
+        String before = page.locator("#state").getAttribute("data-revision");
+        page.locator(field).fill(value);
+        page.locator(field).blur();
+        assertThat(page.locator("#state")).not().hasAttribute("data-revision", before);
+    }
+
+    @Test
+    void everySeededFaultIsUnderstoodMendedAndProved() throws Exception {
+        draft();
+        open("weather.askWhen uses only what stands before it");
+        assertThat(headline()).containsText("This uses temperature, which stands later, on page conditions; move temperature before it");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Go to weather")).click();
+        for (int i = 0; i < 8 && !page.locator("#row-temperature ~ #row-weather").isVisible(); i++) {
+            String before = page.locator("#state").getAttribute("data-revision");
+            page.keyboard().press("Alt+ArrowDown");
+            assertThat(page.locator("#state")).not().hasAttribute("data-revision", before);
+        }
+        proved("looks-ahead weather.askWhen");
+
+        open("pups is asked of somebody");
+        assertThat(headline()).hasText("Nobody is ever asked “How many pups were there?”.");
+        assertThat(page.locator("#chosen .core")).containsText("pups is asked when site is mill and counters is over 12");
+        change("pups", "#askWhen", "site = \"mill\" and counters > 2");
+        proved("reach-question pups");
+
+        open("nobody can get stuck on page waking");
+        assertThat(page.locator("#chosen .core")).containsText("awake is accepted only when awake is under total");
+        assertThat(page.locator("#chosen tr.deciding")).containsText("1 bats");
+        assertThat(page.locator("#chosen .found-page")).containsText("How many of them were awake?");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("awake/accept/0")).click();
+        write("input[name=acceptWhen] >> nth=0", "awake <= total");
+        proved("page-passable waking");
+        proved("reach-page lone");
+
+        open("the condition licence.askWhen holds for some and not for others");
+        assertThat(headline()).containsText("this always holds");
+        change("licence", "#askWhen", "counters >= 2");
+        proved("condition-varies licence.askWhen");
+
+        outcomes();
+        suggested();
+        limitsAndLanguages();
+        assertThat(page.locator("#block-claims")).containsText(Pattern.compile("\\b0 refuted"));
+        assertThat(page.locator("#block-claims")).containsText(Pattern.compile("\\b0 undecided"));
+        page.navigate(application.address() + "/q/" + code + "/prove?verdict=refuted&weight=blocking");
+        assertThat(page.locator("#claims li")).hasCount(0);
+        page.navigate(application.address() + "/q/" + code + "/release");
+        assertThat(page.locator("h1")).hasText("The gate is open");
+    }
+
+    /** The outcome table: a row that others cover, a count that none takes, and what the analyst claims about it. */
+    private void outcomes() {
+        open("row 2 of the outcome table is used by somebody");
+        assertThat(page.locator("#chosen .core")).containsText("row 1 of the outcome table takes all for whom disturbed is yes");
+        page.navigate(application.address() + "/q/" + code + "/rules");
+        press("Row 2 up");
+        assertThat(page.locator(".decision tbody tr").first()).containsText("includes fire");
+        proved("reach-row outcomeTable/0");
+        proved("reach-outcome alarm");
+
+        open("every complete interview has an outcome");
+        assertThat(page.locator("#chosen tr.deciding").first()).containsText("0 bats");
+        page.navigate(application.address() + "/q/" + code + "/rules");
+        page.locator("#new-outcome").selectOption("entered");
+        press("Add the row");
+        assertThat(page.locator(".decision tbody tr")).hasCount(4);
+        proved("one-outcome " + code);
+
+        open("cold_is_checked: always");
+        assertThat(headline()).hasText("It does not hold for this respondent.");
+        assertThat(page.locator("#chosen tr.deciding").first()).containsText("-1 °C");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Own claims")).click();
+        page.locator("#own-0").fill("temperature >= 0 or outcome != \"checked\" or disturbed = true");
+        press("Change it");
+        assertThat(page.locator(".own-row .sign").first()).hasClass(Pattern.compile("proved"));
+        proved("own cold_is_checked");
+    }
+
+    /** Faults with one usual mend, which is offered. */
+    private void suggested() {
+        for (List<String> each : List.of(List.of("“disturbed is yes” makes a difference to outcomeTable/0", "Strike “disturbed is yes”.",
+                "condition-varies outcomeTable/0"),
+                List.of("humid is not passed by an answer that nobody gave", "Start with a blank answer.",
+                        "nothing-by-default humid"),
+                List.of("the text checked.closing never shows a gap", "Put three dots where awake is blank.",
+                        "text-filled checked.closing/awake"),
+                List.of("“weather is not dry” in gear.askWhen", "Ask for an answer to weather as well.", "blank-reading gear.askWhen#1"),
+                List.of("the answer to awake is not lost", "Keep the answer to awake.", "answers-kept awake"))) {
+            open(each.get(0));
+            assertThat(page.locator("#chosen .mend")).containsText(each.get(1));
+            press("Apply this mend");
+            assertThat(page.locator("#chosen .mend")).hasCount(0);
+            proved(each.get(2));
+        }
+    }
+
+    private void limitsAndLanguages() {
+        open("some answer fits the limits of ring");
+        assertThat(headline()).hasText("No answer fits: at least 6 characters are asked for and at most 4 allowed.");
+        change("ring", "#s-least", "2");
+        proved("limits-leave-answer ring");
+
+        open("no route asks more than the limit");
+        assertThat(headline()).containsText("questions where at most 10 are wanted");
+        page.locator("#most-questions").fill("20");
+        page.locator("#most-questions").blur();
+        assertThat(page.locator("#figures #most-questions")).hasValue("20");
+        proved("burden-within " + code);
+
+        for (String unit : List.of("disturbed.wording", "checked.closing")) {
+            open("whoever reads " + unit + " in fr");
+            page.locator("#translated").fill("Le gîte a-t-il été dérangé ?" + (unit.startsWith("checked")
+                    ? " {awake, select, blank {…} other {{awake}}}"
+                    : ""));
+            press("Keep this text");
+            assertThat(page.locator("#chosen .sign").first()).hasText("proved");
+            proved("translated fr/" + unit);
+        }
+    }
+
+    @Test
+    void aWaiverBlocksNothingUntilItsPlaceChanges() throws Exception {
+        Questionnaire roost = Questionnaire.blank("roost", "Roost");
+        code = "roost_" + Long.toString(System.nanoTime(), 36);
+        DraftStore drafts = application.part(DraftStore.class);
+        drafts.create(roost.withCode(code), "ines", "began");
+        page.navigate(application.address() + "/q/" + code + "/compose");
+        for (String line : List.of("Is it wet? / yes/no", "Is it open? / yes/no")) {
+            page.locator("#line").fill(line);
+            press("Add the row");
+            assertThat(page.locator("#line")).hasValue("");
+        }
+        write("#askWhen", "wet = true and wet = false");
+        open("open is asked of somebody");
+        page.getByText("Waive…").click();
+        page.getByLabel("Why it may stay as it is").fill("It is wired next winter.");
+        press("Waive this claim");
+        assertThat(page.locator("#chosen .waived")).containsText("Waived by Ines Tallow at revision 4. It is wired next winter.");
+        assertThat(page.locator("#claims .tag")).containsText(List.of("waived").toArray(String[]::new));
+        page.navigate(application.address() + "/q/" + code + "/release");
+        assertThat(page.locator("h1")).hasText("The gate is open");
+        assertThat(page.locator(".gate")).containsText("Ines Tallow, revision 4: It is wired next winter.");
+
+        // A change elsewhere leaves it; one at its place ends it.
+        page.navigate(application.address() + "/q/" + code + "/compose?at=wet");
+        write("#wording", "Is it damp?");
+        page.navigate(application.address() + "/q/" + code + "/release");
+        assertThat(page.locator("h1")).hasText("The gate is open");
+        page.navigate(application.address() + "/q/" + code + "/compose?at=open");
+        write("#askWhen", "wet = false and wet = true");
+        page.navigate(application.address() + "/q/" + code + "/release");
+        assertThat(page.locator("h1")).hasText("The gate is shut");
+        assertThat(page.locator(".gate")).containsText("lapsed: the place reads otherwise than in revision 4");
+        assertEquals(409, page.request().post(application.address() + "/q/" + code + "/release",
+                com.microsoft.playwright.options.RequestOptions.create()
+                        .setHeader(page.evaluate("Object.keys(JSON.parse(document.body.getAttribute('hx-headers')))[0]").toString(),
+                                page.evaluate("Object.values(JSON.parse(document.body.getAttribute('hx-headers')))[0]").toString())
+                        .setForm(com.microsoft.playwright.options.FormData.create().set("revision", "6")))
+                .status());
+        page.navigate(application.address() + "/q/" + code + "/prove?claim=reach-question+open");
+        page.getByText("Waive…").click();
+        page.getByLabel("Why it may stay as it is").fill("Still so.");
+        press("Waive this claim");
+        press("Take the waiver back");
+        assertThat(page.locator("#chosen .waived")).hasCount(0);
+        page.navigate(application.address() + "/q/" + code + "/release");
+        assertThat(page.locator("h1")).hasText("The gate is shut");
+    }
+
+    @Test
+    void faultsCannotBeWaivedAndReadersAreOfferedNoEdits() {
+        page.navigate(application.address() + "/q/bat_count/prove?claim=looks-ahead+weather.askWhen");
+        assertThat(page.getByText("Waive…")).hasCount(0);
+        Page reader = Chromium.signedIn(application.address(), "osk");
+        reader.navigate(application.address() + "/q/bat_count/prove?claim=nothing-by-default+humid");
+        assertThat(reader.locator("#chosen .mend")).isVisible();
+        assertThat(reader.getByText("Apply this mend")).hasCount(0);
+        assertThat(reader.getByText("Waive…")).hasCount(0);
+    }
+
+    @Test
+    void everyFamilyIsRefutedOnceTheFaultThatHidesTheRestIsMended() throws Exception {
+        draft();
+        DraftStore drafts = application.part(DraftStore.class);
+        DraftStore.Draft head = drafts.head(code).orElseThrow();
+        drafts.append(head, new SetConditions(java.util.Map.of("weather.askWhen", "counters > 1")).apply(head.document()), "mended",
+                "ines");
+        page.navigate(application.address() + "/q/" + code + "/prove?verdict=refuted");
+        List<String> refuted = page.locator(".family h2 > span:first-child").allTextContents();
+        for (Family family : Family.values()) {
+            assertTrue(family == Family.SOUND || refuted.contains(family.title()), family.title() + " in " + refuted);
+        }
+    }
+}

@@ -1,0 +1,117 @@
+package orthogon.app.map;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import orthogon.core.proof.Proof;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.formats.document.DocumentReader;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.springframework.core.io.ClassPathResource;
+
+class MapTest {
+
+    private static Proof proof(String name) throws Exception {
+        Questionnaire document = DocumentReader.read(new ClassPathResource("demo/" + name + ".orthogon.json").getContentAsByteArray());
+        return Proof.of(document, LocalDate.of(2026, 11, 2));
+    }
+
+    @Test
+    void conditionsStandOnTheWaysInWords() throws Exception {
+        Branches branches = Branches.of(proof("bat_count"), Branches.Level.ALL);
+        List<String> ways = branches.ways().stream().map(w -> w.from() + " " + w.kind() + " " + w.to() + ": " + w.words()).toList();
+        assertTrue(ways.contains("visit next conditions: "), ways.toString());
+        assertTrue(ways.contains("bats next waking: total is 1 or more"), ways.toString());
+        assertTrue(ways.contains("bats next lone: total is 1"), ways.toString());
+        assertTrue(ways.contains("bats next ~table: otherwise"), "past two pages that may be closed: " + ways);
+        assertTrue(ways.contains("~table row entered: total is over 0"), ways.toString());
+        assertFalse(branches.ways().stream().filter(w -> w.to().equals("lone")).anyMatch(Branches.Way::reached));
+        Branches.Frame bats = branches.frames().get(2);
+        assertTrue(bats.boxes().stream().anyMatch(b -> b.reference() && b.code().equals("site")), "what decides from another page");
+        assertTrue(bats.lines().stream().anyMatch(l -> l.from().equals("disturbed") && l.to().equals("traces")
+                && l.words().equals("disturbed is yes")), bats.lines().toString());
+        assertEquals("refuted", branches.frames().get(3).state());
+    }
+
+    @Test
+    void fewerThingsAreDrawnOnRequestAndNoFaultIsLostByIt() throws Exception {
+        Proof proof = proof("bat_count");
+        Branches deciding = Branches.of(proof, Branches.Level.DECIDING);
+        List<String> drawn = deciding.frames().stream().flatMap(f -> f.boxes().stream()).map(Branches.Box::code).toList();
+        assertTrue(drawn.containsAll(Set.of("site", "counters", "temperature", "total", "disturbed")), drawn.toString());
+        assertFalse(drawn.contains("pups"));
+        assertEquals("refuted", deciding.frames().get(2).state(), "the fault of what is not drawn stands at its page");
+        assertTrue(Branches.of(proof, Branches.Level.PAGES).frames().stream().allMatch(f -> f.boxes().isEmpty()));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"found_animal", "foster_home", "bat_count"})
+    void nothingLiesOnSomethingElseAndEveryLineIsRightAngled(String name) throws Exception {
+        for (Branches.Level level : Branches.Level.values()) {
+            Branches branches = Branches.of(proof(name), level);
+            Laid laid = Laid.of(branches);
+            apart(new ArrayList<>(laid.frames().values()));
+            for (Branches.Frame frame : branches.frames()) {
+                List<Laid.Place> inside = frame.boxes().stream().map(b -> laid.boxes().get(b.id())).toList();
+                apart(inside);
+                Laid.Place around = laid.frames().get(frame.code());
+                inside.forEach(b -> assertTrue(b.x() >= around.x() && b.x() + b.width() <= around.x() + around.width()
+                        && b.y() >= around.y() + Laid.TITLE && b.y() + b.height() <= around.y() + around.height(), b + " in " + around));
+            }
+            assertEquals(branches.ways().size(), laid.ways().size());
+            List<Laid.Route> all = new ArrayList<>(laid.ways());
+            all.addAll(laid.lines());
+            all.forEach(r -> assertTrue(isRightAngled(r.path()), r.path()));
+            double foot = branches.frames().stream().mapToDouble(f -> laid.frames().get(f.code()).y()).max().orElseThrow();
+            branches.outcomes().forEach(o -> assertTrue(laid.frames().get(o.code()).y() > foot, "outcomes stand at the foot"));
+        }
+    }
+
+    private static void apart(List<Laid.Place> places) {
+        for (int i = 0; i < places.size(); i++) {
+            for (int j = 0; j < i; j++) {
+                Laid.Place a = places.get(i);
+                Laid.Place b = places.get(j);
+                assertTrue(a.x() + a.width() <= b.x() || b.x() + b.width() <= a.x() || a.y() + a.height() <= b.y()
+                        || b.y() + b.height() <= a.y(), a + " and " + b);
+            }
+        }
+    }
+
+    private static boolean isRightAngled(String path) {
+        Matcher points = Pattern.compile("([\\d.-]+) ([\\d.-]+)").matcher(path);
+        double x = Double.NaN;
+        double y = Double.NaN;
+        while (points.find()) {
+            double nextX = Double.parseDouble(points.group(1));
+            double nextY = Double.parseDouble(points.group(2));
+            if (!Double.isNaN(x) && Math.abs(nextX - x) > 0.6 && Math.abs(nextY - y) > 0.6) {
+                return false;
+            }
+            x = nextX;
+            y = nextY;
+        }
+        return !path.isEmpty();
+    }
+
+    @Test
+    void textsAreEscapedAndWhoIsFollowedStandsOut() throws Exception {
+        Proof proof = proof("foster_home");
+        Questionnaire document = proof.document();
+        Branches branches = Branches.of(Proof.of(document.withTitle("A <b> & c"), LocalDate.of(2026, 11, 2)), Branches.Level.PAGES);
+        String first = document.pages().getFirst().code();
+        String svg = Drawing.of(branches, Laid.of(branches), new Drawing.Followed(Set.of(first), "eligible"), true, "A <b> & c");
+        assertTrue(svg.contains("<title>A &lt;b&gt; &amp; c</title>"), svg.substring(0, 400));
+        assertTrue(svg.contains("class=\"frame\" data-code=\"" + first + "\""), svg);
+        assertTrue(svg.contains("class=\"frame off\""), svg);
+    }
+}

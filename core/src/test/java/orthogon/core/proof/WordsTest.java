@@ -1,0 +1,195 @@
+package orthogon.core.proof;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.TreeMap;
+import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.Verdict;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Answer.Option;
+import orthogon.core.questionnaire.Burden;
+import orthogon.core.questionnaire.DateLimit;
+import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.EveryType;
+import orthogon.core.questionnaire.Note;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Presentation;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Questionnaire.Outcome;
+import orthogon.core.questionnaire.Questionnaire.OutcomeRow;
+import orthogon.core.questionnaire.Questionnaire.OwnClaim;
+import orthogon.core.questionnaire.Questionnaire.Says;
+import orthogon.core.questionnaire.Questionnaire.Translation;
+import orthogon.core.questionnaire.Reword;
+import orthogon.core.questionnaire.Roster;
+import orthogon.core.questionnaire.Section;
+import org.junit.jupiter.api.Test;
+
+/**
+ * Every word that an analyst reads about four questionnaires with faults of all kinds, against what was read over and found right. Where
+ * words were changed on purpose, read {@code core/target/words.txt} and put it in the place of the approved text.
+ */
+class WordsTest {
+
+    private static final LocalDate DAY = LocalDate.of(2026, 11, 2);
+    private static final String APPROVED = "words.txt";
+    private static final Answer YES_NO = new Answer.YesNo();
+    private static final Answer.OneChoice KIND = new Answer.OneChoice(
+            List.of(Option.of("eel", "Eel"), Option.of("carp", "Carp"), new Option("toad", "Toad", null, false, "wet = true")), false);
+
+    private static BigDecimal n(int number) {
+        return BigDecimal.valueOf(number);
+    }
+
+    private static Answer.Numeric number(int least, int most) {
+        return new Answer.Numeric(n(least), n(most), 0, "");
+    }
+
+    /** Answers that no value fits, each for its own reason. */
+    private static Page limits() {
+        List<Option> two = List.of(Option.of("a", "A"), Option.of("b", "B"));
+        return Page.empty("limits", "Limits").withItems(List.of(Question.of("l_number", "L1", number(5, 3)),
+                Question.of("l_places", "L2", new Answer.Numeric(new BigDecimal("0.2"), new BigDecimal("0.8"), 0, "")),
+                Question.of("l_text", "L3", new Answer.Text(false, 6, 4)),
+                Question.of("l_pattern", "L4", new Answer.Text(false, 5, null, Answer.Content.ANY, "[A-Z]{2}", "QM", "", "")),
+                Question.of("l_most", "L5", new Answer.Text(false, null, 1, Answer.Content.ANY, "[A-Z]{2}", "QM", "", "")),
+                Question.of("l_day", "L6", new Answer.DateAnswer(new DateLimit.FromToday(3), new DateLimit.FromToday(-3))),
+                Question.of("l_time", "L7", new Answer.TimeAnswer(LocalTime.of(9, 0), LocalTime.of(8, 0))),
+                Question.of("l_many", "L8", new Answer.ManyChoices(two, 2, 1)),
+                Question.of("l_few", "L9", new Answer.ManyChoices(two, 3, null)),
+                Question.of("l_rank", "L10", new Answer.Ranking(two, 3)),
+                Question.of("l_none", "L11", new Answer.OneChoice(List.of(), false)),
+                Question.of("l_fine", "L12", number(3, 5))));
+    }
+
+    private static Questionnaire sluice() {
+        Page first = Page.empty("water", "The water").withItems(List.of(
+                Question.of("wet", "Is it wet?", YES_NO).withRequireWhen("true"),
+                Question.of("kind", "Which animal?", KIND).withRequireWhen("true").withReword(
+                        List.of(new Reword("wet = true and wet = false", "Which one?", ""))),
+                Question.of("depth", "How deep?", number(0, 9)),
+                new Note("always", "Mind the weir.", "depth >= 0 or not(answered(depth))", List.of()),
+                Question.of("dry", "Is it dry?", YES_NO).withAskWhen("wet = true and kind = \"carp\" and wet = false"),
+                new Section("shore", "The shore", "depth > 3", List.of(
+                        Question.of("reeds", "Reeds?", YES_NO), Question.of("stones", "Stones?", YES_NO).withAskWhen("depth < 2"))),
+                Question.of("given", "Sure?", YES_NO).withRequireWhen("true").withStartWith("false"),
+                Question.of("agreed", "Agreed?", new Answer.Agreement("I have read it.")).withStartWith("true"),
+                new Derived("deep", "depth > 5")));
+        Page held = Page.empty("held", "The gate").withOpenWhen("wet = true").withItems(List.of(
+                Question.of("height", "How high?", number(1, 9)).withRequireWhen("depth = 1")
+                        .withAccept(List.of(new Question.Accept("height < depth", "Lower than the water."))),
+                Question.of("side", "Which side?", new Answer.OneChoice(List.of(Option.of("left", "Left"), Option.of("right", "Right")),
+                        false)).withAccept(List.of(new Question.Accept("side != \"right\"", "Not there."))),
+                new Note("said", "It is {height} high; {depth, select, blank {unknown} other {known}}.", "kind != \"eel\"", List.of())))
+                .withRules(List.of(new Page.Finish("deep", "shut"), new Page.Finish("depth > 7", "shut")),
+                        List.of(new Page.Skip("kind = \"carp\"", "after"), new Page.Skip("kind = \"carp\" and wet = true", "after")));
+        Page never = Page.empty("never", "Never").withOpenWhen("wet = true and wet = false").withItems(List.of(
+                Question.of("lost", "Lost?", YES_NO).withLockWhen("wet = true")));
+        Page after = Page.empty("after", "After").withItems(List.of(
+                Question.of("note", "Anything else?", new Answer.Text(false, 2, 5)).withAskWhen("kind = \"eel\" or not(depth > 4)")));
+        return new Questionnaire("sluice", "The sluice", "en", List.of("en", "fr"),
+                List.of(new Questionnaire.LinkParameter("bank", List.of("left", "right"))),
+                List.of(first, held, never, after),
+                List.of(new Outcome("open", "Open", "Thank you, {height} it is."), new Outcome("shut", "Shut", "Thanks."),
+                        new Outcome("unused", "Unused", "")),
+                List.of(new OutcomeRow("wet = true", "open"), new OutcomeRow("wet = true and kind = \"eel\"", "shut"),
+                        new OutcomeRow("kind = \"eel\" and bank = \"left\"", "open")),
+                List.of(new OwnClaim("eels_open", Says.ALWAYS, "kind != \"eel\" or outcome = \"open\""),
+                        new OwnClaim("no_shore", Says.NEVER, "asked(shore) and depth < 4"),
+                        new OwnClaim("no_reeds", Says.NEVER, "asked(reeds) and depth > 6"),
+                        new OwnClaim("calm", Says.ALWAYS, "depth < 20 or not(answered(depth))")),
+                Map.of("fr", new TreeMap<>(Map.of("wet.wording", new Translation("Est-ce mouillé ?", "reviewed", "Is it wet?"),
+                        "kind.wording", new Translation("Quel animal ?", "reviewed", "Which beast?"),
+                        "said.wording", new Translation("Il est haut.", "draft",
+                                "It is {height} high; {depth, select, blank {unknown} other {known}}.")))),
+                Presentation.PLAIN, new Burden(8, 20, 1));
+    }
+
+    private static Questionnaire unsound() {
+        return Questionnaire.blank("unsound", "Unsound").withPages(List.of(Page.empty("one", "One").withItems(List.of(
+                Question.of("early", "Early?", YES_NO).withAskWhen("later = true"),
+                Question.of("kind", "Which?", KIND).withAskWhen("kin = \"eel\""),
+                Question.of("count", "How many?", number(0, 9)).withAskWhen("kind = \"eal\""),
+                new Derived("circle", "square + 1"), new Derived("square", "circle + 1"),
+                Question.of("wrong", "Wrong?", YES_NO).withAskWhen("count = \"three\""),
+                Question.of("last", "Last?", YES_NO).withAskWhen("count > 2 and circle > 1"),
+                Question.of("wet", "Wet?", YES_NO))),
+                Page.empty("two", "Two").withOpenWhen("early = true").withItems(List.of(Question.of("later", "Later?", YES_NO),
+                        Question.of("steady", "Steady?", YES_NO).withAskWhen("wet = true and wet = false")))));
+    }
+
+    private static Questionnaire entries() {
+        Roster roster = new Roster("animals", "Each animal", "Animal", "wet = true", 1, 2, List.of(
+                Question.of("species", "Species?", new Answer.OneChoice(List.of(new Option("owl", "Owl", n(2), false, ""),
+                        Option.of("gull", "Gull")), false)).withRequireWhen("true"),
+                Question.of("weight", "Weight?", number(1, 9)).withAskWhen("species = \"owl\" and species = \"gull\""),
+                Question.of("ring", "Ring?", number(1, 9)).withRequireWhen("true")
+                        .withAccept(List.of(new Question.Accept("ring > 9", "Not this one."))).withAskWhen("species = \"gull\"")));
+        Question grid = Question.of("signs", "Signs", new Answer.Grid(false, List.of(new Answer.Grid.Row("wing", "Wing", ""),
+                new Answer.Grid.Row("leg", "Leg", "wet = true and wet = false")),
+                List.of(Option.of("fine", "Fine"),
+                        Option.of("hurt", "Hurt"))));
+        return Questionnaire.blank("entries", "Entries").withPages(List.of(Page.empty("first", "First").withItems(List.of(
+                Question.of("wet", "Wet?", YES_NO).withRequireWhen("true"), grid)),
+                Page.empty("second", "Second").withItems(List.of(roster,
+                        new Note("owls", "An owl.", "some a in animals satisfies a.species = \"owl\"", List.of()),
+                        Question.of("many", "Many?", YES_NO).withAskWhen("count(animals) > 2"),
+                        Question.of("heavy", "Heavy?", YES_NO).withAskWhen("sum(animals.weight) > 3 or signs.wing = \"hurt\"")))));
+    }
+
+    @Test
+    void everyWordIsAsApproved() throws IOException {
+        StringBuilder words = new StringBuilder();
+        Questionnaire limited = Questionnaire.blank("limited", "Limited").withPages(List.of(limits()));
+        for (Questionnaire document : List.of(sluice(), limited, unsound(), entries(), EveryType.document())) {
+            account(document, words);
+        }
+        Path written = Path.of("target", APPROVED);
+        Files.createDirectories(written.getParent());
+        Files.writeString(written, words);
+        try (InputStream approved = Objects.requireNonNull(WordsTest.class.getResourceAsStream(APPROVED), APPROVED)) {
+            List<String> expected = new String(approved.readAllBytes(), StandardCharsets.UTF_8).lines().toList();
+            List<String> actual = words.toString().lines().toList();
+            for (int i = 0; i < Math.min(expected.size(), actual.size()); i++) {
+                assertEquals(expected.get(i), actual.get(i), "line " + (i + 1));
+            }
+            assertEquals(expected.size(), actual.size());
+        }
+    }
+
+    private static void account(Questionnaire document, StringBuilder words) {
+        Proof proof = Proof.of(document, DAY);
+        words.append("# ").append(document.title()).append(": ").append(proof.count(Verdict.PROVED)).append(" proved, ")
+                .append(proof.count(Verdict.REFUTED)).append(" refuted, ").append(proof.count(Verdict.UNDECIDED)).append(" undecided, ")
+                .append(proof.advice()).append(" advisory, until ").append(proof.holdsUntil()).append('\n');
+        for (Claim claim : proof.claims()) {
+            Claim.Explanation explanation = claim.explanation();
+            words.append(claim).append(claim.blocking() ? "" : ", advisory").append(claim.follows().map(f -> ", follows " + f).orElse(""))
+                    .append(" (").append(claim.family().title()).append(": ").append(claim.family().says()).append(")\n    ")
+                    .append(claim.statement()).append("\n    ").append(explanation.headline()).append('\n');
+            line(words, explanation.details());
+            line(words, String.join(", ", explanation.core()));
+            line(words, explanation.witness().map(w -> "who: " + new TreeMap<>(w)).orElse(""));
+            line(words, explanation.other().map(w -> "and: " + new TreeMap<>(w)).orElse(""));
+            line(words, explanation.mend().map(m -> "mend: " + m.words() + " | " + m.place() + " | " + m.text()).orElse(""));
+        }
+    }
+
+    private static void line(StringBuilder words, String text) {
+        if (!text.isEmpty()) {
+            words.append("    ").append(text).append('\n');
+        }
+    }
+}
