@@ -188,9 +188,24 @@ sheetKeys.push((event, command) => {
     return false;
 });
 
-// On paper the drawing is as wide as the sheet, and as long as it needs to be.
-addEventListener('beforeprint', () => drawing()?.setAttribute('viewBox', `0 0 ${drawing().dataset.size}`));
-addEventListener('afterprint', show);
+// On A3, upright where the drawing is: on one sheet where it stays legible, else on as many as it needs.
+addEventListener('beforeprint', () => {
+    if (!drawing()) {
+        return;
+    }
+    const [width, height] = size();
+    const tall = height > width;
+    const [across, down] = tall ? [1040, 1500] : [1500, 1040];
+    const scale = Math.min(1.2, across / width, Math.max(down / height, 0.75));
+    document.querySelector('.map').classList.toggle('tall', tall);
+    drawing().setAttribute('viewBox', `0 0 ${width} ${height}`);
+    drawing().style.width = `${width * scale}px`;
+    drawing().style.height = `${height * scale}px`;
+});
+addEventListener('afterprint', () => {
+    drawing()?.removeAttribute('style');
+    show();
+});
 
 // An edit draws it anew; what was in sight stays in sight.
 document.addEventListener('htmx:afterSettle', (event) => {
