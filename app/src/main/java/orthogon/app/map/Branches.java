@@ -78,7 +78,18 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
      * @param kind {@code next}, {@code skip}, {@code finish} or {@code row}
      * @param uses codes that its condition speaks of
      */
-    record Way(String from, String to, String kind, String words, Set<String> uses, boolean reached) {}
+    record Way(String from, String to, String kind, String words, Set<String> uses, boolean reached) {
+
+        /** What it does, between the two names. */
+        String how() {
+            return switch (kind) {
+                case "skip" -> "skips to";
+                case "finish" -> "finishes as";
+                case "row" -> "ends as";
+                default -> "goes on to";
+            };
+        }
+    }
 
     static Branches of(Proof proof, Level level) {
         return new Reading(proof, level).read();

@@ -1,6 +1,5 @@
 package orthogon.app.map;
 
-import java.util.Map;
 import java.util.Set;
 import org.springframework.web.util.HtmlUtils;
 
@@ -184,9 +183,5 @@ final class Drawing {
 
     private static String escaped(String text) {
         return HtmlUtils.htmlEscape(text, "UTF-8");
-    }
-
-    static Map<String, String> kinds() {
-        return Map.of("next", "goes on to", "skip", "skips to", "finish", "finishes as", "row", "ends as");
     }
 }

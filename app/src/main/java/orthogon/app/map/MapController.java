@@ -119,7 +119,7 @@ class MapController {
     private static List<Row> rows(Draft draft, Branches branches) {
         List<Row> rows = new ArrayList<>();
         for (Branches.Way way : branches.ways()) {
-            rows.add(new Row(name(draft, way.from()), Drawing.kinds().get(way.kind()), name(draft, way.to()),
+            rows.add(new Row(name(draft, way.from()), way.how(), name(draft, way.to()),
                     way.words().isEmpty() ? "always" : way.words(), way.reached()));
         }
         for (Branches.Frame page : branches.frames()) {

@@ -4,10 +4,12 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import orthogon.app.account.Accounts;
 import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
 import orthogon.app.frame.NotThere;
@@ -16,6 +18,7 @@ import orthogon.app.proving.DrillSets.DrillSet;
 import orthogon.app.proving.Replayed;
 import orthogon.app.storage.DraftStore.Draft;
 import orthogon.app.storage.DrillStore;
+import orthogon.core.edit.Refused;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Interview;
 import orthogon.core.proof.claim.Replay;
@@ -75,14 +78,14 @@ class DrillsController {
         model.addAttribute("drills", set.flatMap(DrillSet::drills).orElse(null));
         model.addAttribute("rows", set.map(s -> rows(draft, s, kept)).orElse(List.of()));
         List<Pinned> walked = kept.stream().map(d -> Replayed.of(d, wiring)).map(r -> new Pinned(r.drill().id(), r.drill().name(),
-                orthogon.app.account.Accounts.shown(r.drill().author()), r.differs(), answers(r.drill()))).toList();
+                Accounts.shown(r.drill().author()), r.differs(), answers(r.drill()))).toList();
         model.addAttribute("pinned", walked);
         model.addAttribute("failed", walked.stream().filter(p -> !p.differs().isEmpty()).count());
         return "prove/lower :: drills";
     }
 
     private static String answers(DrillStore.Drill drill) {
-        Map<String, Object> all = new java.util.LinkedHashMap<>(drill.answers());
+        Map<String, Object> all = new LinkedHashMap<>(drill.answers());
         all.putAll(drill.link());
         return StoredAnswers.write(all);
     }
@@ -135,7 +138,7 @@ class DrillsController {
         return Editing.attempt(model, response, () -> {
             Draft draft = frame.draft(code);
             Drill drill = drills(draft).drills().stream().filter(d -> StoredAnswers.write(d.answers()).equals(answers)).findFirst()
-                    .orElseThrow(() -> new orthogon.core.edit.Refused("The drills are others by now; look at them first."));
+                    .orElseThrow(() -> new Refused("The drills are others by now; look at them first."));
             Interview walked = Replay.of(Wiring.of(draft.document()), LocalDate.now(), drill.answers(), "");
             pinned.save(draft.id(), Replayed.saved("Drill " + number + " of revision " + draft.revision() + ", "
                     + Lanes.label(draft.document(), drill.outcome()), walked, who.getName()));

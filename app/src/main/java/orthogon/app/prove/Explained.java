@@ -1,7 +1,7 @@
 package orthogon.app.prove;
 
 import java.util.ArrayList;
-import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -134,7 +134,7 @@ record Explained(Claim claim, String headline, String details, List<Member> core
         if (view.isEmpty()) {
             return Optional.empty();
         }
-        Map<String, Reasons.Reason> reasons = new java.util.LinkedHashMap<>();
+        Map<String, Reasons.Reason> reasons = new LinkedHashMap<>();
         Reasons.of(there, page.get()).items().forEach(r -> reasons.put(r.code(), r));
         List<Line> lines = new ArrayList<>();
         page.get().allItems().filter(i -> reasons.containsKey(i.code())).forEach(item -> {

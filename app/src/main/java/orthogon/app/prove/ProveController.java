@@ -1,6 +1,7 @@
 package orthogon.app.prove;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.math.BigInteger;
 import java.security.Principal;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -9,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import orthogon.app.account.Accounts;
 import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
@@ -20,6 +22,7 @@ import orthogon.core.edit.ChangeBurden;
 import orthogon.core.edit.Refused;
 import orthogon.core.edit.Settle;
 import orthogon.core.edit.Translate;
+import orthogon.core.expression.Wiring;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Family;
@@ -54,10 +57,6 @@ class ProveController {
             page = Objects.requireNonNullElse(page, "");
             weight = Objects.requireNonNullElse(weight, "");
             verdict = Objects.requireNonNullElse(verdict, "");
-        }
-
-        boolean isAll() {
-            return page.isEmpty() && weight.isEmpty() && verdict.isEmpty();
         }
 
         boolean takes(Claim claim, Questionnaire document) {
@@ -119,7 +118,7 @@ class ProveController {
                 .or(() -> families.stream().flatMap(f -> f.open().stream()).findFirst())
                 .or(() -> proof.claims().stream().filter(c -> c.kind().equals("one-outcome")).findFirst());
         model.addAttribute("chosen", selected.map(c -> Explained.of(proof, c, gate)).orElse(null));
-        model.addAttribute("names", String.join(" ", proof.wiring().names(orthogon.core.expression.Wiring.Family.CLAIM, "")));
+        model.addAttribute("names", String.join(" ", proof.wiring().names(Wiring.Family.CLAIM, "")));
         figures(draft, proof, model);
     }
 
@@ -170,8 +169,8 @@ class ProveController {
     private static Optional<String> ends(Routes routes, Optional<Integer> length, boolean shortest) {
         return length.flatMap(n -> {
             List<Routes.Route> found = routes.list(shortest
-                    ? new Routes.Filter(java.util.Set.of(), java.util.Set.of(), Optional.empty(), -1, n + 1)
-                    : new Routes.Filter(java.util.Set.of(), java.util.Set.of(), Optional.empty(), n - 1), java.math.BigInteger.ZERO, 1);
+                    ? new Routes.Filter(Set.of(), Set.of(), Optional.empty(), -1, n + 1)
+                    : new Routes.Filter(Set.of(), Set.of(), Optional.empty(), n - 1), BigInteger.ZERO, 1);
             return found.stream().findFirst().map(r -> r.outcome() + ".0");
         });
     }
@@ -219,7 +218,7 @@ class ProveController {
             if (!Gate.canBeWaived(waived)) {
                 throw new Refused("This claim cannot be waived: " + (waived.family() == Family.SOUND
                         ? "what the expression means is not known, so nobody can answer for it. Mend it."
-                        : waived.verdict() == Verdict.PROVED ? "it is proved." : "it blocks nothing by itself.") + "");
+                        : waived.verdict() == Verdict.PROVED ? "it is proved." : "it blocks nothing by itself."));
             }
             waivers.save(draft.id(), waived.kind(), waived.place(), reason.strip(), draft.revision(), who.getName());
             return again(code, claim, model);

@@ -28,10 +28,11 @@ public final class LedgerBenchmark {
 
     public static void main(String[] args) {
         try (RunningApplication application = RunningApplication.empty()) {
-            System.out.println("questions  rules  open ms  select ms  edit ms");
+            System.out.println("questions  rules  open ms  select ms  edit ms  map ms  prove ms");
             double[] small = measured(application, 50);
             double[] large = measured(application, 500);
-            System.out.printf("ratio             %7.1f  %9.1f  %7.1f%n", large[0] / small[0], large[1] / small[1], large[2] / small[2]);
+            System.out.printf("ratio             %7.1f  %9.1f  %7.1f  %6.1f  %8.1f%n", large[0] / small[0], large[1] / small[1],
+                    large[2] / small[2], large[3] / small[3], large[4] / small[4]);
         }
         System.exit(0);
     }
@@ -66,8 +67,7 @@ public final class LedgerBenchmark {
         List<Double> select = new ArrayList<>();
         List<Double> edit = new ArrayList<>();
         for (int round = 0; round < ROUNDS; round++) {
-            page.navigate(address);
-            open.add(((Number) page.evaluate("() => performance.timing.domComplete - performance.timing.navigationStart")).doubleValue());
+            open.add(opened(page, address));
         }
         for (int round = -WARM_UP; round < ROUNDS; round++) {
             if (round == 0) {
@@ -104,9 +104,21 @@ public final class LedgerBenchmark {
                     })"""));
             page.waitForTimeout(round < 0 ? 0 : 300);
         }
-        double[] medians = {median(open), median(select), median(edit)};
-        System.out.printf("%9d  %5d  %7.0f  %9.0f  %7.0f%n", questions, draft.ruleCount(), medians[0], medians[1], medians[2]);
+        List<Double> map = new ArrayList<>();
+        List<Double> prove = new ArrayList<>();
+        for (int round = 0; round < ROUNDS; round++) {
+            map.add(opened(page, application.address() + "/q/" + draft.code() + "/map?level=all"));
+            prove.add(opened(page, application.address() + "/q/" + draft.code() + "/prove"));
+        }
+        double[] medians = {median(open), median(select), median(edit), median(map), median(prove)};
+        System.out.printf("%9d  %5d  %7.0f  %9.0f  %7.0f  %6.0f  %8.0f%n", questions, draft.ruleCount(), medians[0], medians[1],
+                medians[2], medians[3], medians[4]);
         return medians;
+    }
+
+    private static double opened(Page page, String address) {
+        page.navigate(address);
+        return ((Number) page.evaluate("() => performance.timing.domComplete - performance.timing.navigationStart")).doubleValue();
     }
 
     private static double timed(Page page, String code, String script) {

@@ -2,6 +2,7 @@ package orthogon.app.browser;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.junit.jupiter.api.Assertions.fail;
 
 import java.io.IOException;
 import java.math.BigDecimal;
@@ -20,6 +21,12 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import orthogon.app.questions.OrdinaryAnswers;
@@ -53,7 +60,7 @@ class RandomWalkerIT {
     private final RunningApplication application = RunningApplication.withDemo();
     private final HttpClient http = HttpClient.newBuilder().followRedirects(HttpClient.Redirect.NEVER).build();
     private final OrdinaryAnswers ordinary = new OrdinaryAnswers(Map.of(), Map.of("alive", 80));
-    private final Map<String, Integer> seen = new LinkedHashMap<>();
+    private final Map<String, Integer> seen = new ConcurrentHashMap<>();
 
     private static Questionnaire document(String name) throws Exception {
         return name.equals("every_type")
@@ -66,8 +73,22 @@ class RandomWalkerIT {
     void thePagesAskRefuseAndEndAsTheInterviewSays(String name) throws Exception {
         Questionnaire document = document(name);
         String link = application.address() + application.released(document);
+        List<Callable<Void>> walks = new ArrayList<>();
         for (int walk = 0; walk < WALKS; walk++) {
-            new Walk(link, Wiring.of(document), new Random(walk * 31L + name.hashCode()), name + ", walk " + walk).walk();
+            int number = walk;
+            walks.add(() -> {
+                new Walk(link, Wiring.of(document), new Random(number * 31L + name.hashCode()), name + ", walk " + number).walk();
+                return null;
+            });
+        }
+        try (ExecutorService walkers = Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors())) {
+            for (Future<Void> walk : walkers.invokeAll(walks)) {
+                try {
+                    walk.get();
+                } catch (ExecutionException e) {
+                    fail(e.getCause());
+                }
+            }
         }
         System.out.println(name + ": " + seen);
         for (String what : List.of("passed", "refused", "back")) {

@@ -14,8 +14,18 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.TreeMap;
+import orthogon.core.expression.Wiring;
+import orthogon.core.proof.change.Change;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Verdict;
+import orthogon.core.proof.diagram.Limits;
+import orthogon.core.proof.diagram.Watch;
+import orthogon.core.proof.drill.Drill;
+import orthogon.core.proof.drill.Drills;
+import orthogon.core.proof.drill.Goal;
+import orthogon.core.proof.drill.Rerun;
+import orthogon.core.proof.flow.Figures;
+import orthogon.core.proof.flow.Routes;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Answer.Option;
 import orthogon.core.questionnaire.Burden;
@@ -24,6 +34,7 @@ import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.EveryType;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Places;
 import orthogon.core.questionnaire.Presentation;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
@@ -38,8 +49,9 @@ import orthogon.core.questionnaire.Section;
 import org.junit.jupiter.api.Test;
 
 /**
- * Every word that an analyst reads about four questionnaires with faults of all kinds, against what was read over and found right. Where
- * words were changed on purpose, read {@code core/target/words.txt} and put it in the place of the approved text.
+ * Every word that an analyst reads about some questionnaires with faults of all kinds: claims, figures, routes, drills, and what an edit
+ * changed, against what was read over and found right. Where words were changed on purpose, read {@code core/target/words.txt} and put it
+ * in the place of the approved text.
  */
 class WordsTest {
 
@@ -156,6 +168,17 @@ class WordsTest {
         for (Questionnaire document : List.of(sluice(), limited, unsound(), entries(), EveryType.document())) {
             account(document, words);
         }
+        for (Questionnaire document : List.of(mended(), entries(), EveryType.document())) {
+            figures(document, words);
+            drills(document, words);
+        }
+        Questionnaire later = Places.with(mended(), Map.of("shore.askWhen", "depth > 4", "held/finish/0", "depth > 6", "side/accept/0",
+                "true", "note.askWhen", "kind = \"eel\""));
+        change(mended(), later, words);
+        change(later, mended(), words);
+        change(entries(), Places.with(entries(), Map.of("heavy.askWhen", "sum(animals.weight) > 5", "ring/accept/0", "ring > 4")), words);
+        change(mended(), mended().withItem("wet", i -> ((Question) i).withTexts("Is it damp?", "")), words);
+        change(mended(), sluice(), words);
         Path written = Path.of("target", APPROVED);
         Files.createDirectories(written.getParent());
         Files.writeString(written, words);
@@ -167,6 +190,56 @@ class WordsTest {
             }
             assertEquals(expected.size(), actual.size());
         }
+    }
+
+    /** The sluice without what is at fault, so that everything about it can be counted. */
+    private static Questionnaire mended() {
+        Questionnaire sluice = sluice();
+        return Places.with(sluice, Map.of("dry.askWhen", "wet = true", "never.openWhen", "wet = false", "stones.askWhen", "depth < 7",
+                "height/accept/0", "height <= 8", "outcomeTable/1", "depth > 2", "outcomeTable/2", "", "given.startWith", "",
+                "agreed.startWith", "", "held/finish/1", "wet = true and kind = \"toad\"", "held/skip/1", "depth = 2"));
+    }
+
+    private static void figures(Questionnaire document, StringBuilder words) {
+        Figures figures = Proof.of(document, DAY).figures();
+        words.append("## Figures of ").append(document.title()).append('\n');
+        line(words, "paths " + figures.answerPaths() + " " + figures.pathsByOutcome() + (figures.joint() ? " joint" : ""));
+        line(words, "not counted " + figures.notCounted());
+        line(words, "reading " + figures.reading());
+        figures.everyRoute().ifPresent(routes -> {
+            line(words, routes.count() + " routes, " + routes.shortest() + " to " + routes.longest() + ", " + routes.average());
+            line(words, "asking " + routes.asking());
+            for (Routes.Group group : routes.spread(Routes.Filter.ALL, 12)) {
+                line(words, group.outcome() + ": " + group.count() + " from " + group.first());
+                group.told().forEach(r -> line(words, r.number() + " " + r.asked() + " " + routes.lane(r)));
+            }
+        });
+    }
+
+    private static void drills(Questionnaire document, StringBuilder words) {
+        words.append("## Drills of ").append(document.title()).append('\n');
+        try {
+            Drills drills = Drills.of(document, DAY, Limits.USUAL, Watch.NOBODY);
+            line(words, drills.drills().size() + " drills, at least " + drills.atLeast() + ", greedy " + drills.greedy());
+            line(words, "goals " + drills.goals().stream().map(Goal::words).toList());
+            for (Drill drill : drills.drills()) {
+                line(words, "drill " + new TreeMap<>(drill.answers()) + " ends " + drill.outcome());
+                drill.steps().forEach(s -> {
+                    line(words, "page " + s.page() + " asks " + s.asked());
+                    s.attempts().forEach(a -> line(words, "try " + a.instead() + ": " + a.refused() + ", " + a.covers().words()));
+                });
+                line(words, "covers " + drill.covers().stream().map(Goal::words).toList());
+                assertEquals(List.of(), Rerun.differences(Wiring.of(document), DAY, drill));
+            }
+        } catch (Drills.NotPossible e) {
+            line(words, "none: " + e.getMessage());
+        }
+    }
+
+    private static void change(Questionnaire before, Questionnaire after, StringBuilder words) {
+        Change change = Change.between(before, after, DAY, Limits.USUAL, Watch.NOBODY);
+        words.append("## Change of ").append(before.title()).append(change.isOfTextsOnly() ? ", texts only" : "").append('\n');
+        line(words, change.toString().replace("Difference[", "\n    Difference["));
     }
 
     private static void account(Questionnaire document, StringBuilder words) {
