@@ -176,6 +176,9 @@ public final class OrdinaryAnswers {
 
     private String text(String code, Answer.Text t, boolean required, Random random) {
         List<String> known = texts.get(code);
+        if (t.least() != null && t.most() != null && t.least() > t.most()) {
+            return null;
+        }
         if (known == null && t.content() == Answer.Content.DIGITS) {
             return "7".repeat(Math.max(t.least() == null ? 3 : t.least(), 1));
         }
