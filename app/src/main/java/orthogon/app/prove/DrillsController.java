@@ -99,7 +99,7 @@ class DrillsController {
             int outcome = Lanes.number(draft.document(), drill.outcome());
             int tries = drill.steps().stream().mapToInt(s -> s.attempts().size()).sum();
             String answers = StoredAnswers.write(drill.answers());
-            rows.add(new Row(i + 1, Lanes.label(draft.document(), drill.outcome()), Lanes.letter(outcome), outcome % 8,
+            rows.add(new Row(i + 1, Lanes.label(draft.document(), drill.outcome()), Lanes.letter(outcome), outcome % Lanes.COLOURS,
                     drill.steps().stream().map(Drill.Step::page).collect(Collectors.joining(" › ")),
                     drill.steps().stream().mapToInt(s -> s.asked().size()).sum(), tries, drill.covers().size() + tries,
                     drill.covers().stream().map(Goal::words).collect(Collectors.joining("; ")),

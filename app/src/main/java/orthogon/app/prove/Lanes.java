@@ -34,7 +34,7 @@ record Lanes(BigInteger wanted, boolean spread, BigInteger from, BigInteger to, 
     private static final int TOP = 26;
     private static final int GAP = 8;
     private static final double LETTER = 6.2;
-    private static final int COLOURS = 8;
+    static final int COLOURS = 8;
 
     /** A line of the drawing. */
     record Row(String code, String wording, int y, String share) {}

@@ -194,9 +194,9 @@ class LanesController {
         Routes.Route route = found.getFirst();
         Routes.Lane lane = routes.lane(route);
         Course course = Replay.of(wiring(draft), LocalDate.now(), lane.witness(), "").course();
-        int number0 = Lanes.number(draft.document(), route.outcome());
-        return new Along(id, Frame.grouped(number.add(BigInteger.ONE)), Frame.grouped(routes.count(filter)), Lanes.letter(number0),
-                Lanes.label(draft.document(), route.outcome()), number0 % 8, route.asked().size(), course.words(),
+        int outcome = Lanes.number(draft.document(), route.outcome());
+        return new Along(id, Frame.grouped(number.add(BigInteger.ONE)), Frame.grouped(routes.count(filter)), Lanes.letter(outcome),
+                Lanes.label(draft.document(), route.outcome()), outcome % Lanes.COLOURS, route.asked().size(), course.words(),
                 Math.ceilDiv(course.words(), Burden.WORDS_A_MINUTE), lane.paths().map(Frame::grouped).orElse("too many to count"),
                 StoredAnswers.write(lane.witness()), course);
     }

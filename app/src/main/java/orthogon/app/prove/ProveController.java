@@ -201,7 +201,7 @@ class ProveController {
             Draft draft = frame.draft(code);
             Mend mend = claim(draft, claim).explanation().mend()
                     .orElseThrow(() -> new Refused("No mend is suggested for this claim by now."));
-            editing.make(code, draft.revision(), new Settle(mend.place(), mend.text()), who);
+            editing.make(code, revision, new Settle(mend.place(), mend.text()), who);
             return again(code, claim, model);
         });
     }

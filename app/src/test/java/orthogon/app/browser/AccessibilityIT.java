@@ -35,11 +35,18 @@ class AccessibilityIT {
     }
 
     private void clean(Page page) {
-        List<Rule> found = new AxeBuilder(page).withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"))
-                .analyze()
+        AxeBuilder engine = new AxeBuilder(page);
+        // On a dark sheet only the colours are others.
+        List<Rule> found = (isDark(page)
+                ? engine.withRules(List.of("color-contrast"))
+                : engine.withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"))).analyze()
                 .getViolations();
         found.forEach(r -> findings.add(page.url() + " " + r.getId() + ": " + r.getHelp() + " "
                 + r.getNodes().stream().limit(3).map(n -> n.getHtml()).toList()));
+    }
+
+    private static boolean isDark(Page page) {
+        return Boolean.TRUE.equals(page.evaluate("() => matchMedia('(prefers-color-scheme: dark)').matches"));
     }
 
     @ParameterizedTest
@@ -51,7 +58,7 @@ class AccessibilityIT {
                 "/q/found_animal/compose?at=photos", "/q/foster_home/compose?at=skill", "/q/foster_home/compose?at=wishes",
                 "/q/found_animal/rules", "/q/found_animal/rules?rule=urgent",
                 "/q/bat_count/compose?at=ending", "/q/bat_count/prove", "/q/bat_count/prove?claim=page-passable+waking",
-                "/q/found_animal/prove", "/q/found_animal/prove?claim=answers-kept+warmth",
+                "/q/foster_home/prove?claim=answers-kept+kept_apart",
                 "/q/found_animal/prove?tab=own", "/q/found_animal/map?level=all&at=seen", "/q/bat_count/map?as=table", "/q/bat_count/map",
                 "/q/found_animal/rehearse", "/q/found_animal/release", "/q/bat_count/release", "/q/found_animal/responses", "/nowhere")) {
             page.navigate(address + path);
