@@ -3,6 +3,9 @@ package orthogon.app.prove;
 import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
 import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.format.DateTimeFormatter;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -72,11 +75,14 @@ class DrillsController {
         Optional<DrillSet> set = sets.ready(draft);
         Wiring wiring = Wiring.of(draft.document());
         List<DrillStore.Drill> kept = pinned.of(draft.id(), draft.document());
+        List<List<String>> differences = set.map(s -> s.replayed(draft.document(), LocalDate.now())).orElse(List.of());
         model.addAttribute("code", code);
         model.addAttribute("ready", set.isPresent());
         model.addAttribute("set", set.orElse(null));
         model.addAttribute("drills", set.flatMap(DrillSet::drills).orElse(null));
-        model.addAttribute("rows", set.map(s -> rows(draft, s, kept)).orElse(List.of()));
+        model.addAttribute("rows", set.map(s -> rows(draft, s, differences, kept)).orElse(List.of()));
+        model.addAttribute("asExpected", differences.stream().filter(List::isEmpty).count());
+        model.addAttribute("replayed", LocalTime.now().truncatedTo(ChronoUnit.SECONDS).format(DateTimeFormatter.ISO_LOCAL_TIME));
         List<Pinned> walked = kept.stream().map(d -> Replayed.of(d, wiring)).map(r -> new Pinned(r.drill().id(), r.drill().name(),
                 Accounts.shown(r.drill().author()), r.differs(), answers(r.drill()))).toList();
         model.addAttribute("pinned", walked);
@@ -90,7 +96,7 @@ class DrillsController {
         return StoredAnswers.write(all);
     }
 
-    private static List<Row> rows(Draft draft, DrillSet set, List<DrillStore.Drill> kept) {
+    private static List<Row> rows(Draft draft, DrillSet set, List<List<String>> differences, List<DrillStore.Drill> kept) {
         List<Row> rows = new ArrayList<>();
         List<String> known = kept.stream().map(DrillsController::answers).toList();
         List<Drill> drills = set.drills().map(Drills::drills).orElse(List.of());
@@ -103,7 +109,7 @@ class DrillsController {
                     drill.steps().stream().map(Drill.Step::page).collect(Collectors.joining(" › ")),
                     drill.steps().stream().mapToInt(s -> s.asked().size()).sum(), tries, drill.covers().size() + tries,
                     drill.covers().stream().map(Goal::words).collect(Collectors.joining("; ")),
-                    String.join("; ", set.differences().get(i)), answers, known.contains(answers)));
+                    String.join("; ", differences.get(i)), answers, known.contains(answers)));
         }
         return rows;
     }

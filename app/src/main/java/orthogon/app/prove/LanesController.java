@@ -25,15 +25,18 @@ import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.report.StoredAnswers;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.util.UriComponentsBuilder;
 
 /** Routes: all of them as lanes, and one or two of them with their respondents. */
@@ -118,6 +121,13 @@ class LanesController {
      */
     record Line(String code, String wording, String answer, String other, boolean differs) {}
 
+    /** The interview does not go along the route it should, which is nothing to show a respondent of. */
+    static final class NotConfirmed extends RuntimeException {
+        NotConfirmed() {
+            super(Replay.DISAGREE);
+        }
+    }
+
     private final Frame frame;
     private final Proofs proofs;
 
@@ -176,6 +186,13 @@ class LanesController {
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + code + "-route.answers.json\"").body(one.answers());
     }
 
+    @ExceptionHandler(NotConfirmed.class)
+    @ResponseStatus(HttpStatus.INTERNAL_SERVER_ERROR)
+    String notConfirmed(NotConfirmed why, Model model) {
+        model.addAttribute("message", why.getMessage());
+        return "prove/chosen :: disagrees";
+    }
+
     private Routes routes(Draft draft) {
         return proofs.of(draft).figures().everyRoute().orElseThrow(() -> new NotThere("The routes of this revision are not counted."));
     }
@@ -194,6 +211,9 @@ class LanesController {
         Routes.Route route = found.getFirst();
         Routes.Lane lane = routes.lane(route);
         Course course = Replay.of(wiring(draft), LocalDate.now(), lane.witness(), "").course();
+        if (!Replay.isAlong(course, routes, route)) {
+            throw new NotConfirmed();
+        }
         int outcome = Lanes.number(draft.document(), route.outcome());
         return new Along(id, Frame.grouped(number.add(BigInteger.ONE)), Frame.grouped(routes.count(filter)), Lanes.letter(outcome),
                 Lanes.label(draft.document(), route.outcome()), outcome % Lanes.COLOURS, route.asked().size(), course.words(),

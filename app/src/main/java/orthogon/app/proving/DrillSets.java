@@ -29,12 +29,13 @@ public class DrillSets {
      *
      * @param drills empty where there can be none
      * @param why there can be none; empty otherwise
-     * @param differences for each drill, what the interview does otherwise than the drill expects
      */
-    public record DrillSet(Optional<Drills> drills, String why, List<List<String>> differences) {
+    public record DrillSet(Optional<Drills> drills, String why) {
 
-        public long asExpected() {
-            return differences.stream().filter(List::isEmpty).count();
+        /** Walks every drill through the interview, anew: for each, what the interview does otherwise than the drill expects. */
+        public List<List<String>> replayed(Questionnaire document, LocalDate day) {
+            Wiring wiring = Wiring.of(document);
+            return drills.map(Drills::drills).orElse(List.of()).stream().map(d -> Rerun.differences(wiring, day, d)).toList();
         }
     }
 
@@ -57,12 +58,9 @@ public class DrillSets {
 
     private static DrillSet found(Questionnaire document, LocalDate day) {
         try {
-            Drills drills = Drills.of(document, day, Limits.USUAL, Watch.NOBODY);
-            Wiring wiring = Wiring.of(document);
-            return new DrillSet(Optional.of(drills), "",
-                    drills.drills().stream().map(d -> Rerun.differences(wiring, day, d)).toList());
+            return new DrillSet(Optional.of(Drills.of(document, day, Limits.USUAL, Watch.NOBODY)), "");
         } catch (Drills.NotPossible e) {
-            return new DrillSet(Optional.empty(), e.getMessage(), List.of());
+            return new DrillSet(Optional.empty(), e.getMessage());
         }
     }
 
@@ -72,7 +70,7 @@ public class DrillSets {
         try {
             return Optional.ofNullable(set.getNow(null));
         } catch (CompletionException e) {
-            return Optional.of(new DrillSet(Optional.empty(), "Orthogon failed at it: " + e.getCause().getMessage(), List.of()));
+            return Optional.of(new DrillSet(Optional.empty(), "Orthogon failed at it: " + e.getCause().getMessage()));
         }
     }
 

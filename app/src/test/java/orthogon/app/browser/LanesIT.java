@@ -124,6 +124,8 @@ class LanesIT {
         Locator rows = page.locator(".drills table:last-of-type tbody tr");
         int drills = rows.count();
         assertThat(page.locator(".drill-head .sign")).hasText(drills + " as expected");
+        page.waitForResponse(r -> r.url().endsWith("/prove/drills"), () -> press("Replay all"));
+        assertThat(page.locator(".drill-head .sign")).hasText(drills + " as expected");
         String csv = page.request().get(application.address() + "/q/" + draft.code() + "/prove/drills/file.csv").text();
         assertTrue(csv.lines().filter(l -> l.contains(",send,")).count() == drills, csv);
         assertTrue(page.request().get(application.address() + "/q/" + draft.code() + "/prove/drills/script").text()

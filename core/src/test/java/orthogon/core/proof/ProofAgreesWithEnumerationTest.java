@@ -1,6 +1,7 @@
 package orthogon.core.proof;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.junit.jupiter.api.Assertions.fail;
 
@@ -22,6 +23,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.stream.Collectors;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
 import orthogon.core.proof.claim.Claim;
@@ -148,6 +150,13 @@ class ProofAgreesWithEnumerationTest {
         }
     }
 
+    /** Another route: one question less, or, where there is none, another outcome. */
+    private static Routes.Route elsewhere(Routes.Route route) {
+        return route.asked().isEmpty()
+                ? new Routes.Route(route.number(), route.asked(), route.outcome() + "_other")
+                : new Routes.Route(route.number(), route.asked().stream().skip(1).collect(Collectors.toSet()), route.outcome());
+    }
+
     /** Every route is listed, with its questions, outcome and size, whichever way the list is cut, and somebody goes along it. */
     private static void routesAgree(long seed, Proof proof, Enumeration all) {
         Routes routes = proof.figures().everyRoute().orElseThrow();
@@ -169,6 +178,8 @@ class ProofAgreesWithEnumerationTest {
                     asked.retainAll(proof.document().questions().map(q -> q.code()).toList());
                     assertEquals(route.asked(), asked, "seed " + seed + " " + route + lane);
                     assertEquals(route.outcome(), course.outcome().orElse(""), "seed " + seed + " " + route + lane);
+                    assertTrue(Replay.isAlong(course, routes, route), "seed " + seed + " " + route + lane);
+                    assertFalse(Replay.isAlong(course, routes, elsewhere(route)), "seed " + seed + " " + route + lane);
                 }
             }
         }

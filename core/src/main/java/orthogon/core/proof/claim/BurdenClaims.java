@@ -56,7 +56,7 @@ final class BurdenClaims {
             return replayed.course().complete()
                     ? new Claim.Explanation("The longest route asks " + String.join(", and ", beyond) + ".", "", List.of(),
                             Optional.of(answers))
-                    : Claim.Explanation.of(Court.DISAGREE);
+                    : Claim.Explanation.of(Replay.DISAGREE);
         }));
     }
 }

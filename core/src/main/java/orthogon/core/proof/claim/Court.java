@@ -142,12 +142,9 @@ final class Court {
         return space.openLevels().isEmpty();
     }
 
-    static final String DISAGREE = "The proof found a respondent, but the interview does not confirm it. This is a fault of Orthogon, "
-            + "not of the questionnaire; please report it.";
-
     private Explanation shown(Sought sought, String because) {
         Optional<Map<String, Object>> witness = witness(sought);
-        return witness.isPresent() ? new Explanation(because, "", List.of(), witness) : Explanation.of(DISAGREE);
+        return witness.isPresent() ? new Explanation(because, "", List.of(), witness) : Explanation.of(Replay.DISAGREE);
     }
 
     /** A claim that somebody exists. */

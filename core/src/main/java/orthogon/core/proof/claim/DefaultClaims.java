@@ -73,7 +73,7 @@ final class DefaultClaims {
                     ? "The agreement is ticked before the respondent has read it."
                     : "This respondent must answer “" + question.wording() + "”, yet can pass it with the answer that is already there.";
             return witness.isEmpty()
-                    ? Claim.Explanation.of(Court.DISAGREE)
+                    ? Claim.Explanation.of(Replay.DISAGREE)
                     : new Claim.Explanation(headline, "Take the start value away, so that it is answered by choice.", List.of(),
                             witness)
                             .with(new Mend("Start with a blank answer", court.space.spelled().origin(start), ""));

@@ -136,7 +136,7 @@ final class KeepingClaims {
             Optional<Map<String, Object>> one = claim.explanation().witness();
             Optional<Map<String, Object>> second = loses(page, without, cannot, links);
             return one.isEmpty() || second.isEmpty()
-                    ? Claim.Explanation.of(Court.DISAGREE)
+                    ? Claim.Explanation.of(Replay.DISAGREE)
                     : new Claim.Explanation(code + " is answered by the first respondent. With the earlier answers of the second it does "
                             + "not count: " + changes(page, one.get(), second.get())
                             + ". Whoever goes back and makes that change loses the answer.",

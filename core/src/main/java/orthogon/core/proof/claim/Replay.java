@@ -4,16 +4,29 @@ import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.interview.Slots;
+import orthogon.core.proof.flow.Routes;
 import orthogon.core.questionnaire.Questionnaire.LinkParameter;
 
 /** Walks a witness through the interview engine, which knows nothing of the proof. */
 public final class Replay {
 
+    /** What is said instead of a respondent whom the interview does not confirm. */
+    public static final String DISAGREE = "The proof found a respondent, but the interview does not confirm it. This is a fault of "
+            + "Orthogon, not of the questionnaire; please report it.";
+
     private Replay() {}
+
+    /** Whether the interview went along the route: it asked exactly its questions, came to the end, and ended as the route does. */
+    public static boolean isAlong(Course course, Routes routes, Routes.Route route) {
+        Set<String> asked = course.asked().stream().filter(routes::knows).collect(Collectors.toSet());
+        return course.complete() && asked.equals(route.asked()) && course.outcome().orElse("").equals(route.outcome());
+    }
 
     /**
      * The interview of somebody who gives these answers and leaves everything else blank.

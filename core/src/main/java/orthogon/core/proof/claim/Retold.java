@@ -71,7 +71,7 @@ final class Retold {
                 ? new Claim.Explanation(spelled.said(e.headline()), spelled.said(e.details()),
                         e.core().stream().map(spelled::origin).distinct().toList(), witness, other,
                         e.mend().map(m -> new Mend(spelled.said(m.words()), spelled.origin(m.place()), m.text())))
-                : Claim.Explanation.of(Court.DISAGREE);
+                : Claim.Explanation.of(Replay.DISAGREE);
     }
 
     /** Whether the respondent fares the same in the document as in its plain form. */

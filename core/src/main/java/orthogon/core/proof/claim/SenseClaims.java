@@ -84,7 +84,7 @@ final class SenseClaims {
             Optional<Map<String, Object>> one = court.witness(with);
             Optional<Map<String, Object>> two = court.witness(without);
             return one.isEmpty() || two.isEmpty()
-                    ? Claim.Explanation.of(Court.DISAGREE)
+                    ? Claim.Explanation.of(Replay.DISAGREE)
                     : new Claim.Explanation(
                             "It decides for both of these respondents, for one by holding and for the other by not holding.",
                             "", List.of(), one, two, Optional.empty());

@@ -1,0 +1,34 @@
+package orthogon.app.proving;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import orthogon.app.storage.DraftStore.Draft;
+import orthogon.core.edit.SetConditions;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.formats.document.DocumentReader;
+import org.junit.jupiter.api.Test;
+import org.springframework.core.io.ClassPathResource;
+
+class DrillSetsTest {
+
+    @Test
+    void drillsAreWalkedAnewThroughWhateverDocumentIsGiven() throws Exception {
+        Questionnaire document = DocumentReader.read(new ClassPathResource("demo/foster_home.orthogon.json").getContentAsByteArray());
+        Draft draft = new Draft(1, document.code(), 1, document, "began", "ines", OffsetDateTime.now(), Optional.empty(), Optional.empty());
+        DrillSets.DrillSet set = new DrillSets().of(draft);
+        int drills = set.drills().orElseThrow().drills().size();
+        List<List<String>> replayed = set.replayed(document, LocalDate.now());
+        assertEquals(drills, replayed.stream().filter(List::isEmpty).count());
+
+        String first = document.questions().filter(q -> !q.isHidden()).findFirst().orElseThrow().code();
+        List<List<String>> changed = set.replayed(new SetConditions(Map.of(first + ".askWhen", "false")).apply(document), LocalDate.now());
+        assertEquals(drills, changed.size());
+        assertTrue(changed.stream().allMatch(d -> !d.isEmpty() && d.getFirst().contains(first)), changed.toString());
+    }
+}
