@@ -239,7 +239,7 @@ class EditTest {
     }
 
     private static List<String> said(Questionnaire document) {
-        return Faults.of(Wiring.of(document)).stream().map(f -> f.kind().claim() + " " + f.place()).toList();
+        return Faults.of(Wiring.of(document)).stream().map(Fault::claim).toList();
     }
 
     @Test

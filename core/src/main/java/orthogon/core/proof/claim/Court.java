@@ -13,6 +13,7 @@ import orthogon.core.interview.Interview;
 import orthogon.core.language.Texts;
 import orthogon.core.proof.claim.Claim.Explanation;
 import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.flow.Witnesses;
 import orthogon.core.proof.space.Space;
@@ -210,10 +211,10 @@ final class Court {
     }
 
     static Claim undecided(Family family, String kind, String place, String statement, String why) {
-        boolean claim = why.matches("[a-z-]+ \\S+");
+        boolean claim = Fault.isClaim(why);
         return new Claim(family, kind, place, statement, Verdict.UNDECIDED, claim ? Optional.of(why) : Optional.empty(),
                 () -> Explanation.of(claim
-                        ? "This rests on " + why + ", which has a fault. Mend that first."
+                        ? "This rests on " + why.substring(why.indexOf(' ') + 1) + ", which has a fault. Mend that first."
                         : "This cannot be decided exactly: " + why + "."));
     }
 }

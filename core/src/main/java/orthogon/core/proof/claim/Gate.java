@@ -14,7 +14,7 @@ import orthogon.core.questionnaire.Questionnaire;
  * @param waived claims that somebody answers for, with their reasons
  * @param lapsed waivers that no longer count, since their place reads otherwise than it did
  */
-public record Gate(List<Claim> inTheWay, Map<Claim, Waiver> waived, List<Waiver> lapsed) {
+public record Gate(List<Claim> inTheWay, Map<Claim, Waiver> waived, List<Lapsed> lapsed) {
 
     /**
      * Somebody answers for a claim that is not proved.
@@ -30,10 +30,23 @@ public record Gate(List<Claim> inTheWay, Map<Claim, Waiver> waived, List<Waiver>
         }
     }
 
+    /**
+     * A waiver that counts no longer.
+     *
+     * @param claim that it was of; empty where there is none such any more
+     */
+    public record Lapsed(Waiver waiver, Optional<Claim> claim) {}
+
     public static Gate of(List<Claim> claims, Questionnaire document, List<Waiver> waivers) {
-        List<Waiver> lapsed = new ArrayList<>();
+        List<Lapsed> lapsed = new ArrayList<>();
         List<Waiver> standing = new ArrayList<>();
-        waivers.forEach(w -> (Subject.isSame(w.kind(), w.place(), w.seen(), document) ? standing : lapsed).add(w));
+        for (Waiver waiver : waivers) {
+            if (Subject.isSame(waiver.kind(), waiver.place(), waiver.seen(), document)) {
+                standing.add(waiver);
+            } else {
+                lapsed.add(new Lapsed(waiver, claims.stream().filter(waiver::isOf).findFirst()));
+            }
+        }
         Map<Claim, Waiver> waived = new LinkedHashMap<>();
         claims.stream().filter(Gate::canBeWaived)
                 .forEach(c -> standing.stream().filter(w -> w.isOf(c)).reduce((older, newer) -> newer).ifPresent(w -> waived.put(c, w)));

@@ -55,7 +55,7 @@ public record Drills(List<Drill> drills, int atLeast, int greedy, Set<Goal> goal
         Wiring wiring = Wiring.of(document);
         List<Fault> faults = Faults.of(wiring);
         if (!faults.isEmpty()) {
-            throw new NotPossible("mend " + faults.getFirst().kind().claim() + " " + faults.getFirst().place() + " first");
+            throw new NotPossible(Fault.told(faults.getFirst().claim()));
         }
         try {
             Spelled spelled = Spelled.of(wiring);

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.space.Axis;
 import orthogon.core.proof.space.Space;
 import orthogon.core.questionnaire.Burden;
@@ -46,7 +47,7 @@ public record Figures(Optional<BigInteger> answerPaths, Map<String, BigInteger> 
             Flow flow = new Flow(space, null, Paths.together(space));
             Optional<String> why = flow.lostAt().isPresent() ? flow.lostAt() : space.whyNotExact();
             if (why.isPresent() || !space.openLevels().isEmpty()) {
-                return none(joint, why.orElse("some conditions are open"));
+                return none(joint, Fault.told(why.orElse("some conditions are open")));
             }
             paths = Paths.count(flow, MOST_WEIGHT_NODES);
         } catch (Diagrams.BudgetSpent e) {

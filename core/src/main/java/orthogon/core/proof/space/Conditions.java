@@ -24,7 +24,7 @@ final class Conditions {
 
     Conditions(Spelled spelled, List<Fault> faults) {
         this.wiring = spelled.plain();
-        faults.forEach(f -> faulty.putIfAbsent(f.place(), f.kind().claim() + " " + f.place()));
+        faults.forEach(f -> faulty.putIfAbsent(f.place(), f.claim()));
         faulty.putAll(spelled.unclear());
         wiring.wires().forEach(this::use);
     }
