@@ -69,7 +69,7 @@ function merge(now, fresh) {
     if (changed) {
         document.getElementById('news').textContent = '';
         requestAnimationFrame(() => {
-            document.getElementById('news').textContent = 'The questions on this page have changed.';
+            document.getElementById('news').textContent = document.getElementById('questions').dataset.changed;
         });
     }
 }
@@ -189,14 +189,14 @@ function pad(box) {
     const svg = document.createElementNS('http://www.w3.org/2000/svg', 'svg');
     svg.setAttribute('viewBox', '0 0 400 120');
     svg.setAttribute('role', 'img');
-    svg.setAttribute('aria-label', 'Place to draw a signature; the name above will do as well');
+    svg.setAttribute('aria-label', document.getElementById('questions').dataset.sign);
     const line = document.createElementNS(svg.namespaceURI, 'path');
     line.setAttribute('d', path.value);
     svg.append(line);
     const clear = document.createElement('button');
     clear.type = 'button';
     clear.className = 'plain';
-    clear.textContent = 'Draw again';
+    clear.textContent = document.getElementById('questions').dataset.redraw;
     clear.addEventListener('click', () => {
         path.value = '';
         line.setAttribute('d', '');

@@ -249,7 +249,7 @@ final class Forms {
 
     Presentation presentation() throws Refused {
         Map<String, String> messages = new LinkedHashMap<>();
-        Presentation.MESSAGES.keySet().stream().filter(kind -> !text("message_" + kind).isEmpty())
+        Presentation.MESSAGES.stream().filter(kind -> !text("message_" + kind).isEmpty())
                 .forEach(kind -> messages.put(kind, text("message_" + kind)));
         Presentation.Progress progress = java.util.Arrays.stream(Presentation.Progress.values())
                 .filter(p -> p.word().equals(text("progress"))).findFirst().orElse(Presentation.Progress.BAR);

@@ -141,7 +141,9 @@ class Sheet {
         model.addAttribute("decidedBy", decides.entrySet().stream().filter(e -> e.getValue().contains(at)).map(Map.Entry::getKey).toList());
         model.addAttribute("claims", signs.map(s -> s.at(at)).orElse(List.of()));
         model.addAttribute("phrases", new Phrases(wiring));
-        model.addAttribute("messageKinds", Presentation.MESSAGES);
+        Map<String, String> kinds = new LinkedHashMap<>();
+        Presentation.MESSAGES.forEach(kind -> kinds.put(kind, orthogon.core.language.OwnWords.english().get("message." + kind)));
+        model.addAttribute("messageKinds", kinds);
     }
 
     /** Which table of options the inspector shows; empty for answers that the analyst gives none. */

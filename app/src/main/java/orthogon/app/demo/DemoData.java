@@ -56,7 +56,8 @@ class DemoData implements SmartInitializingSingleton {
         drafts.create(document("foster_home"), "jory", "began the foster home screening");
         Draft intake = drafts.create(document("found_animal"), "ines", "began the intake");
         Proof proof = Proof.of(intake.document(), LocalDate.now());
-        Release release = releases.create(intake, ProofReport.json(proof), "First release: finders answer from the website.", "ines");
+        Release release = releases.create(intake, new ReleaseStore.Made(ProofReport.json(proof),
+                "First release: finders answer from the website.", "ines", intake.document().languages(), List.of(), ""));
         respond(release);
     }
 

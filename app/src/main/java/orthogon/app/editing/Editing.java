@@ -11,6 +11,7 @@ import orthogon.app.storage.DraftStore.Draft;
 import orthogon.app.storage.DraftStore.Overtaken;
 import orthogon.core.edit.Edit;
 import orthogon.core.edit.Refused;
+import orthogon.core.language.Units;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Questionnaire;
 import org.springframework.stereotype.Component;
@@ -127,6 +128,17 @@ public class Editing {
         }
         if (about.equals(Edit.PRESENTATION)) {
             return java.util.List.of(document.title(), document.presentation(), document.linkParameters());
+        }
+        if (about.equals(Edit.LANGUAGES)) {
+            return document.languages();
+        }
+        if (about.startsWith(Edit.NOTE)) {
+            return document.notes().get(about.substring(Edit.NOTE.length()));
+        }
+        if (about.startsWith(Edit.TRANSLATION)) {
+            String[] place = about.substring(Edit.TRANSLATION.length()).split("/", 2);
+            return java.util.Arrays.asList(document.translations().getOrDefault(place[0], java.util.Map.of()).get(place[1]),
+                    Units.sources(document, place[0]).get(place[1]));
         }
         return document.item(about).map(i -> i instanceof Group group ? group.withItems(java.util.List.of()) : i)
                 .map(Object.class::cast)

@@ -49,6 +49,7 @@ public final class Drawn {
         model.addAttribute("canGoBack", !interview.passed().isEmpty() || single && !only.equals(questions.getFirst()));
         model.addAttribute("notice", notice);
         model.addAttribute("progress", progress);
+        model.addAttribute("words", voice.ownWords());
         model.addAttribute("lang", voice.language());
         model.addAttribute("dir", voice.direction());
         return progress.percent();
@@ -65,8 +66,9 @@ public final class Drawn {
 
     private static Line line(Voice voice, Course course, String page, String title, Course.Shown shown, boolean first) {
         Question question = shown.question().orElseThrow();
-        String said = Said.of(question, course.value(shown)).map(s -> shown.other().isEmpty() ? s : s + ": " + shown.other())
-                .orElse("no answer");
+        String said = Said.of(question, course.value(shown), voice.ownWords())
+                .map(s -> shown.other().isEmpty() ? s : s + ": " + shown.other())
+                .orElse(voice.say("no_answer"));
         String entry = shown.entry() == 0 ? "" : " (" + shown.entry() + ")";
         return new Line(page, title, shown.slot(), voice.plain(shown.wording(), shown) + entry, said, first);
     }

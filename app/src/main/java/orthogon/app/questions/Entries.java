@@ -1,6 +1,7 @@
 package orthogon.app.questions;
 
 import java.time.LocalDate;
+import java.text.Collator;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -16,6 +17,7 @@ import orthogon.app.questions.PageModel.GridRow;
 import orthogon.core.interview.Course;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Attachment;
+import orthogon.core.questionnaire.IsoNames;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Roster;
 
@@ -40,10 +42,16 @@ final class Entries {
         return switch (shown.item()) {
             case Question q -> question(q, shown, errors, head);
             case Roster r ->
-                plain("roster", shown, r.entryTitle().isEmpty() ? "entry" : voice.plain(r.entryTitle()).toLowerCase(Locale.ROOT),
+                plain("roster", shown, entry(r),
                         ((List<?>) shown.value()).size() < r.most(), errors, head);
             default -> plain(shown.item().kind(), shown, "", false, errors, head);
         };
+    }
+
+    /** What an entry is called in the middle of a sentence. */
+    private String entry(Roster roster) {
+        String name = roster.entryTitle().isEmpty() ? voice.say("entry") : voice.plain(roster.entryTitle());
+        return voice.language().equals("en") ? name.toLowerCase(Locale.ROOT) : name;
     }
 
     private Entry plain(String kind, Course.Shown shown, String value, boolean more, List<String> errors, EntryHead head) {
@@ -70,7 +78,8 @@ final class Entries {
                         ? l.stream().filter(Attachment.class::isInstance).map(Attachment.class::cast).toList()
                         : List.of(),
                 q.answer() instanceof Answer.OneChoice c && c.layout().shown() == Answer.Shown.SEARCH ? searched(shown) : Said.typed(value),
-                shown.other(), Said.hint(q.answer(), today), errors, Said.of(q, value).orElse("no answer"), head,
+                shown.other(), Said.hint(q.answer(), today, voice.ownWords()), errors,
+                Said.of(q, value, voice.ownWords()).orElse(voice.say("no_answer")), head,
                 shown.roster().isEmpty() ? 0 : 1);
     }
 
@@ -118,18 +127,23 @@ final class Entries {
     private List<Choice> choices(Answer answer, Course.Shown shown) {
         Object value = shown.value();
         return switch (answer) {
-            case Answer.YesNo y -> List.of(choice("yes", y.yes().isEmpty() ? "Yes" : y.yes(), Boolean.TRUE.equals(value), shown),
-                    choice("no", y.no().isEmpty() ? "No" : y.no(), Boolean.FALSE.equals(value), shown));
+            case Answer.YesNo y -> List.of(choice("yes", voice.ownWords().or(y.yes(), "yes"), Boolean.TRUE.equals(value), shown),
+                    choice("no", voice.ownWords().or(y.no(), "no"), Boolean.FALSE.equals(value), shown));
             case Answer.Scale s -> IntStream.rangeClosed(s.first(), s.last())
                     .mapToObj(i -> choice(String.valueOf(i), String.valueOf(i), Said.typed(value).equals(String.valueOf(i)), shown))
                     .toList();
-            case Answer.Agreement a -> List.of(choice("yes", a.text().isEmpty() ? "I agree" : a.text(), Boolean.TRUE.equals(value), shown));
+            case Answer.Agreement a -> List.of(choice("yes", voice.ownWords().or(a.text(), "i_agree"), Boolean.TRUE.equals(value), shown));
             default -> ordered(answer, shown).stream().map(o -> choice(o, value, shown)).toList();
         };
     }
 
     /** Shuffled for each respondent where the answer says so; what stands alone, and "other", stays last. */
     private List<Answer.Option> ordered(Answer answer, Course.Shown shown) {
+        if (answer instanceof Answer.IsoCode iso) {
+            Locale in = voice.ownWords().locale().toLocale();
+            return shown.offered().stream().map(o -> o.withLabel(IsoNames.name(iso.isLanguage(), o.code(), in)))
+                    .sorted((a, b) -> Collator.getInstance(in).compare(a.label(), b.label())).toList();
+        }
         boolean shuffle = answer instanceof Answer.OneChoice o && o.layout().shuffle()
                 || answer instanceof Answer.ManyChoices m && m.layout().shuffle();
         if (!shuffle) {
@@ -150,15 +164,15 @@ final class Entries {
         Object value = shown.value();
         return switch (answer) {
             case Answer.Parts p -> p.parts().stream()
-                    .map(part -> new Box(shown.slot() + PageForm.PART + part, Said.part(part) + (p.required().contains(part)
+                    .map(part -> new Box(shown.slot() + PageForm.PART + part, voice.say("part." + part) + (p.required().contains(part)
                             ? ""
-                            : " (you may leave this out)"), part(value, part), AUTOCOMPLETE.getOrDefault(part, "off"), List.of()))
+                            : " " + voice.say("optional")), part(value, part), AUTOCOMPLETE.getOrDefault(part, "off"), List.of()))
                     .toList();
-            case Answer.Signature s -> List.of(new Box(shown.slot() + PageForm.PART + "name", "Your name in full", part(value, "name"),
+            case Answer.Signature s -> List.of(new Box(shown.slot() + PageForm.PART + "name", voice.say("full_name"), part(value, "name"),
                     "name", List.of()),
-                    new Box(shown.slot() + PageForm.PART + "path", "Drawn signature", part(value, "path"), "off", List.of()));
+                    new Box(shown.slot() + PageForm.PART + "path", voice.say("drawn_signature"), part(value, "path"), "off", List.of()));
             case Answer.Ranking r -> IntStream.rangeClosed(1, r.ranked())
-                    .mapToObj(place -> new Box(shown.slot() + PageForm.PART + place, "Place " + place, "", "off",
+                    .mapToObj(place -> new Box(shown.slot() + PageForm.PART + place, voice.say("place", place), "", "off",
                             shown.offered().stream().map(o -> choice(o.code(), o.label(),
                                     value instanceof List<?> l && l.size() >= place && l.get(place - 1).equals(o.code()), shown)).toList()))
                     .toList();

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Problem;
+import orthogon.core.language.OwnWords;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Attachment;
 import orthogon.core.questionnaire.Presentation;
@@ -17,9 +18,10 @@ import orthogon.core.questionnaire.Roster;
  * One page of questions, ready for the template. Texts that end in {@code Html} are safe to put on the page as they are.
  *
  * @param forward what the main button says: to go on, or to look over everything and send it, as the answers stand
+ * @param words what Orthogon itself says
  */
 public record PageModel(String code, String title, String introductionHtml, List<Entry> entries, List<Message> messages, boolean hasFiles,
-        String forward, String back, String language, String direction) {
+        String forward, String back, OwnWords words, String language, String direction) {
 
     /** One message at the top of the page, leading to its question. */
     public record Message(String slot, String wording, String text) {}
@@ -116,10 +118,11 @@ public record PageModel(String code, String title, String introductionHtml, List
             entries.add(further);
         }
         Presentation.Buttons buttons = presentation.buttons();
-        String forward = endsHere ? "Look over and send" : buttons.next().isEmpty() ? "Go on" : voice.plain(buttons.next());
+        String forward = endsHere ? voice.say("look_over") : voice.plain(voice.ownWords().or(buttons.next(), "next"));
         return new PageModel(page.page().code(), voice.plain(page.page().title()), voice.block(page.page().introduction()), entries,
                 messages,
-                files, forward, buttons.back().isEmpty() ? "Back" : voice.plain(buttons.back()), voice.language(), voice.direction());
+                files, forward, voice.plain(voice.ownWords().or(buttons.back(), "back")), voice.ownWords(), voice.language(),
+                voice.direction());
     }
 
     /** The page with one of its questions alone, where questions are shown one at a time; notes before it stay with it. */
@@ -143,14 +146,15 @@ public record PageModel(String code, String title, String introductionHtml, List
         List<Entry> shown = entries.subList(from, to);
         return new PageModel(code, title, from == 0 ? introductionHtml : "", shown,
                 messages.stream().filter(m -> shown.stream().anyMatch(e -> e.id().equals(m.slot()))).toList(),
-                shown.stream().anyMatch(e -> e.kind().equals("file")), lastOne ? forward : "Go on", back, language, direction);
+                shown.stream().anyMatch(e -> e.kind().equals("file")), lastOne ? forward : words.say("next"), back, words, language,
+                direction);
     }
 
     private static EntryHead head(Course.PageView page, Course.Shown first, Voice voice) {
         Course.Shown whole = page.at(first.roster()).orElseThrow();
         Roster roster = (Roster) whole.item();
         List<?> numbers = (List<?>) whole.value();
-        String name = roster.entryTitle().isEmpty() ? "Entry" : voice.plain(roster.entryTitle());
+        String name = voice.plain(voice.ownWords().or(roster.entryTitle(), "entry"));
         return new EntryHead(roster.code(), String.valueOf(numbers.get(first.entry() - 1)), name + " " + first.entry(), first.entry() == 1,
                 numbers.size() > roster.least());
     }

@@ -41,7 +41,7 @@ public record Progress(Presentation.Progress kind, int percent, String words, Li
                     code.equals(current) ? "now" : interview.passed().contains(code) ? "done" : "coming"));
         }
         Presentation.Progress kind = interview.wiring().document().presentation().theme().progress();
-        return new Progress(kind, Math.max(furthest, Math.min(99, percent)), left.map(l -> words(l, here)).orElse(""), steps);
+        return new Progress(kind, Math.max(furthest, Math.min(99, percent)), left.map(l -> words(l, here, voice)).orElse(""), steps);
     }
 
     private static long questions(Course.PageView page) {
@@ -49,11 +49,11 @@ public record Progress(Presentation.Progress kind, int percent, String words, Li
                 || s.item() instanceof orthogon.core.questionnaire.Roster)).count();
     }
 
-    private static String words(Remaining.Left left, long here) {
+    private static String words(Remaining.Left left, long here, Voice voice) {
         // What is on the page already is certainly asked.
         int least = (int) Math.max(left.least(), Math.min(here, left.most()));
         return least == left.most()
-                ? left.most() == 1 ? "1 question left" : left.most() + " questions left"
-                : least + " to " + left.most() + " questions left";
+                ? voice.say("left", left.most())
+                : voice.say("left_between", least, left.most());
     }
 }

@@ -7,6 +7,7 @@ import java.util.stream.Collectors;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.interview.Problem;
+import orthogon.core.language.OwnWords;
 import org.springframework.util.MultiValueMap;
 
 /** What comes of one button pressed on a page of questions, for respondents and for rehearsals alike. */
@@ -78,9 +79,8 @@ public sealed interface Turn {
         String page = view.page().code();
         return switch (interview.leave(given)) {
             case Interview.Step.Passed p -> new Moved(p.interview(), Optional.of(page), "");
-            case Interview.Step.Appeared a -> new Again(a.interview(), false, a.slots().size() == 1
-                    ? "Your answers lead to one more question on this page."
-                    : "Your answers lead to " + a.slots().size() + " more questions on this page.", a.slots().getFirst());
+            case Interview.Step.Appeared a -> new Again(a.interview(), false, OwnWords.of(interview.wiring().document()).say("appeared",
+                    a.slots().size()), a.slots().getFirst());
             case Interview.Step.Held h -> new Again(h.interview(), true, "", h.problems().stream().map(Problem::slot)
                     .filter(s -> questions.isEmpty() || questions.contains(s)).findFirst().orElse(at));
         };

@@ -2,14 +2,13 @@ package orthogon.app.questions;
 
 import java.math.BigDecimal;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import com.ibm.icu.text.NumberFormat;
-import com.ibm.icu.util.ULocale;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.interview.Standing;
+import orthogon.core.language.OwnWords;
 import orthogon.core.language.Piping;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
@@ -18,12 +17,12 @@ import orthogon.core.questionnaire.Questionnaire;
 public final class Voice {
 
     private final Questionnaire document;
-    private final Locale locale;
+    private final OwnWords ownWords;
     private final Standing standing;
 
     private Voice(Interview interview) {
         this.document = interview.wiring().document();
-        this.locale = Locale.forLanguageTag(document.sourceLanguage());
+        this.ownWords = OwnWords.of(document);
         this.standing = Standing.of(interview);
     }
 
@@ -37,15 +36,15 @@ public final class Voice {
     }
 
     private Piping.Filled filled(String text, String roster, int entry) {
-        return Piping.fill(text, locale, code -> standing.value(code, roster, entry),
+        return Piping.fill(text, ownWords.locale().toLocale(), code -> standing.value(code, roster, entry),
                 code -> words(code, standing.value(code, roster, entry)));
     }
 
     private String words(String code, Object value) {
         Optional<Question> question = document.question(code);
-        return question.flatMap(q -> Said.of(q, value)).orElseGet(() -> switch (value) {
-            case BigDecimal d -> NumberFormat.getInstance(ULocale.forLocale(locale)).format(d);
-            case Boolean b -> b ? "yes" : "no";
+        return question.flatMap(q -> Said.of(q, value, ownWords)).orElseGet(() -> switch (value) {
+            case BigDecimal d -> NumberFormat.getInstance(ownWords.locale()).format(d);
+            case Boolean b -> ownWords.say(b ? "yes" : "no").toLowerCase(ownWords.locale().toLocale());
             case List<?> l -> l.stream().allMatch(Map.class::isInstance)
                     ? String.valueOf(l.size())
                     : String.join(", ", l.stream()
@@ -81,6 +80,16 @@ public final class Voice {
         return Markup.plain(filled(text, at.roster(), at.entry()));
     }
 
+    /** What Orthogon itself says in the language. */
+    public OwnWords ownWords() {
+        return ownWords;
+    }
+
+    /** A text of Orthogon's own, filled. */
+    public String say(String key, Object... arguments) {
+        return ownWords.say(key, arguments);
+    }
+
     /** BCP 47 tag of the language in which the pages are. */
     public String language() {
         return document.sourceLanguage();
@@ -88,6 +97,6 @@ public final class Voice {
 
     /** {@code rtl} or {@code ltr}. */
     public String direction() {
-        return ULocale.forLocale(locale).isRightToLeft() ? "rtl" : "ltr";
+        return ownWords.locale().isRightToLeft() ? "rtl" : "ltr";
     }
 }

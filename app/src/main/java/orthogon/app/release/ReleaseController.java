@@ -112,7 +112,8 @@ class ReleaseController {
             return refused(code, "The gate is shut: not every blocking claim is proved or waived.", model, response);
         }
         try {
-            releases.create(draft, ProofReport.json(proof), notes.length() > 2000 ? notes.substring(0, 2000) : notes, who.getName());
+            releases.create(draft, new ReleaseStore.Made(ProofReport.json(proof), notes.length() > 2000 ? notes.substring(0, 2000) : notes,
+                    who.getName(), gates.of(draft, proof).ready(), List.of(), ""));
         } catch (DuplicateKeyException e) {
             return refused(code, "Somebody released at the same moment. Look at their release first.", model, response);
         }

@@ -38,9 +38,13 @@ class EndController {
     }
 
     private static String themed(Running running, Voice voice, Model model, String view) {
-        model.addAttribute("title", voice.plain(running.release().document().title()));
+        Questionnaire document = running.interview().wiring().document();
+        model.addAttribute("title", voice.plain(document.title()));
         model.addAttribute("id", running.id());
-        model.addAttribute("presentation", running.release().document().presentation());
+        model.addAttribute("words", voice.ownWords());
+        model.addAttribute("presentation", document.presentation());
+        model.addAttribute("tongues", Tongue.of(running.release(), document.sourceLanguage()));
+        model.addAttribute("back", view.substring(view.lastIndexOf('/') + 1));
         model.addAttribute("lang", voice.language());
         model.addAttribute("dir", voice.direction());
         return view;
@@ -51,10 +55,10 @@ class EndController {
     }
 
     @GetMapping("/i/{id}/later")
-    String later(@PathVariable String id, Model model, HttpServletResponse response) {
+    String later(@PathVariable String id, HttpServletRequest request, Model model, HttpServletResponse response) {
         Optional<Running> running = open(interviews.find(id));
         if (running.isEmpty()) {
-            return RespondController.nothing(model, response);
+            return RespondController.nothing(request, model, response);
         }
         model.addAttribute("sentTo", "");
         model.addAttribute("wrong", "");
@@ -67,19 +71,18 @@ class EndController {
             HttpServletResponse response) {
         Optional<Running> running = open(interviews.find(id));
         if (running.isEmpty()) {
-            return RespondController.nothing(model, response);
+            return RespondController.nothing(request, model, response);
         }
         Voice voice = Voice.of(running.get().interview());
         Optional<String> address = Contacts.read(new Answer.Contact(Answer.Contact.Kind.EMAIL, ""), email);
         model.addAttribute("sentTo", address.orElse(""));
         model.addAttribute("wrong",
-                address.isPresent() ? "" : "“" + email.strip() + "” is no mail address. Write one like name@example.org.");
+                address.isPresent() ? "" : voice.say("mail_wrong", email.strip()));
         model.addAttribute("typed", email);
         if (address.isPresent()) {
             String link = ServletUriComponentsBuilder.fromContextPath(request).path("/to/resume/" + ways.wayBack(id)).toUriString();
-            outbox.send(address.get(), "Your answers to " + voice.plain(running.get().release().document().title()),
-                    "Your answers are kept. Go on with them here, on any device:\n\n" + link
-                            + "\n\nNobody else should have this link. Nothing is sent until you send it yourself.");
+            outbox.send(address.get(), voice.say("mail_subject", voice.plain(running.get().interview().wiring().document().title())),
+                    voice.say("mail_text") + "\n\n" + link + "\n\n" + voice.say("mail_close"));
         } else {
             response.setStatus(422);
         }
@@ -87,15 +90,15 @@ class EndController {
     }
 
     @GetMapping("/to/resume/{token}")
-    String resume(@PathVariable String token, Model model, HttpServletResponse response) {
-        return ways.interviewAt(token).map(id -> "redirect:/i/" + id).orElseGet(() -> RespondController.nothing(model, response));
+    String resume(@PathVariable String token, HttpServletRequest request, Model model, HttpServletResponse response) {
+        return ways.interviewAt(token).map(id -> "redirect:/i/" + id).orElseGet(() -> RespondController.nothing(request, model, response));
     }
 
     @GetMapping("/i/{id}/review")
-    String review(@PathVariable String id, Model model, HttpServletResponse response) {
+    String review(@PathVariable String id, HttpServletRequest request, Model model, HttpServletResponse response) {
         Optional<Running> running = interviews.find(id);
         if (running.isEmpty()) {
-            return RespondController.nothing(model, response);
+            return RespondController.nothing(request, model, response);
         }
         if (running.get().receipt().isPresent() || !running.get().interview().course().complete()) {
             return "redirect:/i/" + id;
@@ -106,10 +109,10 @@ class EndController {
 
     /** From the review back to a page, and there to a question. */
     @PostMapping("/i/{id}/back")
-    String back(@PathVariable String id, @RequestParam String page, Model model, HttpServletResponse response) {
+    String back(@PathVariable String id, @RequestParam String page, HttpServletRequest request, Model model, HttpServletResponse response) {
         Optional<Running> running = interviews.find(id);
         if (running.isEmpty()) {
-            return RespondController.nothing(model, response);
+            return RespondController.nothing(request, model, response);
         }
         String[] to = page.split(" ", 2);
         if (running.get().receipt().isEmpty()) {
@@ -120,10 +123,10 @@ class EndController {
     }
 
     @PostMapping("/i/{id}/send")
-    String send(@PathVariable String id, Model model, HttpServletResponse response) {
+    String send(@PathVariable String id, HttpServletRequest request, Model model, HttpServletResponse response) {
         Optional<Running> running = interviews.find(id);
         if (running.isEmpty()) {
-            return RespondController.nothing(model, response);
+            return RespondController.nothing(request, model, response);
         }
         if (running.get().receipt().isEmpty() && !running.get().interview().course().complete()) {
             return "redirect:/i/" + id;
@@ -133,24 +136,24 @@ class EndController {
     }
 
     @GetMapping("/i/{id}/receipt")
-    String receipt(@PathVariable String id, Model model, HttpServletResponse response) {
+    String receipt(@PathVariable String id, HttpServletRequest request, Model model, HttpServletResponse response) {
         Optional<Running> running = interviews.find(id);
         if (running.isEmpty()) {
-            return RespondController.nothing(model, response);
+            return RespondController.nothing(request, model, response);
         }
         if (running.get().receipt().isEmpty()) {
             return "redirect:/i/" + id;
         }
         Voice voice = Voice.of(running.get().interview());
         Course course = voice.course();
-        Questionnaire document = running.get().release().document();
+        Questionnaire document = running.get().interview().wiring().document();
         Optional<Questionnaire.Outcome> outcome = course.outcome().flatMap(document::outcome);
         model.addAttribute("receipt", running.get().receipt().get());
-        model.addAttribute("heading", outcome.map(Questionnaire.Outcome::label).map(voice::inline).orElse("Sent"));
-        model.addAttribute("headingPlain", outcome.map(Questionnaire.Outcome::label).map(voice::plain).orElse("Sent"));
+        model.addAttribute("heading", outcome.map(Questionnaire.Outcome::label).map(voice::inline).orElse(voice.say("sent")));
+        model.addAttribute("headingPlain", outcome.map(Questionnaire.Outcome::label).map(voice::plain).orElse(voice.say("sent")));
         model.addAttribute("closing", outcome.map(Questionnaire.Outcome::closing).filter(c -> !c.isEmpty()).map(voice::block)
-                .orElse("<p>Thank you. Your answers have been sent.</p>"));
-        model.addAttribute("when", Frame.when(running.get().updatedAt()));
+                .orElse("<p>" + voice.say("thanks") + "</p>"));
+        model.addAttribute("when", voice.ownWords().moment(running.get().updatedAt()));
         model.addAttribute("lines", Drawn.lines(running.get().interview()));
         model.addAttribute("redirect", outcome.map(Questionnaire.Outcome::redirect).orElse(""));
         return themed(running.get(), voice, model, "respond/receipt");

@@ -5,6 +5,8 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import orthogon.app.proving.Ahead;
@@ -19,8 +21,12 @@ import orthogon.app.storage.InvitationStore;
 import orthogon.app.storage.InvitationStore.Invitation;
 import orthogon.app.storage.ReleaseStore;
 import orthogon.app.storage.ReleaseStore.Release;
+import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
+import orthogon.core.language.OwnWords;
+import orthogon.core.language.Stretch;
+import orthogon.core.questionnaire.Questionnaire;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.LinkedMultiValueMap;
@@ -31,6 +37,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.multipart.MultipartHttpServletRequest;
+import org.springframework.web.util.UriComponentsBuilder;
 
 /** From the link to the last page. */
 @Controller
@@ -39,6 +46,8 @@ class RespondController {
     /** A box that people do not see; whoever fills it in is none. */
     private static final String TRAP = "~website";
     private static final String REVIEW = "review";
+    private static final String LANGUAGE = "lang";
+    private static final String SPEAK = "speak:";
 
     private final ReleaseStore releases;
     private final InterviewStore interviews;
@@ -65,37 +74,66 @@ class RespondController {
     }
 
     @GetMapping("/to/{token}")
-    String welcome(@PathVariable String token, @RequestParam Map<String, String> link, Model model, HttpServletResponse response) {
+    String welcome(@PathVariable String token, @RequestParam Map<String, String> link, HttpServletRequest request, Model model,
+            HttpServletResponse response) {
         Optional<Invitation> invitation = invitations.withToken(token);
         if (invitation.flatMap(Invitation::interview).isPresent()) {
             return "redirect:/i/" + invitation.get().interview().get();
         }
         Optional<Release> release = release(token, invitation);
-        return release.isEmpty() ? nothing(model, response) : welcome(release.get(), token, link, "", model);
+        return release.isEmpty()
+                ? nothing(request, model, response)
+                : welcome(release.get(), token, link, language(release.get(), link, request), "", model);
     }
 
-    private String welcome(Release release, String token, Map<String, String> link, String message, Model model) {
+    /** The language asked for in the address, or else the one that the browser wants most. */
+    private static String language(Release release, Map<String, String> link, HttpServletRequest request) {
+        String asked = link.getOrDefault(LANGUAGE, "");
+        return release.languages().contains(asked) || asked.equals(Stretch.TAG) ? asked : release.best(wanted(request));
+    }
+
+    static List<Locale.LanguageRange> wanted(HttpServletRequest request) {
+        String header = request.getHeader("Accept-Language");
+        try {
+            return header == null || header.isBlank() ? List.of() : Locale.LanguageRange.parse(header);
+        } catch (IllegalArgumentException e) {
+            return List.of();
+        }
+    }
+
+    private String welcome(Release release, String token, Map<String, String> link, String language, String message, Model model) {
         ahead.prepare(release.wiring(), LocalDate.now());
         Map<String, String> known = new LinkedHashMap<>();
         release.document().arriving().stream().filter(p -> link.containsKey(p.code()))
                 .forEach(p -> known.put(p.code(), link.get(p.code())));
-        Voice voice = Voice.of(Interview.start(release.wiring(), LocalDate.now(), known));
-        var presentation = release.document().presentation();
-        model.addAttribute("title", voice.plain(release.document().title()));
+        Wiring wiring = release.wiring(language);
+        Voice voice = Voice.of(Interview.start(wiring, LocalDate.now(), known));
+        var presentation = wiring.document().presentation();
+        model.addAttribute("title", voice.plain(wiring.document().title()));
+        model.addAttribute("words", voice.ownWords());
+        model.addAttribute("tongues", Tongue.of(release, language));
         model.addAttribute("heading", voice.inline(presentation.welcome().heading()));
         model.addAttribute("text", voice.block(presentation.welcome().text()));
         model.addAttribute("token", token);
         model.addAttribute("link", known);
-        model.addAttribute("message", message);
+        UriComponentsBuilder further = UriComponentsBuilder.newInstance();
+        known.forEach(further::queryParam);
+        model.addAttribute("linkQuery", known.isEmpty() ? "" : "&" + further.build().encode().getQuery());
+        model.addAttribute("message", message.isEmpty() ? "" : voice.say(message));
         model.addAttribute("presentation", presentation);
         model.addAttribute("lang", voice.language());
         model.addAttribute("dir", voice.direction());
         return "respond/welcome";
     }
 
-    static String nothing(Model model, HttpServletResponse response) {
+    static String nothing(HttpServletRequest request, Model model, HttpServletResponse response) {
         response.setStatus(404);
-        model.addAttribute("title", "Nothing here");
+        String tag = Optional.ofNullable(Locale.lookupTag(wanted(request), OwnWords.SHIPPED)).orElse("en");
+        OwnWords words = OwnWords.of(Questionnaire.blank("nothing", "").withSourceLanguage(tag));
+        model.addAttribute("words", words);
+        model.addAttribute("title", words.say("nothing_title"));
+        model.addAttribute("lang", tag);
+        model.addAttribute("dir", words.locale().isRightToLeft() ? "rtl" : "ltr");
         return "respond/nothing";
     }
 
@@ -108,19 +146,19 @@ class RespondController {
         }
         Optional<Release> release = release(token, invitation);
         if (release.isEmpty()) {
-            return nothing(model, response);
+            return nothing(request, model, response);
         }
+        String language = language(release.get(), link, request);
         if (!link.getOrDefault(TRAP, "").isBlank()) {
             response.setStatus(422);
-            return welcome(release.get(), token, link, "A box that should stay empty was filled in. Please press the button again.", model);
+            return welcome(release.get(), token, link, language, "trapped", model);
         }
         if (!pace.mayBegin(request.getRemoteAddr())) {
             response.setStatus(429);
             response.setHeader("Retry-After", "60");
-            return welcome(release.get(), token, link, "Many people began from your address just now. Please try again in a minute.",
-                    model);
+            return welcome(release.get(), token, link, language, "many_began", model);
         }
-        Interview interview = Interview.start(release.get().wiring(), LocalDate.now(), link);
+        Interview interview = Interview.start(release.get().wiring(language), LocalDate.now(), link);
         String id = interviews.begin(release.get(), interview, OffsetDateTime.now()).id();
         if (invitation.isPresent() && !invitations.use(token, id)) {
             return "redirect:/to/" + token;
@@ -130,11 +168,11 @@ class RespondController {
 
     @GetMapping("/i/{id}")
     String page(@PathVariable String id, @RequestParam(defaultValue = "") String at,
-            @RequestParam(defaultValue = "") String from, Model model, HttpServletResponse response) {
+            @RequestParam(defaultValue = "") String from, HttpServletRequest request, Model model, HttpServletResponse response) {
         model.addAttribute("from", from.equals(REVIEW) ? REVIEW : "");
         Optional<Running> running = interviews.find(id);
         if (running.isEmpty()) {
-            return nothing(model, response);
+            return nothing(request, model, response);
         }
         if (running.get().receipt().isPresent()) {
             return "redirect:/i/" + id + "/receipt";
@@ -149,9 +187,10 @@ class RespondController {
 
     private int fill(Running running, String at, boolean withErrors, String notice, Model model) {
         Interview interview = running.interview();
-        model.addAttribute("title", running.release().document().title());
+        model.addAttribute("title", Voice.of(interview).plain(interview.wiring().document().title()));
         model.addAttribute("id", running.id());
-        model.addAttribute("presentation", running.release().document().presentation());
+        model.addAttribute("presentation", interview.wiring().document().presentation());
+        model.addAttribute("tongues", Tongue.of(running.release(), interview.wiring().document().sourceLanguage()));
         model.addAttribute("withLater", true);
         return Drawn.page(interview, "/i/" + running.id(), at, withErrors, notice, seed(running.id()), running.furthest(),
                 ahead.of(interview), model);
@@ -170,7 +209,7 @@ class RespondController {
             HttpServletResponse response) {
         Optional<Running> found = interviews.find(id);
         if (found.isEmpty()) {
-            return nothing(model, response);
+            return nothing(request, model, response);
         }
         Running running = found.get();
         if (running.receipt().isPresent()) {
@@ -185,10 +224,17 @@ class RespondController {
                 return "redirect:/i/" + id + "/review";
             }
             response.setStatus(409);
-            return draw(with(running, interview), "", false, "That was not the page you are on, so nothing was changed. Please go on here.",
-                    model);
+            return draw(with(running, interview), "", false, Voice.of(interview).say("not_that_page"), model);
         }
         Map<String, Object> given = PageForm.answers(current.get(), form, files(request), attachments::keep);
+        String speak = Optional.ofNullable(form.getFirst(PageForm.GO)).filter(g -> g.startsWith(SPEAK)).orElse("");
+        if (!speak.isEmpty()) {
+            // What was typed is kept, whether it is accepted or not.
+            interviews.keep(id, interview.keep(given), Optional.empty());
+            speak(running, speak.substring(SPEAK.length()));
+            String at = Optional.ofNullable(form.getFirst(PageForm.AT)).orElse("");
+            return "redirect:/i/" + id + (at.isEmpty() ? "" : "?at=" + at);
+        }
         if ("later".equals(form.getFirst(PageForm.GO))) {
             interviews.keep(id, interview.keep(given), Optional.empty());
             return "redirect:/i/" + id + "/later";
@@ -233,6 +279,19 @@ class RespondController {
         fill(with(running.get(), interview.get().keep(given)), Optional.ofNullable(form.getFirst(PageForm.AT)).orElse(""), false, "",
                 model);
         return "questions :: page";
+    }
+
+    private void speak(Running running, String language) {
+        if (running.release().languages().contains(language) || language.equals(Stretch.TAG)) {
+            interviews.speak(running.id(), language);
+        }
+    }
+
+    /** Another language where there are no questions on the page. */
+    @PostMapping("/i/{id}/language")
+    String speak(@PathVariable String id, @RequestParam String to, @RequestParam(defaultValue = "") String back) {
+        interviews.find(id).ifPresent(r -> speak(r, to));
+        return "redirect:/i/" + id + (List.of("later", REVIEW, "receipt").contains(back) ? "/" + back : "");
     }
 
     private static MultiValueMap<String, MultipartFile> files(HttpServletRequest request) {

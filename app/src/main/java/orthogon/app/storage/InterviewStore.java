@@ -26,8 +26,8 @@ import org.springframework.transaction.annotation.Transactional;
 public class InterviewStore {
 
     private static final String INSERT = """
-            insert into interview (id, release_id, today, link, raw, started, passed, began_at, updated_at)
-            values (:id, :release, :today, :link, :raw, :started, :passed, :at, :at)
+            insert into interview (id, release_id, today, link, raw, started, passed, began_at, updated_at, language)
+            values (:id, :release, :today, :link, :raw, :started, :passed, :at, :at, :language)
             """;
     private static final String UPDATE = """
             update interview set raw = :raw, started = :started, passed = :passed, updated_at = :at where id = :id
@@ -66,7 +66,7 @@ public class InterviewStore {
                 .param("link", StoredAnswers.write(interview.link())).param("raw", StoredAnswers.write(interview.raw()))
                 .param("started", StoredAnswers.writeTexts(interview.started()))
                 .param("passed", StoredAnswers.writeTexts(interview.passed()))
-                .param("at", at).update();
+                .param("at", at).param("language", interview.wiring().document().sourceLanguage()).update();
         return new Running(key, release, interview, at, Optional.empty(), 0);
     }
 
@@ -76,7 +76,7 @@ public class InterviewStore {
 
     private Running running(ResultSet row) throws SQLException {
         Release release = releases.get(row.getLong("release_id"));
-        Interview interview = new Interview(release.wiring(), row.getObject("today", LocalDate.class),
+        Interview interview = new Interview(release.wiring(row.getString("language")), row.getObject("today", LocalDate.class),
                 StoredAnswers.readLink(row.getString("link")), StoredAnswers.read(release.document(), row.getString("raw")),
                 new LinkedHashSet<>(StoredAnswers.readTexts(row.getString("started"))), StoredAnswers.readTexts(row.getString("passed")));
         String id = row.getString("id");
@@ -92,6 +92,11 @@ public class InterviewStore {
                 .param("passed", StoredAnswers.writeTexts(interview.passed())).param("at", OffsetDateTime.now()).param("id", id).update();
         leftPage.ifPresent(page -> jdbc.sql("insert into page_visit (interview_id, page, left_at) values (:id, :page, :at)").param("id", id)
                 .param("page", page).param("at", OffsetDateTime.now()).update());
+    }
+
+    /** The language that the respondent reads from now on. */
+    public void speak(String id, String language) {
+        jdbc.sql("update interview set language = :language where id = :id").param("language", language).param("id", id).update();
     }
 
     /** Notes how far the respondent was shown to be. */

@@ -52,7 +52,8 @@ final class RunningApplication implements AutoCloseable {
     String released(Questionnaire document) {
         String code = document.code() + "_" + Long.toString(System.nanoTime(), 36);
         DraftStore.Draft draft = part(DraftStore.class).create(document.withCode(code), "jory", "began");
-        return "/to/" + part(ReleaseStore.class).create(draft, "{}", "", "jory").token();
+        return "/to/" + part(ReleaseStore.class).create(draft,
+                new ReleaseStore.Made("{}", "", "jory", document.languages(), java.util.List.of(), "")).token();
     }
 
     @Override

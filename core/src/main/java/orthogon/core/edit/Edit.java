@@ -8,10 +8,12 @@ public sealed interface Edit
         permits
         Add,
         AddPages,
+        Annotate,
         Change,
         ChangePage,
         ChangeBurden,
         ChangeEnding,
+        ChangeLanguages,
         ChangePresentation,
         Retitle,
         Step,
@@ -29,6 +31,12 @@ public sealed interface Edit
 
     /** What {@link #about()} says of the outcomes, the outcome table and the own claims. */
     String ENDING = "ending";
+    /** What it says of the list of languages. */
+    String LANGUAGES = "languages";
+    /** What it says of a translation begins with this; the language, a slash and the unit follow. */
+    String TRANSLATION = "translation ";
+    /** What it says of a note to translators begins with this; the unit follows. */
+    String NOTE = "note to ";
     /** What it says of the limit of burden. */
     String BURDEN = "burden";
     /** What it says of the welcome page, buttons, messages, theme, link parameters and title. */

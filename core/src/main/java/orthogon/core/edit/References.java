@@ -8,6 +8,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.ExpressionReader;
@@ -139,14 +140,30 @@ public final class References {
         Map<String, Map<String, Questionnaire.Translation>> translations = new LinkedHashMap<>();
         document.translations().forEach((language, units) -> {
             Map<String, Questionnaire.Translation> renamed = new LinkedHashMap<>();
-            units.forEach((unit, t) -> {
-                int dot = unit.split("[./]", 2)[0].length();
-                String head = unit.substring(0, dot);
-                renamed.put(codes.getOrDefault(head, head) + unit.substring(dot), new Questionnaire.Translation(
-                        Piping.renamed(t.text(), codes), t.state(), Piping.renamed(t.of(), codes)));
-            });
+            units.forEach((unit, t) -> renamed.put(unit(unit, codes), new Questionnaire.Translation(
+                    Piping.renamed(t.text(), codes), t.state(), Piping.renamed(t.of(), codes))));
             translations.put(language, renamed);
         });
-        return followed.withPages(followed.pages().stream().map(p -> recoded(p, codes)).toList()).withTranslations(translations);
+        return followed.withPages(followed.pages().stream().map(p -> recoded(p, codes)).toList())
+                .withTranslations(translations).withNotes(atUnits(document, unit -> unit(unit, codes)).notes());
+    }
+
+    /** The document with its translations and notes standing at other units. */
+    static Questionnaire atUnits(Questionnaire document, UnaryOperator<String> change) {
+        Map<String, Map<String, Questionnaire.Translation>> translations = new LinkedHashMap<>();
+        document.translations().forEach((language, units) -> {
+            Map<String, Questionnaire.Translation> moved = new LinkedHashMap<>();
+            units.forEach((unit, t) -> moved.put(change.apply(unit), t));
+            translations.put(language, moved);
+        });
+        Map<String, String> notes = new LinkedHashMap<>();
+        document.notes().forEach((unit, note) -> notes.put(change.apply(unit), note));
+        return document.withTranslations(translations).withNotes(notes);
+    }
+
+    private static String unit(String unit, Map<String, String> codes) {
+        int dot = unit.split("[./]", 2)[0].length();
+        String head = unit.substring(0, dot);
+        return codes.getOrDefault(head, head) + unit.substring(dot);
     }
 }

@@ -3,6 +3,7 @@ package orthogon.core.edit;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Set;
+import java.util.regex.Pattern;
 import orthogon.core.expression.Printer;
 import orthogon.core.expression.Wiring;
 import orthogon.core.questionnaire.Answer;
@@ -39,7 +40,9 @@ public record RenameOption(String question, String from, String to) implements E
                 changed.put(wire.place(), text.toString());
             }
         }
-        Questionnaire followed = Places.with(document, changed);
+        Pattern unitOfLabel = Pattern.compile("(" + question + "(?:/reword/\\d+)?\\.)" + from + "(\\.label)");
+        Questionnaire followed = References.atUnits(Places.with(document, changed),
+                unit -> unitOfLabel.matcher(unit).matches() ? unitOfLabel.matcher(unit).replaceFirst("$1" + to + "$2") : unit);
         return followed.withItem(question, i -> {
             Answer answer = ((Question) i).answer();
             Question renamed = ((Question) i).withAnswer(answer.withOptions(answer.options().stream()

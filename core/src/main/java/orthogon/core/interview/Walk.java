@@ -14,12 +14,12 @@ import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Situation;
 import orthogon.core.expression.Wiring;
+import orthogon.core.language.OwnWords;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Presentation;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Reword;
@@ -32,6 +32,8 @@ final class Walk implements Situation {
     private final Interview interview;
     private final Wiring wiring;
     private final Questionnaire document;
+    private final OwnWords words;
+    private final Limits limits;
     private final Map<String, Object> effective = new LinkedHashMap<>();
     private final Set<String> asked = new LinkedHashSet<>();
     private final Map<String, Question> questions = new HashMap<>();
@@ -56,6 +58,8 @@ final class Walk implements Situation {
         this.throughout = throughout;
         this.wiring = interview.wiring();
         this.document = wiring.document();
+        this.words = OwnWords.of(document);
+        this.limits = new Limits(words);
         document.items().forEach(i -> {
             items.putIfAbsent(i.code(), i);
             if (i instanceof Question q) {
@@ -225,7 +229,7 @@ final class Walk implements Situation {
             switch (item.item()) {
                 case Question q -> check(q, item, problems);
                 case Roster r when entries.get(r.code()).size() > r.most() -> problems.add(new Problem(r.code(), Problem.Kind.LIMIT,
-                        "At most " + r.most() + " entries can be given here; remove some."));
+                        words.say("message.entries", r.most())));
                 default -> {}
             }
         }
@@ -316,7 +320,7 @@ final class Walk implements Situation {
         boolean follows = locked && wiring.at(code + ".startWith").isPresent();
         Object raw = follows ? startValue(code) : interview.raw().get(slot);
         Object counts = Fits.counting(question.answer(), raw, offered, rows);
-        if (counts != null && !(follows && Limits.refusal(question.answer(), counts, interview.today()).isPresent())) {
+        if (counts != null && !(follows && limits.refusal(question.answer(), counts, interview.today()).isPresent())) {
             (entry == null ? effective : entry.effective()).put(code, counts);
         }
         String other = interview.raw().get(Slots.other(slot)) instanceof String s
@@ -329,13 +333,12 @@ final class Walk implements Situation {
     private void check(Question question, Course.Shown shown, List<Problem> problems) {
         Object value = value(question.code());
         String slot = shown.slot();
-        Presentation texts = document.presentation();
         if (value == null) {
             Object counts = shown.value() instanceof Unreadable
                     ? null
                     : Fits.counting(question.answer(), shown.value(), shown.offered(), shown.rows());
             Optional<String> locked = shown.locked() && counts != null
-                    ? Limits.refusal(question.answer(), counts, interview.today())
+                    ? limits.refusal(question.answer(), counts, interview.today())
                     : Optional.empty();
             if (locked.isPresent()) {
                 // Nobody can change it, so the page cannot be left: better a dead end that is seen than a wrong answer sent.
@@ -344,45 +347,48 @@ final class Walk implements Situation {
                 problems.add(new Problem(slot, Problem.Kind.UNREADABLE, unreadable(question.answer(), u)));
             } else if (shown.required()) {
                 problems.add(new Problem(slot, Problem.Kind.REQUIRED,
-                        texts.message(question.answer() instanceof Answer.Agreement ? "agreement" : "required")));
+                        message(question.answer() instanceof Answer.Agreement ? "agreement" : "required")));
             }
             return;
         }
         if (shown.required() && value instanceof Map<?, ?> answered && !answered.keySet().containsAll(shown.rows())) {
-            problems.add(new Problem(slot, Problem.Kind.REQUIRED, "Please answer every row."));
+            problems.add(new Problem(slot, Problem.Kind.REQUIRED, words.say("message.rows")));
             return;
         }
-        Optional<String> limit = Limits.refusal(question.answer(), value, interview.today());
+        Optional<String> limit = limits.refusal(question.answer(), value, interview.today());
         if (limit.isPresent()) {
             boolean incomplete = question.answer() instanceof Answer.Parts;
             problems.add(new Problem(slot, Problem.Kind.LIMIT,
-                    incomplete ? texts.messages().getOrDefault("incomplete", limit.get()) : limit.get()));
+                    incomplete ? document.presentation().messages().getOrDefault("incomplete", limit.get()) : limit.get()));
             return;
         }
         for (int i = 0; i < question.accept().size(); i++) {
             Optional<Expr> accept = wiring.expr(question.code() + "/accept/" + i, true);
             if (accept.isPresent() && Boolean.FALSE.equals(Evaluator.value(accept.get(), this))) {
                 String message = question.accept().get(i).message();
-                problems.add(new Problem(slot, Problem.Kind.ACCEPT, message.isEmpty() ? texts.message("not_accepted") : message));
+                problems.add(new Problem(slot, Problem.Kind.ACCEPT, message.isEmpty() ? message("not_accepted") : message));
             }
         }
     }
 
+    private String message(String kind) {
+        return words.message(document, kind);
+    }
+
     private String unreadable(Answer answer, Unreadable typed) {
-        Presentation texts = document.presentation();
         return switch (answer) {
-            case Answer.Numeric n when !texts.messages().containsKey("number") -> "Write a number, in digits. \"" + typed.typed()
-                    + "\" is none.";
-            case Answer.Numeric n -> texts.message("number");
-            case Answer.DateAnswer d -> texts.message("date");
-            case Answer.TimeAnswer t -> texts.message("time");
-            case Answer.Contact c -> texts.message(switch (c.kind()) {
+            case Answer.Numeric n when !document.presentation().messages().containsKey("number") ->
+                words.say("message.no_number", typed.typed());
+            case Answer.Numeric n -> message("number");
+            case Answer.DateAnswer d -> message("date");
+            case Answer.TimeAnswer t -> message("time");
+            case Answer.Contact c -> message(switch (c.kind()) {
                 case EMAIL -> "email";
                 case PHONE -> "phone";
                 case WEB -> "web_address";
             });
-            case Answer.Text t -> "This answer cannot be read.";
-            default -> texts.message("choice");
+            case Answer.Text t -> words.say("message.unreadable");
+            default -> message("choice");
         };
     }
 }

@@ -34,8 +34,11 @@ public final class IsoNames {
     }
 
     private static String name(boolean language, String code) {
-        return language
-                ? Locale.of(code).getDisplayLanguage(Locale.ENGLISH)
-                : Locale.of("", code).getDisplayCountry(Locale.ENGLISH);
+        return name(language, code, Locale.ENGLISH);
+    }
+
+    /** The name as it is in a language. */
+    public static String name(boolean language, String code, Locale in) {
+        return language ? Locale.of(code).getDisplayLanguage(in) : Locale.of("", code).getDisplayCountry(in);
     }
 }

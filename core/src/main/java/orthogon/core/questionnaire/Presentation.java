@@ -2,6 +2,7 @@ package orthogon.core.questionnaire;
 
 import java.util.Collections;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 
 /**
@@ -11,34 +12,15 @@ import java.util.Map;
  */
 public record Presentation(Welcome welcome, Buttons buttons, Map<String, String> messages, Theme theme) {
 
-    /** The messages that can be worded anew, with their usual wording. */
-    public static final Map<String, String> MESSAGES = usualMessages();
+    /** The kinds of message that can be worded anew. */
+    public static final List<String> MESSAGES = List.of("required", "agreement", "not_accepted", "choice", "number", "date", "time",
+            "email",
+            "phone", "web_address", "incomplete");
 
     public static final Presentation PLAIN = new Presentation(Welcome.NONE, Buttons.USUAL, Map.of(), Theme.PLAIN);
 
     public Presentation {
         messages = Collections.unmodifiableMap(new LinkedHashMap<>(messages));
-    }
-
-    private static Map<String, String> usualMessages() {
-        Map<String, String> usual = new LinkedHashMap<>();
-        usual.put("required", "Please answer this question.");
-        usual.put("agreement", "Please tick the box; without it the answers cannot be sent.");
-        usual.put("not_accepted", "This answer is not accepted.");
-        usual.put("choice", "Choose one of the options shown.");
-        usual.put("number", "Write a number, in digits.");
-        usual.put("date", "Give a date, as day, month and year.");
-        usual.put("time", "Give a time, as hours and minutes.");
-        usual.put("email", "Write a mail address, like name@example.org.");
-        usual.put("phone", "Write a phone number, with the country's code if it is from abroad.");
-        usual.put("web_address", "Write a web address, like https://example.org/page.");
-        usual.put("incomplete", "A part of this answer is missing.");
-        return Collections.unmodifiableMap(usual);
-    }
-
-    /** The message as worded in this questionnaire. */
-    public String message(String kind) {
-        return messages.getOrDefault(kind, MESSAGES.get(kind));
     }
 
     /**

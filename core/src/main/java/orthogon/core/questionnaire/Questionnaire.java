@@ -1,6 +1,8 @@
 package orthogon.core.questionnaire;
 
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -14,10 +16,11 @@ import java.util.stream.Stream;
  * @param languages BCP 47 tags, the source language among them
  * @param translations language tag, then text unit, to the translation made of it
  * @param burden the most that a route may ask
+ * @param notes text unit to what its translators should know
  */
 public record Questionnaire(String code, String title, String sourceLanguage, List<String> languages, List<LinkParameter> linkParameters,
         List<Page> pages, List<Outcome> outcomes, List<OutcomeRow> outcomeTable, List<OwnClaim> claims,
-        Map<String, Map<String, Translation>> translations, Presentation presentation, Burden burden) {
+        Map<String, Map<String, Translation>> translations, Presentation presentation, Burden burden, Map<String, String> notes) {
 
     public Questionnaire {
         languages = List.copyOf(languages);
@@ -26,6 +29,15 @@ public record Questionnaire(String code, String title, String sourceLanguage, Li
         outcomes = List.copyOf(outcomes);
         outcomeTable = List.copyOf(outcomeTable);
         claims = List.copyOf(claims);
+        notes = Collections.unmodifiableMap(new LinkedHashMap<>(notes));
+    }
+
+    /** A questionnaire without notes for translators. */
+    public Questionnaire(String code, String title, String sourceLanguage, List<String> languages, List<LinkParameter> linkParameters,
+            List<Page> pages, List<Outcome> outcomes, List<OutcomeRow> outcomeTable, List<OwnClaim> claims,
+            Map<String, Map<String, Translation>> translations, Presentation presentation, Burden burden) {
+        this(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims, translations, presentation,
+                burden, Map.of());
     }
 
     /** A questionnaire in the usual presentation. */
@@ -144,42 +156,52 @@ public record Questionnaire(String code, String title, String sourceLanguage, Li
 
     public Questionnaire withPages(List<Page> changed) {
         return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, changed, outcomes, outcomeTable, claims,
-                translations, presentation, burden);
+                translations, presentation, burden, notes);
     }
 
     public Questionnaire withTitle(String changed) {
         return new Questionnaire(code, changed, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims,
-                translations, presentation, burden);
+                translations, presentation, burden, notes);
     }
 
     public Questionnaire withCode(String changed) {
         return new Questionnaire(changed, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims,
-                translations, presentation, burden);
+                translations, presentation, burden, notes);
     }
 
     public Questionnaire withEnding(List<Outcome> changedOutcomes, List<OutcomeRow> changedTable) {
         return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, changedOutcomes, changedTable, claims,
-                translations, presentation, burden);
+                translations, presentation, burden, notes);
     }
 
     public Questionnaire withClaims(List<OwnClaim> changed) {
         return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, changed,
-                translations, presentation, burden);
+                translations, presentation, burden, notes);
     }
 
     public Questionnaire withLinkParameters(List<LinkParameter> changed) {
         return new Questionnaire(code, title, sourceLanguage, languages, changed, pages, outcomes, outcomeTable, claims, translations,
-                presentation, burden);
+                presentation, burden, notes);
     }
 
     public Questionnaire withTranslations(Map<String, Map<String, Translation>> changed) {
         return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims, changed,
-                presentation, burden);
+                presentation, burden, notes);
+    }
+
+    public Questionnaire withLanguages(List<String> changed) {
+        return new Questionnaire(code, title, sourceLanguage, changed, linkParameters, pages, outcomes, outcomeTable, claims, translations,
+                presentation, burden, notes);
+    }
+
+    public Questionnaire withSourceLanguage(String changed) {
+        return new Questionnaire(code, title, changed, languages, linkParameters, pages, outcomes, outcomeTable, claims, translations,
+                presentation, burden, notes);
     }
 
     public Questionnaire withPresentation(Presentation changed) {
         return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims,
-                translations, changed, burden);
+                translations, changed, burden, notes);
     }
 
     /** This document with the page of that code replaced. */
@@ -196,8 +218,13 @@ public record Questionnaire(String code, String title, String sourceLanguage, Li
         return withPages(pages.stream().map(p -> p.withItems(Item.replaced(p.items(), itemCode, change))).toList());
     }
 
+    public Questionnaire withNotes(Map<String, String> changed) {
+        return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims,
+                translations, presentation, burden, changed);
+    }
+
     public Questionnaire withBurden(Burden changed) {
         return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims,
-                translations, presentation, changed);
+                translations, presentation, changed, notes);
     }
 }

@@ -50,7 +50,7 @@ class EditTest {
             }
         }
         assertTrue(made > 2500 && refused > 300, made + " made, " + refused + " refused");
-        assertEquals(20, kinds.size(), kinds.toString());
+        assertEquals(22, kinds.size(), kinds.toString());
     }
 
     /**

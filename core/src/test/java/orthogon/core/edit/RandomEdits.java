@@ -51,7 +51,7 @@ public final class RandomEdits {
         String either = random.nextInt(6) == 0 ? pick(pages) : item;
         List<String> several = items.isEmpty() ? List.of(item) : List.of(item, pick(items)).stream().distinct().toList();
         List<String> places = List.copyOf(Places.all(document).keySet());
-        return switch (random.nextInt(23)) {
+        return switch (random.nextInt(24)) {
             case 0 -> new Step(either, random.nextBoolean());
             case 1 -> new Shift(item, random.nextBoolean());
             case 2 -> new Place(several, pick(groups), random.nextBoolean() ? "" : item);
@@ -73,8 +73,12 @@ public final class RandomEdits {
                         Map.of("required", "Needed " + step), Presentation.Theme.PLAIN), document.linkParameters());
             case 17 -> new ChangePage(document.page(pick(pages)).orElseThrow().withTexts("Page " + step, "About it."), "the texts");
             case 20 -> new ChangeBurden(new Burden(random.nextBoolean() ? null : 40, null, 1 + random.nextInt(9)));
+            case 23 -> new Annotate(pick(List.copyOf(Texts.all(document).keySet())), pick(List.of("Mind this.", "")));
             case 22 ->
-                new Translate(pick(document.languages()), pick(List.copyOf(Texts.all(document).keySet())), pick(List.of("Texte", " ")));
+                random.nextBoolean()
+                        ? new Translate(pick(document.languages()), pick(List.copyOf(Texts.all(document).keySet())),
+                                pick(List.of("Texte", " ")))
+                        : new ChangeLanguages(pick(List.of(List.of("fr"), List.of("fr", "AR"), List.of("nonsense"), List.of())));
             case 21 -> settled(document, item);
             case 18 -> new ChangeEnding(document.outcomes(), document.outcomeTable().reversed(), document.claims());
             default -> document.item(item).orElse(null) instanceof Note n

@@ -110,7 +110,7 @@ public final class DocumentReader {
                     c.needed("that"));
         });
         return new Questionnaire(code, title, source, languages, parameters, pages, outcomes, table, claims, translations(json, languages),
-                presentation(json.object("presentation")), burden(json.object("burdenLimit")));
+                presentation(json.object("presentation")), burden(json.object("burdenLimit")), notes(json));
     }
 
     private Map<String, Map<String, Questionnaire.Translation>> translations(Json json, List<String> languages) {
@@ -139,6 +139,16 @@ public final class DocumentReader {
         return all;
     }
 
+    private static Map<String, String> notes(Json json) {
+        Map<String, String> notes = new LinkedHashMap<>();
+        Json object = json.object("translatorNotes");
+        if (object != null) {
+            object.names().forEach(unit -> notes.put(unit, object.text(unit)));
+            object.close();
+        }
+        return notes;
+    }
+
     private static Burden burden(Json json) {
         if (json == null) {
             return Burden.ANY;
@@ -159,7 +169,7 @@ public final class DocumentReader {
         Json theme = json.object("theme");
         Map<String, String> texts = new LinkedHashMap<>();
         if (messages != null) {
-            for (String kind : Presentation.MESSAGES.keySet()) {
+            for (String kind : Presentation.MESSAGES) {
                 String text = messages.text(kind);
                 if (!text.isEmpty()) {
                     texts.put(kind, text);

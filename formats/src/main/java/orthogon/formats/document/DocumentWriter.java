@@ -61,6 +61,9 @@ public final class DocumentWriter {
         }).toList());
         put(json, "presentation", presentation(document.presentation()));
         put(json, "burdenLimit", burden(document.burden()));
+        if (!document.notes().isEmpty()) {
+            json.put("translatorNotes", document.notes());
+        }
         Map<String, Object> translations = new LinkedHashMap<>();
         document.translations().forEach((language, units) -> {
             Map<String, Object> ofLanguage = new LinkedHashMap<>();

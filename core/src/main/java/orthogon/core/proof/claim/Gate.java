@@ -12,9 +12,12 @@ import orthogon.core.questionnaire.Questionnaire;
  *
  * @param inTheWay blocking claims that are left, in the order of the proof
  * @param waived claims that somebody answers for, with their reasons
+ * @param languages for each language that it is translated into, what is left of its own claims; a language goes out as soon as nothing
+ *            is, and keeps no other from doing so
  * @param lapsed waivers that no longer count, since their place reads otherwise than it did
  */
-public record Gate(List<Claim> inTheWay, Map<Claim, Waiver> waived, List<Lapsed> lapsed) {
+public record Gate(List<Claim> inTheWay, Map<Claim, Waiver> waived, List<Lapsed> lapsed,
+        Map<String, List<Claim>> languages) {
 
     /**
      * Somebody answers for a claim that is not proved.
@@ -50,9 +53,16 @@ public record Gate(List<Claim> inTheWay, Map<Claim, Waiver> waived, List<Lapsed>
         Map<Claim, Waiver> waived = new LinkedHashMap<>();
         claims.stream().filter(Gate::canBeWaived)
                 .forEach(c -> standing.stream().filter(w -> w.isOf(c)).reduce((older, newer) -> newer).ifPresent(w -> waived.put(c, w)));
-        List<Claim> inTheWay = claims.stream().filter(c -> c.blocking() && c.verdict() != Verdict.PROVED && !waived.containsKey(c)
+        List<Claim> left = claims.stream().filter(c -> c.blocking() && c.verdict() != Verdict.PROVED && !waived.containsKey(c)
                 && c.follows().filter(f -> waived.keySet().stream().anyMatch(w -> w.id().equals(f))).isEmpty()).toList();
-        return new Gate(inTheWay, waived, lapsed);
+        Map<String, List<Claim>> languages = new LinkedHashMap<>();
+        document.languages().stream().filter(l -> !l.equals(document.sourceLanguage()))
+                .forEach(l -> languages.put(l, left.stream().filter(c -> isOf(l, c)).toList()));
+        return new Gate(left.stream().filter(c -> c.family() != Family.LANGUAGE).toList(), waived, lapsed, languages);
+    }
+
+    private static boolean isOf(String language, Claim claim) {
+        return claim.family() == Family.LANGUAGE && claim.place().startsWith(language + "/");
     }
 
     /** A faulty expression means nothing that could be answered for, and what follows from another claim falls with it. */
@@ -62,6 +72,11 @@ public record Gate(List<Claim> inTheWay, Map<Claim, Waiver> waived, List<Lapsed>
 
     public boolean isOpen() {
         return inTheWay.isEmpty();
+    }
+
+    /** The languages that may go out, the source language not among them. */
+    public List<String> ready() {
+        return languages.entrySet().stream().filter(l -> l.getValue().isEmpty()).map(Map.Entry::getKey).toList();
     }
 
     public Optional<Waiver> waiver(Claim claim) {

@@ -2,11 +2,10 @@ package orthogon.core.proof.claim;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import orthogon.core.language.Piping;
+import orthogon.core.language.OwnWords;
+import orthogon.core.language.Units;
 import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.questionnaire.Questionnaire.Translation;
 
 /** Every text that some respondent can meet is translated and current, and speaks of the same answers as its source. */
 final class LanguageClaims {
@@ -18,8 +17,9 @@ final class LanguageClaims {
         List<Claim> claims = new ArrayList<>();
         for (String language : document.languages()) {
             if (!language.equals(document.sourceLanguage())) {
-                Map<String, Translation> translated = document.translations().getOrDefault(language, Map.of());
-                court.texts.forEach((unit, source) -> claims.add(claim(court, language, unit, why(source, translated.get(unit)))));
+                Units.in(document, language).stream().filter(u -> court.texts.containsKey(u.unit()))
+                        .forEach(u -> claims.add(claim(court, language, u.unit(), why(u))));
+                own(document, language).ifPresent(claims::add);
             }
         }
         return claims;
@@ -38,20 +38,30 @@ final class LanguageClaims {
                 "Nobody ever reads this text.", () -> "This respondent would read it in " + language + ", but " + why.get() + ".");
     }
 
+    /** What Orthogon itself says, where it does not ship in the language; everybody meets it. */
+    private static Optional<Claim> own(Questionnaire document, String language) {
+        if (OwnWords.isShipped(language)) {
+            return Optional.empty();
+        }
+        List<Units.Unit> unfit = Units.in(document, language).stream().filter(u -> u.unit().startsWith(OwnWords.UNIT) && !u.isFit())
+                .toList();
+        return Optional.of(new Claim(Family.LANGUAGE, "translated", language + "/own",
+                "what Orthogon itself says is translated into " + language, unfit.isEmpty() ? Verdict.PROVED : Verdict.REFUTED,
+                Optional.empty(), () -> Claim.Explanation.of(unfit.isEmpty()
+                        ? "All of it is translated and current."
+                        : "Everybody reads buttons and messages of Orthogon itself, and " + unfit.size()
+                                + " of them are not translated into "
+                                + language + " yet, among them “" + unfit.getFirst().source() + "”.")));
+    }
+
     /** What is wrong with a translation; empty where nothing is. */
-    private static Optional<String> why(String source, Translation translation) {
-        if (translation == null || translation.text().isBlank()) {
-            return Optional.of("it is not translated");
-        }
-        if (!translation.of().equals(source)) {
-            return Optional.of("it was translated from “" + translation.of() + "”, and the text has changed since");
-        }
-        if (Piping.fault(translation.text()).isPresent()) {
-            return Optional.of(Piping.fault(translation.text()).get());
-        }
-        return Piping.names(source).equals(Piping.names(translation.text()))
-                && Piping.choices(source).equals(Piping.choices(translation.text()))
-                        ? Optional.empty()
-                        : Optional.of("it does not speak of the same answers as its source");
+    private static Optional<String> why(Units.Unit unit) {
+        return switch (unit.state()) {
+            case MISSING -> Optional.of("it is not translated");
+            case STALE -> Optional.of("it was translated from “" + unit.of() + "”, and the text has changed since");
+            case DRAFT, REVIEWED -> unit.faults().isEmpty()
+                    ? Optional.empty()
+                    : Optional.of("the translation is damaged: " + String.join(", ", unit.faults()));
+        };
     }
 }

@@ -1,0 +1,22 @@
+package orthogon.app.respond;
+
+import java.util.List;
+import orthogon.app.storage.ReleaseStore.Release;
+import orthogon.core.language.OwnWords;
+
+/**
+ * A language that a release can be read in.
+ *
+ * @param tag BCP 47
+ * @param name in the language itself
+ */
+public record Tongue(String tag, String name, String direction, boolean spoken) {
+
+    /** All of them; none where there is no choice. */
+    static List<Tongue> of(Release release, String spoken) {
+        return release.languages().size() < 2
+                ? List.of()
+                : release.languages().stream().map(tag -> new Tongue(tag, OwnWords.name(tag),
+                        OwnWords.locale(tag).isRightToLeft() ? "rtl" : "ltr", tag.equals(spoken))).toList();
+    }
+}

@@ -1,0 +1,108 @@
+package orthogon.core.language;
+
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import orthogon.core.questionnaire.Questionnaire;
+
+/**
+ * A translation that comes from a file.
+ *
+ * @param unit as {@link Units} names it
+ * @param source text that it was made of
+ * @param state {@code draft} or {@code reviewed}
+ * @param was {@link #digest} of the translation that stood here when the file was made; empty where the file does not say
+ */
+public record Incoming(String language, String unit, String source, String text, String state, String was) {
+
+    /** What taking it would do. */
+    public enum Kind {
+        /** It stands here already. */
+        SAME,
+        /** Nothing stands here yet. */
+        ADDED,
+        /** It takes the place of the text that the file was made with. */
+        CHANGED,
+        /** Somebody wrote another text here after the file was made. */
+        NEWER_HERE,
+        /** It was made of a source text that has changed since. */
+        SOURCE_CHANGED,
+        /** It lacks something that it must keep; it cannot be taken. */
+        DAMAGED,
+        /** There is no such text or language. */
+        UNKNOWN,
+        /** The file holds no text. */
+        EMPTY;
+
+        public String word() {
+            return name().toLowerCase(Locale.ROOT).replace('_', ' ');
+        }
+    }
+
+    /**
+     * One of them, looked at.
+     *
+     * @param now text that stands here; empty where none does
+     * @param because more about it, for people; may be empty
+     */
+    public record Judged(Incoming incoming, Kind kind, String now, String because) {
+
+        /** Taken where nobody says otherwise. */
+        public boolean isTaken() {
+            return kind == Kind.ADDED || kind == Kind.CHANGED;
+        }
+
+        /** Whether it may be taken at all. */
+        public boolean mayBeTaken() {
+            return isTaken() || kind == Kind.NEWER_HERE || kind == Kind.SOURCE_CHANGED;
+        }
+    }
+
+    /** A short name of a text, to find out later whether it still stands; twelve hexadecimal digits of SHA-256. */
+    public static String digest(String text) {
+        try {
+            byte[] digest = MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8));
+            return HexFormat.of().formatHex(digest).substring(0, 12);
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** What each of them would do to the document. */
+    public static List<Judged> judge(Questionnaire document, List<Incoming> all) {
+        return all.stream().map(i -> judge(document, i)).toList();
+    }
+
+    private static Judged judge(Questionnaire document, Incoming in) {
+        if (!document.languages().contains(in.language()) || in.language().equals(document.sourceLanguage())) {
+            return new Judged(in, Kind.UNKNOWN, "", "the questionnaire is not translated into “" + in.language() + "”");
+        }
+        Optional<Units.Unit> found = Units.one(document, in.language(), in.unit());
+        if (found.isEmpty()) {
+            return new Judged(in, Kind.UNKNOWN, "", "there is no such text");
+        }
+        Units.Unit unit = found.get();
+        if (in.text().isBlank()) {
+            return new Judged(in, Kind.EMPTY, unit.text(), "");
+        }
+        if (unit.text().equals(in.text().strip()) && (unit.state() == Units.State.STALE || unit.state().word().equals(in.state()))) {
+            return new Judged(in, Kind.SAME, unit.text(), "");
+        }
+        List<String> faults = Marks.faults(in.source().isEmpty() ? unit.source() : in.source(), in.text(), in.language());
+        if (!faults.isEmpty()) {
+            return new Judged(in, Kind.DAMAGED, unit.text(), String.join("; ", faults));
+        }
+        if (!in.was().isEmpty() && !in.was().equals(digest(unit.text())) && !unit.text().equals(in.text().strip())) {
+            return new Judged(in, Kind.NEWER_HERE, unit.text(), "another text was written here after the file was made");
+        }
+        if (!in.source().isEmpty() && !in.source().equals(unit.source())) {
+            return new Judged(in, Kind.SOURCE_CHANGED, unit.text(),
+                    "the source now reads “" + unit.source() + "”; taken, it is stale at once");
+        }
+        return new Judged(in, unit.text().isEmpty() ? Kind.ADDED : Kind.CHANGED, unit.text(), "");
+    }
+}

@@ -1,0 +1,190 @@
+package orthogon.core.language;
+
+import com.ibm.icu.text.MessagePattern;
+import com.ibm.icu.text.PluralRules;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * What a translation must keep as it is: places of answers, choices by an answer, links and markup. And whether it does.
+ */
+public final class Marks {
+
+    private static final Pattern LINK = Pattern.compile("\\]\\(([^)\\s]*)[^)]*\\)|<((?:https?|mailto|tel):[^>]*)>");
+    private static final Pattern EMPHASIS = Pattern.compile("\\*\\*|__|(?<![\\w*])\\*(?=\\S)|(?<=\\S)\\*(?![\\w*])|`");
+    private static final Pattern LINE = Pattern.compile("(?m)^ {0,3}(#{1,6}|[-*+]|\\d+[.)]|>) ");
+
+    private Marks() {}
+
+    /**
+     * A part of a text that is no words.
+     *
+     * @param kind of what it is
+     * @param shown as the translator reads it: {@code {species}}, {@code https://example.org}
+     */
+    public record Mark(Kind kind, String shown) {}
+
+    /** What a mark stands for. */
+    public enum Kind {
+        ANSWER, SELECT, PLURAL, LINK, MARKUP
+    }
+
+    /** Every mark of a text, in reading order, each once; none but links and markup where the braces cannot be read. */
+    public static List<Mark> of(String text) {
+        Set<Mark> marks = new LinkedHashSet<>();
+        if (!Piping.names(text).isEmpty()) {
+            MessagePattern pattern = new MessagePattern(text);
+            for (int i = 0; i < pattern.countParts(); i++) {
+                MessagePattern.Part part = pattern.getPart(i);
+                if (part.getType() == MessagePattern.Part.Type.ARG_START) {
+                    marks.add(argument(pattern, i, text));
+                }
+            }
+        }
+        links(text).forEach(l -> marks.add(new Mark(Kind.LINK, l)));
+        markup(text).forEach(m -> marks.add(new Mark(Kind.MARKUP, m)));
+        return List.copyOf(marks);
+    }
+
+    private static Mark argument(MessagePattern pattern, int at, String text) {
+        String name = pattern.getSubstring(pattern.getPart(at + 1));
+        MessagePattern.ArgType kind = pattern.getPart(at).getArgType();
+        return switch (kind) {
+            case SELECT -> new Mark(Kind.SELECT, "{" + name + ", select: " + String.join(", ", keys(pattern, at)) + "}");
+            case PLURAL, SELECTORDINAL -> new Mark(Kind.PLURAL, "{" + name + ", " + kind.name().toLowerCase(java.util.Locale.ROOT) + "}");
+            default -> new Mark(Kind.ANSWER,
+                    text.substring(pattern.getPart(at).getIndex(), pattern.getPart(pattern.getLimitPartIndex(at)).getLimit())
+                            .replaceAll("\\s+", " "));
+        };
+    }
+
+    private static Set<String> keys(MessagePattern pattern, int at) {
+        Set<String> keys = new TreeSet<>();
+        for (int k = at + 2; k < pattern.getLimitPartIndex(at); k++) {
+            if (pattern.getPartType(k) == MessagePattern.Part.Type.ARG_SELECTOR) {
+                keys.add(pattern.getSubstring(pattern.getPart(k)));
+            } else if (pattern.getPartType(k) == MessagePattern.Part.Type.MSG_START) {
+                k = pattern.getLimitPartIndex(k);
+            }
+        }
+        return keys;
+    }
+
+    private static Set<String> links(String text) {
+        Set<String> links = new TreeSet<>();
+        Matcher link = LINK.matcher(text);
+        while (link.find()) {
+            links.add(link.group(1) == null ? link.group(2) : link.group(1));
+        }
+        return links;
+    }
+
+    /** Kinds of markup that are used, not how often: a translation may emphasise two words for one. */
+    private static Set<String> markup(String text) {
+        Set<String> kinds = new TreeSet<>();
+        Matcher emphasis = EMPHASIS.matcher(text);
+        while (emphasis.find()) {
+            kinds.add(emphasis.group().replace("__", "**"));
+        }
+        Matcher line = LINE.matcher(text);
+        while (line.find()) {
+            String mark = line.group(1);
+            kinds.add(Character.isDigit(mark.charAt(0)) ? "1." : mark.replaceAll("[*+]", "-"));
+        }
+        return kinds;
+    }
+
+    /**
+     * A part of a text as translators are given it.
+     *
+     * @param fixed whether it stands for something and must stay: the place of an answer, the address of a link
+     */
+    public record Piece(String text, boolean fixed) {}
+
+    /** The text in pieces, in order; together they are the text. What chooses between words stays with the words. */
+    public static List<Piece> pieces(String text) {
+        BitSet fixed = new BitSet();
+        if (!Piping.names(text).isEmpty()) {
+            MessagePattern pattern = new MessagePattern(text);
+            for (int i = 0; i < pattern.countParts(); i++) {
+                MessagePattern.Part part = pattern.getPart(i);
+                if (part.getType() == MessagePattern.Part.Type.ARG_START
+                        && (part.getArgType() == MessagePattern.ArgType.NONE || part.getArgType() == MessagePattern.ArgType.SIMPLE)) {
+                    fixed.set(part.getIndex(), pattern.getPart(pattern.getLimitPartIndex(i)).getLimit());
+                }
+            }
+        }
+        Matcher link = LINK.matcher(text);
+        while (link.find()) {
+            fixed.set(link.start(), link.end());
+        }
+        List<Piece> pieces = new ArrayList<>();
+        for (int from = 0; from < text.length();) {
+            boolean is = fixed.get(from);
+            int to = is ? fixed.nextClearBit(from) : fixed.nextSetBit(from);
+            to = to < 0 || to > text.length() ? text.length() : to;
+            pieces.add(new Piece(text.substring(from, to), is));
+            from = to;
+        }
+        return pieces;
+    }
+
+    /** The forms that a language has for whole numbers (CLDR), as ICU MessageFormat names them; {@code other} stands last. */
+    public static List<String> pluralForms(String language) {
+        PluralRules rules = PluralRules.forLocale(OwnWords.locale(language));
+        List<String> order = List.of("zero", "one", "two", "few", "many", "other");
+        return order.stream().filter(rules.getKeywords()::contains).filter(k -> k.equals("other") || meetsWhole(rules, k)).toList();
+    }
+
+    /** Whether some whole number up to a million takes the form; a form for compact notation alone is not asked for. */
+    private static boolean meetsWhole(PluralRules rules, String keyword) {
+        for (int n = 0; n <= 200; n++) {
+            if (rules.select(n).equals(keyword)) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** Plural forms that the text lacks in a language, as {@code count: few}. Numbers such as {@code =1} may stand beside the forms. */
+    public static List<String> missingForms(String text, String language) {
+        List<String> missing = new ArrayList<>();
+        if (Piping.names(text).isEmpty()) {
+            return missing;
+        }
+        MessagePattern pattern = new MessagePattern(text);
+        for (int i = 0; i < pattern.countParts(); i++) {
+            MessagePattern.Part part = pattern.getPart(i);
+            if (part.getType() == MessagePattern.Part.Type.ARG_START && part.getArgType() == MessagePattern.ArgType.PLURAL) {
+                String name = pattern.getSubstring(pattern.getPart(i + 1));
+                Set<String> keys = keys(pattern, i);
+                pluralForms(language).stream().filter(f -> !keys.contains(f)).forEach(f -> missing.add(name + ": " + f));
+            }
+        }
+        return missing;
+    }
+
+    /**
+     * What a translation does not keep of its source, or adds to it, each in a sentence; none where it is as it should be.
+     *
+     * @param language of the translation
+     */
+    public static List<String> faults(String source, String translation, String language) {
+        List<String> faults = new ArrayList<>();
+        if (Piping.fault(translation).isPresent()) {
+            return List.of(Piping.fault(translation).get());
+        }
+        List<Mark> wanted = of(source);
+        List<Mark> there = of(translation);
+        wanted.stream().filter(m -> !there.contains(m)).forEach(m -> faults.add(m.shown() + " is missing"));
+        there.stream().filter(m -> !wanted.contains(m)).forEach(m -> faults.add(m.shown() + " is not in the source"));
+        missingForms(translation, language).forEach(f -> faults.add("the plural form " + f + " is missing"));
+        return faults;
+    }
+}

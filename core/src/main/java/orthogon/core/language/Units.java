@@ -1,0 +1,121 @@
+package orthogon.core.language;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Questionnaire.Translation;
+
+/** The text units of a questionnaire in one of its languages, each with its state. */
+public final class Units {
+
+    /** How far a text is in a language. */
+    public enum State {
+        MISSING, DRAFT, REVIEWED, STALE;
+
+        public String word() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+
+    /**
+     * One text in one language.
+     *
+     * @param unit as {@link Texts} names it, or {@link OwnWords#UNIT} and a key
+     * @param source the text in the source language as it is now
+     * @param text in the language; empty where it is missing
+     * @param of the source text that it was made of; empty where it is missing
+     * @param faults what it does not keep of its source
+     */
+    public record Unit(String unit, String source, String text, State state, String of, List<String> faults) {
+
+        /** Whether respondents may be given it: there, current, and with all its marks. */
+        public boolean isFit() {
+            return (state == State.DRAFT || state == State.REVIEWED) && faults.isEmpty();
+        }
+    }
+
+    private Units() {}
+
+    /** What is to be translated into a language: every text of the document, and Orthogon's own where it does not speak the language. */
+    public static Map<String, String> sources(Questionnaire document, String language) {
+        Map<String, String> sources = new LinkedHashMap<>(Texts.all(document));
+        if (!OwnWords.isShipped(language)) {
+            OwnWords.english().forEach((key, text) -> sources.put(OwnWords.UNIT + key, text));
+        }
+        return sources;
+    }
+
+    /** Every unit in document order. */
+    public static List<Unit> in(Questionnaire document, String language) {
+        List<Unit> units = new ArrayList<>();
+        Map<String, Translation> texts = document.translations().getOrDefault(language, Map.of());
+        sources(document, language).forEach((unit, source) -> units.add(of(unit, source, texts.get(unit), language)));
+        return units;
+    }
+
+    /** The unit of that name. */
+    public static Optional<Unit> one(Questionnaire document, String language, String unit) {
+        String source = sources(document, language).get(unit);
+        return source == null
+                ? Optional.empty()
+                : Optional.of(of(unit, source, document.translations().getOrDefault(language, Map.of()).get(unit), language));
+    }
+
+    private static Unit of(String unit, String source, Translation translation, String language) {
+        if (translation == null || translation.text().isBlank()) {
+            return new Unit(unit, source, "", State.MISSING, "", List.of());
+        }
+        State state = !translation.of().equals(source)
+                ? State.STALE
+                : translation.state().equals("reviewed") ? State.REVIEWED : State.DRAFT;
+        return new Unit(unit, source, translation.text(), state, translation.of(), Marks.faults(source, translation.text(), language));
+    }
+
+    /** Where respondents meet a text, in words: the page and what stands there. */
+    public static String place(Questionnaire document, String unit) {
+        String owner = unit.split("[./]")[0];
+        Optional<String> page = document.page(owner).or(() -> document.pageOf(owner))
+                .map(p -> "page “" + (p.title().isEmpty() ? p.code() : p.title()) + "”");
+        if (unit.startsWith(OwnWords.UNIT) && document.item(owner).isEmpty()) {
+            return "said by Orthogon itself";
+        }
+        if (page.isEmpty()) {
+            return document.outcome(owner).map(o -> "outcome “" + o.label() + "”").orElse(switch (owner) {
+                case "welcome" -> "welcome page";
+                case "button" -> "buttons";
+                case "message" -> "messages";
+                default -> "everywhere";
+            });
+        }
+        String what = unit.substring(owner.length());
+        String kind = what.endsWith(".message")
+                ? "message when refused"
+                : what.contains("/reword/")
+                        ? "other wording"
+                        : what.endsWith(".label") ? "option or row" : what.substring(what.lastIndexOf('.') + 1);
+        return page.get() + (document.page(owner).isPresent() ? "" : ", " + owner) + ": " + kind;
+    }
+
+    /** How many units are in each state. */
+    public static Map<State, Long> count(List<Unit> units) {
+        Map<State, Long> count = new LinkedHashMap<>();
+        for (State state : State.values()) {
+            count.put(state, units.stream().filter(u -> u.state() == state).count());
+        }
+        return count;
+    }
+
+    /** Translations of the same source text that are there already, in this language, the ones used most first; at most five. */
+    public static List<String> remembered(Questionnaire document, String language, String source) {
+        Map<String, Long> known = new LinkedHashMap<>();
+        document.translations().getOrDefault(language, Map.of()).values().stream()
+                .filter(t -> t.of().strip().equals(source.strip()) && !t.text().isBlank())
+                .forEach(t -> known.merge(t.text(), 1L, Long::sum));
+        return known.entrySet().stream().sorted(Map.Entry.<String, Long>comparingByValue().reversed()).limit(5).map(Map.Entry::getKey)
+                .toList();
+    }
+}

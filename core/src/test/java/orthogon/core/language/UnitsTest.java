@@ -1,0 +1,142 @@
+package orthogon.core.language;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import orthogon.core.edit.Annotate;
+import orthogon.core.edit.ChangeLanguages;
+import orthogon.core.edit.Refused;
+import orthogon.core.edit.Rename;
+import orthogon.core.edit.RenameOption;
+import orthogon.core.edit.Translate;
+import orthogon.core.expression.Wiring;
+import orthogon.core.interview.Interview;
+import orthogon.core.language.Units.State;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import org.junit.jupiter.api.Test;
+
+class UnitsTest {
+
+    private static final Questionnaire FEN = fen();
+
+    private static Questionnaire fen() {
+        List<Item> items = List.of(
+                Question.of("kind", "Which kind?",
+                        new Answer.OneChoice(List.of(Answer.Option.of("toad", "Toad"), Answer.Option.of("newt", "Newt")),
+                                false))
+                        .withRequireWhen("true"),
+                Question.of("count", "How many?", new Answer.Numeric(BigDecimal.ONE, new BigDecimal(9), 0, "")).withRequireWhen("true"),
+                Question.of("again", "And {count, plural, one {# more} other {# more}}?", new Answer.YesNo()));
+        return Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("wet", "Wet").withItems(items)))
+                .withLanguages(List.of("en", "pl"));
+    }
+
+    private static State state(Questionnaire document, String unit) {
+        return Units.one(document, "pl", unit).orElseThrow().state();
+    }
+
+    @Test
+    void statesFollowTheSource() throws Refused {
+        assertEquals(State.MISSING, state(FEN, "kind.wording"));
+        Questionnaire drafted = new Translate("pl", "kind.wording", "Jaki rodzaj?").apply(FEN);
+        assertEquals(State.DRAFT, state(drafted, "kind.wording"));
+        Questionnaire reviewed = new Translate("pl", List.of(new Translate.Text("kind.wording", "Jaki rodzaj?", Translate.REVIEWED)))
+                .apply(drafted);
+        assertEquals(State.REVIEWED, state(reviewed, "kind.wording"));
+        Questionnaire changed = reviewed.withItem("kind", i -> ((Question) i).withTexts("Which sort?", ""));
+        assertEquals(State.STALE, state(changed, "kind.wording"));
+        assertEquals("Which kind?", Units.one(changed, "pl", "kind.wording").orElseThrow().of());
+        assertFalse(Units.one(changed, "pl", "kind.wording").orElseThrow().isFit());
+        assertEquals(1, Units.count(Units.in(changed, "pl")).get(State.STALE));
+        assertThrows(Refused.class, () -> new Translate("fr", "kind.wording", "x").apply(FEN));
+        assertThrows(Refused.class, () -> new Translate("pl", "gone.wording", "x").apply(FEN));
+        assertThrows(Refused.class, () -> new Translate("pl", "kind.wording", " ").apply(FEN));
+    }
+
+    @Test
+    void translationsAndNotesFollowCodes() throws Refused {
+        Questionnaire document = new Annotate("kind.toad.label", "The animal, not a person.")
+                .apply(new Translate("pl", "kind.toad.label", "Ropucha").apply(new Translate("pl", "again.wording",
+                        "I jeszcze {count, plural, one {#} few {#} many {#} other {#}}?").apply(FEN)));
+        Questionnaire renamed = new RenameOption("sort", "toad", "bufo")
+                .apply(new Rename("count", "number").apply(new Rename("kind", "sort").apply(document)));
+        assertEquals("Ropucha", Units.one(renamed, "pl", "sort.bufo.label").orElseThrow().text());
+        assertEquals(Map.of("sort.bufo.label", "The animal, not a person."), renamed.notes());
+        assertTrue(Units.one(renamed, "pl", "again.wording").orElseThrow().text().contains("{number, plural"));
+        assertEquals(State.DRAFT, state(renamed, "again.wording"));
+    }
+
+    @Test
+    void languagesComeAndGo() throws Refused {
+        Questionnaire document = new Translate("pl", "kind.wording", "Jaki rodzaj?").apply(FEN);
+        Questionnaire more = new ChangeLanguages(List.of("pl", "AR", "pt-br")).apply(document);
+        assertEquals(List.of("en", "pl", "ar", "pt-BR"), more.languages());
+        assertEquals(1, more.translations().get("pl").size());
+        assertEquals(Map.of(), new ChangeLanguages(List.of("ar")).apply(document).translations());
+        for (String wrong : List.of("nonsense!", "qqq", "", "x-stretch")) {
+            assertThrows(Refused.class, () -> new ChangeLanguages(List.of(wrong)).apply(document), wrong);
+        }
+    }
+
+    @Test
+    void anInterviewIsTheSameInEveryLanguageButForItsWords() throws Refused {
+        Questionnaire document = new Translate("pl", List.of(new Translate.Text("kind.wording", "Jaki rodzaj?", "draft"),
+                new Translate.Text("kind.toad.label", "Ropucha", "draft"))).apply(FEN);
+        Interview english = Interview.start(Wiring.of(document), LocalDate.of(2026, 11, 2), Map.of());
+        Interview polish = Interview.start(Wiring.of(Translated.into(document, "pl")), LocalDate.of(2026, 11, 2), Map.of());
+        assertEquals("Jaki rodzaj?", polish.course().current().orElseThrow().shown().getFirst().wording());
+        assertEquals("How many?", polish.course().current().orElseThrow().shown().get(1).wording(), "not translated yet");
+        assertEquals("Proszę odpowiedzieć na to pytanie.", polish.course().current().orElseThrow().problems().getFirst().message());
+        Interview.Step one = english.leave(Map.of("kind", "toad", "count", new BigDecimal("2"), "again", true));
+        Interview.Step two = polish.leave(Map.of("kind", "toad", "count", new BigDecimal("2"), "again", true));
+        assertEquals(one.interview().submission(), two.interview().submission());
+        assertTrue(two.interview().course().complete());
+        assertEquals("Wpisz liczbę najwyżej 9.",
+                polish.leave(Map.of("kind", "toad", "count", new BigDecimal("12"), "again", true)).interview().course().current()
+                        .orElseThrow().problems().getFirst().message());
+        Questionnaire stretched = Translated.into(document, Stretch.TAG);
+        Texts.all(stretched).forEach((unit, text) -> assertTrue(text.contains(Stretch.OPEN), unit + ": " + text));
+    }
+
+    @Test
+    void whatWasTranslatedBeforeIsRemembered() throws Refused {
+        Questionnaire document = new Translate("pl", List.of(new Translate.Text("kind.wording", "Jaki rodzaj?", "draft"))).apply(FEN);
+        assertEquals(List.of("Jaki rodzaj?"), Units.remembered(document, "pl", "Which kind? "));
+        assertEquals(List.of(), Units.remembered(document, "pl", "Which sort?"));
+        assertEquals("page “Wet”, kind: option or row", Units.place(document, "kind.toad.label"));
+        assertEquals("page “Wet”: title", Units.place(document, "wet.title"));
+        assertEquals("outcome “Sent”", Units.place(document, "sent.closing"));
+    }
+
+    @Test
+    void whatComesBackIsLookedAtUnitByUnit() throws Refused {
+        Questionnaire document = new Translate("pl", "kind.wording", "Jaki rodzaj?").apply(FEN);
+        String now = Incoming.digest("Jaki rodzaj?");
+        assertEquals(Incoming.Kind.SAME, kind(document, "kind.wording", "Which kind?", "Jaki rodzaj?", now));
+        assertEquals(Incoming.Kind.CHANGED, kind(document, "kind.wording", "Which kind?", "Jakiego rodzaju?", now));
+        assertEquals(Incoming.Kind.NEWER_HERE, kind(document, "kind.wording", "Which kind?", "Jakiego rodzaju?", Incoming.digest("")));
+        assertEquals(Incoming.Kind.CHANGED, kind(document, "kind.wording", "Which kind?", "Jakiego rodzaju?", ""), "the file does not say");
+        assertEquals(Incoming.Kind.ADDED, kind(document, "count.wording", "How many?", "Ile?", Incoming.digest("")));
+        assertEquals(Incoming.Kind.SOURCE_CHANGED, kind(document, "count.wording", "What number?", "Ile?", Incoming.digest("")));
+        assertEquals(Incoming.Kind.EMPTY, kind(document, "count.wording", "How many?", " ", ""));
+        assertEquals(Incoming.Kind.UNKNOWN, kind(document, "gone.wording", "How many?", "Ile?", ""));
+        String again = "And {count, plural, one {# more} other {# more}}?";
+        assertEquals(Incoming.Kind.DAMAGED, kind(document, "again.wording", again, "I jeszcze {count, plural, one {#} other {#}}?", ""));
+        assertEquals(Incoming.Kind.ADDED,
+                kind(document, "again.wording", again, "I jeszcze {count, plural, one {#} few {#} many {#} other {#}}?", ""));
+    }
+
+    private static Incoming.Kind kind(Questionnaire document, String unit, String source, String text, String was) {
+        return Incoming.judge(document, List.of(new Incoming("pl", unit, source, text, "draft", was))).getFirst().kind();
+    }
+}
