@@ -126,7 +126,7 @@ public final class XliffFile {
             reader.open(xml);
             while (reader.hasNext()) {
                 Event event = reader.next();
-                if (event.isStartDocument()) {
+                if (event.isStartXliff()) {
                     StartXliffData start = event.getStartXliffData();
                     if (!VERSION.equals(start.getVersion()) && !"2.0".equals(start.getVersion())) {
                         throw new UnreadableTexts("The file is XLIFF " + start.getVersion() + "; version 2.1 is read.");
