@@ -12,6 +12,7 @@ import orthogon.app.storage.DraftStore;
 import orthogon.app.storage.DraftStore.Draft;
 import orthogon.app.storage.InterviewStore;
 import orthogon.app.storage.ReleaseStore;
+import orthogon.app.storage.SignOffStore;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.questionnaire.Codes;
@@ -43,8 +44,11 @@ class DeskController {
     private final Proofs proofs;
     private final Frame frame;
     private final Starters starters;
+    private final SignOffStore signOffs;
 
-    DeskController(DraftStore drafts, ReleaseStore releases, InterviewStore interviews, Proofs proofs, Frame frame, Starters starters) {
+    DeskController(DraftStore drafts, ReleaseStore releases, InterviewStore interviews, Proofs proofs, Frame frame, Starters starters,
+            SignOffStore signOffs) {
+        this.signOffs = signOffs;
         this.drafts = drafts;
         this.releases = releases;
         this.interviews = interviews;
@@ -58,6 +62,7 @@ class DeskController {
         model.addAttribute("rows", drafts.all().stream().map(this::row).toList());
         model.addAttribute("starters", starters.about(starter));
         model.addAttribute("wanted", starter);
+        model.addAttribute("signNeeded", signOffs.isNeeded());
         return "desk";
     }
 

@@ -6,6 +6,7 @@ import java.util.Optional;
 import orthogon.app.account.Accounts;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Live;
+import orthogon.app.storage.AuditStore;
 import orthogon.app.storage.DraftStore;
 import orthogon.app.storage.DraftStore.Draft;
 import orthogon.app.storage.DraftStore.Overtaken;
@@ -36,8 +37,10 @@ public class Editing {
     private final DraftStore drafts;
     private final Frame frame;
     private final Live live;
+    private final AuditStore audit;
 
-    Editing(DraftStore drafts, Frame frame, Live live) {
+    Editing(DraftStore drafts, Frame frame, Live live, AuditStore audit) {
+        this.audit = audit;
         this.drafts = drafts;
         this.frame = frame;
         this.live = live;
@@ -89,6 +92,7 @@ public class Editing {
             }
             try {
                 Draft made = drafts.append(head, changed, edit.says(), who.getName());
+                audit.note(who.getName(), code, "revision " + made.revision() + ": " + edit.says());
                 live.announce(made);
                 return made;
             } catch (Overtaken e) {

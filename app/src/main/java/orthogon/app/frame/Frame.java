@@ -11,9 +11,11 @@ import orthogon.app.proving.Proofs;
 import orthogon.app.storage.DraftStore;
 import orthogon.app.storage.DraftStore.Draft;
 import orthogon.app.storage.ReleaseStore;
+import orthogon.core.language.Units;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.flow.Figures;
+import orthogon.core.questionnaire.Questionnaire;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 
@@ -28,7 +30,7 @@ public class Frame {
 
     static final List<Tab> TABS = List.of(new Tab(1, "compose", "Compose"), new Tab(2, "rules", "Rules"), new Tab(3, "map", "Map"),
             new Tab(4, "prove", "Prove"),
-            new Tab(5, "rehearse", "Rehearse"),
+            new Tab(5, "rehearse", "Rehearse"), new Tab(6, "languages", "Languages"),
             new Tab(7, "release", "Release"), new Tab(8, "responses", "Responses"));
 
     /** The cells of the title block; figures are empty while the proof runs. */
@@ -77,7 +79,19 @@ public class Frame {
                 proof.map(Proof::advice).orElse(0L),
                 figures.flatMap(Figures::answerPaths).map(Frame::grouped).orElse(""),
                 figures.flatMap(Figures::routes).map(Frame::grouped).orElse(""),
-                figures.flatMap(Figures::notCounted).orElse(""), String.join(", ", draft.document().languages()), release);
+                figures.flatMap(Figures::notCounted).orElse(""), languages(draft.document()), release);
+    }
+
+    /** Every language with how much of it is fit to go out. */
+    private static String languages(Questionnaire document) {
+        return document.languages().stream().map(l -> {
+            if (l.equals(document.sourceLanguage())) {
+                return l;
+            }
+            List<Units.Unit> units = Units.in(document, l);
+            long fit = units.stream().filter(Units.Unit::isFit).count();
+            return fit == units.size() ? l : l + " " + 100 * fit / units.size() + " %";
+        }).collect(Collectors.joining(", "));
     }
 
     /** Digits in threes; beyond fifteen digits as a power of ten. */

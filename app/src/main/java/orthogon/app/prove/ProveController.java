@@ -16,6 +16,7 @@ import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Gates;
 import orthogon.app.proving.Proofs;
+import orthogon.app.storage.AuditStore;
 import orthogon.app.storage.DraftStore.Draft;
 import orthogon.app.storage.WaiverStore;
 import orthogon.core.edit.ChangeBurden;
@@ -82,8 +83,10 @@ class ProveController {
     private final Gates gates;
     private final WaiverStore waivers;
     private final Editing editing;
+    private final AuditStore audit;
 
-    ProveController(Frame frame, Proofs proofs, Gates gates, WaiverStore waivers, Editing editing) {
+    ProveController(Frame frame, Proofs proofs, Gates gates, WaiverStore waivers, Editing editing, AuditStore audit) {
+        this.audit = audit;
         this.frame = frame;
         this.proofs = proofs;
         this.gates = gates;
@@ -221,6 +224,7 @@ class ProveController {
                         : waived.verdict() == Verdict.PROVED ? "it is proved." : "it blocks nothing by itself."));
             }
             waivers.save(draft.id(), waived.kind(), waived.place(), reason.strip(), draft.revision(), who.getName());
+            audit.note(who.getName(), code, "waived " + claim + ": " + reason.strip());
             return again(code, claim, model);
         });
     }
@@ -231,6 +235,7 @@ class ProveController {
             Draft draft = frame.draft(code);
             Claim waived = claim(draft, claim);
             waivers.takeBack(draft.id(), waived.kind(), waived.place(), who.getName());
+            audit.note(who.getName(), code, "took the waiver of " + claim + " back");
             return again(code, claim, model);
         });
     }

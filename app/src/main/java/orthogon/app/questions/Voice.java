@@ -30,6 +30,11 @@ public final class Voice {
         return new Voice(interview);
     }
 
+    /** The questionnaire in the language in which it is read. */
+    public Questionnaire document() {
+        return document;
+    }
+
     /** How the interview stands. */
     public Course course() {
         return standing.course();

@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -27,6 +28,9 @@ import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.interview.Reasons;
+import orthogon.core.language.OwnWords;
+import orthogon.core.language.Stretch;
+import orthogon.core.language.Translated;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Replay;
 import orthogon.core.questionnaire.Attachment;
@@ -62,6 +66,8 @@ class RehearseController {
     private final DrillStore drills;
     private final Map<String, Rehearsal> rehearsals = new ConcurrentHashMap<>();
     private final Set<String> onPhone = ConcurrentHashMap.newKeySet();
+    /** What each person reads each draft in; the source language where nothing is said. */
+    private final Map<String, String> spoken = new ConcurrentHashMap<>();
 
     RehearseController(Frame frame, Proofs proofs, Ahead ahead, DrillStore drills) {
         this.ahead = ahead;
@@ -77,10 +83,11 @@ class RehearseController {
     /** The rehearsal that is running; when the draft was edited since, the same answers walk through the new revision. */
     private Rehearsal current(Draft draft, Principal who) {
         return rehearsals.compute(key(draft.code(), who), (k, known) -> {
-            if (known != null && known.revision() == draft.revision()) {
+            if (known != null && known.revision() == draft.revision()
+                    && known.interview().wiring().document().sourceLanguage().equals(language(draft, who))) {
                 return known;
             }
-            Wiring wiring = Wiring.of(draft.document());
+            Wiring wiring = wiring(draft, who);
             Interview begun = Interview.start(wiring, LocalDate.now(), known == null ? Map.of() : known.interview().link());
             if (known == null) {
                 return new Rehearsal(draft.revision(), begun);
@@ -90,10 +97,24 @@ class RehearseController {
         });
     }
 
+    private String language(Draft draft, Principal who) {
+        String language = spoken.getOrDefault(key(draft.code(), who), "");
+        return language.equals(Stretch.TAG) || draft.document().languages().contains(language)
+                ? language
+                : draft.document().sourceLanguage();
+    }
+
+    private Wiring wiring(Draft draft, Principal who) {
+        return Wiring.of(Translated.into(draft.document(), language(draft, who)));
+    }
+
     @GetMapping
     String sheet(@PathVariable String code, @RequestParam(defaultValue = "") String at, @RequestParam(defaultValue = "") String width,
-            Principal who, Model model) {
+            @RequestParam(defaultValue = "") String lang, Principal who, Model model) {
         Draft draft = frame.draft(code);
+        if (!lang.isEmpty()) {
+            spoken.put(key(code, who), lang);
+        }
         if (width.equals("phone")) {
             onPhone.add(who.getName());
         } else if (width.equals("desktop")) {
@@ -106,6 +127,11 @@ class RehearseController {
         frame.fill(model, draft, "rehearse");
         model.addAttribute("drills",
                 drills.of(draft.id(), draft.document()).stream().map(d -> Replayed.of(d, Wiring.of(draft.document()))).toList());
+        Map<String, String> tongues = new LinkedHashMap<>();
+        draft.document().languages().forEach(l -> tongues.put(l, OwnWords.name(l)));
+        tongues.put(Stretch.TAG, OwnWords.name(Stretch.TAG));
+        model.addAttribute("rehearsalTongues", tongues);
+        model.addAttribute("spoken", language(draft, who));
         model.addAttribute("phone", onPhone.contains(who.getName()));
         draw(draft, interview, at, withErrors, notice, model);
         return "rehearse";
@@ -121,11 +147,14 @@ class RehearseController {
         model.addAttribute("complete", course.complete());
         model.addAttribute("parameters", draft.document().arriving());
         model.addAttribute("link", interview.link());
-        model.addAttribute("outcome", onward.outcome().flatMap(draft.document()::outcome).orElse(null));
+        model.addAttribute("outcome", onward.outcome().flatMap(interview.wiring().document()::outcome).orElse(null));
         model.addAttribute("endedBy", onward.endedBy().map(RehearseController::words).orElse(""));
+        model.addAttribute("lang", voice.language());
+        model.addAttribute("dir", voice.direction());
+        model.addAttribute("paperTitle", voice.plain(interview.wiring().document().title()));
         model.addAttribute("theme", draft.document().presentation().theme());
         model.addAttribute("outcomeHtml",
-                onward.outcome().flatMap(draft.document()::outcome).map(o -> voice.block(o.closing())).orElse(""));
+                onward.outcome().flatMap(interview.wiring().document()::outcome).map(o -> voice.block(o.closing())).orElse(""));
         model.addAttribute("steps", steps(draft, interview, course, onward, voice));
         if (course.current().isPresent()) {
             Drawn.page(interview, action, at, withErrors, notice, 0, 0, ahead.of(interview), model);
@@ -145,7 +174,7 @@ class RehearseController {
     private static List<Step> steps(Draft draft, Interview interview, Course course, Course onward, Voice voice) {
         List<Step> steps = new ArrayList<>();
         String at = course.current().map(v -> v.page().code()).orElse("");
-        for (Page page : draft.document().pages()) {
+        for (Page page : interview.wiring().document().pages()) {
             String code = page.code();
             boolean passed = interview.passed().contains(code);
             String answers = !passed
@@ -253,7 +282,7 @@ class RehearseController {
     @PostMapping("/link")
     String link(@PathVariable String code, @RequestParam Map<String, String> link, Principal who) {
         Draft draft = frame.draft(code);
-        return keep(draft, who, Interview.start(Wiring.of(draft.document()), LocalDate.now(), link), "");
+        return keep(draft, who, Interview.start(wiring(draft, who), LocalDate.now(), link), "");
     }
 
     /** Begins a rehearsal with the respondent that a claim shows. */
@@ -265,7 +294,7 @@ class RehearseController {
         return answers.isEmpty()
                 ? "redirect:/q/" + code + "/rehearse"
                 : keep(draft, who,
-                        Replay.of(Wiring.of(draft.document()), LocalDate.now(), answers.get(), stop(draft, found.get())), "");
+                        Replay.of(wiring(draft, who), LocalDate.now(), answers.get(), stop(draft, found.get())), "");
     }
 
     /** Begins a rehearsal with somebody's answers, as far as they lead. */
@@ -274,7 +303,7 @@ class RehearseController {
         Draft draft = frame.draft(code);
         try {
             return keep(draft, who,
-                    Replay.of(Wiring.of(draft.document()), LocalDate.now(), AnswerFile.read(draft.document(), answers), ""), "");
+                    Replay.of(wiring(draft, who), LocalDate.now(), AnswerFile.read(draft.document(), answers), ""), "");
         } catch (UnusableFile e) {
             response.setStatus(422);
             return show(draft, current(draft, who).interview(), "", false,
@@ -304,7 +333,7 @@ class RehearseController {
             return "redirect:/q/" + code + "/rehearse";
         }
         return drills.get(draft.id(), id, draft.document())
-                .map(d -> keep(draft, who, Replayed.of(d, Wiring.of(draft.document())).interview(), ""))
+                .map(d -> keep(draft, who, Replayed.of(d, wiring(draft, who)).interview(), ""))
                 .orElse("redirect:/q/" + code + "/rehearse");
     }
 

@@ -2,24 +2,42 @@ package orthogon.app.release;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
+import java.time.OffsetDateTime;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import orthogon.app.account.Accounts;
 import orthogon.app.frame.Frame;
+import orthogon.app.frame.NotThere;
+import orthogon.app.offering.Offering;
+import orthogon.app.proving.Changes;
 import orthogon.app.proving.Gates;
 import orthogon.app.proving.Live;
 import orthogon.app.proving.Proofs;
+import orthogon.app.storage.AuditStore;
 import orthogon.app.storage.DraftStore.Draft;
 import orthogon.app.storage.InterviewStore;
 import orthogon.app.storage.InvitationStore;
 import orthogon.app.storage.InvitationStore.Invitation;
 import orthogon.app.storage.ReleaseStore;
 import orthogon.app.storage.ReleaseStore.Release;
+import orthogon.app.storage.ReleaseStore.State;
+import orthogon.app.storage.RemarkStore;
+import orthogon.app.storage.SignOffStore;
+import orthogon.app.storage.SignOffStore.SignOff;
+import orthogon.core.language.OwnWords;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Gate;
 import orthogon.core.proof.claim.Verdict;
+import orthogon.formats.document.DocumentWriter;
+import orthogon.formats.report.KeptProof;
 import orthogon.formats.report.ProofReport;
 import org.springframework.dao.DuplicateKeyException;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -28,14 +46,17 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 
+/** The gate, what a release would change, and the releases there are. */
 @Controller
 @RequestMapping("/q/{code}/release")
 class ReleaseController {
 
     /** One release in the list. */
-    record Row(int number, int revision, String when, String author, String notes, String token, int begun, int sent) {}
+    record Row(int number, int revision, String when, String author, String signedBy, String notes, String languages, String token,
+            int begun, int sent, String state, String message) {}
 
-    private static final int MOST_INVITATIONS = 500;
+    /** A language at the gate. */
+    record Tongue(String tag, String name, boolean ready, int left, Claim first) {}
 
     private final Frame frame;
     private final Proofs proofs;
@@ -44,86 +65,221 @@ class ReleaseController {
     private final InvitationStore invitations;
     private final Live live;
     private final Gates gates;
+    private final SignOffStore signOffs;
+    private final RemarkStore remarks;
+    private final Changes changes;
+    private final Offering offering;
+    private final AuditStore audit;
 
-    ReleaseController(Frame frame, Proofs proofs, ReleaseStore releases, InterviewStore interviews,
-            InvitationStore invitations, Live live, Gates gates) {
-        this.gates = gates;
-        this.invitations = invitations;
+    ReleaseController(Frame frame, Proofs proofs, ReleaseStore releases, InterviewStore interviews, InvitationStore invitations, Live live,
+            Gates gates, SignOffStore signOffs, RemarkStore remarks, Changes changes, Offering offering, AuditStore audit) {
         this.frame = frame;
         this.proofs = proofs;
         this.releases = releases;
         this.interviews = interviews;
+        this.invitations = invitations;
         this.live = live;
+        this.gates = gates;
+        this.signOffs = signOffs;
+        this.remarks = remarks;
+        this.changes = changes;
+        this.offering = offering;
+        this.audit = audit;
     }
 
     @GetMapping
-    String sheet(@PathVariable String code, Model model) {
+    String sheet(@PathVariable String code, Principal who, Model model) {
         Draft draft = frame.draft(code);
         Proof proof = proofs.of(draft);
         frame.fill(model, draft, "release");
         List<Release> all = releases.of(draft.id());
+        gate(draft, proof, who, model);
+        model.addAttribute("next", all.isEmpty() ? 1 : all.getFirst().number() + 1);
+        model.addAttribute("unchanged", !all.isEmpty() && all.getFirst().document().equals(draft.document()));
+        model.addAttribute("textsAlone", !all.isEmpty() && ChangeSheet.isOfTextsAlone(all.getFirst().document(), draft.document()));
+        model.addAttribute("last", all.isEmpty() ? null : all.getFirst().number());
+        model.addAttribute("releases", all.stream().map(this::row).toList());
+        List<Invitation> made = invitations.of(draft.id());
+        model.addAttribute("invitations", made);
+        model.addAttribute("unused", made.stream().filter(i -> i.interview().isEmpty()).count());
+        model.addAttribute("sentByInvitation", made.stream().filter(Invitation::sent).count());
+        model.addAttribute("toRemind", made.stream().filter(i -> !i.email().isEmpty() && i.mailedAt().isPresent() && !i.sent()).count());
+        model.addAttribute("parameters", draft.document().arriving());
+        model.addAttribute("offer", offering.offer(draft.id()));
+        model.addAttribute("documentLanguages", draft.document().languages());
+        return "release";
+    }
+
+    private void gate(Draft draft, Proof proof, Principal who, Model model) {
         Gate gate = gates.of(draft, proof);
         List<Claim> inTheWay = gate.inTheWay();
+        List<SignOff> signed = signOffs.of(draft.id(), draft.revision());
         model.addAttribute("open", gate.isOpen());
         model.addAttribute("gate", gate);
         model.addAttribute("inTheWay", inTheWay.stream().filter(c -> c.follows().isEmpty()).toList());
         model.addAttribute("consequences", inTheWay.stream().filter(c -> c.follows().isPresent()).count());
         model.addAttribute("proved", proof.count(Verdict.PROVED));
-        model.addAttribute("next", all.isEmpty() ? 1 : all.getFirst().number() + 1);
         model.addAttribute("revision", draft.revision());
-        model.addAttribute("unchanged", !all.isEmpty() && all.getFirst().document().equals(draft.document()));
-        model.addAttribute("releases", all.stream().map(r -> {
-            InterviewStore.Tally tally = interviews.tally(r.id());
-            return new Row(r.number(), r.revision(), Frame.when(r.at()), Accounts.shown(r.author()), r.notes(), r.token(), tally.begun(),
-                    tally.sent());
-        }).toList());
-        List<Invitation> made = invitations.of(draft.id());
-        model.addAttribute("invitations", made);
-        model.addAttribute("unused", made.stream().filter(i -> i.interview().isEmpty()).count());
-        model.addAttribute("sentByInvitation", made.stream().filter(Invitation::sent).count());
-        model.addAttribute("parameters", draft.document().arriving());
-        return "release";
+        List<Tongue> tongues = new ArrayList<>();
+        gate.languages().forEach((tag, left) -> tongues.add(new Tongue(tag, OwnWords.name(tag), left.isEmpty(), left.size(),
+                left.isEmpty() ? null : left.getFirst())));
+        model.addAttribute("tongues", tongues);
+        model.addAttribute("signNeeded", signOffs.isNeeded());
+        model.addAttribute("signed", signed);
+        model.addAttribute("maySign", !draft.author().equals(who.getName())
+                && signed.stream().noneMatch(s -> s.author().equals(who.getName())));
+        model.addAttribute("signedByOther", signer(draft, who.getName()).isPresent());
+        model.addAttribute("remarks", remarks.open(draft.id()));
     }
 
-    /** Links that one person uses once. */
-    @PostMapping("/invitations")
-    String invite(@PathVariable String code, @RequestParam(defaultValue = "0") int count, Model model, HttpServletResponse response) {
+    /** Somebody other than the one who releases, and other than the author of the revision, who signed it. */
+    private Optional<String> signer(Draft draft, String releasing) {
+        return signOffs.of(draft.id(), draft.revision()).stream().map(SignOff::author)
+                .filter(s -> !s.equals(releasing) && !s.equals(draft.author())).findFirst();
+    }
+
+    private Row row(Release r) {
+        InterviewStore.Tally tally = interviews.tally(r.id());
+        ReleaseStore.Standing standing = releases.standing(r.id());
+        return new Row(r.number(), r.revision(), Frame.when(r.at()), Accounts.shown(r.author()),
+                r.signedBy().isEmpty() ? "" : Accounts.shown(r.signedBy()), r.notes(), String.join(", ", r.languages()), r.token(),
+                tally.begun(), tally.sent(), standing.state().word(), standing.message());
+    }
+
+    /** What the draft changes for respondents against the last release. */
+    @GetMapping("/change")
+    String change(@PathVariable String code, Model model) {
         Draft draft = frame.draft(code);
-        if (releases.of(draft.id()).isEmpty()) {
-            return refused(code, "Nothing is released yet, so a link would lead nowhere. Release first.", model, response);
-        }
-        if (count < 1 || count > MOST_INVITATIONS) {
-            return refused(code, "Ask for 1 to " + MOST_INVITATIONS + " links at a time.", model, response);
-        }
-        invitations.make(draft.id(), count);
-        return "redirect:/q/" + code + "/release#invitations";
+        Release last = releases.of(draft.id()).stream().findFirst()
+                .orElseThrow(() -> new NotThere("Nothing is released yet, so there is nothing to compare with."));
+        Optional<Changes.Found> found = changes.ready(last, draft);
+        model.addAttribute("code", code);
+        model.addAttribute("last", last.number());
+        model.addAttribute("change", found.map(f -> ChangeSheet.of(last.document(), draft.document(), f)).orElse(null));
+        return "release :: change";
     }
 
-    @PostMapping
-    String release(@PathVariable String code, @RequestParam int revision, @RequestParam(defaultValue = "") String notes, Principal who,
+    @PostMapping("/sign")
+    String sign(@PathVariable String code, @RequestParam int revision, @RequestParam(defaultValue = "") String note, Principal who,
             Model model, HttpServletResponse response) {
         Draft draft = frame.draft(code);
         if (draft.revision() != revision) {
-            return refused(code, "The draft is at revision " + draft.revision() + " by now; you looked at revision " + revision
-                    + ". Look at what changed, then release it.", model, response);
+            return refused(code, overtaken(draft, revision), who, model, response);
+        }
+        if (draft.author().equals(who.getName())) {
+            return refused(code, "You made this revision, so somebody else signs it.", who, model, response);
+        }
+        signOffs.sign(draft.id(), revision, who.getName(), cut(note, 1000));
+        audit.note(who.getName(), code, "signed revision " + revision + (note.isBlank() ? "" : ": " + note));
+        return "redirect:/q/" + code + "/release";
+    }
+
+    private static String overtaken(Draft draft, int revision) {
+        return "The draft is at revision " + draft.revision() + " by now; you looked at revision " + revision
+                + ". Look at what changed, then go on.";
+    }
+
+    private static String cut(String text, int most) {
+        return text.length() > most ? text.substring(0, most) : text.strip();
+    }
+
+    @PostMapping
+    String release(@PathVariable String code, @RequestParam int revision, @RequestParam(defaultValue = "") String notes,
+            @RequestParam(required = false) List<String> languages, Principal who, Model model, HttpServletResponse response) {
+        Draft draft = frame.draft(code);
+        if (draft.revision() != revision) {
+            return refused(code, overtaken(draft, revision), who, model, response);
         }
         Proof proof = proofs.of(draft);
-        if (!gates.of(draft, proof).isOpen()) {
-            return refused(code, "The gate is shut: not every blocking claim is proved or waived.", model, response);
+        Gate gate = gates.of(draft, proof);
+        if (!gate.isOpen()) {
+            return refused(code, "The gate is shut: not every blocking claim is proved or waived.", who, model, response);
         }
+        List<String> wanted = languages == null ? List.of() : languages;
+        Optional<String> unready = wanted.stream().filter(l -> !gate.ready().contains(l)).findFirst();
+        if (unready.isPresent()) {
+            return refused(code,
+                    "Not everything in " + unready.get() + " is translated and current; release without it, or finish it first.",
+                    who, model, response);
+        }
+        Optional<String> signer = signer(draft, who.getName());
+        if (signOffs.isNeeded() && signer.isEmpty()) {
+            return refused(code, "The workspace asks for a second person: somebody else than you, and than who made revision " + revision
+                    + ", signs it first.", who, model, response);
+        }
+        List<String> waived = gate.waived().entrySet().stream().map(w -> w.getKey().statement() + " – waived by "
+                + Accounts.shown(w.getValue().author()) + ": " + w.getValue().reason().replaceAll("\\s+", " ")).toList();
+        Release made;
         try {
-            releases.create(draft, new ReleaseStore.Made(ProofReport.json(proof), notes.length() > 2000 ? notes.substring(0, 2000) : notes,
-                    who.getName(), gates.of(draft, proof).ready(), List.of(), ""));
+            made = releases.create(draft, new ReleaseStore.Made(ProofReport.json(proof), cut(notes, 2000), who.getName(), wanted, waived,
+                    signer.orElse("")));
         } catch (DuplicateKeyException e) {
-            return refused(code, "Somebody released at the same moment. Look at their release first.", model, response);
+            return refused(code, "Somebody released at the same moment. Look at their release first.", who, model, response);
         }
+        audit.note(who.getName(), code, "released " + made.number() + " of revision " + revision + " in "
+                + String.join(", ", made.languages()) + signer.map(s -> ", signed by " + Accounts.shown(s)).orElse(""));
         live.announce(draft);
         return "redirect:/q/" + code + "/release";
     }
 
-    private String refused(String code, String message, Model model, HttpServletResponse response) {
+    /** Closes, reopens or withdraws a release. */
+    @PostMapping("/{number}/stand")
+    String stand(@PathVariable String code, @PathVariable int number, @RequestParam String state,
+            @RequestParam(defaultValue = "") String message, Principal who, Model model, HttpServletResponse response) {
+        Draft draft = frame.draft(code);
+        Release release = number(draft, number);
+        State wanted = switch (state) {
+            case "open" -> State.OPEN;
+            case "withdrawn" -> State.WITHDRAWN;
+            default -> State.CLOSED;
+        };
+        if (wanted == State.WITHDRAWN && message.isBlank()) {
+            return refused(code, "Say to the respondents of release " + number + " why it is withdrawn; they read it where they left off.",
+                    who,
+                    model, response);
+        }
+        releases.stand(release.id(), wanted, wanted == State.OPEN ? "" : cut(message, 1000));
+        audit.note(who.getName(), code, (wanted == State.OPEN ? "reopened" : wanted.word()) + " release " + number
+                + (message.isBlank() ? "" : ": " + cut(message, 1000)));
+        return "redirect:/q/" + code + "/release#releases";
+    }
+
+    private Release number(Draft draft, int number) {
+        return releases.of(draft.id()).stream().filter(r -> r.number() == number).findFirst()
+                .orElseThrow(() -> new NotThere("There is no release " + number + "."));
+    }
+
+    /** One release with the proof that it was released with. */
+    @GetMapping("/{number:\\d+}")
+    String one(@PathVariable String code, @PathVariable int number, Model model) {
+        Draft draft = frame.draft(code);
+        Release release = number(draft, number);
+        frame.fill(model, draft, "release");
+        KeptProof proof = KeptProof.read(releases.proof(release.id()));
+        model.addAttribute("release", row(release));
+        model.addAttribute("waived", release.waived());
+        model.addAttribute("proof", proof);
+        return "kept";
+    }
+
+    @GetMapping("/{number:\\d+}/file")
+    ResponseEntity<String> file(@PathVariable String code, @PathVariable int number) {
+        Release release = number(frame.draft(code), number);
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).header(HttpHeaders.CONTENT_DISPOSITION,
+                "attachment; filename=\"" + code + "-release-" + number + ".orthogon.json\"")
+                .body(DocumentWriter.write(release.document()));
+    }
+
+    @GetMapping("/{number:\\d+}/proof")
+    ResponseEntity<String> proof(@PathVariable String code, @PathVariable int number) {
+        Release release = number(frame.draft(code), number);
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).header(HttpHeaders.CONTENT_DISPOSITION,
+                "attachment; filename=\"" + code + "-release-" + number + ".proof.json\"").body(releases.proof(release.id()));
+    }
+
+    private String refused(String code, String message, Principal who, Model model, HttpServletResponse response) {
         response.setStatus(409);
         model.addAttribute("message", message);
-        return sheet(code, model);
+        return sheet(code, who, model);
     }
 }

@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.OffsetDateTime;
 import java.util.Optional;
 import orthogon.app.frame.Frame;
+import orthogon.app.offering.Offering;
 import orthogon.app.outbox.Outbox;
 import orthogon.app.questions.Drawn;
 import orthogon.app.questions.Voice;
@@ -30,14 +31,17 @@ class EndController {
     private final InterviewStore interviews;
     private final InvitationStore ways;
     private final Outbox outbox;
+    private final Offering offering;
 
-    EndController(InterviewStore interviews, InvitationStore ways, Outbox outbox) {
+    EndController(InterviewStore interviews, InvitationStore ways, Outbox outbox, Offering offering) {
+        this.offering = offering;
         this.interviews = interviews;
         this.ways = ways;
         this.outbox = outbox;
     }
 
-    private static String themed(Running running, Voice voice, Model model, String view) {
+    private String themed(Running running, Voice voice, Model model, HttpServletResponse response, String view) {
+        offering.frame(running.release(), response);
         Questionnaire document = running.interview().wiring().document();
         model.addAttribute("title", voice.plain(document.title()));
         model.addAttribute("id", running.id());
@@ -50,8 +54,8 @@ class EndController {
         return view;
     }
 
-    private static Optional<Running> open(Optional<Running> running) {
-        return running.filter(r -> r.receipt().isEmpty());
+    private Optional<Running> open(Optional<Running> running) {
+        return running.filter(r -> r.receipt().isEmpty() && offering.withdrawn(r.release()).isEmpty());
     }
 
     @GetMapping("/i/{id}/later")
@@ -62,7 +66,7 @@ class EndController {
         }
         model.addAttribute("sentTo", "");
         model.addAttribute("wrong", "");
-        return themed(running.get(), Voice.of(running.get().interview()), model, "respond/later");
+        return themed(running.get(), Voice.of(running.get().interview()), model, response, "respond/later");
     }
 
     /** Sends the way back to an address that the respondent gives. The address is used for this and not kept with the answers. */
@@ -86,7 +90,7 @@ class EndController {
         } else {
             response.setStatus(422);
         }
-        return themed(running.get(), voice, model, "respond/later");
+        return themed(running.get(), voice, model, response, "respond/later");
     }
 
     @GetMapping("/to/resume/{token}")
@@ -100,11 +104,11 @@ class EndController {
         if (running.isEmpty()) {
             return RespondController.nothing(request, model, response);
         }
-        if (running.get().receipt().isPresent() || !running.get().interview().course().complete()) {
+        if (open(running).isEmpty() || !running.get().interview().course().complete()) {
             return "redirect:/i/" + id;
         }
         model.addAttribute("lines", Drawn.lines(running.get().interview()));
-        return themed(running.get(), Voice.of(running.get().interview()), model, "respond/review");
+        return themed(running.get(), Voice.of(running.get().interview()), model, response, "respond/review");
     }
 
     /** From the review back to a page, and there to a question. */
@@ -128,7 +132,7 @@ class EndController {
         if (running.isEmpty()) {
             return RespondController.nothing(request, model, response);
         }
-        if (running.get().receipt().isEmpty() && !running.get().interview().course().complete()) {
+        if (running.get().receipt().isEmpty() && (open(running).isEmpty() || !running.get().interview().course().complete())) {
             return "redirect:/i/" + id;
         }
         interviews.sendOnce(running.get(), OffsetDateTime.now());
@@ -156,6 +160,6 @@ class EndController {
         model.addAttribute("when", voice.ownWords().moment(running.get().updatedAt()));
         model.addAttribute("lines", Drawn.lines(running.get().interview()));
         model.addAttribute("redirect", outcome.map(Questionnaire.Outcome::redirect).orElse(""));
-        return themed(running.get(), voice, model, "respond/receipt");
+        return themed(running.get(), voice, model, response, "respond/receipt");
     }
 }

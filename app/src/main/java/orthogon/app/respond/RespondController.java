@@ -9,6 +9,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import orthogon.app.offering.Offering;
+import orthogon.app.offering.Offering.Found;
 import orthogon.app.proving.Ahead;
 import orthogon.app.questions.Drawn;
 import orthogon.app.questions.PageForm;
@@ -19,7 +21,6 @@ import orthogon.app.storage.InterviewStore;
 import orthogon.app.storage.InterviewStore.Running;
 import orthogon.app.storage.InvitationStore;
 import orthogon.app.storage.InvitationStore.Invitation;
-import orthogon.app.storage.ReleaseStore;
 import orthogon.app.storage.ReleaseStore.Release;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
@@ -49,28 +50,21 @@ class RespondController {
     private static final String LANGUAGE = "lang";
     private static final String SPEAK = "speak:";
 
-    private final ReleaseStore releases;
+    private final Offering offering;
     private final InterviewStore interviews;
     private final InvitationStore invitations;
     private final AttachmentStore attachments;
     private final Ahead ahead;
     private final Pace pace;
 
-    RespondController(ReleaseStore releases, InterviewStore interviews, InvitationStore invitations, AttachmentStore attachments,
+    RespondController(Offering offering, InterviewStore interviews, InvitationStore invitations, AttachmentStore attachments,
             Ahead ahead, Pace pace) {
-        this.releases = releases;
+        this.offering = offering;
         this.interviews = interviews;
         this.invitations = invitations;
         this.attachments = attachments;
         this.ahead = ahead;
         this.pace = pace;
-    }
-
-    /** The release that a link leads to: its own, or the newest where the link is an invitation. */
-    private Optional<Release> release(String token, Optional<Invitation> invitation) {
-        return invitation.isPresent()
-                ? releases.of(invitation.get().questionnaireId()).stream().findFirst()
-                : releases.withToken(token);
     }
 
     @GetMapping("/to/{token}")
@@ -80,10 +74,35 @@ class RespondController {
         if (invitation.flatMap(Invitation::interview).isPresent()) {
             return "redirect:/i/" + invitation.get().interview().get();
         }
-        Optional<Release> release = release(token, invitation);
-        return release.isEmpty()
-                ? nothing(request, model, response)
-                : welcome(release.get(), token, link, language(release.get(), link, request), "", model);
+        return switch (offering.at(token, OffsetDateTime.now())) {
+            case Found.Open open -> {
+                offering.frame(open.release(), response);
+                yield welcome(open.release(), token, link, language(open.release(), link, request), "", model);
+            }
+            case Found.Shut shut -> shut(shut, link, request, model, response);
+            case Found.Nothing n -> nothing(request, model, response);
+        };
+    }
+
+    /** A page that says why nobody can begin. */
+    private String shut(Found.Shut shut, Map<String, String> link, HttpServletRequest request, Model model, HttpServletResponse response) {
+        response.setStatus(410);
+        offering.frame(shut.release(), response);
+        Voice voice = Voice.of(
+                Interview.start(shut.release().wiring(language(shut.release(), link, request)), LocalDate.now(), Map.of()));
+        return shut(voice, shut.why().equals("closed_title")
+                ? shut.message()
+                : voice.say(shut.why(), shut.when().map(voice.ownWords()::moment).orElse("")), model);
+    }
+
+    static String shut(Voice voice, String message, Model model) {
+        model.addAttribute("title", voice.plain(voice.document().title()));
+        model.addAttribute("presentation", voice.document().presentation());
+        model.addAttribute("words", voice.ownWords());
+        model.addAttribute("lang", voice.language());
+        model.addAttribute("dir", voice.direction());
+        model.addAttribute("message", message);
+        return "respond/shut";
     }
 
     /** The language asked for in the address, or else the one that the browser wants most. */
@@ -144,22 +163,26 @@ class RespondController {
         if (invitation.flatMap(Invitation::interview).isPresent()) {
             return "redirect:/i/" + invitation.get().interview().get();
         }
-        Optional<Release> release = release(token, invitation);
-        if (release.isEmpty()) {
+        Found found = offering.at(token, OffsetDateTime.now());
+        if (found instanceof Found.Shut shut) {
+            return shut(shut, link, request, model, response);
+        }
+        if (!(found instanceof Found.Open(Release release))) {
             return nothing(request, model, response);
         }
-        String language = language(release.get(), link, request);
+        offering.frame(release, response);
+        String language = language(release, link, request);
         if (!link.getOrDefault(TRAP, "").isBlank()) {
             response.setStatus(422);
-            return welcome(release.get(), token, link, language, "trapped", model);
+            return welcome(release, token, link, language, "trapped", model);
         }
         if (!pace.mayBegin(request.getRemoteAddr())) {
             response.setStatus(429);
             response.setHeader("Retry-After", "60");
-            return welcome(release.get(), token, link, language, "many_began", model);
+            return welcome(release, token, link, language, "many_began", model);
         }
-        Interview interview = Interview.start(release.get().wiring(language), LocalDate.now(), link);
-        String id = interviews.begin(release.get(), interview, OffsetDateTime.now()).id();
+        Interview interview = Interview.start(release.wiring(language), LocalDate.now(), link);
+        String id = interviews.begin(release, interview, OffsetDateTime.now()).id();
         if (invitation.isPresent() && !invitations.use(token, id)) {
             return "redirect:/to/" + token;
         }
@@ -176,6 +199,12 @@ class RespondController {
         }
         if (running.get().receipt().isPresent()) {
             return "redirect:/i/" + id + "/receipt";
+        }
+        offering.frame(running.get().release(), response);
+        Optional<String> withdrawn = offering.withdrawn(running.get().release());
+        if (withdrawn.isPresent()) {
+            response.setStatus(410);
+            return shut(Voice.of(running.get().interview()), withdrawn.get(), model);
         }
         return running.get().interview().course().complete() ? "redirect:/i/" + id + "/review" : draw(running.get(), at, false, "", model);
     }
@@ -212,9 +241,10 @@ class RespondController {
             return nothing(request, model, response);
         }
         Running running = found.get();
-        if (running.receipt().isPresent()) {
-            return "redirect:/i/" + id + "/receipt";
+        if (running.receipt().isPresent() || offering.withdrawn(running.release()).isPresent()) {
+            return "redirect:/i/" + id;
         }
+        offering.frame(running.release(), response);
         String posted = Optional.ofNullable(form.getFirst(PageForm.PAGE)).orElse("");
         // A page posted again after the browser's own way back is taken as going back to it.
         Interview interview = running.interview().backTo(posted);

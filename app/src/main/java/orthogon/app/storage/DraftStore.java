@@ -85,6 +85,11 @@ public class DraftStore {
         return jdbc.sql(HEADS + " order by r.made_at desc").query(DraftStore::draft).list();
     }
 
+    /** The code of a questionnaire that there is. */
+    public String code(long id) {
+        return jdbc.sql("select code from questionnaire where id = :id").param("id", id).query(String.class).single();
+    }
+
     public Optional<Draft> head(String code) {
         return jdbc.sql(NEWEST).param("code", code).query((row, n) -> new Key(row.getLong("id"), row.getInt("number"))).optional()
                 .flatMap(newest -> at(newest.id(), newest.revision()));

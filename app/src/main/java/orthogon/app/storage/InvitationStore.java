@@ -1,5 +1,7 @@
 package orthogon.app.storage;
 
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
@@ -13,15 +15,18 @@ import org.springframework.transaction.annotation.Transactional;
 public class InvitationStore {
 
     private static final String LIST = """
-            select v.token, v.interview_id, p.receipt from invitation v left join response p on p.interview_id = v.interview_id
+            select v.token, v.questionnaire_id, v.interview_id, v.email, v.sent_at, v.reminded_at, p.receipt from invitation v left join response p on p.interview_id = v.interview_id
             where v.questionnaire_id = :id order by v.made_at, v.token
             """;
 
     /**
      * @param interview the one begun with it; empty while it is unused
      * @param sent whether that interview was sent
+     * @param email that it is for; empty where it was made without one
+     * @param mailedAt when it was sent to that address
      */
-    public record Invitation(String token, long questionnaireId, Optional<String> interview, boolean sent) {}
+    public record Invitation(String token, long questionnaireId, Optional<String> interview, boolean sent, String email,
+            Optional<OffsetDateTime> mailedAt, Optional<OffsetDateTime> remindedAt) {}
 
     private final JdbcClient jdbc;
 
@@ -41,17 +46,39 @@ public class InvitationStore {
         return made;
     }
 
+    private static Invitation invitation(ResultSet row, int n) throws SQLException {
+        return new Invitation(row.getString("token"), row.getLong("questionnaire_id"), Optional.ofNullable(row.getString("interview_id")),
+                row.getString("receipt") != null, row.getString("email"),
+                Optional.ofNullable(row.getObject("sent_at", OffsetDateTime.class)),
+                Optional.ofNullable(row.getObject("reminded_at", OffsetDateTime.class)));
+    }
+
+    /** A link for somebody with an address, or the one that they were given before. */
+    @Transactional
+    public Invitation invite(long questionnaireId, String email) {
+        Optional<Invitation> known = of(questionnaireId).stream().filter(i -> i.email().equalsIgnoreCase(email)).findFirst();
+        if (known.isPresent()) {
+            return known.get();
+        }
+        String token = make(questionnaireId, 1).getFirst();
+        jdbc.sql("update invitation set email = :email where token = :token").param("email", email).param("token", token).update();
+        return withToken(token).orElseThrow();
+    }
+
+    public void mailed(String token, boolean reminder) {
+        jdbc.sql("update invitation set " + (reminder ? "reminded_at" : "sent_at") + " = :at where token = :token")
+                .param("at", OffsetDateTime.now()).param("token", token).update();
+    }
+
     public List<Invitation> of(long questionnaireId) {
-        return jdbc.sql(LIST).param("id", questionnaireId).query((row, n) -> new Invitation(row.getString("token"), questionnaireId,
-                Optional.ofNullable(row.getString("interview_id")), row.getString("receipt") != null)).list();
+        return jdbc.sql(LIST).param("id", questionnaireId).query(InvitationStore::invitation).list();
     }
 
     public Optional<Invitation> withToken(String token) {
         return jdbc.sql("""
-                select v.token, v.questionnaire_id, v.interview_id, p.receipt from invitation v
+                select v.token, v.questionnaire_id, v.interview_id, v.email, v.sent_at, v.reminded_at, p.receipt from invitation v
                 left join response p on p.interview_id = v.interview_id where v.token = :token
-                """).param("token", token).query((row, n) -> new Invitation(row.getString("token"), row.getLong("questionnaire_id"),
-                Optional.ofNullable(row.getString("interview_id")), row.getString("receipt") != null)).optional();
+                """).param("token", token).query(InvitationStore::invitation).optional();
     }
 
     /** Binds an interview to the invitation; false where another one was quicker. */

@@ -99,6 +99,29 @@ public class ReleaseStore {
         return known.computeIfAbsent(id, i -> jdbc.sql(SELECT + " where id = :id").param("id", i).query(ReleaseStore::release).single());
     }
 
+    /** Whether a release takes respondents. */
+    public enum State {
+        OPEN, CLOSED, WITHDRAWN;
+
+        public String word() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+
+    /** @param message for respondents; may be empty */
+    public record Standing(State state, String message) {}
+
+    /** How a release stands now; all else about it never changes. */
+    public Standing standing(long id) {
+        return jdbc.sql("select state, message from release where id = :id").param("id", id).query((row, n) -> new Standing(
+                State.valueOf(row.getString("state").toUpperCase(Locale.ROOT)), row.getString("message"))).single();
+    }
+
+    public void stand(long id, State state, String message) {
+        jdbc.sql("update release set state = :state, message = :message where id = :id").param("state", state.word())
+                .param("message", message).param("id", id).update();
+    }
+
     /** The proof report that opened the gate, as JSON. */
     public String proof(long id) {
         return jdbc.sql("select proof from release where id = :id").param("id", id).query(String.class).single();

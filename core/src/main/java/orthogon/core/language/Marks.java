@@ -135,6 +135,51 @@ public final class Marks {
         return pieces;
     }
 
+    /**
+     * What is read in one case of a text that chooses its words.
+     *
+     * @param when the case: name and key of every choice around, as in {@code count: few}
+     */
+    public record Arm(String when, String text) {}
+
+    /** Every case of a text, in reading order; none where it does not choose, or cannot be read. */
+    public static List<Arm> arms(String text) {
+        List<Arm> arms = new ArrayList<>();
+        if (!Piping.names(text).isEmpty()) {
+            arms(new MessagePattern(text), 0, "", text, arms);
+        }
+        return arms;
+    }
+
+    private static void arms(MessagePattern pattern, int message, String when, String text, List<Arm> arms) {
+        for (int i = message + 1; i < pattern.getLimitPartIndex(message); i++) {
+            MessagePattern.Part part = pattern.getPart(i);
+            if (part.getType() != MessagePattern.Part.Type.ARG_START) {
+                continue;
+            }
+            boolean chooses = part.getArgType() == MessagePattern.ArgType.SELECT || part.getArgType().hasPluralStyle();
+            String name = pattern.getSubstring(pattern.getPart(i + 1));
+            int end = pattern.getLimitPartIndex(i);
+            for (int k = i + 2; chooses && k < end; k++) {
+                if (pattern.getPartType(k) == MessagePattern.Part.Type.ARG_SELECTOR) {
+                    String here = (when.isEmpty() ? "" : when + ", ") + name + ": " + pattern.getSubstring(pattern.getPart(k));
+                    int start = k + 1;
+                    while (pattern.getPartType(start) != MessagePattern.Part.Type.MSG_START) {
+                        start++;
+                    }
+                    int before = arms.size();
+                    arms(pattern, start, here, text, arms);
+                    if (arms.size() == before) {
+                        arms.add(new Arm(here, text.substring(pattern.getPart(start).getLimit(),
+                                pattern.getPart(pattern.getLimitPartIndex(start)).getIndex())));
+                    }
+                    k = pattern.getLimitPartIndex(start);
+                }
+            }
+            i = end;
+        }
+    }
+
     /** The forms that a language has for whole numbers (CLDR), as ICU MessageFormat names them; {@code other} stands last. */
     public static List<String> pluralForms(String language) {
         PluralRules rules = PluralRules.forLocale(OwnWords.locale(language));

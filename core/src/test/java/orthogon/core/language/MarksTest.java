@@ -58,6 +58,17 @@ class MarksTest {
     }
 
     @Test
+    void everyCaseIsReadByItself() {
+        assertEquals(List.of(new Marks.Arm("count: one", "One animal"), new Marks.Arm("count: other", "All # animals")),
+                Marks.arms(COUNTED));
+        assertEquals(List.of("n: blank", "n: other, n: one", "n: other, n: other"),
+                Marks.arms("{n, select, blank {none} other {{n, plural, one {#} other {# {x}}}}}").stream().map(Marks.Arm::when).toList());
+        assertEquals(List.of(), Marks.arms("{x} only"));
+        assertEquals(List.of(new Marks.Arm("n: =0", "none"), new Marks.Arm("n: other", "#")),
+                Marks.arms("{n, plural, =0 {none} other {#}}"));
+    }
+
+    @Test
     void stretchedTextsKeepTheirMarksAndAreLonger() {
         for (String text : List.of(COUNTED, "Which kind of animal is it?", "{kind, select, bird {a bird} other {an animal}}",
                 "**Wash** it, see [us](https://example.org/help)", "- one\n- two", "{a} {b, number, integer}")) {

@@ -74,7 +74,8 @@ class TranslationFilesTest {
                 new StreamSource(XLIFFReader.class.getResourceAsStream(at + "informativeCopiesOf3rdPartySchemas/w3c/xml.xsd")),
                 new StreamSource(XLIFFReader.class.getResourceAsStream(at + "xliff_core_2.0.xsd"))});
         schema.newValidator().validate(new StreamSource(new StringReader(xml)));
-        assertTrue(xml.contains("version=\"2.1\"") && xml.contains("trgLang=\"ar\"") && xml.contains("<ph ") && xml.contains("<data id="), xml.substring(0, 400));
+        assertTrue(xml.contains("version=\"2.1\"") && xml.contains("trgLang=\"ar\"") && xml.contains("<ph ") && xml.contains("<data id="),
+                xml.substring(0, 400));
         assertThrows(org.xml.sax.SAXException.class,
                 () -> schema.newValidator().validate(new StreamSource(new StringReader(xml.replace("<segment", "<segments")))));
     }

@@ -1,0 +1,25 @@
+package orthogon.app.account;
+
+/** What people do. */
+public enum Act {
+    /** Open every sheet and every file of a questionnaire, responses aside. */
+    LOOK,
+    /** Walk through a draft, and save walks as drills. */
+    REHEARSE,
+    /** Change a draft: pages, questions, rules, settings, waivers. */
+    EDIT,
+    /** Write texts in other languages, and notes to translators. */
+    TRANSLATE,
+    /** Say something about a row. */
+    REMARK,
+    /** Sign a revision that is to be released. */
+    SIGN,
+    /** Release, close, withdraw, and give out links. */
+    RELEASE,
+    /** Read what respondents answered. */
+    READ_RESPONSES,
+    /** Read messages that were sent, and who did what. */
+    READ_TRAIL,
+    /** Change what the workspace asks of everybody. */
+    SET_UP
+}

@@ -1,0 +1,42 @@
+package orthogon.app.account;
+
+import static orthogon.app.account.Act.EDIT;
+import static orthogon.app.account.Act.LOOK;
+import static orthogon.app.account.Act.READ_RESPONSES;
+import static orthogon.app.account.Act.READ_TRAIL;
+import static orthogon.app.account.Act.REHEARSE;
+import static orthogon.app.account.Act.RELEASE;
+import static orthogon.app.account.Act.REMARK;
+import static orthogon.app.account.Act.SET_UP;
+import static orthogon.app.account.Act.SIGN;
+import static orthogon.app.account.Act.TRANSLATE;
+
+import java.util.Arrays;
+import java.util.EnumSet;
+import java.util.Locale;
+import java.util.Set;
+
+/** What each kind of person may do: this is the table. */
+public enum Role {
+    ANALYST(LOOK, REHEARSE, EDIT, TRANSLATE, REMARK, SIGN, RELEASE, READ_RESPONSES, READ_TRAIL, SET_UP), REVIEWER(LOOK, REHEARSE, REMARK,
+            SIGN, READ_RESPONSES, READ_TRAIL), TRANSLATOR(LOOK, REHEARSE, TRANSLATE), VIEWER(LOOK, REHEARSE, READ_RESPONSES);
+
+    private final Set<Act> acts;
+
+    Role(Act first, Act... more) {
+        this.acts = EnumSet.of(first, more);
+    }
+
+    public boolean may(Act act) {
+        return acts.contains(act);
+    }
+
+    /** The names of the roles that may. */
+    static String[] all(Act act) {
+        return Arrays.stream(values()).filter(r -> r.may(act)).map(Role::name).toArray(String[]::new);
+    }
+
+    public String word() {
+        return name().toLowerCase(Locale.ROOT);
+    }
+}

@@ -1,0 +1,107 @@
+package orthogon.app.offering;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.Optional;
+import orthogon.app.account.Accounts;
+import orthogon.app.storage.DraftStore;
+import orthogon.app.storage.InterviewStore;
+import orthogon.app.storage.InvitationStore;
+import orthogon.app.storage.InvitationStore.Invitation;
+import orthogon.app.storage.OfferStore;
+import orthogon.app.storage.OfferStore.Offer;
+import orthogon.app.storage.ReleaseStore;
+import orthogon.app.storage.ReleaseStore.Release;
+import orthogon.app.storage.ReleaseStore.State;
+import org.springframework.stereotype.Component;
+
+/** What respondents find at an address. New ones are given the newest release that is open; whoever began stays on theirs. */
+@Component
+public class Offering {
+
+    /** What is there. */
+    public sealed interface Found {
+
+        /** A release that takes answers. */
+        record Open(Release release) implements Found {}
+
+        /**
+         * Nobody can begin at present.
+         *
+         * @param release whose words are used
+         * @param why key of what Orthogon says, for {@code OwnWords}
+         * @param when moment that it speaks of; empty where it speaks of none
+         * @param message of the analyst's own; may be empty
+         */
+        record Shut(Release release, String why, Optional<OffsetDateTime> when, String message) implements Found {}
+
+        /** There is nothing. */
+        record Nothing() implements Found {}
+    }
+
+    private static final OffsetDateTime EVER = OffsetDateTime.parse("2000-01-01T00:00:00Z");
+
+    private final DraftStore drafts;
+    private final ReleaseStore releases;
+    private final InterviewStore interviews;
+    private final InvitationStore invitations;
+    private final OfferStore offers;
+
+    Offering(DraftStore drafts, ReleaseStore releases, InterviewStore interviews, InvitationStore invitations, OfferStore offers) {
+        this.drafts = drafts;
+        this.releases = releases;
+        this.interviews = interviews;
+        this.invitations = invitations;
+        this.offers = offers;
+    }
+
+    /** @param token an address in words, the token of a release, or that of an invitation */
+    public Found at(String token, OffsetDateTime now) {
+        Optional<Long> questionnaire = invitations.withToken(token).map(Invitation::questionnaireId)
+                .or(() -> offers.atAddress(token).map(Offer::questionnaireId))
+                .or(() -> releases.withToken(token).map(Release::questionnaireId))
+                .or(() -> drafts.head(token.replace('-', '_')).map(DraftStore.Draft::id)
+                        .filter(id -> offer(id).address().equals(token)));
+        return questionnaire.map(id -> at(id, now)).orElse(new Found.Nothing());
+    }
+
+    private Found at(long questionnaire, OffsetDateTime now) {
+        List<Release> all = releases.of(questionnaire);
+        if (all.isEmpty()) {
+            return new Found.Nothing();
+        }
+        Optional<Release> open = all.stream().filter(r -> releases.standing(r.id()).state() == State.OPEN).findFirst();
+        if (open.isEmpty()) {
+            return new Found.Shut(all.getFirst(), "closed_title", Optional.empty(), releases.standing(all.getFirst().id()).message());
+        }
+        Offer offer = offer(questionnaire);
+        if (offer.opensAt().filter(now::isBefore).isPresent()) {
+            return new Found.Shut(open.get(), "opens", offer.opensAt(), "");
+        }
+        if (offer.closesAt().filter(t -> !now.isBefore(t)).isPresent()) {
+            return new Found.Shut(open.get(), "closed_since", offer.closesAt(), "");
+        }
+        if (offer.mostResponses() > 0 && interviews.count(questionnaire, EVER) >= offer.mostResponses()) {
+            return new Found.Shut(open.get(), "full", Optional.empty(), "");
+        }
+        return new Found.Open(open.get());
+    }
+
+    public Offer offer(long questionnaire) {
+        return offers.of(questionnaire, drafts.code(questionnaire));
+    }
+
+    /** Why nobody goes on with a release that was withdrawn; empty where it was not. */
+    public Optional<String> withdrawn(Release release) {
+        ReleaseStore.Standing standing = releases.standing(release.id());
+        return standing.state() == State.WITHDRAWN ? Optional.of(standing.message()) : Optional.empty();
+    }
+
+    /** Lets other pages show this one in a frame, where the questionnaire allows it. */
+    public void frame(Release release, HttpServletResponse response) {
+        if (offer(release.questionnaireId()).mayBeEmbedded()) {
+            response.setHeader("Content-Security-Policy", Accounts.POLICY + "*");
+        }
+    }
+}

@@ -1,0 +1,153 @@
+package orthogon.app.release;
+
+import java.math.BigInteger;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.stream.Collectors;
+import orthogon.app.frame.Frame;
+import orthogon.app.proving.Changes;
+import orthogon.app.questions.Said;
+import orthogon.core.language.Difference.Run;
+import orthogon.core.language.Units;
+import orthogon.core.proof.change.Change;
+import orthogon.core.proof.change.Difference;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.formats.report.StoredAnswers;
+
+/**
+ * What a revision changes for respondents, against the last release, in words.
+ *
+ * @param headline in one sentence
+ * @param rows one for each kind of difference
+ * @param texts wordings that differ
+ * @param translations how many translations differ, by language
+ * @param limited questions whose answers are limited otherwise in a way that is not compared
+ * @param drills what the drills of the release do otherwise
+ * @param working whether they are still being walked
+ */
+record ChangeSheet(String headline, List<Row> rows, List<Text> texts, Map<String, Long> translations, List<String> limited,
+        String drills, List<Changes.Otherwise> otherwise, boolean working) {
+
+    /**
+     * One difference with somebody who meets it.
+     *
+     * @param paths how many answer paths, in words; empty where not counted
+     * @param answers of the respondent, in words
+     * @param now what of these answers is otherwise now; empty where nothing
+     * @param walk the respondent's answers as JSON
+     */
+    record Row(String kind, String sentence, String paths, String answers, String now, String walk) {}
+
+    /** A wording with what of it is new. */
+    record Text(String unit, List<Run> runs) {}
+
+    static ChangeSheet of(Questionnaire before, Questionnaire after, Changes.Found found) {
+        if (found.change().isEmpty()) {
+            return new ChangeSheet(found.failed(), List.of(), List.of(), Map.of(), List.of(), "", List.of(), false);
+        }
+        Change change = found.change().get();
+        List<Row> rows = change.differences().stream().map(d -> row(before, after, d)).toList();
+        List<Text> texts = new ArrayList<>();
+        change.wordings().forEach((unit, w) -> texts.add(new Text(unit, orthogon.core.language.Difference.of(w.before(), w.after()))));
+        return new ChangeSheet(headline(change), rows, texts, translations(before, after), change.limitedOtherwise(),
+                drills(found),
+                found.walked().map(Changes.Walked::otherwise).orElse(List.of()), found.walked().isEmpty());
+    }
+
+    private static String headline(Change change) {
+        if (change.undecided().isPresent()) {
+            return "They cannot be compared exactly: " + change.undecided().get() + ".";
+        }
+        if (change.differences().isEmpty()) {
+            return "Nobody is asked, refused or ended otherwise than before.";
+        }
+        return change.differing().map(n -> grouped(n) + " of " + grouped(change.paths().orElseThrow())
+                + " answer paths of the last release fare otherwise.")
+                .orElse("Some respondents fare otherwise; how many was not counted: " + change.uncounted().orElse("too many paths") + ".");
+    }
+
+    private static String drills(Changes.Found found) {
+        return found.walked().filter(w -> w.drills() > 0).map(w -> w.otherwise().isEmpty()
+                ? "All " + w.drills() + " drills of the last release end as they did."
+                : w.otherwise().size() + " of " + w.drills() + " drills of the last release go otherwise.").orElse("");
+    }
+
+    private static String grouped(BigInteger number) {
+        return Frame.grouped(number);
+    }
+
+    private static Row row(Questionnaire before, Questionnaire after, Difference d) {
+        Map<String, Object> otherwise = new LinkedHashMap<>(d.after());
+        otherwise.entrySet().removeIf(e -> Objects.equals(e.getValue(), d.before().get(e.getKey())));
+        return new Row(kind(d), sentence(before, after, d),
+                d.paths().map(p -> grouped(p) + (p.equals(BigInteger.ONE) ? " path" : " paths")).orElse("not counted"),
+                said(before, d.before()), said(after, otherwise), StoredAnswers.write(d.after()));
+    }
+
+    private static String kind(Difference d) {
+        return switch (d.kind()) {
+            case ASKED_NOW, ACCEPTED_NOW -> "more";
+            case ASKED_NO_MORE -> "less";
+            case REFUSED_NOW -> "refused";
+            case ENDS_OTHERWISE -> "ends";
+        };
+    }
+
+    private static String sentence(Questionnaire before, Questionnaire after, Difference d) {
+        return switch (d.kind()) {
+            case ASKED_NO_MORE -> "Not asked any more: “" + wording(before, d.place()) + "”";
+            case ASKED_NOW -> "Asked now: “" + wording(after, d.place()) + "”";
+            case ENDS_OTHERWISE -> "Ends as " + outcome(after, d.to()) + " instead of " + outcome(before, d.from());
+            case REFUSED_NOW -> "Answers that were taken are refused on page “" + page(after, d.place()) + "”";
+            case ACCEPTED_NOW -> "Answers that were refused are taken on page “" + page(after, d.place()) + "”";
+        };
+    }
+
+    private static String wording(Questionnaire document, String code) {
+        return document.item(code).map(i -> i.wording()).filter(w -> !w.isEmpty()).orElse(code);
+    }
+
+    private static String page(Questionnaire document, String code) {
+        return document.page(code).map(p -> p.title()).filter(t -> !t.isEmpty()).orElse(code);
+    }
+
+    private static String outcome(Questionnaire document, String code) {
+        return code.isEmpty() ? "nothing" : "“" + document.outcome(code).map(Questionnaire.Outcome::label).orElse(code) + "”";
+    }
+
+    private static String said(Questionnaire document, Map<String, Object> answers) {
+        return answers.entrySet().stream().map(e -> e.getKey() + ": " + document.question(e.getKey())
+                .flatMap(q -> Said.of(q, e.getValue())).orElse(e.getValue() == null ? "blank" : String.valueOf(e.getValue())))
+                .collect(Collectors.joining(" · "));
+    }
+
+    private static Map<String, Long> translations(Questionnaire before, Questionnaire after) {
+        Map<String, Long> changed = new LinkedHashMap<>();
+        for (String language : after.languages()) {
+            if (!language.equals(after.sourceLanguage())) {
+                Map<String, String> was = new LinkedHashMap<>();
+                if (before.languages().contains(language)) {
+                    Units.in(before, language).forEach(u -> was.put(u.unit(), u.text()));
+                }
+                long count = Units.in(after, language).stream().filter(u -> !u.text().equals(was.getOrDefault(u.unit(), ""))).count();
+                if (count > 0) {
+                    changed.put(language, count);
+                }
+            }
+        }
+        return changed;
+    }
+
+    /** Whether nothing but texts is otherwise. */
+    static boolean isOfTextsAlone(Questionnaire before, Questionnaire after) {
+        return !before.equals(after) && bare(before).equals(bare(after));
+    }
+
+    private static Questionnaire bare(Questionnaire document) {
+        return orthogon.core.language.Texts.apply(document, (unit, text) -> "").withTranslations(Map.of()).withNotes(Map.of())
+                .withLanguages(List.of(document.sourceLanguage()));
+    }
+}

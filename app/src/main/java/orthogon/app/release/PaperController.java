@@ -1,0 +1,64 @@
+package orthogon.app.release;
+
+import java.nio.charset.StandardCharsets;
+import orthogon.app.frame.Frame;
+import orthogon.app.frame.NotThere;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.formats.dictionary.Dictionary;
+import orthogon.formats.dictionary.ResponseSchema;
+import orthogon.formats.paper.Paper;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** The draft on paper, and what its answers look like. */
+@Controller
+@RequestMapping("/q/{code}/release")
+class PaperController {
+
+    private final Frame frame;
+
+    PaperController(Frame frame) {
+        this.frame = frame;
+    }
+
+    @GetMapping("/paper.pdf")
+    ResponseEntity<byte[]> pdf(@PathVariable String code, @RequestParam(defaultValue = "") String language) {
+        Questionnaire document = frame.draft(code).document();
+        String in = language.isEmpty() ? document.sourceLanguage() : language;
+        if (!document.languages().contains(in)) {
+            throw new NotThere("The questionnaire is not there in “" + in + "”.");
+        }
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF)
+                .header(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"" + code + "-" + in + ".pdf\"").body(Paper.pdf(document, in));
+    }
+
+    @GetMapping("/dictionary.{kind}")
+    ResponseEntity<byte[]> dictionary(@PathVariable String code, @PathVariable String kind) {
+        Questionnaire document = frame.draft(code).document();
+        return switch (kind) {
+            case "csv" ->
+                file(Dictionary.csv(document).getBytes(StandardCharsets.UTF_8), "text/csv;charset=UTF-8", code + "-dictionary.csv");
+            case "json" -> file(Dictionary.json(document).getBytes(StandardCharsets.UTF_8), "application/json", code + "-dictionary.json");
+            case "xlsx" -> file(Dictionary.xlsx(document), "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
+                    code + "-dictionary.xlsx");
+            default -> throw new NotThere("There is no such kind of file: " + kind + ".");
+        };
+    }
+
+    @GetMapping("/responses.schema.json")
+    ResponseEntity<byte[]> schema(@PathVariable String code) {
+        return file(ResponseSchema.of(frame.draft(code).document()).getBytes(StandardCharsets.UTF_8), "application/schema+json",
+                code + "-responses.schema.json");
+    }
+
+    private static ResponseEntity<byte[]> file(byte[] bytes, String type, String name) {
+        return ResponseEntity.ok().contentType(MediaType.valueOf(type))
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"").body(bytes);
+    }
+}

@@ -1,0 +1,155 @@
+package orthogon.app.release;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.security.Principal;
+import java.time.DateTimeException;
+import java.time.LocalDateTime;
+import java.time.ZoneId;
+import orthogon.app.frame.Frame;
+import orthogon.app.frame.NotThere;
+import orthogon.app.offering.Offering;
+import orthogon.app.storage.AuditStore;
+import orthogon.app.storage.DraftStore.Draft;
+import orthogon.app.storage.OfferStore;
+import orthogon.app.storage.OfferStore.Offer;
+import orthogon.app.storage.ReleaseStore;
+import orthogon.core.edit.Refused;
+import orthogon.formats.link.QrCode;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
+
+/** How a questionnaire is given out: its address, as a QR code, inside other pages, and when it takes answers. */
+@Controller
+@RequestMapping("/q/{code}/release")
+class SharingController {
+
+    private static final int MODULE = 12;
+
+    private final Frame frame;
+    private final Offering offering;
+    private final OfferStore offers;
+    private final ReleaseStore releases;
+    private final AuditStore audit;
+
+    SharingController(Frame frame, Offering offering, OfferStore offers, ReleaseStore releases, AuditStore audit) {
+        this.frame = frame;
+        this.offering = offering;
+        this.offers = offers;
+        this.releases = releases;
+        this.audit = audit;
+    }
+
+    private String address(Draft draft, HttpServletRequest request) {
+        return ServletUriComponentsBuilder.fromContextPath(request).path("/to/" + offering.offer(draft.id()).address()).toUriString();
+    }
+
+    @GetMapping("/sharing")
+    String sharing(@PathVariable String code, HttpServletRequest request, Model model) {
+        Draft draft = frame.draft(code);
+        frame.fill(model, draft, "release");
+        Offer offer = offering.offer(draft.id());
+        String address = address(draft, request);
+        model.addAttribute("offer", offer);
+        model.addAttribute("address", address);
+        model.addAttribute("released", !releases.of(draft.id()).isEmpty());
+        model.addAttribute("qr", QrCode.of(address).svg());
+        model.addAttribute("snippet", "<iframe src=\"" + address + "\" title=\"" + draft.document().title().replace("\"", "&quot;")
+                + "\" width=\"100%\" height=\"720\" style=\"border:0\"></iframe>");
+        model.addAttribute("zones", ZoneId.getAvailableZoneIds().stream().filter(z -> z.contains("/") && !z.startsWith("Etc/")
+                && !z.startsWith("SystemV/")).sorted().toList());
+        return "sharing";
+    }
+
+    @PostMapping("/sharing")
+    String set(@PathVariable String code, @RequestParam String address, @RequestParam(defaultValue = "") String opens,
+            @RequestParam(defaultValue = "") String closes, @RequestParam String zone, @RequestParam(defaultValue = "") String most,
+            @RequestParam(defaultValue = "false") boolean embedded, Principal who, HttpServletRequest request, Model model,
+            HttpServletResponse response) {
+        Draft draft = frame.draft(code);
+        try {
+            Offer offer = new Offer(draft.id(), words(address), moment(opens, "opening"), moment(closes, "closing"), zone(zone), most(most),
+                    embedded);
+            if (offer.opensAt().isPresent() && offer.closesAt().isPresent() && !offer.closesAt().get().isAfter(offer.opensAt().get())) {
+                throw new Refused("It would close before it opens; choose a later closing time.");
+            }
+            boolean taken = offering.at(offer.address(), java.time.OffsetDateTime.now()) instanceof Offering.Found.Open(var r)
+                    && r.questionnaireId() != draft.id();
+            if (taken || !offers.save(offer)) {
+                throw new Refused("The address “" + offer.address() + "” belongs to another questionnaire; choose another.");
+            }
+            audit.note(who.getName(), code, "gave it out at " + offer.address() + (offer.opens().isEmpty() ? "" : ", from " + offer.opens())
+                    + (offer.closes().isEmpty() ? "" : ", until " + offer.closes()) + " " + offer.zone()
+                    + (offer.mostResponses() == 0 ? "" : ", at most " + offer.mostResponses() + " responses")
+                    + (embedded ? ", also inside other pages" : ""));
+            return "redirect:/q/" + code + "/release/sharing";
+        } catch (Refused e) {
+            response.setStatus(422);
+            model.addAttribute("message", e.getMessage());
+            return sharing(code, request, model);
+        }
+    }
+
+    private static String words(String address) throws Refused {
+        String words = address.strip();
+        if (!words.matches("[a-z0-9]+(-[a-z0-9]+)*") || words.length() > 60 || words.equals("resume")) {
+            throw new Refused(
+                    "“" + words + "” is no address: write small letters, digits and single hyphens, at most 60, as in bat-count.");
+        }
+        return words;
+    }
+
+    private static String moment(String typed, String which) throws Refused {
+        try {
+            return typed.isBlank() ? "" : LocalDateTime.parse(typed.strip()).toString();
+        } catch (DateTimeException e) {
+            throw new Refused("The " + which + " time “" + typed.strip() + "” cannot be read; write it like 2026-12-01T08:00.");
+        }
+    }
+
+    private static String zone(String typed) throws Refused {
+        if (!ZoneId.getAvailableZoneIds().contains(typed)) {
+            throw new Refused("“" + typed + "” is no time zone; choose one of the list, such as Europe/London.");
+        }
+        return typed;
+    }
+
+    private static int most(String typed) throws Refused {
+        if (!typed.isBlank() && !typed.strip().matches("[1-9]\\d{0,6}")) {
+            throw new Refused("“" + typed.strip() + "” is no number of responses: write a whole number, or leave the field empty.");
+        }
+        return typed.isBlank() ? 0 : Integer.parseInt(typed.strip());
+    }
+
+    @GetMapping("/qr.{kind}")
+    ResponseEntity<byte[]> qr(@PathVariable String code, @PathVariable String kind, HttpServletRequest request) {
+        QrCode qr = QrCode.of(address(frame.draft(code), request));
+        boolean png = kind.equals("png");
+        if (!png && !kind.equals("svg")) {
+            throw new NotThere("There is no such picture.");
+        }
+        return ResponseEntity.ok().contentType(png ? MediaType.IMAGE_PNG : MediaType.valueOf("image/svg+xml"))
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + code + "-qr." + kind + "\"")
+                .body(png ? qr.png(MODULE) : qr.svg().getBytes(java.nio.charset.StandardCharsets.UTF_8));
+    }
+
+    /** Another page, with the questionnaire inside. */
+    @GetMapping("/embedded")
+    String embedded(@PathVariable String code, HttpServletRequest request, Model model) {
+        Draft draft = frame.draft(code);
+        model.addAttribute("title", draft.document().title());
+        model.addAttribute("code", code);
+        model.addAttribute("address", address(draft, request));
+        model.addAttribute("allowed", offering.offer(draft.id()).mayBeEmbedded());
+        return "embedded";
+    }
+}

@@ -1,0 +1,67 @@
+package orthogon.app.remarks;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.security.Principal;
+import orthogon.app.editing.Editing;
+import orthogon.app.frame.Frame;
+import orthogon.app.storage.AuditStore;
+import orthogon.app.storage.DraftStore.Draft;
+import orthogon.app.storage.RemarkStore;
+import orthogon.core.edit.Refused;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+@Controller
+@RequestMapping("/q/{code}/remarks")
+class RemarksController {
+
+    private static final int MOST = 2000;
+
+    private final Frame frame;
+    private final RemarkStore remarks;
+    private final AuditStore audit;
+
+    RemarksController(Frame frame, RemarkStore remarks, AuditStore audit) {
+        this.frame = frame;
+        this.remarks = remarks;
+        this.audit = audit;
+    }
+
+    @GetMapping
+    String list(@PathVariable String code, @RequestParam String at, Model model) {
+        Draft draft = frame.draft(code);
+        model.addAttribute("code", code);
+        model.addAttribute("at", at);
+        model.addAttribute("remarks", remarks.at(draft.id(), at));
+        return "remarks :: list";
+    }
+
+    @PostMapping
+    String add(@PathVariable String code, @RequestParam String at, @RequestParam String text, Principal who, Model model,
+            HttpServletResponse response) {
+        return Editing.attempt(model, response, () -> {
+            Draft draft = frame.draft(code);
+            if (text.isBlank() || text.length() > MOST) {
+                throw new Refused("Write a remark of at most " + MOST + " characters.");
+            }
+            if (draft.document().item(at).isEmpty() && draft.document().page(at).isEmpty()) {
+                throw new Refused("There is no row " + at + " any more.");
+            }
+            remarks.add(draft.id(), at, text.strip(), draft.revision(), who.getName());
+            audit.note(who.getName(), code, "remarked on " + at + ": " + text.strip());
+            return list(code, at, model);
+        });
+    }
+
+    @PostMapping("/settle")
+    String settle(@PathVariable String code, @RequestParam String at, @RequestParam long id, Principal who, Model model) {
+        remarks.settle(frame.draft(code).id(), id, who.getName());
+        audit.note(who.getName(), code, "settled a remark on " + at);
+        return list(code, at, model);
+    }
+}

@@ -1,0 +1,41 @@
+package orthogon.app.trail;
+
+import java.security.Principal;
+import orthogon.app.storage.AuditStore;
+import orthogon.app.storage.SignOffStore;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+@Controller
+class TrailController {
+
+    private static final int MOST = 500;
+
+    private final AuditStore audit;
+    private final SignOffStore signOffs;
+
+    TrailController(AuditStore audit, SignOffStore signOffs) {
+        this.audit = audit;
+        this.signOffs = signOffs;
+    }
+
+    @GetMapping("/trail")
+    String trail(Model model) {
+        model.addAttribute("lines", audit.newest(MOST));
+        model.addAttribute("broken", audit.firstBroken());
+        return "trail";
+    }
+
+    /** What the workspace asks for. */
+    @PostMapping("/workspace")
+    String workspace(@RequestParam(defaultValue = "false") boolean signOff, Principal who) {
+        if (signOff != signOffs.isNeeded()) {
+            signOffs.need(signOff);
+            audit.note(who.getName(), "", signOff ? "asks for a second person's signature" : "asks for no second person's signature");
+        }
+        return "redirect:/";
+    }
+}

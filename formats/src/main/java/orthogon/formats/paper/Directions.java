@@ -1,0 +1,148 @@
+package orthogon.formats.paper;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.Expr.And;
+import orthogon.core.expression.Expr.Call;
+import orthogon.core.expression.Expr.Compare;
+import orthogon.core.expression.Expr.InList;
+import orthogon.core.expression.Expr.InRange;
+import orthogon.core.expression.Expr.ListOf;
+import orthogon.core.expression.Expr.Literal;
+import orthogon.core.expression.Expr.Name;
+import orthogon.core.expression.Expr.Not;
+import orthogon.core.expression.Expr.Or;
+import orthogon.core.expression.Printer;
+import orthogon.core.expression.Wiring;
+import orthogon.core.language.OwnWords;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+
+/** Conditions in the words of a language, with the numbers that questions have on paper. */
+final class Directions {
+
+    private final Questionnaire document;
+    private final Wiring wiring;
+    private final OwnWords words;
+    private final Map<String, Integer> numbers = new HashMap<>();
+
+    /** @param document as it reads in the language */
+    Directions(Questionnaire document) {
+        this.document = document;
+        this.wiring = Wiring.of(document);
+        this.words = OwnWords.of(document);
+        document.questions().filter(q -> !q.isHidden()).forEach(q -> numbers.put(q.code(), numbers.size() + 1));
+    }
+
+    OwnWords words() {
+        return words;
+    }
+
+    Optional<Integer> number(String code) {
+        return Optional.ofNullable(numbers.get(code));
+    }
+
+    /** What a place's condition asks for; empty where it always holds. */
+    Optional<String> when(String place) {
+        return wiring.at(place).flatMap(Wiring.Wire::expr).filter(e -> !(e instanceof Literal)).map(e -> say(e, false));
+    }
+
+    private String say(Expr expr, boolean inner) {
+        return switch (expr) {
+            case And a -> joined("rule.and", a.parts(), inner);
+            case Or o -> joined("rule.or", o.parts(), inner);
+            case Not n when n.of() instanceof Call c && c.function().equals("answered") ->
+                words.say("rule.blank", subject(c.args().getFirst()));
+            case Not n when n.of() instanceof Call c && c.function().equals("list contains") ->
+                words.say("rule.includes_not", subject(c.args().getFirst()), value(c.args().getFirst(), c.args().get(1)));
+            case Not n -> words.say("rule.not", say(n.of(), false));
+            case Compare c -> compare(c);
+            case InRange r ->
+                words.say("rule.and", words.say(r.lowClosed() ? "rule.least" : "rule.over", subject(r.of()), value(r.of(), r.low())),
+                        words.say(r.highClosed() ? "rule.most" : "rule.under", subject(r.of()), value(r.of(), r.high())));
+            case InList l when l.list() instanceof ListOf items -> joined("rule.or", items.items().stream()
+                    .map(i -> (Expr) new Compare("=", l.of(), i, Expr.Span.NONE)).toList(), inner);
+            case Call c when c.function().equals("answered") -> words.say("rule.answered", subject(c.args().getFirst()));
+            case Call c when c.function().equals("list contains") ->
+                words.say("rule.includes", subject(c.args().getFirst()), value(c.args().getFirst(), c.args().get(1)));
+            case Name n -> derived(n.name()).map(e -> say(e, inner)).orElseGet(() -> words.say("rule.is", subject(n), words.say("yes")));
+            default -> subject(expr);
+        };
+    }
+
+    private String joined(String key, List<Expr> parts, boolean inner) {
+        List<String> said = new ArrayList<>(parts.stream().map(p -> say(p, true)).toList());
+        String whole = said.removeFirst();
+        for (String part : said) {
+            whole = words.say(key, whole, part);
+        }
+        return inner ? "(" + whole + ")" : whole;
+    }
+
+    private String compare(Compare c) {
+        if (c.right() instanceof Literal l && l.value() == null) {
+            return words.say(c.op().equals("=") ? "rule.blank" : "rule.answered", subject(c.left()));
+        }
+        if (c.right() instanceof Literal l && l.value() instanceof Boolean b && c.left() instanceof Name n
+                && derived(n.name()).isPresent()) {
+            Expr of = derived(n.name()).get();
+            return b == c.op().equals("=") ? say(of, true) : words.say("rule.not", say(of, false));
+        }
+        String key = switch (c.op()) {
+            case "=" -> "rule.is";
+            case "!=" -> "rule.is_not";
+            case "<" -> "rule.under";
+            case "<=" -> "rule.most";
+            case ">" -> "rule.over";
+            default -> "rule.least";
+        };
+        return words.say(key, subject(c.left()), value(c.left(), c.right()));
+    }
+
+    private Optional<Expr> derived(String name) {
+        return document.item(name).filter(Derived.class::isInstance).flatMap(d -> wiring.at(name + ".derive")).flatMap(Wiring.Wire::expr);
+    }
+
+    /** What is compared: a question by its number; anything else as it is written, with numbers for codes. */
+    private String subject(Expr expr) {
+        if (expr instanceof Name n && numbers.containsKey(n.name())) {
+            return words.say("rule.question", numbers.get(n.name()));
+        }
+        if (expr instanceof Call c && c.function().equals("count") && c.args().getFirst() instanceof Name n
+                && numbers.containsKey(n.name())) {
+            return words.say("rule.count", words.say("rule.question", numbers.get(n.name())));
+        }
+        if (expr instanceof Name n && derived(n.name()).isPresent()) {
+            return subject(derived(n.name()).get());
+        }
+        String text = Printer.print(expr);
+        for (String code : numbers.keySet().stream().sorted((a, b) -> b.length() - a.length()).toList()) {
+            text = text.replaceAll("\\b" + code + "\\b", words.say("rule.question", numbers.get(code)));
+        }
+        return text;
+    }
+
+    /** The label of an option, a number, or anything else as it is written. */
+    private String value(Expr of, Expr value) {
+        if (value instanceof Literal l && of instanceof Name n) {
+            Optional<Answer> answer = document.question(n.name()).map(Question::answer);
+            if (l.value() instanceof Boolean b) {
+                Optional<Answer.YesNo> labels = answer.filter(Answer.YesNo.class::isInstance).map(Answer.YesNo.class::cast);
+                return words.or(labels.map(y -> b ? y.yes() : y.no()).orElse(""), b ? "yes" : "no");
+            }
+            if (l.value() instanceof String s && answer.flatMap(a -> a.option(s)).isPresent()) {
+                return answer.flatMap(a -> a.option(s)).map(Answer.Option::label).orElse(s);
+            }
+        }
+        return value instanceof Literal l
+                ? l.value() instanceof BigDecimal d ? words.number(d) : String.valueOf(l.value())
+                : subject(value);
+    }
+}
