@@ -13,8 +13,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 class ArchitectureTest {
 
     private static final String[] SHEETS = {"..app.desk..", "..app.compose..", "..app.rules..", "..app.prove..", "..app.rehearse..",
-            "..app.release..",
-            "..app.responses..", "..app.respond.."};
+            "..app.release..", "..app.languages..", "..app.map..", "..app.responses..", "..app.respond.."};
 
     @ArchTest
     static final ArchRule sqlStandsInStoresOnly = noClasses().that().haveSimpleNameNotEndingWith("Store").should()

@@ -10,6 +10,7 @@ import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.multipart.MultipartException;
 
 /** Every error as a page that says what is wrong and what to do, without inner details. */
 @Controller
@@ -24,6 +25,11 @@ public class Errors implements ErrorController {
     @ExceptionHandler(MaxUploadSizeExceededException.class)
     String tooLarge(Model model, HttpServletResponse response) {
         return page(model, response, HttpStatus.CONTENT_TOO_LARGE, "The file is larger than 8 MB.");
+    }
+
+    @ExceptionHandler(MultipartException.class)
+    String noFile(Model model, HttpServletResponse response) {
+        return page(model, response, HttpStatus.BAD_REQUEST, "A file is expected here, and none came. Choose one, then try again.");
     }
 
     @RequestMapping("/error")

@@ -344,7 +344,7 @@ class LanguagesController {
         model.addAttribute("replacing", changed.stream().map(t -> new String[]{t.unit(),
                 Units.one(draft.document(), to, t.unit()).orElseThrow().text(), t.text(), damaged.contains(t.unit()) ? "damaged" : ""})
                 .toList());
-        model.addAttribute("words", words);
+        model.addAttribute("sought", words);
         model.addAttribute("by", by);
         fill(draft, new Wanted(to, "", "", ""), model);
         return "languages";

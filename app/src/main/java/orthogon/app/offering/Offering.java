@@ -16,7 +16,10 @@ import orthogon.app.storage.ReleaseStore.Release;
 import orthogon.app.storage.ReleaseStore.State;
 import org.springframework.stereotype.Component;
 
-/** What respondents find at an address. New ones are given the newest release that is open; whoever began stays on theirs. */
+/**
+ * What respondents find at an address. New ones are given the newest release that was not withdrawn, if it is open;
+ * whoever began stays on theirs.
+ */
 @Component
 public class Offering {
 
@@ -71,21 +74,22 @@ public class Offering {
         if (all.isEmpty()) {
             return new Found.Nothing();
         }
-        Optional<Release> open = all.stream().filter(r -> releases.standing(r.id()).state() == State.OPEN).findFirst();
-        if (open.isEmpty()) {
-            return new Found.Shut(all.getFirst(), "closed_title", Optional.empty(), releases.standing(all.getFirst().id()).message());
+        Release newest = all.stream().filter(r -> releases.standing(r.id()).state() != State.WITHDRAWN).findFirst().orElse(all.getFirst());
+        ReleaseStore.Standing standing = releases.standing(newest.id());
+        if (standing.state() != State.OPEN) {
+            return new Found.Shut(newest, "closed_title", Optional.empty(), standing.message());
         }
         Offer offer = offer(questionnaire);
         if (offer.opensAt().filter(now::isBefore).isPresent()) {
-            return new Found.Shut(open.get(), "opens", offer.opensAt(), "");
+            return new Found.Shut(newest, "opens", offer.opensAt(), "");
         }
         if (offer.closesAt().filter(t -> !now.isBefore(t)).isPresent()) {
-            return new Found.Shut(open.get(), "closed_since", offer.closesAt(), "");
+            return new Found.Shut(newest, "closed_since", offer.closesAt(), "");
         }
         if (offer.mostResponses() > 0 && interviews.count(questionnaire, EVER) >= offer.mostResponses()) {
-            return new Found.Shut(open.get(), "full", Optional.empty(), "");
+            return new Found.Shut(newest, "full", Optional.empty(), "");
         }
-        return new Found.Open(open.get());
+        return new Found.Open(newest);
     }
 
     public Offer offer(long questionnaire) {

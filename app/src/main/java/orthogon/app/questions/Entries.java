@@ -15,6 +15,7 @@ import orthogon.app.questions.PageModel.Entry;
 import orthogon.app.questions.PageModel.EntryHead;
 import orthogon.app.questions.PageModel.GridRow;
 import orthogon.core.interview.Course;
+import orthogon.core.language.Stretch;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Attachment;
 import orthogon.core.questionnaire.IsoNames;
@@ -141,7 +142,7 @@ final class Entries {
     private List<Answer.Option> ordered(Answer answer, Course.Shown shown) {
         if (answer instanceof Answer.IsoCode iso) {
             Locale in = voice.ownWords().locale().toLocale();
-            return shown.offered().stream().map(o -> o.withLabel(IsoNames.name(iso.isLanguage(), o.code(), in)))
+            return shown.offered().stream().map(o -> o.withLabel(stretched(IsoNames.name(iso.isLanguage(), o.code(), in))))
                     .sorted((a, b) -> Collator.getInstance(in).compare(a.label(), b.label())).toList();
         }
         boolean shuffle = answer instanceof Answer.OneChoice o && o.layout().shuffle()
@@ -153,6 +154,11 @@ final class Entries {
         Collections.shuffle(mixed, new Random(seed * 31 + shown.slot().hashCode()));
         shown.offered().stream().filter(o -> o.exclusive() || o.other()).forEach(mixed::add);
         return mixed;
+    }
+
+    /** Names that the platform knows are stretched as well, so that they are no gap in the stretch language. */
+    private String stretched(String name) {
+        return voice.language().equals(Stretch.TAG) ? Stretch.of(name) : name;
     }
 
     private Choice choice(Answer.Option o, Object value, Course.Shown shown) {

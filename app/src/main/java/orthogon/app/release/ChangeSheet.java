@@ -120,8 +120,16 @@ record ChangeSheet(String headline, List<Row> rows, List<Text> texts, Map<String
 
     private static String said(Questionnaire document, Map<String, Object> answers) {
         return answers.entrySet().stream().map(e -> e.getKey() + ": " + document.question(e.getKey())
-                .flatMap(q -> Said.of(q, e.getValue())).orElse(e.getValue() == null ? "blank" : String.valueOf(e.getValue())))
+                .flatMap(q -> Said.of(q, e.getValue())).orElseGet(() -> value(e.getValue())))
                 .collect(Collectors.joining(" · "));
+    }
+
+    private static String value(Object value) {
+        return switch (value) {
+            case null -> "blank";
+            case List<?> entries -> entries.size() == 1 ? "1 entry" : entries.size() + " entries";
+            default -> String.valueOf(value);
+        };
     }
 
     private static Map<String, Long> translations(Questionnaire before, Questionnaire after) {

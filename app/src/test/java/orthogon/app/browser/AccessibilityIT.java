@@ -60,7 +60,9 @@ class AccessibilityIT {
                 "/q/bat_count/compose?at=ending", "/q/bat_count/prove", "/q/bat_count/prove?claim=page-passable+waking",
                 "/q/foster_home/prove?claim=answers-kept+kept_apart",
                 "/q/found_animal/prove?tab=own", "/q/found_animal/map?level=all&at=seen", "/q/bat_count/map?as=table", "/q/bat_count/map",
-                "/q/found_animal/rehearse", "/q/found_animal/release", "/q/bat_count/release", "/q/found_animal/responses", "/nowhere")) {
+                "/q/found_animal/rehearse", "/q/found_animal/languages?to=ar&unit=now.closing", "/q/found_animal/languages?to=x-stretch",
+                "/q/bat_count/languages?show=left", "/q/found_animal/release", "/q/bat_count/release", "/q/found_animal/responses",
+                "/nowhere")) {
             page.navigate(address + path);
             clean(page);
         }
@@ -178,8 +180,11 @@ class AccessibilityIT {
         page.navigate(address + RunningApplication.withDemo().released(EveryType.document()));
         press(page, "Begin");
         clean(page);
-        Page analyst = Chromium.signedIn(address, "osk");
-        analyst.navigate(address + "/outbox");
-        clean(analyst);
+        Page analyst = Chromium.signedIn(address, "mirja");
+        for (String path : List.of("/outbox", "/trail", "/q/found_animal/release/1", "/q/found_animal/release/sharing",
+                "/q/found_animal/release/embedded")) {
+            analyst.navigate(address + path);
+            clean(analyst);
+        }
     }
 }

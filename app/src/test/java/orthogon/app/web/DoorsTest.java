@@ -2,6 +2,8 @@ package orthogon.app.web;
 
 import static org.hamcrest.Matchers.containsString;
 import static org.hamcrest.Matchers.not;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
@@ -11,13 +13,25 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import java.util.EnumSet;
+import java.util.stream.Collectors;
+import orthogon.app.account.Act;
+import orthogon.app.account.Door;
+import orthogon.app.account.Role;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
+import org.springframework.http.HttpMethod;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.RequestPostProcessor;
+import org.springframework.util.AntPathMatcher;
+import org.springframework.web.bind.annotation.RequestMethod;
+import org.springframework.web.servlet.mvc.method.RequestMappingInfo;
+import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 
 /** Who is let in where, and what bad requests are told. */
 @SpringBootTest(properties = {"orthogon.demo=true", "spring.datasource.url=jdbc:h2:mem:doors"})
@@ -26,6 +40,10 @@ class DoorsTest {
 
     @Autowired
     private MockMvc web;
+
+    @Autowired
+    @Qualifier("requestMappingHandlerMapping")
+    private RequestMappingHandlerMapping mappings;
 
     private static final RequestPostProcessor INES = user("ines").roles("ANALYST");
     private static final RequestPostProcessor OSK = user("osk").roles("VIEWER");
@@ -48,6 +66,47 @@ class DoorsTest {
             web.perform(post(path).with(OSK).with(csrf()).param("title", "No")).andExpect(status().isForbidden());
         }
         web.perform(post("/q/found_animal/rehearse").with(OSK).with(csrf()).param("~go", "again")).andExpect(status().is3xxRedirection());
+    }
+
+    /** Cell by cell: what a role may not do is refused, by address too; what it may do is not. The questionnaire is none there is. */
+    @Test
+    void everyRoleIsLetThroughTheDoorsOfItsOwnAndNoOther() throws Exception {
+        int refused = 0;
+        for (Door door : Door.ALL) {
+            String path = door.path().replace("/q/*", "/q/nowhere").replace("/**", "/anything");
+            for (Role role : Role.values()) {
+                RequestPostProcessor person = user("somebody").roles(role.name());
+                MockHttpServletRequestBuilder request = door.method() == HttpMethod.GET
+                        ? get(path)
+                        : post(path).with(csrf());
+                int status = web.perform(request.with(person)).andReturn().getResponse().getStatus();
+                assertEquals(role.may(door.act()), status != 403, role + " at " + door + ": " + status);
+                refused += status == 403 ? 1 : 0;
+            }
+        }
+        assertTrue(refused > 25, "some cells are shut: " + refused);
+        assertEquals(EnumSet.allOf(Act.class),
+                Door.ALL.stream().map(Door::act).collect(Collectors.toCollection(() -> EnumSet.noneOf(Act.class))));
+    }
+
+    @Test
+    void everyAddressIsBehindADoorOrOpenToRespondents() {
+        AntPathMatcher paths = new AntPathMatcher();
+        for (RequestMappingInfo mapping : mappings.getHandlerMethods().keySet()) {
+            for (String pattern : mapping.getPatternValues()) {
+                String path = pattern.replaceAll("\\{[^/]*\\}", "x");
+                boolean open = path.startsWith("/to/") || path.startsWith("/i/") || path.equals("/login") || path.startsWith("/error");
+                boolean post = mapping.getMethodsCondition().getMethods().contains(RequestMethod.POST);
+                assertTrue(open || Door.ALL.stream().anyMatch(d -> (d.method() == HttpMethod.POST) == post && paths.match(d.path(), path)),
+                        mapping + " is behind no door");
+            }
+        }
+    }
+
+    @Test
+    void whatNoDoorFitsIsOpenToNobody() throws Exception {
+        web.perform(get("/elsewhere").with(INES)).andExpect(status().isForbidden());
+        web.perform(post("/q/found_animal/elsewhere").with(INES).with(csrf())).andExpect(status().isForbidden());
     }
 
     @Test

@@ -30,10 +30,18 @@ public final class Stretch {
         if (text.isBlank()) {
             return text;
         }
-        boolean pattern = text.indexOf('{') >= 0 && Piping.fault(text).isEmpty();
+        boolean pattern = isPattern(text);
         String body = pattern ? inPattern(text) : words(text);
         long letters = text.codePoints().filter(Character::isLetter).count();
         return head(body) + " " + "·".repeat((int) Math.max(1, Math.round(Math.min(letters, 120) * 0.3))) + CLOSE;
+    }
+
+    private static boolean isPattern(String text) {
+        try {
+            return text.indexOf('{') >= 0 && new MessagePattern(text).countParts() > 0;
+        } catch (IllegalArgumentException e) {
+            return false;
+        }
     }
 
     /** The opening bracket goes behind a mark that begins the line, so that a list stays a list. */

@@ -105,8 +105,6 @@ public final class XliffFile {
             CTag tag = new CTag(TagType.STANDALONE, id, piece.text());
             tag.setEquiv(piece.text());
             tag.setDisp(piece.text());
-            tag.setCanDelete(false);
-            tag.setCanCopy(true);
             into.append(tag);
         }
     }

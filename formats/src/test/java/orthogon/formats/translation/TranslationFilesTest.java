@@ -56,7 +56,9 @@ class TranslationFilesTest {
                         "'=Ligne\nrompue {name} [nous](https://example.org)",
                         "stale", "", "y"),
                 new TextRow("fr", "c.wording", "", "{a} and {a} and {b}", "{b} et {a} et {a}", "draft", "", "z"));
-        List<TextRow> back = XliffFile.read(XliffFile.write("odd", "en", "fr", odd));
+        String xml = XliffFile.write("odd", "en", "fr", odd);
+        assertTrue(xml.contains("<ph ") && xml.contains("<data id=\"d1\">{"), xml);
+        List<TextRow> back = XliffFile.read(xml);
         assertEquals(odd.stream().map(TextRow::text).toList(), back.stream().map(TextRow::text).toList());
         assertEquals(odd.stream().map(TextRow::source).toList(), back.stream().map(TextRow::source).toList());
         assertEquals(List.of("missing", "draft", "draft"), back.stream().map(TextRow::state).toList(), "a stale one is nobody's review");
@@ -74,7 +76,7 @@ class TranslationFilesTest {
                 new StreamSource(XLIFFReader.class.getResourceAsStream(at + "informativeCopiesOf3rdPartySchemas/w3c/xml.xsd")),
                 new StreamSource(XLIFFReader.class.getResourceAsStream(at + "xliff_core_2.0.xsd"))});
         schema.newValidator().validate(new StreamSource(new StringReader(xml)));
-        assertTrue(xml.contains("version=\"2.1\"") && xml.contains("trgLang=\"ar\"") && xml.contains("<ph ") && xml.contains("<data id="),
+        assertTrue(xml.contains("version=\"2.1\"") && xml.contains("trgLang=\"ar\""),
                 xml.substring(0, 400));
         assertThrows(org.xml.sax.SAXException.class,
                 () -> schema.newValidator().validate(new StreamSource(new StringReader(xml.replace("<segment", "<segments")))));

@@ -1,0 +1,40 @@
+package orthogon.core.language;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
+import java.util.List;
+import java.util.Random;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import orthogon.core.language.Difference.Kind;
+import orthogon.core.language.Difference.Run;
+import org.junit.jupiter.api.Test;
+
+class DifferenceTest {
+
+    @Test
+    void wordsThatCameAndWentAreTold() {
+        assertEquals(
+                List.of(new Run(Kind.SAME, "Which "), new Run(Kind.GONE, "kind"), new Run(Kind.NEW, "sort"), new Run(Kind.SAME, " is it?")),
+                Difference.of("Which kind is it?", "Which sort is it?"));
+        assertEquals(List.of(new Run(Kind.SAME, "same")), Difference.of("same", "same"));
+        assertEquals(List.of(new Run(Kind.NEW, "new")), Difference.of("", "new"));
+    }
+
+    @Test
+    void whatIsThereIsTheOneTextAndWhatWasIsTheOther() {
+        Random random = new Random(4);
+        for (int i = 0; i < 300; i++) {
+            String before = words(random);
+            String after = words(random);
+            List<Run> runs = Difference.of(before, after);
+            assertEquals(after, runs.stream().filter(r -> r.kind() != Kind.GONE).map(Run::text).collect(Collectors.joining()));
+            assertEquals(before, runs.stream().filter(r -> r.kind() != Kind.NEW).map(Run::text).collect(Collectors.joining()));
+        }
+    }
+
+    private static String words(Random random) {
+        return IntStream.range(0, random.nextInt(9)).mapToObj(i -> "abc".substring(random.nextInt(3)).substring(0, 1))
+                .collect(Collectors.joining(" "));
+    }
+}
