@@ -39,15 +39,27 @@ public final class Screenshots {
         shot(page, "/q/bat_count/map?level=all&at=pups", "map");
         shot(page, "/q/found_animal/map?level=deciding", "map-intake");
         rehearse(page);
-        shot(page, "/q/found_animal/release", "release");
+        shot(page, "/q/found_animal/languages?to=ar&unit=group.wording", "languages");
         shot(page, "/q/found_animal/responses", "responses");
-        page.locator("table a.code").first().click();
-        save(page, "response");
         designing(page);
         Page dark = Chromium.signedIn(address, "ines", new Browser.NewContextOptions().setViewportSize(1280, 800)
                 .setColorScheme(ColorScheme.DARK));
         shot(dark, "/q/found_animal/compose?at=seen", "compose-dark");
         respondent(page);
+        released(page);
+    }
+
+    /** Last, since it edits the intake. */
+    private void released(Page page) {
+        page.navigate(address + "/q/found_animal/compose?at=weight");
+        String before = page.locator("#state").getAttribute("data-revision");
+        page.locator("#askWhen").fill("size != \"small\"");
+        page.locator("#askWhen").blur();
+        page.waitForFunction("before => document.getElementById('state').dataset.revision !== before", before);
+        page.navigate(address + "/q/found_animal/release");
+        page.getByText("drills of the last release").waitFor(new com.microsoft.playwright.Locator.WaitForOptions().setTimeout(60_000));
+        page.waitForTimeout(4000);
+        save(page, "release");
     }
 
     private void lanes(Page page) {
@@ -75,9 +87,6 @@ public final class Screenshots {
 
     private void designing(Page page) {
         shot(page, "/q/found_animal/rules?rule=urgent", "rules");
-        page.navigate(address + "/q/foster_home/compose?at=kept_apart");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Build Ask when")).click();
-        save(page, "compose-sentence");
         page.navigate(address + "/q/foster_home/compose?at=at_home");
         page.keyboard().press("o");
         page.locator("#outline-text").fill("""
@@ -111,6 +120,9 @@ public final class Screenshots {
         analyst.navigate(address + "/q/found_animal/release");
         String link = analyst.locator("a[href^='/to/']").first().getAttribute("href");
         Page phone = Chromium.context(new Browser.NewContextOptions().setViewportSize(390, 844)).newPage();
+        phone.navigate(address + link + "?lang=ar");
+        press(phone, "ابدأ");
+        save(phone, "respond-arabic");
         phone.navigate(address + link);
         press(phone, "Begin");
         phone.getByLabel("Where did you find it?").fill("Mill lane, by the weir");

@@ -179,10 +179,15 @@ class WordsTest {
         change(entries(), Places.with(entries(), Map.of("heavy.askWhen", "sum(animals.weight) > 5", "ring/accept/0", "ring > 4")), words);
         change(mended(), mended().withItem("wet", i -> ((Question) i).withTexts("Is it damp?", "")), words);
         change(mended(), sluice(), words);
-        Path written = Path.of("target", APPROVED);
+        approve(words, APPROVED);
+    }
+
+    /** The words are those of an approved text; what they are now is written beside the classes, to be read and put in its place. */
+    static void approve(StringBuilder words, String name) throws IOException {
+        Path written = Path.of("target", name);
         Files.createDirectories(written.getParent());
         Files.writeString(written, words);
-        try (InputStream approved = Objects.requireNonNull(WordsTest.class.getResourceAsStream(APPROVED), APPROVED)) {
+        try (InputStream approved = Objects.requireNonNull(WordsTest.class.getResourceAsStream(name), name)) {
             List<String> expected = new String(approved.readAllBytes(), StandardCharsets.UTF_8).lines().toList();
             List<String> actual = words.toString().lines().toList();
             for (int i = 0; i < Math.min(expected.size(), actual.size()); i++) {
@@ -200,7 +205,7 @@ class WordsTest {
                 "agreed.startWith", "", "held/finish/1", "wet = true and kind = \"toad\"", "held/skip/1", "depth = 2"));
     }
 
-    private static void figures(Questionnaire document, StringBuilder words) {
+    static void figures(Questionnaire document, StringBuilder words) {
         Figures figures = Proof.of(document, DAY).figures();
         words.append("## Figures of ").append(document.title()).append('\n');
         line(words, "paths " + figures.answerPaths() + " " + figures.pathsByOutcome() + (figures.joint() ? " joint" : ""));
@@ -216,7 +221,7 @@ class WordsTest {
         });
     }
 
-    private static void drills(Questionnaire document, StringBuilder words) {
+    static void drills(Questionnaire document, StringBuilder words) {
         words.append("## Drills of ").append(document.title()).append('\n');
         try {
             Drills drills = Drills.of(document, DAY, Limits.USUAL, Watch.NOBODY);
@@ -236,13 +241,13 @@ class WordsTest {
         }
     }
 
-    private static void change(Questionnaire before, Questionnaire after, StringBuilder words) {
+    static void change(Questionnaire before, Questionnaire after, StringBuilder words) {
         Change change = Change.between(before, after, DAY, Limits.USUAL, Watch.NOBODY);
         words.append("## Change of ").append(before.title()).append(change.isOfTextsOnly() ? ", texts only" : "").append('\n');
         line(words, change.toString().replace("Difference[", "\n    Difference["));
     }
 
-    private static void account(Questionnaire document, StringBuilder words) {
+    static void account(Questionnaire document, StringBuilder words) {
         Proof proof = Proof.of(document, DAY);
         words.append("# ").append(document.title()).append(": ").append(proof.count(Verdict.PROVED)).append(" proved, ")
                 .append(proof.count(Verdict.REFUTED)).append(" refuted, ").append(proof.count(Verdict.UNDECIDED)).append(" undecided, ")

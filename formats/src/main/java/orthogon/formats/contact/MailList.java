@@ -2,13 +2,12 @@ package orthogon.formats.contact;
 
 import java.io.IOException;
 import java.io.StringReader;
-import java.io.StringWriter;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import orthogon.formats.table.Table;
 import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
 import org.apache.commons.csv.CSVRecord;
 
 /** Lists of mail addresses: one a line, or a CSV file with a column for them. */
@@ -56,15 +55,6 @@ public final class MailList {
 
     /** A table of address, link and state. */
     public static String csv(List<List<String>> rows) {
-        StringWriter text = new StringWriter();
-        try (CSVPrinter printer = new CSVPrinter(text, CSVFormat.RFC4180)) {
-            printer.printRecord("email", "link", "state");
-            for (List<String> row : rows) {
-                printer.printRecord(row.stream().map(c -> !c.isEmpty() && "=+-@".indexOf(c.charAt(0)) >= 0 ? "'" + c : c).toList());
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return text.toString();
+        return new Table(List.of("email", "link", "state"), rows).csv();
     }
 }

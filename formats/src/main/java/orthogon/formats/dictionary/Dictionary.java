@@ -1,9 +1,5 @@
 package orthogon.formats.dictionary;
 
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.StringWriter;
-import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -16,12 +12,7 @@ import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
-import org.apache.poi.ss.usermodel.Row;
-import org.apache.poi.ss.usermodel.Sheet;
-import org.apache.poi.ss.usermodel.Workbook;
-import org.apache.poi.xssf.usermodel.XSSFWorkbook;
+import orthogon.formats.table.Table;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -109,39 +100,16 @@ public final class Dictionary {
         return limit == null ? "" : limit instanceof java.math.BigDecimal d ? d.toPlainString() : limit.toString();
     }
 
+    private static Table table(Questionnaire document) {
+        return new Table(COLUMNS, of(document).stream().map(Variable::cells).toList());
+    }
+
     public static String csv(Questionnaire document) {
-        StringWriter text = new StringWriter();
-        try (CSVPrinter printer = new CSVPrinter(text, CSVFormat.RFC4180)) {
-            printer.printRecord(COLUMNS);
-            for (Variable each : of(document)) {
-                printer.printRecord(
-                        each.cells().stream().map(c -> !c.isEmpty() && "=+-@".indexOf(c.charAt(0)) >= 0 ? "'" + c : c).toList());
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return "\uFEFF" + text;
+        return table(document).csv();
     }
 
     public static byte[] xlsx(Questionnaire document) {
-        try (Workbook book = new XSSFWorkbook(); ByteArrayOutputStream out = new ByteArrayOutputStream()) {
-            Sheet sheet = book.createSheet("variables");
-            fill(sheet.createRow(0), COLUMNS);
-            for (Variable each : of(document)) {
-                fill(sheet.createRow(sheet.getLastRowNum() + 1), each.cells());
-            }
-            sheet.createFreezePane(1, 1);
-            book.write(out);
-            return out.toByteArray();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-    }
-
-    private static void fill(Row row, List<String> cells) {
-        for (int i = 0; i < cells.size(); i++) {
-            row.createCell(i).setCellValue(cells.get(i));
-        }
+        return table(document).xlsx("variables");
     }
 
     public static String json(Questionnaire document) {

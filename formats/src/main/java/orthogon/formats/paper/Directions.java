@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Expr.And;
+import orthogon.core.expression.Expr.Arithmetic;
 import orthogon.core.expression.Expr.Call;
 import orthogon.core.expression.Expr.Compare;
 import orthogon.core.expression.Expr.InList;
@@ -17,6 +18,8 @@ import orthogon.core.expression.Expr.Literal;
 import orthogon.core.expression.Expr.Name;
 import orthogon.core.expression.Expr.Not;
 import orthogon.core.expression.Expr.Or;
+import orthogon.core.expression.Expr.Part;
+import orthogon.core.expression.Expr.Quantified;
 import orthogon.core.expression.Printer;
 import orthogon.core.expression.Wiring;
 import orthogon.core.language.OwnWords;
@@ -73,6 +76,7 @@ final class Directions {
             case Call c when c.function().equals("list contains") ->
                 words.say("rule.includes", subject(c.args().getFirst()), value(c.args().getFirst(), c.args().get(1)));
             case Name n -> derived(n.name()).map(e -> say(e, inner)).orElseGet(() -> words.say("rule.is", subject(n), words.say("yes")));
+            case Quantified q -> words.say(q.every() ? "rule.every" : "rule.some", say(q.satisfies(), true));
             default -> subject(expr);
         };
     }
@@ -119,6 +123,15 @@ final class Directions {
                 && numbers.containsKey(n.name())) {
             return words.say("rule.count", words.say("rule.question", numbers.get(n.name())));
         }
+        if (expr instanceof Part p && numbers.containsKey(p.part())) {
+            return words.say("rule.question", numbers.get(p.part()));
+        }
+        if (expr instanceof Call c && c.function().equals("score") && c.args().size() == 1) {
+            return words.say("rule.points", subject(c.args().getFirst()));
+        }
+        if (expr instanceof Arithmetic a) {
+            return subject(a.left()) + " " + a.op() + " " + subject(a.right());
+        }
         if (expr instanceof Name n && derived(n.name()).isPresent()) {
             return subject(derived(n.name()).get());
         }
@@ -131,8 +144,9 @@ final class Directions {
 
     /** The label of an option, a number, or anything else as it is written. */
     private String value(Expr of, Expr value) {
-        if (value instanceof Literal l && of instanceof Name n) {
-            Optional<Answer> answer = document.question(n.name()).map(Question::answer);
+        String name = of instanceof Name n ? n.name() : of instanceof Part p ? p.part() : "";
+        if (value instanceof Literal l && !name.isEmpty()) {
+            Optional<Answer> answer = document.question(name).map(Question::answer);
             if (l.value() instanceof Boolean b) {
                 Optional<Answer.YesNo> labels = answer.filter(Answer.YesNo.class::isInstance).map(Answer.YesNo.class::cast);
                 return words.or(labels.map(y -> b ? y.yes() : y.no()).orElse(""), b ? "yes" : "no");

@@ -117,7 +117,9 @@ public final class Paper {
         String plain = Piping.without(content, Piping.names(content)).replaceAll("\\*\\*|__|`", "")
                 .replaceAll("\\[([^\\]]*)\\]\\(([^)]*)\\)", "$1 ($2)")
                 .replaceAll("(?m)^#+ ", "");
-        return plain.replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;").replace("\"", "&quot;").replace("\n", "<br/>");
+        // Vowel marks cannot be set above their letters here, and are not needed to read Arabic.
+        return plain.replaceAll("[\u064B-\u0652\u0670]", "").replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;")
+                .replace("\"", "&quot;").replace("\n", "<br/>");
     }
 
     private void page(int p) {

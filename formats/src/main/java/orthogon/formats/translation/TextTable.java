@@ -1,23 +1,20 @@
 package orthogon.formats.translation;
 
 import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.StringReader;
-import java.io.StringWriter;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import orthogon.formats.table.Table;
 import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
 import org.apache.commons.csv.CSVRecord;
 import org.apache.poi.openxml4j.util.ZipSecureFile;
 import org.apache.poi.ss.usermodel.Cell;
 import org.apache.poi.ss.usermodel.DataFormatter;
 import org.apache.poi.ss.usermodel.Row;
-import org.apache.poi.ss.usermodel.Sheet;
 import org.apache.poi.ss.usermodel.Workbook;
 import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 
@@ -25,8 +22,6 @@ import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 public final class TextTable {
 
     private static final List<String> COLUMNS = List.of("language", "unit", "place", "source", "text", "state", "note", "was");
-    /** Spreadsheets take a cell that begins with one of these for a formula. */
-    private static final String FORMULA = "=+-@";
 
     private TextTable() {}
 
@@ -34,52 +29,16 @@ public final class TextTable {
         return List.of(row.language(), row.unit(), row.place(), row.source(), row.text(), row.state(), row.note(), row.was());
     }
 
+    private static Table table(List<TextRow> rows) {
+        return new Table(COLUMNS, rows.stream().map(TextTable::cells).toList());
+    }
+
     public static String csv(List<TextRow> rows) {
-        StringWriter text = new StringWriter();
-        try (CSVPrinter printer = new CSVPrinter(text, CSVFormat.RFC4180)) {
-            printer.printRecord(COLUMNS);
-            for (TextRow row : rows) {
-                printer.printRecord(cells(row).stream().map(TextTable::harmless).toList());
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return "\uFEFF" + text;
-    }
-
-    private static String harmless(String cell) {
-        return !cell.isEmpty() && (FORMULA.indexOf(cell.charAt(0)) >= 0 || cell.startsWith("'")) ? "'" + cell : cell;
-    }
-
-    private static String plain(String cell) {
-        return cell.length() > 1 && cell.charAt(0) == '\'' && (FORMULA.indexOf(cell.charAt(1)) >= 0 || cell.charAt(1) == '\'')
-                ? cell.substring(1)
-                : cell;
+        return table(rows).csv();
     }
 
     public static byte[] xlsx(List<TextRow> rows) {
-        try (Workbook book = new XSSFWorkbook(); ByteArrayOutputStream out = new ByteArrayOutputStream()) {
-            Sheet sheet = book.createSheet("texts");
-            fill(sheet.createRow(0), COLUMNS);
-            for (TextRow row : rows) {
-                fill(sheet.createRow(sheet.getLastRowNum() + 1), cells(row));
-            }
-            sheet.createFreezePane(0, 1);
-            int[] widths = {10, 26, 30, 60, 60, 12, 30, 14};
-            for (int i = 0; i < widths.length; i++) {
-                sheet.setColumnWidth(i, widths[i] * 256);
-            }
-            book.write(out);
-            return out.toByteArray();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-    }
-
-    private static void fill(Row row, List<String> cells) {
-        for (int i = 0; i < cells.size(); i++) {
-            row.createCell(i).setCellValue(cells.get(i));
-        }
+        return table(rows).xlsx("texts");
     }
 
     /** @throws UnreadableTexts where a column is missing or a row cannot be read */
@@ -87,7 +46,7 @@ public final class TextTable {
         List<List<String>> table = new ArrayList<>();
         try (var records = CSVFormat.RFC4180.parse(new StringReader(text.startsWith("\uFEFF") ? text.substring(1) : text))) {
             for (CSVRecord each : records) {
-                table.add(each.toList().stream().map(TextTable::plain).toList());
+                table.add(each.toList().stream().map(Table::plain).toList());
             }
         } catch (IOException | IllegalArgumentException | IllegalStateException | UncheckedIOException e) {
             throw new UnreadableTexts("The file cannot be read as CSV: " + e.getMessage());

@@ -18,6 +18,6 @@ class MailListTest {
 
     @Test
     void noSpreadsheetTakesACellForAFormula() {
-        assertEquals("email,link,state\r\n'=1@example.org,x,sent\r\n", MailList.csv(List.of(List.of("=1@example.org", "x", "sent"))));
+        assertEquals("\uFEFFemail,link,state\r\n'=1@example.org,x,sent\r\n", MailList.csv(List.of(List.of("=1@example.org", "x", "sent"))));
     }
 }

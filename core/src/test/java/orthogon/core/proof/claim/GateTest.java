@@ -7,6 +7,10 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import orthogon.core.edit.ChangeLanguages;
+import orthogon.core.edit.Refused;
+import orthogon.core.edit.Translate;
+import orthogon.core.language.Texts;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Gate.Waiver;
 import orthogon.core.questionnaire.Answer;
@@ -55,6 +59,21 @@ class GateTest {
                 List.of(waiver("reach-question", "wet", "no"), waiver(consequence.kind(), consequence.place(), "no")));
         assertEquals(Gate.of(claims(FAULTY), FAULTY, List.of()).inTheWay().size(), gate.inTheWay().size());
         assertEquals(Map.of(), gate.waived());
+    }
+
+    @Test
+    void aLanguageHoldsUpItselfAloneUntilAllItsTextsAreCurrent() throws Refused {
+        Questionnaire two = new ChangeLanguages(List.of("fr", "pl")).apply(DOCUMENT);
+        Gate gate = Gate.of(claims(two), two, List.of());
+        assertTrue(gate.isOpen(), gate.inTheWay().toString());
+        assertEquals(List.of(), gate.ready());
+        List<Translate.Text> texts = Texts.all(two).keySet().stream().map(u -> new Translate.Text(u, "Texte", Translate.DRAFT)).toList();
+        Questionnaire french = new Translate("fr", texts).apply(two);
+        assertEquals(List.of("fr"), Gate.of(claims(french), french, List.of()).ready());
+        assertEquals(Texts.all(two).size(), Gate.of(claims(french), french, List.of()).languages().get("pl").size());
+        Questionnaire stale = french.withItem("wet", i -> ((Question) i).withTexts("Is it damp?", ""));
+        assertEquals(List.of("translated fr/wet.wording"),
+                Gate.of(claims(stale), stale, List.of()).languages().get("fr").stream().map(Claim::id).toList());
     }
 
     @Test

@@ -1,0 +1,158 @@
+package orthogon.core.proof;
+
+import static orthogon.core.proof.WordsTest.account;
+import static orthogon.core.proof.WordsTest.change;
+import static orthogon.core.proof.WordsTest.drills;
+import static orthogon.core.proof.WordsTest.figures;
+
+import java.io.IOException;
+import java.math.BigDecimal;
+import java.time.LocalTime;
+import java.util.List;
+import java.util.Map;
+import java.util.function.UnaryOperator;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Answer.Option;
+import orthogon.core.questionnaire.DateLimit;
+import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.EveryType;
+import orthogon.core.questionnaire.Note;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Questionnaire.Outcome;
+import orthogon.core.questionnaire.Questionnaire.OutcomeRow;
+import orthogon.core.questionnaire.Reword;
+import orthogon.core.questionnaire.Roster;
+import org.junit.jupiter.api.Test;
+
+/** What is said of kinds of answers, of comparisons, and of documents that are broken in unusual places, against an approved text. */
+class WordsOfKindsTest {
+
+    private static final Answer YES_NO = new Answer.YesNo();
+
+    private static Answer.Numeric number(String least, String most, int decimals) {
+        return new Answer.Numeric(new BigDecimal(least), new BigDecimal(most), decimals, "");
+    }
+
+    private static Answer.OneChoice choice(Option... options) {
+        return new Answer.OneChoice(List.of(options), false);
+    }
+
+    /** Days that hang on today, times, texts by their letters and lengths, scores, several numbers together. */
+    private static Questionnaire kinds() {
+        List<Option> seen = List.of(new Option("blood", "Blood", new BigDecimal(3), false, ""),
+                new Option("limp", "Limp", BigDecimal.ONE, false, ""), new Option("none", "None", null, true, ""));
+        Page first = Page.empty("when", "When").withItems(List.of(
+                Question.of("day", "Day?", new Answer.DateAnswer(new DateLimit.FromToday(-9), new DateLimit.FromToday(9)))
+                        .withRequireWhen("true"),
+                Question.of("hour", "Hour?", new Answer.TimeAnswer(LocalTime.of(6, 0), LocalTime.of(22, 0))),
+                new Derived("late", "day < today()"),
+                Question.of("why_late", "Why so late?", new Answer.Text(false, 3, 8)).withAskWhen("late and hour >= time(\"12:00\")"),
+                Question.of("soon", "So soon?", YES_NO).withAskWhen("day > today() + duration(\"P3D\")"),
+                new Note("night", "Mind the dark.", "hour >= time(\"21:00\") or hour < time(\"07:00\")", List.of())));
+        Page second = Page.empty("texts", "Texts").withItems(List.of(
+                Question.of("plate", "Plate?", new Answer.Text(false, null, 6, Answer.Content.ANY, "[A-C]\\d{2,3}", "A12", "", "")),
+                Question.of("starts", "Starts?", YES_NO).withAskWhen("starts with(plate, \"A\")"),
+                Question.of("long_one", "Long?", YES_NO).withAskWhen("string length(plate) = 4 and matches(plate, \"B.*\")"),
+                Question.of("digits", "Digits", new Answer.Text(false, 2, 3, Answer.Content.DIGITS, "", "", "", "")),
+                Question.of("same", "Same?", YES_NO).withAskWhen("digits = \"12\" or contains(digits, \"9\")"),
+                Question.of("never_text", "Never?", YES_NO).withAskWhen("string length(plate) > 5")));
+        Page third = Page.empty("numbers", "Numbers").withItems(List.of(
+                Question.of("mass", "Mass", number("1", "5", 0)).withRequireWhen("true"),
+                Question.of("height", "Height", number("1", "2", 1)).withRequireWhen("true"),
+                new Derived("index", "mass / (height * height)"),
+                Question.of("thin", "Thin?", YES_NO).withAskWhen("index < 1"),
+                Question.of("heavy", "Heavy?", YES_NO).withAskWhen("index > 4.5"),
+                Question.of("before", "Before", number("0", "4", 0)),
+                Question.of("after", "After", number("0", "4", 0)).withAccept(List.of(new Question.Accept("after >= before", "Not less."))),
+                Question.of("grown", "Grown?", YES_NO).withAskWhen("after - before > 2"),
+                Question.of("seen", "Seen?", new Answer.ManyChoices(seen, null, 2)),
+                Question.of("bad", "Bad?", YES_NO).withAskWhen("score(seen) >= 4"),
+                Question.of("two", "Two?", YES_NO).withAskWhen("count(seen) = 2 and not(list contains(seen, \"limp\"))"),
+                Question.of("order", "Order",
+                        new Answer.Ranking(List.of(Option.of("a", "A"), Option.of("b", "B"), Option.of("c", "C")), 2)),
+                Question.of("photos", "Photos", new Answer.FileAnswer(3, 1000, List.of())),
+                Question.of("many_photos", "Many?", YES_NO).withAskWhen("count(photos) > 1")));
+        return Questionnaire.blank("kinds", "Kinds").withPages(List.of(first, second, third)).withEnding(
+                List.of(new Outcome("early", "Early", ""), new Outcome("sent", "Sent", "")),
+                List.of(new OutcomeRow("day >= today() and before < after", "early"), new OutcomeRow("", "sent")));
+    }
+
+    /** Faults in places where they are seldom met. */
+    private static Questionnaire broken() {
+        Page first = Page.empty("one", "One").withItems(List.of(
+                Question.of("wet", "Wet?", YES_NO),
+                Question.of("kind", "Kind?", choice(new Option("eel", "Eel", null, false, "wett = true"), Option.of("carp", "Carp")))
+                        .withReword(List.of(new Reword("wett = true", "Which?", "Look.", Map.of("carp", "A carp")))),
+                new Note("said", "{kind, select, eel {It is} carp {They are} other {Who is}} here.", "wett = true",
+                        List.of(new Reword("wet = false", "Nobody is here.", ""))),
+                Question.of("plain", "Plain?", YES_NO)))
+                .withRules(List.of(new Page.Finish("wet = true", "nowhere")), List.of(new Page.Skip("plain = true", "one")));
+        return Questionnaire.blank("broken", "Broken").withPages(List.of(first, Page.empty("two", "Two").withItems(List.of(
+                Question.of("pair", "Pair?", YES_NO).withAskWhen("wet = false"))))).withEnding(
+                        List.of(new Outcome("fine", "Fine", "{kind, select, eel {Eels} other {Others}}, {plain}.")),
+                        List.of(new OutcomeRow("plain = true", "gone"), new OutcomeRow("wett = true", "fine"),
+                                new OutcomeRow("wet = false", "fine")));
+    }
+
+    /** Faults in and around entries and rows. */
+    private static Questionnaire brokenEntries() {
+        Roster roster = new Roster("animals", "Each", "Animal", "", 0, 2, List.of(
+                Question.of("species", "Species?", choice(Option.of("owl", "Owl"), Option.of("gull", "Gull"))),
+                Question.of("tame", "Tame?", YES_NO).withAskWhen("spezies = \"owl\"")));
+        Question grid = Question.of("signs", "Signs", new Answer.Grid(true, List.of(new Answer.Grid.Row("wing", "Wing", "wet = true"),
+                new Answer.Grid.Row("leg", "Leg", "wet = false")), List.of(Option.of("fine", "Fine"), Option.of("hurt", "Hurt"))))
+                .withAskWhen("plain = true");
+        return Questionnaire.blank("broken_entries", "Broken entries").withPages(List.of(
+                Page.empty("one", "One").withItems(List.of(Question.of("wet", "Wet?", YES_NO), Question.of("plain", "Plain?", YES_NO))),
+                Page.empty("two", "Two").withItems(List.of(roster, grid,
+                        Question.of("pair", "Pair?", YES_NO).withAskWhen("some a in animals, b in animals satisfies a.species = b.species"),
+                        Question.of("hurt", "Hurt?", YES_NO).withAskWhen("list contains(signs.wing, \"hurt\")"),
+                        Question.of("sure", "Sure?", YES_NO).withRequireWhen("true")))));
+    }
+
+    private static Questionnaire with(Questionnaire document, String code, UnaryOperator<Answer> answer) {
+        return document.withItem(code, i -> ((Question) i).withAnswer(answer.apply(((Question) i).answer())));
+    }
+
+    /** Every type, limited otherwise. */
+    private static Questionnaire limitedOtherwise() {
+        Questionnaire every = EveryType.document();
+        every = with(every, "plain", a -> new Answer.Text(false, 2, 30, Answer.Content.ANY, "", "", "", ""));
+        every = with(every, "plate", a -> new Answer.Text(false, null, null, Answer.Content.ANY, "[A-Z]{3}\\d{3}", "QMX123", "", ""));
+        every = with(every, "owner", a -> new Answer.Parts(false, List.of("given", "family"), List.of("given")));
+        every = with(every, "home", a -> new Answer.Parts(false, List.of("given", "family"), List.of()));
+        every = with(every, "mail", a -> new Answer.Contact(Answer.Contact.Kind.WEB, ""));
+        every = with(every, "call", a -> new Answer.Contact(Answer.Contact.Kind.PHONE, "FR"));
+        every = with(every, "weight", a -> new Answer.Numeric(BigDecimal.ONE, new BigDecimal("80"), 2, "kg", true));
+        every = with(every, "ease", a -> new Answer.Scale(false, 5, "hard", "easy"));
+        every = with(every, "day", a -> new Answer.DateAnswer(new DateLimit.FromToday(-20), new DateLimit.FromToday(0)));
+        every = with(every, "hour", a -> new Answer.TimeAnswer(LocalTime.of(9, 0), LocalTime.of(18, 30)));
+        every = with(every, "order", a -> new Answer.Ranking(((Answer.Ranking) a).options(), 3));
+        every = with(every, "photos", a -> new Answer.FileAnswer(1, 2_000_000, List.of("image/*")));
+        every = with(every, "land", a -> new Answer.IsoCode(false, List.of("FR", "PL")));
+        every = with(every, "tongue", a -> new Answer.IsoCode(false, List.of("FR", "PL")));
+        return with(every, "driver", a -> new Answer.Lookup("wardens", 1, List.of("name"), false));
+    }
+
+    @Test
+    void everyWordIsAsApproved() throws IOException {
+        StringBuilder words = new StringBuilder();
+        account(kinds(), words);
+        account(broken(), words);
+        account(brokenEntries(), words);
+        figures(kinds(), words);
+        drills(kinds(), words);
+        figures(broken(), words);
+        figures(brokenEntries(), words);
+        drills(broken(), words);
+        change(EveryType.document(), limitedOtherwise(), words);
+        change(limitedOtherwise(), EveryType.document(), words);
+        Questionnaire kinds = kinds();
+        change(kinds, with(kinds, "after", a -> number("0", "3", 0)), words);
+        change(kinds, kinds.withItem("soon", i -> ((Question) i).withAskWhen("day > today() + duration(\"P5D\")")), words);
+        change(kinds, broken(), words);
+        WordsTest.approve(words, "words_of_kinds.txt");
+    }
+}
