@@ -15,6 +15,7 @@ import orthogon.app.questions.PageModel.Entry;
 import orthogon.app.questions.PageModel.EntryHead;
 import orthogon.app.questions.PageModel.GridRow;
 import orthogon.core.interview.Course;
+import orthogon.core.language.OwnWords;
 import orthogon.core.language.Stretch;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Attachment;
@@ -52,7 +53,8 @@ final class Entries {
     /** What an entry is called in the middle of a sentence. */
     private String entry(Roster roster) {
         String name = roster.entryTitle().isEmpty() ? voice.say("entry") : voice.plain(roster.entryTitle());
-        return voice.language().equals("en") ? name.toLowerCase(Locale.ROOT) : name;
+        boolean inEnglish = voice.language().startsWith("en") || !OwnWords.isShipped(voice.language());
+        return inEnglish ? name.toLowerCase(Locale.ROOT) : name;
     }
 
     private Entry plain(String kind, Course.Shown shown, String value, boolean more, List<String> errors, EntryHead head) {
