@@ -8,6 +8,7 @@ import orthogon.app.questions.Voice;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
+import orthogon.core.language.Stretch;
 import orthogon.core.language.Translated;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
@@ -29,7 +30,7 @@ final class Preview {
         Interview start = Interview.start(Wiring.of(translated), LocalDate.now(), Map.of());
         Voice voice = Voice.of(start);
         model.addAttribute("words", voice.ownWords());
-        model.addAttribute("lang", voice.language());
+        model.addAttribute("lang", language.equals(Stretch.TAG) ? document.sourceLanguage() : voice.language());
         model.addAttribute("dir", voice.direction());
         model.addAttribute("theme", translated.presentation().theme());
         model.addAttribute("previewTitle", voice.plain(translated.title()));
@@ -48,7 +49,9 @@ final class Preview {
         Optional<Course.PageView> current = at.flatMap(i -> i.course().current());
         if (at.isPresent() && page.isPresent() && current.filter(v -> v.page().code().equals(page.get().code())).isPresent()) {
             model.addAttribute("previewKind", "page");
+            Object read = model.getAttribute("lang");
             Drawn.page(at.get(), "/", "", unit.endsWith(".message"), "", 0, 0, Optional.empty(), model);
+            model.addAttribute("lang", read);
             return;
         }
         if (at.isPresent() && page.isEmpty()) {
