@@ -148,14 +148,4 @@ record ChangeSheet(String headline, List<Row> rows, List<Text> texts, Map<String
         }
         return changed;
     }
-
-    /** Whether nothing but texts is otherwise. */
-    static boolean isOfTextsAlone(Questionnaire before, Questionnaire after) {
-        return !before.equals(after) && bare(before).equals(bare(after));
-    }
-
-    private static Questionnaire bare(Questionnaire document) {
-        return orthogon.core.language.Texts.apply(document, (unit, text) -> "").withTranslations(Map.of()).withNotes(Map.of())
-                .withLanguages(List.of(document.sourceLanguage()));
-    }
 }

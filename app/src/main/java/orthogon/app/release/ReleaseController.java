@@ -27,6 +27,7 @@ import orthogon.app.storage.RemarkStore;
 import orthogon.app.storage.SignOffStore;
 import orthogon.app.storage.SignOffStore.SignOff;
 import orthogon.core.language.OwnWords;
+import orthogon.core.language.Texts;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Gate;
@@ -96,7 +97,7 @@ class ReleaseController {
         gate(draft, proof, who, model);
         model.addAttribute("next", all.isEmpty() ? 1 : all.getFirst().number() + 1);
         model.addAttribute("unchanged", !all.isEmpty() && all.getFirst().document().equals(draft.document()));
-        model.addAttribute("textsAlone", !all.isEmpty() && ChangeSheet.isOfTextsAlone(all.getFirst().document(), draft.document()));
+        model.addAttribute("textsAlone", !all.isEmpty() && Texts.alone(all.getFirst().document(), draft.document()));
         model.addAttribute("last", all.isEmpty() ? null : all.getFirst().number());
         model.addAttribute("releases", all.stream().map(this::row).toList());
         List<Invitation> made = invitations.of(draft.id());

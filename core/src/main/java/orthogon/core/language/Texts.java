@@ -37,6 +37,16 @@ public final class Texts {
         return all;
     }
 
+    /** Whether two documents differ, and in nothing but texts, translations and languages. */
+    public static boolean alone(Questionnaire before, Questionnaire after) {
+        return !before.equals(after) && bare(before).equals(bare(after));
+    }
+
+    private static Questionnaire bare(Questionnaire document) {
+        return apply(document, (unit, text) -> "").withTranslations(Map.of()).withNotes(Map.of())
+                .withLanguages(List.of(document.sourceLanguage()));
+    }
+
     /** The document with every text replaced by what {@code change} makes of it. */
     public static Questionnaire apply(Questionnaire document, BiFunction<String, String, String> change) {
         String title = change.apply("title", document.title());

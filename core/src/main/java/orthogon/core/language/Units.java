@@ -100,15 +100,6 @@ public final class Units {
         return page.get() + (document.page(owner).isPresent() ? "" : ", " + owner) + ": " + kind;
     }
 
-    /** How many units are in each state. */
-    public static Map<State, Long> count(List<Unit> units) {
-        Map<State, Long> count = new LinkedHashMap<>();
-        for (State state : State.values()) {
-            count.put(state, units.stream().filter(u -> u.state() == state).count());
-        }
-        return count;
-    }
-
     /** Translations of the same source text that are there already, in this language, the ones used most first; at most five. */
     public static List<String> remembered(Questionnaire document, String language, String source) {
         Map<String, Long> known = new LinkedHashMap<>();

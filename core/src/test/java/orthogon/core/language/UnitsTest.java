@@ -57,7 +57,10 @@ class UnitsTest {
         assertEquals(State.STALE, state(changed, "kind.wording"));
         assertEquals("Which kind?", Units.one(changed, "pl", "kind.wording").orElseThrow().of());
         assertFalse(Units.one(changed, "pl", "kind.wording").orElseThrow().isFit());
-        assertEquals(1, Units.count(Units.in(changed, "pl")).get(State.STALE));
+        assertEquals(1, Units.in(changed, "pl").stream().filter(u -> u.state() == State.STALE).count());
+        assertTrue(Texts.alone(FEN, drafted) && Texts.alone(drafted, changed));
+        assertFalse(Texts.alone(drafted, drafted), "nothing differs");
+        assertFalse(Texts.alone(drafted, drafted.withItem("kind", i -> ((Question) i).withAskWhen("false"))), "a condition differs");
         assertThrows(Refused.class, () -> new Translate("fr", "kind.wording", "x").apply(FEN));
         assertThrows(Refused.class, () -> new Translate("pl", "gone.wording", "x").apply(FEN));
         assertThrows(Refused.class, () -> new Translate("pl", "kind.wording", " ").apply(FEN));
