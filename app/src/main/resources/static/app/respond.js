@@ -3,8 +3,24 @@
 const form = () => document.getElementById('questions');
 
 // Questions of the page appear, are reworded or go as answers are given. Items that look the same are left alone, with
-// whatever is being typed in them.
+// whatever is being typed in them. What was told before the last answer is no longer true and is left aside, and nothing
+// moves under a finger or a mouse button that is down.
 let asked = 0;
+let released = null;
+let release = null;
+
+document.addEventListener('pointerdown', () => {
+    released ??= new Promise((resolve) => {
+        release = resolve;
+    });
+});
+for (const kind of ['pointerup', 'pointercancel', 'contextmenu', 'dragend']) {
+    // The click follows the pointer's rise; what it changes comes first.
+    document.addEventListener(kind, () => setTimeout(() => {
+        release?.();
+        released = release = null;
+    }));
+}
 
 async function refresh() {
     const here = form();
@@ -17,6 +33,7 @@ async function refresh() {
     data.delete('~go');
     const response = await fetch(here.dataset.live, { method: 'POST', body: data, headers: headers() }).catch(() => null);
     const text = response?.ok ? await response.text() : null;
+    await released;
     if (number !== asked) {
         return;
     }
@@ -111,11 +128,17 @@ function replaceWords(id, fresh) {
 }
 
 let pause = 0;
+
+function refreshIn(milliseconds) {
+    asked += 1;
+    clearTimeout(pause);
+    pause = setTimeout(refresh, milliseconds);
+}
+
 document.addEventListener('change', (event) => {
     if (form()?.contains(event.target) && event.target.type !== 'file') {
-        clearTimeout(pause);
         form().setAttribute('aria-busy', 'true');
-        pause = setTimeout(refresh, 30);
+        refreshIn(30);
     }
 });
 
@@ -228,8 +251,7 @@ function pad(box) {
 // While a text is typed, a rest is enough: nobody knows that leaving the box is what counts.
 document.addEventListener('input', (event) => {
     if (form()?.contains(event.target) && event.target.matches('input[type=text], input[type=email], input[type=tel], input[type=url], textarea')) {
-        clearTimeout(pause);
-        pause = setTimeout(refresh, 600);
+        refreshIn(600);
     }
 });
 

@@ -20,7 +20,10 @@ import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Presentation;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Reword;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Controls that are more than a box, with script; how questionnaires are laid out; and links. */
 class AnswerTypesIT {
@@ -199,6 +202,38 @@ class AnswerTypesIT {
         assertTrue(valueOf(page, "story").contains("very") && valueOf(page, "story").contains("still"), valueOf(page, "story"));
         page.getByLabel("No").check();
         assertThat(page.getByLabel("What is it?")).hasCount(0);
+    }
+
+    /** What the server told before the last answer comes late: it takes nothing back, and moves nothing under a mouse button. */
+    @ParameterizedTest
+    @ValueSource(booleans = {true, false})
+    void anAnswerGivenWhileThePageChangesStays(boolean halfPressed) {
+        Page page = begin(of(Question.of("more", "Is there more?", new Answer.YesNo()),
+                Question.of("seen", "Was it seen?", new Answer.YesNo("It was", "It was not"))
+                        .withReword(List.of(new Reword("more = true", "Were they seen?", "", java.util.Map.of())))));
+        page.evaluate("""
+                () => {
+                    const real = window.fetch;
+                    window.fetch = async (...what) => {
+                        window.fetch = real;
+                        const response = await real(...what);
+                        const text = await response.text();
+                        await new Promise((come) => window.letItCome = come);
+                        return { ok: true, text: () => Promise.resolve(text) };
+                    };
+                }""");
+        page.getByLabel("Yes").check();
+        page.waitForFunction("() => window.letItCome");
+        if (halfPressed) {
+            page.getByLabel("It was not").hover();
+            page.mouse().down();
+            page.evaluate("() => window.letItCome()");
+            page.mouse().up();
+        } else {
+            page.evaluate("() => { document.querySelector('#q-seen input[value=no]').click(); window.letItCome(); }");
+        }
+        assertThat(page.getByText("Were they seen?")).isVisible();
+        assertThat(page.getByLabel("It was not")).isChecked();
     }
 
     @Test

@@ -9,13 +9,23 @@ import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import org.junit.jupiter.api.extension.AfterEachCallback;
+import org.junit.jupiter.api.extension.ExtensionContext;
 
-/** One headless Chromium for the whole run, a new context for each visitor. */
-public final class Chromium {
+/** One headless Chromium for the whole run, a new context for each visitor, closed when its test ends. */
+public final class Chromium implements AfterEachCallback {
 
     private static Browser browser;
 
-    private Chromium() {}
+    /** Made by JUnit, which finds it among the registered extensions. */
+    public Chromium() {}
+
+    @Override
+    public void afterEach(ExtensionContext test) {
+        if (browser != null) {
+            browser.contexts().forEach(BrowserContext::close);
+        }
+    }
 
     private static synchronized Browser browser() {
         if (browser == null) {

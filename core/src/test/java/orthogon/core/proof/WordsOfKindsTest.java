@@ -1,10 +1,5 @@
 package orthogon.core.proof;
 
-import static orthogon.core.proof.WordsTest.account;
-import static orthogon.core.proof.WordsTest.change;
-import static orthogon.core.proof.WordsTest.drills;
-import static orthogon.core.proof.WordsTest.figures;
-
 import java.io.IOException;
 import java.math.BigDecimal;
 import java.time.LocalTime;
@@ -16,6 +11,7 @@ import orthogon.core.questionnaire.Answer.Option;
 import orthogon.core.questionnaire.DateLimit;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.EveryType;
+import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
@@ -26,7 +22,7 @@ import orthogon.core.questionnaire.Reword;
 import orthogon.core.questionnaire.Roster;
 import org.junit.jupiter.api.Test;
 
-/** What is said of kinds of answers, of comparisons, and of documents that are broken in unusual places, against an approved text. */
+/** What is said of kinds of answers, of comparisons, and of documents that are broken in unusual places, against approved texts. */
 class WordsOfKindsTest {
 
     private static final Answer YES_NO = new Answer.YesNo();
@@ -39,26 +35,32 @@ class WordsOfKindsTest {
         return new Answer.OneChoice(List.of(options), false);
     }
 
-    /** Days that hang on today, times, texts by their letters and lengths, scores, several numbers together. */
-    private static Questionnaire kinds() {
-        List<Option> seen = List.of(new Option("blood", "Blood", new BigDecimal(3), false, ""),
-                new Option("limp", "Limp", BigDecimal.ONE, false, ""), new Option("none", "None", null, true, ""));
-        Page first = Page.empty("when", "When").withItems(List.of(
+    /** Days that hang on today, and times. */
+    private static Questionnaire days() {
+        return of("days", "day >= today() and hour < time(\"12:00\")",
                 Question.of("day", "Day?", new Answer.DateAnswer(new DateLimit.FromToday(-9), new DateLimit.FromToday(9)))
                         .withRequireWhen("true"),
                 Question.of("hour", "Hour?", new Answer.TimeAnswer(LocalTime.of(6, 0), LocalTime.of(22, 0))),
                 new Derived("late", "day < today()"),
                 Question.of("why_late", "Why so late?", new Answer.Text(false, 3, 8)).withAskWhen("late and hour >= time(\"12:00\")"),
                 Question.of("soon", "So soon?", YES_NO).withAskWhen("day > today() + duration(\"P3D\")"),
-                new Note("night", "Mind the dark.", "hour >= time(\"21:00\") or hour < time(\"07:00\")", List.of())));
-        Page second = Page.empty("texts", "Texts").withItems(List.of(
+                new Note("night", "Mind the dark.", "hour >= time(\"21:00\") or hour < time(\"07:00\")", List.of()));
+    }
+
+    /** Texts by their letters and lengths. */
+    private static Questionnaire letters() {
+        return of("letters", "starts with(plate, \"B\")",
                 Question.of("plate", "Plate?", new Answer.Text(false, null, 6, Answer.Content.ANY, "[A-C]\\d{2,3}", "A12", "", "")),
                 Question.of("starts", "Starts?", YES_NO).withAskWhen("starts with(plate, \"A\")"),
                 Question.of("long_one", "Long?", YES_NO).withAskWhen("string length(plate) = 4 and matches(plate, \"B.*\")"),
                 Question.of("digits", "Digits", new Answer.Text(false, 2, 3, Answer.Content.DIGITS, "", "", "", "")),
                 Question.of("same", "Same?", YES_NO).withAskWhen("digits = \"12\" or contains(digits, \"9\")"),
-                Question.of("never_text", "Never?", YES_NO).withAskWhen("string length(plate) > 5")));
-        Page third = Page.empty("numbers", "Numbers").withItems(List.of(
+                Question.of("never_text", "Never?", YES_NO).withAskWhen("string length(plate) > 5"));
+    }
+
+    /** Several numbers together. */
+    private static Questionnaire numbers() {
+        return of("numbers", "before < after",
                 Question.of("mass", "Mass", number("1", "5", 0)).withRequireWhen("true"),
                 Question.of("height", "Height", number("1", "2", 1)).withRequireWhen("true"),
                 new Derived("index", "mass / (height * height)"),
@@ -66,17 +68,29 @@ class WordsOfKindsTest {
                 Question.of("heavy", "Heavy?", YES_NO).withAskWhen("index > 4.5"),
                 Question.of("before", "Before", number("0", "4", 0)),
                 Question.of("after", "After", number("0", "4", 0)).withAccept(List.of(new Question.Accept("after >= before", "Not less."))),
-                Question.of("grown", "Grown?", YES_NO).withAskWhen("after - before > 2"),
+                Question.of("grown", "Grown?", YES_NO).withAskWhen("after - before > 2"));
+    }
+
+    /** Scores, counts, orders and files. */
+    private static Questionnaire sets() {
+        List<Option> seen = List.of(new Option("blood", "Blood", new BigDecimal(3), false, ""),
+                new Option("limp", "Limp", BigDecimal.ONE, false, ""), new Option("none", "None", null, true, ""));
+        return of("sets", "count(seen) > 1",
                 Question.of("seen", "Seen?", new Answer.ManyChoices(seen, null, 2)),
                 Question.of("bad", "Bad?", YES_NO).withAskWhen("score(seen) >= 4"),
                 Question.of("two", "Two?", YES_NO).withAskWhen("count(seen) = 2 and not(list contains(seen, \"limp\"))"),
                 Question.of("order", "Order",
                         new Answer.Ranking(List.of(Option.of("a", "A"), Option.of("b", "B"), Option.of("c", "C")), 2)),
                 Question.of("photos", "Photos", new Answer.FileAnswer(3, 1000, List.of())),
-                Question.of("many_photos", "Many?", YES_NO).withAskWhen("count(photos) > 1")));
-        return Questionnaire.blank("kinds", "Kinds").withPages(List.of(first, second, third)).withEnding(
-                List.of(new Outcome("early", "Early", ""), new Outcome("sent", "Sent", "")),
-                List.of(new OutcomeRow("day >= today() and before < after", "early"), new OutcomeRow("", "sent")));
+                Question.of("many_photos", "Many?", YES_NO).withAskWhen("count(photos) > 1"));
+    }
+
+    /** One page, and an outcome where the condition holds beside one for all others. */
+    private static Questionnaire of(String code, String early, Item... items) {
+        return Questionnaire.blank(code, Character.toUpperCase(code.charAt(0)) + code.substring(1))
+                .withPages(List.of(Page.empty("only", "Only").withItems(List.of(items))))
+                .withEnding(List.of(new Outcome("early", "Early", ""), new Outcome("sent", "Sent", "")),
+                        List.of(new OutcomeRow(early, "early"), new OutcomeRow("", "sent")));
     }
 
     /** Faults in places where they are seldom met. */
@@ -137,22 +151,41 @@ class WordsOfKindsTest {
     }
 
     @Test
-    void everyWordIsAsApproved() throws IOException {
-        StringBuilder words = new StringBuilder();
-        account(kinds(), words);
-        account(broken(), words);
-        account(brokenEntries(), words);
-        figures(kinds(), words);
-        drills(kinds(), words);
-        figures(broken(), words);
-        figures(brokenEntries(), words);
-        drills(broken(), words);
-        change(EveryType.document(), limitedOtherwise(), words);
-        change(limitedOtherwise(), EveryType.document(), words);
-        Questionnaire kinds = kinds();
-        change(kinds, with(kinds, "after", a -> number("0", "3", 0)), words);
-        change(kinds, kinds.withItem("soon", i -> ((Question) i).withAskWhen("day > today() + duration(\"P5D\")")), words);
-        change(kinds, broken(), words);
-        WordsTest.approve(words, "words_of_kinds.txt");
+    void daysAndTimes() throws IOException {
+        Accounts words = new Accounts().account(days()).figures(days()).drills(days());
+        words.change(days(), days().withItem("soon", i -> ((Question) i).withAskWhen("day > today() + duration(\"P5D\")")));
+        words.change(days(), broken()).areAsApproved("days");
+    }
+
+    @Test
+    void textsByTheirLetters() throws IOException {
+        new Accounts().account(letters()).figures(letters()).drills(letters()).areAsApproved("letters");
+    }
+
+    @Test
+    void severalNumbersTogether() throws IOException {
+        Accounts words = new Accounts().account(numbers()).figures(numbers()).drills(numbers());
+        words.change(numbers(), with(numbers(), "after", a -> number("0", "3", 0))).areAsApproved("numbers");
+    }
+
+    @Test
+    void scoresCountsAndOrders() throws IOException {
+        new Accounts().account(sets()).figures(sets()).drills(sets()).areAsApproved("sets");
+    }
+
+    @Test
+    void faultsInSeldomPlaces() throws IOException {
+        new Accounts().account(broken()).figures(broken()).drills(broken()).areAsApproved("faults_in_seldom_places");
+    }
+
+    @Test
+    void faultsInEntries() throws IOException {
+        new Accounts().account(brokenEntries()).figures(brokenEntries()).areAsApproved("faults_in_entries");
+    }
+
+    @Test
+    void changedLimits() throws IOException {
+        Questionnaire every = EveryType.document();
+        new Accounts().change(every, limitedOtherwise()).change(limitedOtherwise(), every).areAsApproved("changed_limits");
     }
 }

@@ -1,31 +1,12 @@
 package orthogon.core.proof;
 
-import static org.junit.jupiter.api.Assertions.assertEquals;
-
 import java.io.IOException;
-import java.io.InputStream;
 import java.math.BigDecimal;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.Path;
-import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.TreeMap;
-import orthogon.core.expression.Wiring;
-import orthogon.core.proof.change.Change;
-import orthogon.core.proof.claim.Claim;
-import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.diagram.Limits;
-import orthogon.core.proof.diagram.Watch;
-import orthogon.core.proof.drill.Drill;
-import orthogon.core.proof.drill.Drills;
-import orthogon.core.proof.drill.Goal;
-import orthogon.core.proof.drill.Rerun;
-import orthogon.core.proof.flow.Figures;
-import orthogon.core.proof.flow.Routes;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Answer.Option;
 import orthogon.core.questionnaire.Burden;
@@ -50,13 +31,11 @@ import org.junit.jupiter.api.Test;
 
 /**
  * Every word that an analyst reads about some questionnaires with faults of all kinds: claims, figures, routes, drills, and what an edit
- * changed, against what was read over and found right. Where words were changed on purpose, read {@code core/target/words.txt} and put it
- * in the place of the approved text.
+ * changed, against what was read over and found right. Where words were changed on purpose, read what is in {@code core/target/words}
+ * and put it in the place of the approved text.
  */
 class WordsTest {
 
-    private static final LocalDate DAY = LocalDate.of(2026, 11, 2);
-    private static final String APPROVED = "words.txt";
     private static final Answer YES_NO = new Answer.YesNo();
     private static final Answer.OneChoice KIND = new Answer.OneChoice(
             List.of(Option.of("eel", "Eel"), Option.of("carp", "Carp"), new Option("toad", "Toad", null, false, "wet = true")), false);
@@ -162,39 +141,39 @@ class WordsTest {
     }
 
     @Test
-    void everyWordIsAsApproved() throws IOException {
-        StringBuilder words = new StringBuilder();
-        Questionnaire limited = Questionnaire.blank("limited", "Limited").withPages(List.of(limits()));
-        for (Questionnaire document : List.of(sluice(), limited, unsound(), entries(), EveryType.document())) {
-            account(document, words);
-        }
-        for (Questionnaire document : List.of(mended(), entries(), EveryType.document())) {
-            figures(document, words);
-            drills(document, words);
-        }
-        Questionnaire later = Places.with(mended(), Map.of("shore.askWhen", "depth > 4", "held/finish/0", "depth > 6", "side/accept/0",
-                "true", "note.askWhen", "kind = \"eel\""));
-        change(mended(), later, words);
-        change(later, mended(), words);
-        change(entries(), Places.with(entries(), Map.of("heavy.askWhen", "sum(animals.weight) > 5", "ring/accept/0", "ring > 4")), words);
-        change(mended(), mended().withItem("wet", i -> ((Question) i).withTexts("Is it damp?", "")), words);
-        change(mended(), sluice(), words);
-        approve(words, APPROVED);
+    void claimsOfASluice() throws IOException {
+        new Accounts().account(sluice()).areAsApproved("sluice");
     }
 
-    /** The words are those of an approved text; what they are now is written beside the classes, to be read and put in its place. */
-    static void approve(StringBuilder words, String name) throws IOException {
-        Path written = Path.of("target", name);
-        Files.createDirectories(written.getParent());
-        Files.writeString(written, words);
-        try (InputStream approved = Objects.requireNonNull(WordsTest.class.getResourceAsStream(name), name)) {
-            List<String> expected = new String(approved.readAllBytes(), StandardCharsets.UTF_8).lines().toList();
-            List<String> actual = words.toString().lines().toList();
-            for (int i = 0; i < Math.min(expected.size(), actual.size()); i++) {
-                assertEquals(expected.get(i), actual.get(i), "line " + (i + 1));
-            }
-            assertEquals(expected.size(), actual.size());
-        }
+    @Test
+    void claimsOfLimits() throws IOException {
+        new Accounts().account(Questionnaire.blank("limited", "Limited").withPages(List.of(limits()))).areAsApproved("limited");
+    }
+
+    @Test
+    void claimsOfWhatIsUnsound() throws IOException {
+        new Accounts().account(unsound()).areAsApproved("unsound");
+    }
+
+    @Test
+    void entriesOfARoster() throws IOException {
+        Questionnaire otherwise = Places.with(entries(), Map.of("heavy.askWhen", "sum(animals.weight) > 5", "ring/accept/0", "ring > 4"));
+        new Accounts().account(entries()).figures(entries()).drills(entries()).change(entries(), otherwise).areAsApproved("entries");
+    }
+
+    @Test
+    void everyTypeOfAnswer() throws IOException {
+        Questionnaire every = EveryType.document();
+        new Accounts().account(every).figures(every).drills(every).areAsApproved("every_type");
+    }
+
+    @Test
+    void figuresDrillsAndChangesOfTheMendedSluice() throws IOException {
+        Questionnaire later = Places.with(mended(), Map.of("shore.askWhen", "depth > 4", "held/finish/0", "depth > 6", "side/accept/0",
+                "true", "note.askWhen", "kind = \"eel\""));
+        new Accounts().figures(mended()).drills(mended()).change(mended(), later).change(later, mended())
+                .change(mended(), mended().withItem("wet", i -> ((Question) i).withTexts("Is it damp?", "")))
+                .change(mended(), sluice()).areAsApproved("mended");
     }
 
     /** The sluice without what is at fault, so that everything about it can be counted. */
@@ -203,71 +182,5 @@ class WordsTest {
         return Places.with(sluice, Map.of("dry.askWhen", "wet = true", "never.openWhen", "wet = false", "stones.askWhen", "depth < 7",
                 "height/accept/0", "height <= 8", "outcomeTable/1", "depth > 2", "outcomeTable/2", "", "given.startWith", "",
                 "agreed.startWith", "", "held/finish/1", "wet = true and kind = \"toad\"", "held/skip/1", "depth = 2"));
-    }
-
-    static void figures(Questionnaire document, StringBuilder words) {
-        Figures figures = Proof.of(document, DAY).figures();
-        words.append("## Figures of ").append(document.title()).append('\n');
-        line(words, "paths " + figures.answerPaths() + " " + figures.pathsByOutcome() + (figures.joint() ? " joint" : ""));
-        line(words, "not counted " + figures.notCounted());
-        line(words, "reading " + figures.reading());
-        figures.everyRoute().ifPresent(routes -> {
-            line(words, routes.count() + " routes, " + routes.shortest() + " to " + routes.longest() + ", " + routes.average());
-            line(words, "asking " + routes.asking());
-            for (Routes.Group group : routes.spread(Routes.Filter.ALL, 12)) {
-                line(words, group.outcome() + ": " + group.count() + " from " + group.first());
-                group.told().forEach(r -> line(words, r.number() + " " + r.asked() + " " + routes.lane(r)));
-            }
-        });
-    }
-
-    static void drills(Questionnaire document, StringBuilder words) {
-        words.append("## Drills of ").append(document.title()).append('\n');
-        try {
-            Drills drills = Drills.of(document, DAY, Limits.USUAL, Watch.NOBODY);
-            line(words, drills.drills().size() + " drills, at least " + drills.atLeast() + ", greedy " + drills.greedy());
-            line(words, "goals " + drills.goals().stream().map(Goal::words).toList());
-            for (Drill drill : drills.drills()) {
-                line(words, "drill " + new TreeMap<>(drill.answers()) + " ends " + drill.outcome());
-                drill.steps().forEach(s -> {
-                    line(words, "page " + s.page() + " asks " + s.asked());
-                    s.attempts().forEach(a -> line(words, "try " + a.instead() + ": " + a.refused() + ", " + a.covers().words()));
-                });
-                line(words, "covers " + drill.covers().stream().map(Goal::words).toList());
-                assertEquals(List.of(), Rerun.differences(Wiring.of(document), DAY, drill));
-            }
-        } catch (Drills.NotPossible e) {
-            line(words, "none: " + e.getMessage());
-        }
-    }
-
-    static void change(Questionnaire before, Questionnaire after, StringBuilder words) {
-        Change change = Change.between(before, after, DAY, Limits.USUAL, Watch.NOBODY);
-        words.append("## Change of ").append(before.title()).append(change.isOfTextsOnly() ? ", texts only" : "").append('\n');
-        line(words, change.toString().replace("Difference[", "\n    Difference["));
-    }
-
-    static void account(Questionnaire document, StringBuilder words) {
-        Proof proof = Proof.of(document, DAY);
-        words.append("# ").append(document.title()).append(": ").append(proof.count(Verdict.PROVED)).append(" proved, ")
-                .append(proof.count(Verdict.REFUTED)).append(" refuted, ").append(proof.count(Verdict.UNDECIDED)).append(" undecided, ")
-                .append(proof.advice()).append(" advisory, until ").append(proof.holdsUntil()).append('\n');
-        for (Claim claim : proof.claims()) {
-            Claim.Explanation explanation = claim.explanation();
-            words.append(claim).append(claim.blocking() ? "" : ", advisory").append(claim.follows().map(f -> ", follows " + f).orElse(""))
-                    .append(" (").append(claim.family().title()).append(": ").append(claim.family().says()).append(")\n    ")
-                    .append(claim.statement()).append("\n    ").append(explanation.headline()).append('\n');
-            line(words, explanation.details());
-            line(words, String.join(", ", explanation.core()));
-            line(words, explanation.witness().map(w -> "who: " + new TreeMap<>(w)).orElse(""));
-            line(words, explanation.other().map(w -> "and: " + new TreeMap<>(w)).orElse(""));
-            line(words, explanation.mend().map(m -> "mend: " + m.words() + " | " + m.place() + " | " + m.text()).orElse(""));
-        }
-    }
-
-    private static void line(StringBuilder words, String text) {
-        if (!text.isEmpty()) {
-            words.append("    ").append(text).append('\n');
-        }
     }
 }

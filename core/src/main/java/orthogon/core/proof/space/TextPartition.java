@@ -2,6 +2,8 @@ package orthogon.core.proof.space;
 
 import dk.brics.automaton.Automaton;
 import dk.brics.automaton.BasicAutomata;
+import dk.brics.automaton.State;
+import dk.brics.automaton.Transition;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -19,6 +21,8 @@ final class TextPartition {
 
     private static final int MOST_CLASSES = 200;
     private static final int MOST_STATES = 20_000;
+    /** Up to here an automaton with as many letters as Unicode has is faster used as it is than made smaller. */
+    private static final int MOST_UNREDUCED = 200;
     private static final List<String> ORDINARY = List.of("Quillmere", "alder brook", "fen", "a", "12",
             "seven grey herons by the mill pond");
 
@@ -54,7 +58,7 @@ final class TextPartition {
         if (answer.content() == Answer.Content.DIGITS) {
             forms.add(BasicAutomata.makeCharRange('0', '9').repeat());
         } else if (answer.content() == Answer.Content.LETTERS) {
-            forms.add(LETTERS.repeat());
+            forms.add(LETTERS);
         }
         if (!answer.pattern().isEmpty()) {
             forms.add(partition.pattern(TextPattern.whole(answer.pattern())));
@@ -85,20 +89,22 @@ final class TextPartition {
 
     private static final Automaton LETTERS = letters();
 
-    /** One character that {@link TextPattern#isLetterLike} takes, of those that one unit of UTF-16 holds. */
+    /** Texts of characters that {@link TextPattern#isLetterLike} takes, of those that one unit of UTF-16 holds. */
     private static Automaton letters() {
-        List<Automaton> ranges = new ArrayList<>();
+        State letter = new State();
+        letter.setAccept(true);
         for (int c = 0; c <= 0xffff; c++) {
             int from = c;
             while (c <= 0xffff && !Character.isSurrogate((char) c) && TextPattern.isLetterLike(c)) {
                 c++;
             }
             if (c > from) {
-                ranges.add(BasicAutomata.makeCharRange((char) from, (char) (c - 1)));
+                letter.addTransition(new Transition((char) from, (char) (c - 1), letter));
             }
         }
-        Automaton letters = dk.brics.automaton.BasicOperations.union(ranges);
-        letters.minimize();
+        Automaton letters = new Automaton();
+        letters.setInitialState(letter);
+        letters.setDeterministic(true);
         return letters;
     }
 
@@ -139,7 +145,11 @@ final class TextPartition {
     }
 
     private static void keep(Automaton part, List<Automaton> parts) throws Inexact {
-        part.minimize();
+        part.determinize();
+        part.removeDeadTransitions();
+        if (part.getNumberOfStates() > MOST_UNREDUCED) {
+            part.minimize();
+        }
         if (!part.isEmpty()) {
             parts.add(part);
         }
