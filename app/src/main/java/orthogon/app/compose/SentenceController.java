@@ -14,6 +14,7 @@ import orthogon.core.expression.Wiring;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
@@ -115,12 +116,14 @@ class SentenceController {
             return new Node("line", depth, true, false, "", "", List.of(), "", Map.of(), Map.of());
         }
         Type type = wiring.checked(family, owner, subject).type();
-        Map<String, String> comparisons = Sentence.comparisons(type);
+        Map<String, String> comparisons = Sentence.comparisons(subject, type);
         String fitting = comparisons.containsKey(comparison) ? comparison : comparisons.keySet().iterator().next();
         Type of = type.kind() == Type.Kind.LIST ? type.element() : type;
         Map<String, String> choices = new LinkedHashMap<>();
         Optional<Answer> answer = wiring.document().question(of.owner()).map(Question::answer);
-        of.options().forEach(o -> choices.put(o, answer.flatMap(a -> a.option(o)).map(Answer.Option::label).orElse(o)));
+        of.options().forEach(o -> choices.put(o, answer.flatMap(a -> a.option(o)).map(Answer.Option::label)
+                .or(() -> wiring.document().outcome(o).filter(x -> subject.equals("outcome")).map(Questionnaire.Outcome::label))
+                .orElse(o)));
         return new Node("line", depth, true, false, subject, fitting, values, "", comparisons, choices);
     }
 
@@ -192,6 +195,9 @@ class SentenceController {
     private static Map<String, String> subjects(Wiring wiring, Wiring.Family family, String owner) {
         Questionnaire document = wiring.document();
         Map<String, String> subjects = new LinkedHashMap<>();
+        if (family == Wiring.Family.CLAIM) {
+            subjects.put("outcome", "outcome");
+        }
         document.linkParameters().forEach(p -> subjects.put(p.code(), "link: " + p.code()));
         String roster = wiring.rosterOf(owner).orElse("");
         boolean[] past = {false};
@@ -205,6 +211,10 @@ class SentenceController {
                 add(item, subjects);
             }
         });
+        if (family == Wiring.Family.CLAIM) {
+            document.items().filter(i -> !(i instanceof Derived) && !(i instanceof Note) && wiring.rosterOf(i.code()).isEmpty())
+                    .forEach(i -> subjects.put("asked(" + i.code() + ")", i.code() + ", whether asked"));
+        }
         return subjects;
     }
 

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -19,6 +20,7 @@ import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Gate;
 import orthogon.core.proof.claim.Mend;
 import orthogon.core.proof.claim.Replay;
+import orthogon.core.proof.claim.Verdict;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
@@ -26,15 +28,18 @@ import orthogon.core.questionnaire.Questionnaire;
 /**
  * Everything about the claim that is selected.
  *
+ * @param title what is proved, or what is wrong
  * @param deciding answers of the witness that decide
  * @param rest its other answers
  * @param onPage the page that it is about, as the witness finds it
+ * @param endsAs the outcome of the witness's interview, where it comes to an end and the claim is about none of its pages
  * @param goTo the row of the ledger that it is about
  * @param now what stands where the mend would change something
  * @param translated where it is about a translation
  */
-record Explained(Claim claim, String headline, String details, List<Member> core, List<Given> deciding, List<Given> rest,
-        boolean hasWitness, boolean ofTwo, Optional<OnPage> onPage, Optional<Mend> mend, String now, List<Claim> consequences,
+record Explained(Claim claim, String title, String headline, String details, List<Member> core, List<Given> deciding, List<Given> rest,
+        boolean hasWitness, boolean ofTwo, Optional<OnPage> onPage, Optional<String> endsAs, Optional<Mend> mend, String now,
+        List<Claim> consequences,
         Optional<Claim> cause, String goTo, boolean waivable, Optional<Gate.Waiver> waiver, Optional<Translated> translated) {
 
     /**
@@ -84,10 +89,25 @@ record Explained(Claim claim, String headline, String details, List<Member> core
         List<Member> core = explanation.core().stream()
                 .map(place -> new Member(place, proof.sentence(place), owner(document, place))).toList();
         String now = explanation.mend().flatMap(m -> proof.wiring().at(m.place())).map(w -> w.text()).orElse("");
-        return new Explained(claim, explanation.headline(), core.isEmpty() ? explanation.details() : intro(explanation.details()), core,
-                deciding, rest, explanation.witness().isPresent(), explanation.other().isPresent(), onPage(proof, claim, explanation),
+        Optional<OnPage> onPage = onPage(proof, claim, explanation);
+        Optional<String> endsAs = onPage.isEmpty() && explanation.other().isEmpty()
+                ? explanation.witness().flatMap(w -> endsAs(proof, w))
+                : Optional.empty();
+        return new Explained(claim, title(claim, document), explanation.headline(),
+                core.isEmpty() ? explanation.details() : intro(explanation.details()), core,
+                deciding, rest, explanation.witness().isPresent(), explanation.other().isPresent(), onPage, endsAs,
                 explanation.mend(), now, consequences, cause, owner(document, claim.place()), Gate.canBeWaived(claim),
                 gate.waiver(claim), Translated.of(claim, document));
+    }
+
+    /** What is proved begins as a sentence does, unless its first word is a code. */
+    private static String title(Claim claim, Questionnaire document) {
+        String said = claim.statement() + ".";
+        String first = said.split("[\\s.:]")[0];
+        boolean code = claim.place().equals(first) || document.item(first).isPresent() || document.page(first).isPresent();
+        return claim.verdict() != Verdict.PROVED
+                ? claim.explanation().headline()
+                : code ? said : said.substring(0, 1).toUpperCase(Locale.ROOT) + said.substring(1);
     }
 
     private static void given(Proof proof, Claim claim, Claim.Explanation explanation, List<Given> deciding, List<Given> rest) {
@@ -114,13 +134,22 @@ record Explained(Claim claim, String headline, String details, List<Member> core
     private static Set<String> decisive(Proof proof, Claim claim, Claim.Explanation explanation) {
         Set<String> codes = new LinkedHashSet<>();
         String place = claim.place().split("#")[0];
+        boolean ofOutcome = claim.kind().equals("one-outcome") || claim.kind().equals("own") && proof.wiring().wires().stream()
+                .anyMatch(w -> w.owner().equals(place) && w.readable().filter(e -> e.references().contains("outcome")).isPresent());
         proof.wiring().wires().stream()
                 .filter(w -> explanation.core().contains(w.place()) || w.place().equals(place)
                         || claim.kind().equals("own") && w.owner().equals(place)
-                        || claim.kind().equals("one-outcome") && w.place().startsWith("outcomeTable/")
+                        || ofOutcome && (w.place().startsWith("outcomeTable/") || w.place().contains("/finish/"))
                         || w.place().equals(place + ".askWhen") || w.place().equals(place + ".openWhen"))
                 .forEach(w -> w.readable().flatMap(proof.wiring()::unfolded).ifPresent(e -> codes.addAll(e.references())));
         return codes;
+    }
+
+    private static Optional<String> endsAs(Proof proof, Map<String, Object> answers) {
+        Course course = Replay.of(proof.wiring(), proof.asOf(), answers, "").course();
+        return course.complete()
+                ? Optional.of(course.outcome().flatMap(proof.document()::outcome).map(Questionnaire.Outcome::label).orElse("none"))
+                : Optional.empty();
     }
 
     private static Optional<OnPage> onPage(Proof proof, Claim claim, Claim.Explanation explanation) {

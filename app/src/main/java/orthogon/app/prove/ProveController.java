@@ -120,6 +120,7 @@ class ProveController {
                 .or(() -> families.stream().flatMap(f -> f.open().stream()).filter(Claim::blocking).findFirst())
                 .or(() -> families.stream().flatMap(f -> f.open().stream()).findFirst())
                 .or(() -> proof.claims().stream().filter(c -> c.kind().equals("one-outcome")).findFirst());
+        model.addAttribute("gone", !claim.isEmpty() && selected.filter(c -> c.id().equals(claim)).isEmpty());
         model.addAttribute("chosen", selected.map(c -> Explained.of(proof, c, gate)).orElse(null));
         model.addAttribute("names", String.join(" ", proof.wiring().names(Wiring.Family.CLAIM, "")));
         figures(draft, proof, model);

@@ -35,7 +35,8 @@ public sealed interface Sentence {
     /**
      * One comparison.
      *
-     * @param subject a name, a part such as {@code owner.family}, or {@code count}, {@code score}, {@code string length} of one
+     * @param subject a name, a part such as {@code owner.family}, or {@code count}, {@code score}, {@code string length}, {@code asked} of
+     * one
      * @param comparison one of the keys of {@link #comparisons}
      * @param values as written in the builder: option codes, numbers, dates as 2026-11-30 or {@code today - 30}
      */
@@ -57,9 +58,18 @@ public sealed interface Sentence {
         };
     }
 
-    /** Comparisons that fit a type, key to words. */
-    static Map<String, String> comparisons(Type type) {
+    /**
+     * Comparisons that fit, key to words.
+     *
+     * @param type of the subject
+     */
+    static Map<String, String> comparisons(String subject, Type type) {
         Map<String, String> words = new LinkedHashMap<>();
+        if (subject.startsWith("asked(")) {
+            words.put("holds", "is asked");
+            words.put("no", "is not asked");
+            return words;
+        }
         switch (type.kind()) {
             case TRUTH -> {
                 words.put("yes", "is yes");
@@ -112,6 +122,7 @@ public sealed interface Sentence {
             case Expr.Or o -> new Group(false, false, o.parts().stream().map(p -> of(p, whole)).toList());
             case Expr.Not n -> switch (of(n.of(), whole)) {
                 case Line l when l.comparison().equals("answered") -> new Line(l.subject(), "blank", List.of());
+                case Line l when l.comparison().equals("holds") && n.of() instanceof Expr.Call -> new Line(l.subject(), "no", List.of());
                 case Line l when l.comparison().equals("includes") -> new Line(l.subject(), "lacks", l.values());
                 case Group g when !g.negated() && g.parts().size() > 1 -> new Group(g.all(), true, g.parts());
                 case Sentence other -> new Group(true, true, List.of(other));
@@ -124,6 +135,8 @@ public sealed interface Sentence {
         return switch (expr) {
             case Expr.Name n -> Optional.of(new Line(n.name(), "holds", List.of()));
             case Expr.Part p when isSubject(p) -> Optional.of(new Line(Printer.print(p), "holds", List.of()));
+            case Expr.Call c when c.function().equals("asked") && isSubject(c) ->
+                Optional.of(new Line(Printer.print(c), "holds", List.of()));
             case Expr.Compare c when isSubject(c.left()) && c.right() instanceof Expr.Literal l -> switch (l.value()) {
                 case null -> c.op().equals("=") || c.op().equals("!=")
                         ? Optional.of(new Line(Printer.print(c.left()), c.op().equals("=") ? "blank" : "answered", List.of()))
@@ -155,7 +168,7 @@ public sealed interface Sentence {
         return switch (expr) {
             case Expr.Name n -> true;
             case Expr.Part p -> p.of() instanceof Expr.Name;
-            case Expr.Call c -> Set.of("count", "score", "string length").contains(c.function()) && c.args().size() == 1
+            case Expr.Call c -> Set.of("count", "score", "string length", "asked").contains(c.function()) && c.args().size() == 1
                     && (c.args().getFirst() instanceof Expr.Name || c.args().getFirst() instanceof Expr.Part p && isSubject(p));
             default -> false;
         };
@@ -214,7 +227,7 @@ public sealed interface Sentence {
         if (x.isEmpty()) {
             throw new Refused("Choose the question that decides.");
         }
-        if (!comparisons(type).containsKey(l.comparison())) {
+        if (!comparisons(x, type).containsKey(l.comparison())) {
             throw new Refused("Choose a comparison for " + x + ".");
         }
         List<String> values = new ArrayList<>();
@@ -229,7 +242,7 @@ public sealed interface Sentence {
         }
         return switch (l.comparison()) {
             case "yes" -> x + " = true";
-            case "no" -> x + " = false";
+            case "no" -> x.startsWith("asked(") ? "not(" + x + ")" : x + " = false";
             case "holds" -> x;
             case "answered" -> "answered(" + x + ")";
             case "blank" -> "not(answered(" + x + "))";

@@ -69,6 +69,20 @@ class SentenceTest {
     }
 
     @Test
+    void aClaimSaysWhatIsAskedAndHowItEnds() throws Refused {
+        Wiring wiring = Wiring.of(EveryType.document());
+        for (String[] said : new String[][]{{"asked(bird)", "holds", "asked(bird)"}, {"asked(bird)", "no", "not(asked(bird))"}}) {
+            Sentence.Line line = new Sentence.Line(said[0], said[1], List.of());
+            assertEquals(said[2], Sentence.text(line, wiring, Family.CLAIM, ""));
+            assertEquals(line, Sentence.of(said[2]));
+        }
+        String outcome = wiring.document().outcomes().getFirst().code();
+        Sentence.Line ending = new Sentence.Line("outcome", "!=", List.of(outcome));
+        assertEquals("outcome != \"" + outcome + "\"", Sentence.text(ending, wiring, Family.CLAIM, ""));
+        assertThrows(Refused.class, () -> Sentence.text(new Sentence.Line("asked(bird)", "answered", List.of()), wiring, Family.CLAIM, ""));
+    }
+
+    @Test
     void whatNoLineCanSayIsKeptAsItIsTyped() {
         assertEquals(new Sentence.Typed("some a in animals satisfies a.bleeding = true"),
                 Sentence.of("some a in animals satisfies a.bleeding = true"));
