@@ -58,7 +58,7 @@ document.addEventListener('click', async (event) => {
     }
 });
 
-document.getElementById('show').addEventListener('change', (event) => event.target.form.submit());
+document.getElementById('show')?.addEventListener('change', (event) => event.target.form.submit());
 
 document.addEventListener('htmx:configRequest', (event) => {
     if (event.target.matches?.('form.write')) {

@@ -56,8 +56,12 @@ class ReleaseController {
     record Row(int number, int revision, String when, String author, String signedBy, String notes, String languages, String token,
             int begun, int sent, String state, String message) {}
 
-    /** A language at the gate. */
-    record Tongue(String tag, String name, boolean ready, int left, Claim first) {}
+    /**
+     * A language at the gate.
+     *
+     * @param lost whether the last release has it
+     */
+    record Tongue(String tag, String name, boolean ready, int left, boolean lost) {}
 
     private final Frame frame;
     private final Proofs proofs;
@@ -94,7 +98,7 @@ class ReleaseController {
         Proof proof = proofs.of(draft);
         frame.fill(model, draft, "release");
         List<Release> all = releases.of(draft.id());
-        gate(draft, proof, who, model);
+        gate(draft, proof, all, who, model);
         model.addAttribute("next", all.isEmpty() ? 1 : all.getFirst().number() + 1);
         model.addAttribute("unchanged", !all.isEmpty() && all.getFirst().document().equals(draft.document()));
         model.addAttribute("textsAlone", !all.isEmpty() && Texts.alone(all.getFirst().document(), draft.document()));
@@ -111,7 +115,7 @@ class ReleaseController {
         return "release";
     }
 
-    private void gate(Draft draft, Proof proof, Principal who, Model model) {
+    private void gate(Draft draft, Proof proof, List<Release> all, Principal who, Model model) {
         Gate gate = gates.of(draft, proof);
         List<Claim> inTheWay = gate.inTheWay();
         List<SignOff> signed = signOffs.of(draft.id(), draft.revision());
@@ -123,7 +127,7 @@ class ReleaseController {
         model.addAttribute("revision", draft.revision());
         List<Tongue> tongues = new ArrayList<>();
         gate.languages().forEach((tag, left) -> tongues.add(new Tongue(tag, OwnWords.name(tag), left.isEmpty(), left.size(),
-                left.isEmpty() ? null : left.getFirst())));
+                all.stream().findFirst().filter(r -> r.languages().contains(tag)).isPresent())));
         model.addAttribute("tongues", tongues);
         model.addAttribute("signNeeded", signOffs.isNeeded());
         model.addAttribute("signed", signed);

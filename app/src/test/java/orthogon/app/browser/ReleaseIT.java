@@ -35,15 +35,17 @@ import org.junit.jupiter.api.Test;
 /** Out to respondents, in every language, with nothing unproved. */
 class ReleaseIT {
 
+    /** Each text in French and Arabic. */
     private static final Map<String, List<String>> WORDS = Map.of(
-            "title", List.of("Veille des loutres", "مراقبة القضاعة"),
-            "bank.title", List.of("Au bord de l’eau", "عند الضفة"),
-            "site.wording", List.of("Quelle rive ?", "أي ضفة؟"),
-            "site.weir.label", List.of("Le barrage", "السد"),
-            "site.mill.label", List.of("Le moulin", "الطاحونة"),
-            "count.wording", List.of("Combien de loutres ?", "كم قضاعة؟"),
-            "sent.label", List.of("Envoyé", "أُرسل"),
-            "sent.closing", List.of("Merci. Vos réponses ont été envoyées.", "شكرًا. أُرسلت إجاباتك."));
+            "Otter watch", List.of("Veille des loutres", "مراقبة القضاعة"),
+            "At the bank", List.of("Au bord de l’eau", "عند الضفة"),
+            "Which bank?", List.of("Quelle rive ?", "أي ضفة؟"),
+            "The weir", List.of("Le barrage", "السد"),
+            "The mill", List.of("Le moulin", "الطاحونة"),
+            "How many otters?", List.of("Combien de loutres ?", "كم قضاعة؟"),
+            "How many otters, cubs too?", List.of("Combien de loutres ?", "كم قضاعة؟"),
+            "Sent", List.of("Envoyé", "أُرسل"),
+            "Thank you. Your answers were sent.", List.of("Merci. Vos réponses ont été envoyées.", "شكرًا. أُرسلت إجاباتك."));
 
     private final RunningApplication application = RunningApplication.withDemo();
     private final Page ines = Chromium.signedIn(application.address(), "ines");
@@ -79,12 +81,38 @@ class ReleaseIT {
         translator.navigate(at("/languages?show=left&to=" + language));
         for (int i = translator.locator(".text-list tr.text").count(); i > 0; i--) {
             String unit = translator.locator(".unit-head code").textContent();
-            translator.locator("#text").fill(WORDS.getOrDefault(unit, List.of("?" + unit, "?" + unit)).get(which));
+            String source = translator.locator(".source").textContent();
+            translator.locator("#text").fill(WORDS.getOrDefault(source, List.of("?" + source, "?" + source)).get(which));
             translator.waitForResponse(r -> r.url().endsWith("/languages/keep"), () -> translator.keyboard().press("Control+Shift+Enter"));
             if (i > 1) {
                 assertThat(translator.locator(".unit-head code")).not().hasText(unit);
             }
         }
+    }
+
+    /** From nothing, row by row. */
+    private void composed() {
+        ines.navigate(application.address() + "/");
+        ines.getByLabel("Title").fill("Otter watch");
+        press(ines, "Begin");
+        ines.waitForURL("**/q/otter_watch/compose**");
+        code = "otter_watch";
+        ines.navigate(at("/compose?at=page_1"));
+        set("#title", "At the bank");
+        for (String line : List.of("Which bank? / one: the weir; the mill *", "How many otters? / number 1..9 *")) {
+            String before = ines.locator("#state").getAttribute("data-revision");
+            ines.locator("#line").fill(line);
+            press(ines, "Add the row");
+            assertThat(ines.locator("#state")).not().hasAttribute("data-revision", before);
+        }
+    }
+
+    /** Fills a field of the inspector and leaves it, which makes the edit. */
+    private void set(String field, String value) {
+        String before = ines.locator("#state").getAttribute("data-revision");
+        ines.locator(field).fill(value);
+        ines.locator(field).blur();
+        assertThat(ines.locator("#state")).not().hasAttribute("data-revision", before);
     }
 
     private Page respondent(String locale) {
@@ -104,7 +132,7 @@ class ReleaseIT {
 
     @Test
     void twoPeopleBringADraftToItsSecondReleaseInThreeLanguages() {
-        otters();
+        composed();
         application.part(SignOffStore.class).need(true);
         Page safi = Chromium.signedIn(application.address(), "safi");
         Page mirja = Chromium.signedIn(application.address(), "mirja");
@@ -122,7 +150,9 @@ class ReleaseIT {
         assertThat(ines.locator(".release-form")).containsText("8 texts are not ready");
         // The analyst cannot sign alone, nor release unsigned.
         assertThat(ines.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Release 1"))).isDisabled();
-        mirja.navigate(at("/compose?at=count"));
+        mirja.navigate(at("/compose?at=many_otters"));
+        assertThat(mirja.locator("#wording")).isDisabled();
+        assertThat(mirja.locator("#line")).isDisabled();
         mirja.locator("#remark-text").fill("Do cubs count?");
         press(mirja, "Remark");
         assertThat(mirja.locator("#remarks")).containsText("Mirja Oland");
@@ -144,23 +174,18 @@ class ReleaseIT {
         first.getByLabel("Le barrage").check();
 
         // A second version: another question, a wording, and Arabic.
-        ines.navigate(at("/compose?at=count"));
-        String before = ines.locator("#state").getAttribute("data-revision");
-        ines.locator("#wording").fill("How many otters, cubs too?");
-        ines.locator("#wording").blur();
-        assertThat(ines.locator("#state")).not().hasAttribute("data-revision", before);
-        String between = ines.locator("#state").getAttribute("data-revision");
-        ines.locator("#askWhen").fill("site = \"weir\"");
-        ines.locator("#askWhen").blur();
-        assertThat(ines.locator("#state")).not().hasAttribute("data-revision", between);
+        ines.navigate(at("/compose?at=many_otters"));
+        set("#wording", "How many otters, cubs too?");
+        set("#askWhen", "bank = \"weir\"");
         ines.navigate(at("/release"));
         assertThat(ines.locator("#change")).containsText("1 of 2 answer paths of the last release fare otherwise.");
         assertThat(ines.locator("#change")).containsText("Not asked any more: “How many otters?”");
         assertThat(ines.locator("#change .wordings")).containsText("cubs");
         assertThat(ines.locator("#change")).containsText("drills of the last release go otherwise");
         assertThat(ines.locator(".release-form")).containsText("1 text is not ready");
+        assertThat(ines.locator(".release-form")).containsText("in release 1, not in this one");
         ines.locator("#change .otherwise summary").first().click();
-        assertThat(ines.locator("#change .otherwise details").first()).containsText("site: The mill");
+        assertThat(ines.locator("#change .otherwise details").first()).containsText("bank: The mill");
         translate(safi, "fr", 0);
         translate(safi, "ar", 1);
         mirja.navigate(at("/release"));

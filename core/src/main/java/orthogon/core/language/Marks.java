@@ -230,6 +230,23 @@ public final class Marks {
         wanted.stream().filter(m -> !there.contains(m)).forEach(m -> faults.add(m.shown() + " is missing"));
         there.stream().filter(m -> !wanted.contains(m)).forEach(m -> faults.add(m.shown() + " is not in the source"));
         missingForms(translation, language).forEach(f -> faults.add("the plural form " + f + " is missing"));
+        if (halves(source).isEmpty()) {
+            faults.addAll(halves(translation));
+        }
         return faults;
+    }
+
+    /** Markup that stands in pairs and does not, in each case by itself. */
+    private static List<String> halves(String text) {
+        List<String> halves = new ArrayList<>();
+        List<Arm> cases = arms(text);
+        for (Arm one : cases.isEmpty() ? List.of(new Arm("", text)) : cases) {
+            for (String pair : List.of("**", "`")) {
+                if ((one.text().replace("__", "**").split(Pattern.quote(pair), -1).length - 1) % 2 == 1) {
+                    halves.add((one.when().isEmpty() ? "" : one.when() + ": ") + "one " + pair + " is without its other");
+                }
+            }
+        }
+        return halves;
     }
 }
