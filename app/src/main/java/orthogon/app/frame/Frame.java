@@ -24,6 +24,7 @@ import org.springframework.ui.Model;
 public class Frame {
 
     private static final DateTimeFormatter WHEN = DateTimeFormatter.ofPattern("d MMM, HH:mm", java.util.Locale.ENGLISH);
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH);
 
     /** A tab: its number is also its key. */
     public record Tab(int key, String name, String title) {}
@@ -70,7 +71,7 @@ public class Frame {
             live.counting(draft);
         }
         List<ReleaseStore.Release> all = releases.of(draft.id());
-        String release = all.isEmpty() ? "none yet" : all.getFirst().number() + ", " + WHEN.format(all.getFirst().at().toLocalDateTime());
+        String release = all.isEmpty() ? "none yet" : all.getFirst().number() + ", " + DAY.format(all.getFirst().at());
         return new TitleBlock(draft.code(), draft.document().title(), draft.revision(), WHEN.format(draft.at().toLocalDateTime()),
                 Accounts.shown(draft.author()), draft.document().pages().size(), draft.document().questions().count(),
                 draft.document().ruleCount(), proof.isEmpty(), proofs.part(draft), figures.isEmpty(),
