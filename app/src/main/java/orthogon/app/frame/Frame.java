@@ -24,7 +24,7 @@ import org.springframework.ui.Model;
 public class Frame {
 
     private static final DateTimeFormatter WHEN = DateTimeFormatter.ofPattern("d MMM, HH:mm", java.util.Locale.ENGLISH);
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH);
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", java.util.Locale.ENGLISH);
 
     /** A tab: its number is also its key. */
     public record Tab(int key, String name, String title) {}
