@@ -37,6 +37,7 @@ import orthogon.core.questionnaire.Attachment;
 import orthogon.core.questionnaire.Page;
 import orthogon.formats.document.UnusableFile;
 import orthogon.formats.report.AnswerFile;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.LinkedMultiValueMap;
@@ -47,6 +48,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartHttpServletRequest;
+import org.springframework.web.server.ResponseStatusException;
 
 /** Walks a draft as a respondent would, with the reasons beside it. What is rehearsed is kept in memory alone. */
 @Controller
@@ -259,14 +261,12 @@ class RehearseController {
 
     /** The page and the reasons as they would be with what is on the page now; nothing is kept. */
     @PostMapping("/live")
-    String live(@PathVariable String code, @RequestParam MultiValueMap<String, String> form, Principal who, Model model,
-            HttpServletResponse response) {
+    String live(@PathVariable String code, @RequestParam MultiValueMap<String, String> form, Principal who, Model model) {
         Draft draft = frame.draft(code);
         Interview interview = current(draft, who).interview();
         Optional<Course.PageView> current = interview.course().current().filter(p -> p.page().code().equals(form.getFirst(PageForm.PAGE)));
         if (current.isEmpty()) {
-            response.setStatus(409);
-            return "respond/nothing";
+            throw new ResponseStatusException(HttpStatus.CONFLICT, "The interview has gone on to another page meanwhile.");
         }
         Map<String, Object> given = PageForm.soFar(current.get(), form);
         draw(draft, interview.keep(given), Optional.ofNullable(form.getFirst(PageForm.AT)).orElse(""), false, "", model);

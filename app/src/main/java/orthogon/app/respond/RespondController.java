@@ -28,6 +28,7 @@ import orthogon.core.interview.Interview;
 import orthogon.core.language.OwnWords;
 import orthogon.core.language.Stretch;
 import orthogon.core.questionnaire.Questionnaire;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.LinkedMultiValueMap;
@@ -38,6 +39,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.multipart.MultipartHttpServletRequest;
+import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.util.UriComponentsBuilder;
 
 /** From the link to the last page. */
@@ -295,14 +297,13 @@ class RespondController {
 
     /** The page as it would be with what is on it now; nothing is kept. */
     @PostMapping("/i/{id}/live")
-    String live(@PathVariable String id, @RequestParam MultiValueMap<String, String> form, Model model, HttpServletResponse response) {
+    String live(@PathVariable String id, @RequestParam MultiValueMap<String, String> form, Model model) {
         Optional<Running> running = interviews.find(id).filter(r -> r.receipt().isEmpty());
         String posted = Optional.ofNullable(form.getFirst(PageForm.PAGE)).orElse("");
         Optional<Interview> interview = running.map(r -> r.interview().backTo(posted));
         Optional<Course.PageView> current = interview.flatMap(i -> i.course().current()).filter(p -> p.page().code().equals(posted));
         if (current.isEmpty()) {
-            response.setStatus(409);
-            return "respond/nothing";
+            throw new ResponseStatusException(HttpStatus.CONFLICT, "The interview has gone on to another page meanwhile.");
         }
         model.addAttribute("from", Optional.ofNullable(form.getFirst(PageForm.FROM)).filter(REVIEW::equals).orElse(""));
         Map<String, Object> given = PageForm.soFar(current.get(), form);

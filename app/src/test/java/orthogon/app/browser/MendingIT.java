@@ -72,6 +72,7 @@ class MendingIT {
         open("weather.askWhen uses only what stands before it");
         assertThat(headline()).containsText("This uses temperature, which stands later, on page conditions; move temperature before it");
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Go to weather")).click();
+        page.waitForURL("**/compose**");
         for (int i = 0; i < 8 && !page.locator("#row-temperature ~ #row-weather").isVisible(); i++) {
             String before = page.locator("#state").getAttribute("data-revision");
             page.keyboard().press("Alt+ArrowDown");

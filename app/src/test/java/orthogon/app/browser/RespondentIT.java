@@ -121,6 +121,8 @@ class RespondentIT {
         assertEquals(409, forgedPage.status());
         assertTrue(forgedPage.text().contains("not the page you are on"), forgedPage.text());
 
+        assertEquals(409, post(request, interview + "/live", "~page", "bring").status(), "what came late is told nothing");
+
         APIResponse forgedOption = post(request, interview, "~page", "found", "when_found", LocalDate.now().toString(), "where_found",
                 "Here we are",
                 "indoors", "perhaps", "~go", "next");

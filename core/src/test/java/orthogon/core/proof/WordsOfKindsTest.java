@@ -188,4 +188,42 @@ class WordsOfKindsTest {
         Questionnaire every = EveryType.document();
         new Accounts().change(every, limitedOtherwise()).change(limitedOtherwise(), every).areAsApproved("changed_limits");
     }
+
+    /** An answer lost by an earlier ending, values that are there already, a page whose questions are never asked, rows behind the last. */
+    private static Questionnaire corners() {
+        Page first = Page.empty("first", "First").withItems(List.of(Question.of("ill", "Ill?", YES_NO), Question.of("old", "Old?", YES_NO)))
+                .withRules(List.of(new Page.Finish("ill = true", "early")), List.of());
+        Page second = Page.empty("second", "Second").withItems(List.of(
+                Question.of("legs", "Legs?", number("0", "9", 0)).withStartWith("3"),
+                Question.of("eyes", "Eyes?", number("0", "2", 0)).withRequireWhen("legs > 4").withStartWith("2"),
+                Question.of("tail", "Tail?", YES_NO)));
+        Page third = Page.empty("third", "Third").withItems(List.of(Question.of("never", "Never?", YES_NO).withAskWhen("legs > 9")));
+        return Questionnaire.blank("corners", "Corners").withPages(List.of(first, second, third)).withEnding(
+                List.of(new Outcome("early", "Early", ""), new Outcome("sent", "Sent", "")),
+                List.of(new OutcomeRow("tail = true", "early"), new OutcomeRow("", "sent"),
+                        new OutcomeRow("legs > 3 and old = true", "early")));
+    }
+
+    @Test
+    void whatIsLostAndWhatIsThereAlready() throws IOException {
+        new Accounts().account(corners()).figures(corners()).drills(corners()).areAsApproved("corners");
+    }
+
+    @Test
+    void languagesOfWhatIsBrokenOrEmpty() throws IOException {
+        List<String> tongues = List.of("en", "fr", "pt");
+        Questionnaire reached = of("reached", "tail = true", Question.of("tail", "Tail?", YES_NO)).withEnding(
+                List.of(new Outcome("sent", "Sent", "")), List.of(new OutcomeRow("tail = true", "gone"), new OutcomeRow("", "sent")));
+        Questionnaire behind = reached.withEnding(reached.outcomes(),
+                List.of(new OutcomeRow("", "sent"), new OutcomeRow("tail = true", "gone")));
+        Questionnaire start = of("start", "tail = true", Question.of("tail", "Tail?", YES_NO),
+                Question.of("legs", "Legs?", number("0", "9", 0)).withRequireWhen("true").withStartWith("nobody"),
+                Question.of("eyes", "{nobody} eyes?", number("0", "2", 0)));
+        Accounts words = new Accounts();
+        for (Questionnaire document : List.of(broken(), reached, behind, start,
+                Questionnaire.blank("empty", "Empty").withPages(List.of()))) {
+            words.account(document.withLanguages(tongues));
+        }
+        words.areAsApproved("tongues");
+    }
 }

@@ -96,6 +96,9 @@ public final class DocumentReader {
         List<Questionnaire.LinkParameter> parameters = json.list("linkParameters",
                 p -> new Questionnaire.LinkParameter(p.code("code"), p.texts("allowed")));
         List<Page> pages = json.list("pages", this::page);
+        if (pages.isEmpty()) {
+            json.fault("pages", "a questionnaire needs at least one page");
+        }
         List<Questionnaire.Outcome> outcomes = json.list("outcomes",
                 o -> new Questionnaire.Outcome(o.code("code"), o.needed("label"), o.text("closing"), o.text("redirect")));
         List<Questionnaire.OutcomeRow> table = json.list("outcomeTable",

@@ -74,6 +74,8 @@ class DocumentFileTest {
         assertEquals(List.of("/pages/0/items/0/answer: the member \"questionnaire\" is missing"), faultsOf("""
                 { "type": "lookup" }"""));
         assertTrue(faultsOf("{ \"type\": \"shortText\", \"pattern\": \"(a\" }").getFirst().startsWith("/pages/0/items/0/answer/pattern: "));
+        assertEquals(List.of("/pages: a questionnaire needs at least one page"),
+                faults("{ \"orthogon\": 1, \"code\": \"fen\", \"title\": \"Fen\", \"pages\": [] }"));
         assertEquals(List.of("/pages/0/items/0: a roster cannot stand in a roster"), faults("""
                 { "orthogon": 1, "code": "fen", "title": "Fen", "pages": [ { "code": "p", "items": [
                   { "roster": "r", "items": [ { "roster": "s", "items": [] } ] } ] } ] }""").stream()

@@ -43,7 +43,11 @@ final class Cores {
             Cores cores = new Cores(space, target);
             List<String> all = space.wiring().wires().stream().filter(w -> MEMBERS.contains(w.family())).map(Wire::place).toList();
             List<String> near = cores.cone(about, all);
-            List<String> members = cores.excludes(new HashSet<>(near), all) ? near : all;
+            boolean enough = cores.excludes(new HashSet<>(near), all);
+            if (!enough && !cores.excludes(new HashSet<>(all), all)) {
+                return List.of();
+            }
+            List<String> members = enough ? near : all;
             Set<String> core = cores.search(members, all);
             return all.stream().filter(core::contains).toList();
         } catch (Diagrams.BudgetSpent e) {

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.ToIntFunction;
+import java.util.stream.IntStream;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.questionnaire.Answer;
@@ -42,12 +43,18 @@ public final class ReachClaims {
 
     private Claim add(String kind, String place, String statement, Court.Sought sought, Optional<String> follows, String proved,
             String impossible, List<String> about, ToIntFunction<Flow> target) {
+        return add(kind, place, statement, sought, follows, proved, impossible, court.sentences.core(List.of()), about, target);
+    }
+
+    /** @param otherwise what is told where no conditions exclude it */
+    private Claim add(String kind, String place, String statement, Court.Sought sought, Optional<String> follows, String proved,
+            String impossible, String otherwise, List<String> about, ToIntFunction<Flow> target) {
         Claim claim = court.some(Family.REACH, kind, place, statement, sought, follows, proved, () -> {
             if (follows.isPresent()) {
                 return Claim.Explanation.of(impossible + " This follows from " + follows.get() + ".");
             }
             List<String> core = Cores.smallest(court.space, about, target);
-            return new Claim.Explanation(impossible, court.sentences.core(core), core, Optional.empty());
+            return new Claim.Explanation(impossible, core.isEmpty() ? otherwise : court.sentences.core(core), core, Optional.empty());
         });
         claims.add(claim);
         return claim;
@@ -194,11 +201,13 @@ public final class ReachClaims {
             for (int i = 0; i <= row; i++) {
                 rows.add("outcomeTable/" + i);
             }
+            int above = IntStream.range(0, row).filter(i -> document.outcomeTable().get(i).when().isBlank()).findFirst().orElse(-1);
             add("reach-row", place, "row " + (row + 1) + " of the outcome table is used by somebody",
                     court.atEnd(e -> e.kind() == Flow.Kind.FINISH ? Diagrams.NONE : set,
                             i -> i.course().endedBy().filter(place::equals).isPresent()),
                     Optional.empty(), "This respondent ends by it.", "Nobody ever ends by row " + (row + 1)
                             + " of the outcome table; the rows above it or the ways to it leave nobody over.",
+                    above < 0 ? court.sentences.core(List.of()) : "Row " + (above + 1) + " has no condition and takes all who come to it.",
                     rows, held);
         }
         for (Questionnaire.Outcome outcome : document.outcomes()) {
