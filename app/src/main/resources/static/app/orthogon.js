@@ -26,12 +26,16 @@ function arrived(request) {
             act(key);
         } else if (key.key.length === 1 && field.setRangeText) {
             field.setRangeText(key.key, field.selectionStart, field.selectionEnd, 'end');
+            field.dispatchEvent(new InputEvent('input', { bubbles: true, data: key.key }));
+        } else {
+            field.dispatchEvent(new KeyboardEvent('keydown', { key: key.key, bubbles: true, cancelable: true }));
         }
     }
 }
 
 document.addEventListener('keydown', (event) => {
-    if (underWay.size && !typing(document.activeElement) && !['Alt', 'Control', 'Shift', 'Meta', 'Tab'].includes(event.key)) {
+    // Behind keys that wait, others wait too, so that they keep their order.
+    if (underWay.size && (waiting.length || !typing(document.activeElement)) && !['Alt', 'Control', 'Shift', 'Meta', 'Tab'].includes(event.key)) {
         waiting.push(event);
         event.preventDefault();
     } else if (!event.defaultPrevented) {

@@ -83,7 +83,8 @@ class SentenceController {
         } catch (Refused e) {
             model.addAttribute("result", "");
             model.addAttribute("says", "");
-            model.addAttribute("wrong", e.getMessage());
+            // Nobody did anything wrong who has only opened it.
+            model.addAttribute("wrong", text == null ? e.getMessage() : "");
         }
         return "compose/dialogs :: sentence";
     }

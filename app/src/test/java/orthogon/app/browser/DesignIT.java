@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.ArrayList;
 import java.util.List;
@@ -91,6 +92,26 @@ class DesignIT {
                     .append("Day ").append(p).append(" / date ..today\nRemark ").append(p).append(" / long text\n\n");
         }
         return outline.append("    an option of nothing / nonsense kind\n").toString();
+    }
+
+    /** The next row is on its way while somebody looks for another: what they type arrives all the same. */
+    @Test
+    void keysTypedWhileTheSheetChangesAreNotLost() {
+        Page page = begun("Goose count", "goose_count");
+        add(page, "Grey geese / number 0..40", "grey_geese");
+        add(page, "White geese / number 0..40", "white_geese");
+        List<Route> held = new ArrayList<>();
+        page.route("**/compose/inspector?at=grey_geese", held::add);
+        page.keyboard().press("k");
+        page.waitForCondition(() -> !held.isEmpty());
+        page.keyboard().press("/");
+        page.keyboard().type("white");
+        assertThat(page.locator("#find")).isHidden();
+        held.getFirst().resume();
+        assertThat(page.locator("#find-text")).hasValue("white");
+        assertThat(page.locator("#found a code").first()).hasText("white_geese");
+        page.keyboard().press("Enter");
+        assertThat(page.locator("#inspector code").first()).hasText("white_geese");
     }
 
     @Test

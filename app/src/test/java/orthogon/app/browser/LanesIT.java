@@ -224,7 +224,8 @@ class LanesIT {
         press("Add the claim");
         assertThat(page.locator(".own-row")).hasCount(before + 2);
         page.navigate(application.address() + "/q/" + draft.code() + "/prove?claim=own+homes_have_hours");
-        assertThat(page.locator("#chosen .sign").first()).hasText(Pattern.compile("proved|refuted"));
+        assertThat(page.locator("#chosen .sign").first()).hasText("refuted");
+        assertThat(page.locator("#chosen")).containsText("Ends as: ");
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Own claims")).click();
         page.locator("#own-" + before).fill("nonsense");
         page.locator(".own-row").nth(before).getByText("Change it").click();
@@ -232,5 +233,7 @@ class LanesIT {
         assertThat(page.locator("#own-" + before)).hasValue("nonsense");
         page.locator(".own-row").nth(before).getByText("Strike").click();
         assertThat(page.locator(".own-row")).hasCount(before + 1);
+        page.navigate(application.address() + "/q/" + draft.code() + "/prove?claim=own+homes_have_hours");
+        assertThat(page.locator("#chosen .notice")).containsText("is not made of this revision");
     }
 }
