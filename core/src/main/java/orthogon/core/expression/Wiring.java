@@ -213,6 +213,17 @@ public final class Wiring {
         return scope(family, owner).names().stream().sorted().toList();
     }
 
+    /** What each derived value is computed from, by its code. */
+    public Map<String, String> derivations() {
+        Map<String, String> derivations = new HashMap<>();
+        items.forEach((code, item) -> {
+            if (item instanceof Derived d) {
+                derivations.put(code, d.derive());
+            }
+        });
+        return derivations;
+    }
+
     /** The expression with every derived value replaced by what it is computed from; empty where one of them has a fault or a cycle. */
     public Optional<Expr> unfolded(Expr expr) {
         return Unfolding.of(expr, name -> items.get(name) instanceof Derived, name -> at(name + ".derive").flatMap(Wire::expr));

@@ -41,23 +41,27 @@ public final class Proof {
      *
      * @param nodes how many the diagrams had when all of it was new
      */
-    private record Basis(Space space, Limits limits, int nodes) {
+    private record Basis(AllClaims claims, Limits limits, int nodes) {
 
         private static final int MOST_GROWTH = 3;
 
+        Space space() {
+            return claims.flow().space();
+        }
+
         /** Too much of the diagrams may be of no use any more. */
         boolean isWornOut() {
-            return space.diagrams().nodes() > MOST_GROWTH * nodes + (1 << 16);
+            return space().diagrams().nodes() > MOST_GROWTH * nodes + (1 << 16);
         }
     }
 
-    private Proof(Wiring wiring, LocalDate asOf, List<Claim> claims, Supplier<Figures> counting, Basis basis) {
+    private Proof(Spelled spelled, LocalDate asOf, List<Claim> claims, Supplier<Figures> counting, Basis basis) {
         this.basis = basis;
-        this.wiring = wiring;
+        this.wiring = spelled.original();
         this.asOf = asOf;
-        this.claims = claims;
+        this.claims = List.copyOf(claims);
         this.counting = counting;
-        this.sentences = new Sentences(Spelled.of(wiring));
+        this.sentences = new Sentences(spelled);
     }
 
     /** @param asOf what {@code today()} is */
@@ -113,11 +117,14 @@ public final class Proof {
                 space = before.space().after(spelled, faults);
             }
             watch.reached("who comes to each page");
-            Flow flow = new Flow(space, Set.of(), AllClaims.asked(space), space.linkLevels());
-            List<Claim> claims = AllClaims.of(flow, faults, watch);
-            boolean sound = faults.isEmpty() && space.openLevels().isEmpty() && space.whyNotExact().isEmpty();
-            Basis basis = sound ? new Basis(space, limits, before == null ? space.diagrams().nodes() : before.nodes()) : null;
-            return new Proof(wiring, asOf, claims, () -> figures(spelled, faults, asOf, limits, watch), basis);
+            Flow flow = before == null
+                    ? new Flow(space, Set.of(), AllClaims.asked(space), space.linkLevels())
+                    : before.claims().flow().after(space, AllClaims.asked(space), space.linkLevels());
+            AllClaims all = new AllClaims(flow, faults, watch, before == null ? null : before.claims());
+            Basis basis = faults.isEmpty() && space.isCertain()
+                    ? new Basis(all, limits, before == null ? space.diagrams().nodes() : before.nodes())
+                    : null;
+            return new Proof(spelled, asOf, all.claims(), () -> figures(spelled, faults, asOf, limits, watch), basis);
         } catch (Diagrams.BudgetSpent e) {
             return unfinished(wiring, asOf, faults, e.getMessage());
         }
@@ -140,7 +147,7 @@ public final class Proof {
     private static Proof unfinished(Wiring wiring, LocalDate asOf, List<Fault> faults, String why) {
         List<Claim> claims = new ArrayList<>(SoundClaims.of(wiring, faults));
         claims.addAll(AllClaims.undecided(wiring.document().code(), why));
-        return new Proof(wiring, asOf, claims, () -> Figures.none(false, why), null);
+        return new Proof(Spelled.of(wiring), asOf, claims, () -> Figures.none(false, why), null);
     }
 
     public Questionnaire document() {

@@ -6,6 +6,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Random;
 import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
@@ -72,6 +73,11 @@ public final class RandomChange {
         int i = random.nextInt(items.size());
         if (items.get(i) instanceof Section s) {
             changed.set(i, new Section(s.code(), s.title(), s.askWhen(), items(s.items(), pages, at)));
+            return changed;
+        }
+        if (items.get(i) instanceof Derived d) {
+            boolean number = d.derive().matches(".*(if|sum|score|\\+|\\*).*");
+            changed.set(i, new Derived(d.code(), number ? "(" + d.derive() + ") + 1" : "not(" + d.derive() + ")"));
             return changed;
         }
         if (!(items.get(i) instanceof Question q)) {

@@ -248,6 +248,9 @@ class SameVerdictsTest {
                         assertEquals(same.explanation().core().size(), claim.explanation().core().size(), which + " " + claim);
                         assertEquals(same.explanation().witness().isPresent(), claim.explanation().witness().isPresent(), which + claim);
                         assertTrue(!claim.explanation().because().contains("fault of Orthogon"), which + claim);
+                    } else if (claim.verdict() == Verdict.PROVED) {
+                        assertEquals(anew.claim(claim.kind(), claim.place()).orElseThrow().explanation().because(),
+                                claim.explanation().because(), which + " " + claim);
                     }
                 }
                 undecided += anew.count(Verdict.UNDECIDED) > 0 ? 1 : 0;

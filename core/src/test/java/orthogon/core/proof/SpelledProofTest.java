@@ -19,6 +19,8 @@ import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Replay;
+import orthogon.core.proof.diagram.Limits;
+import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
@@ -186,6 +188,25 @@ class SpelledProofTest {
     private static boolean verdict(Proof proof, String kind, String place) {
         return proof.claim(kind, place).orElseThrow(() -> new AssertionError(kind + " " + place + " in " + proof.claims()))
                 .verdict() == Verdict.PROVED;
+    }
+
+    @Test
+    void aProofThatGoesOnAfterAnEditSaysTheSameOfEntriesAndRows() {
+        for (boolean roster : new boolean[]{true, false}) {
+            Proof proof = Proof.of(document(roster), TODAY);
+            for (int edit = 0; edit < Sample.of(60); edit++) {
+                Questionnaire edited = document(roster);
+                Proof anew = Proof.of(edited, TODAY);
+                proof = proof.after(edited, Limits.USUAL, Watch.NOBODY);
+                assertEquals(anew.claims().stream().map(c -> c + " " + c.follows()).toList(),
+                        proof.claims().stream().map(c -> c + " " + c.follows()).toList());
+                for (Claim claim : proof.claims()) {
+                    Claim same = anew.claim(claim.kind(), claim.place()).orElseThrow();
+                    assertEquals(same.explanation().witness().isPresent(), claim.explanation().witness().isPresent(), claim.toString());
+                    assertTrue(!claim.explanation().because().contains("fault of Orthogon"), claim.toString());
+                }
+            }
+        }
     }
 
     @Test

@@ -25,6 +25,7 @@ import orthogon.core.proof.diagram.Limits;
 import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.fault.Faults;
+import orthogon.core.proof.space.Layout;
 import orthogon.core.proof.space.Space;
 import orthogon.core.proof.spelled.Spelled;
 import orthogon.core.questionnaire.Questionnaire;
@@ -62,7 +63,7 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
             return spelled.original().document();
         }
 
-        Space space(LocalDate asOf, Diagrams diagrams, List<Expr> besides, Space.Layout layout) {
+        Space space(LocalDate asOf, Diagrams diagrams, List<Expr> besides, Layout layout) {
             return new Space(spelled, faults, asOf, diagrams, besides, layout);
         }
     }
@@ -115,13 +116,13 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
             Map<String, Wording> wordings) {
         Common common = new Common(earlier.spelled().plain().document(), later.spelled().plain().document());
         Diagrams aside = new Diagrams(limits, watch);
-        Space alone = earlier.space(asOf, aside, List.of(), Space.Layout.IN_ORDER);
-        Space aloneToo = later.space(asOf, aside, List.of(), Space.Layout.IN_ORDER);
+        Space alone = earlier.space(asOf, aside, List.of(), Layout.IN_ORDER);
+        Space aloneToo = later.space(asOf, aside, List.of(), Layout.IN_ORDER);
         List<Expr> told = common.toldApartBy(alone, asOf);
         List<Expr> toldToo = common.toldApartBy(aloneToo, asOf);
-        List<Space.Layout> layouts = Common.sideBySide(
-                earlier.space(asOf, aside, toldToo, Space.Layout.IN_ORDER).widths(),
-                later.space(asOf, aside, told, Space.Layout.IN_ORDER).widths());
+        List<Layout> layouts = Common.sideBySide(
+                earlier.space(asOf, aside, toldToo, Layout.IN_ORDER).widths(),
+                later.space(asOf, aside, told, Layout.IN_ORDER).widths());
         Diagrams d = new Diagrams(limits, watch);
         Space one = earlier.space(asOf, d, toldToo, layouts.get(0));
         Space other = later.space(asOf, d, told, layouts.get(1));

@@ -2,8 +2,11 @@ package orthogon.core.proof.claim;
 
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
 import orthogon.core.expression.Expr;
@@ -16,44 +19,114 @@ import orthogon.core.proof.space.Space;
 /** Every family of claims, in the order in which they are listed. */
 public final class AllClaims {
 
-    private static final Map<Family, Function<Court, List<Claim>>> FAMILIES = new LinkedHashMap<>();
+    private static final Map<Family, Function<Court, PageByPage>> FAMILIES = new LinkedHashMap<>();
 
     static {
-        FAMILIES.put(Family.REACH, ReachClaims::of);
-        FAMILIES.put(Family.SENSE, SenseClaims::of);
-        FAMILIES.put(Family.BLANK, BlankClaims::of);
-        FAMILIES.put(Family.PASSAGE, PassageClaims::of);
-        FAMILIES.put(Family.LIMITS, LimitsClaims::of);
-        FAMILIES.put(Family.ENDING, EndingClaims::of);
-        FAMILIES.put(Family.TEXT, TextClaims::of);
-        FAMILIES.put(Family.DEFAULT, DefaultClaims::of);
-        FAMILIES.put(Family.KEEPING, KeepingClaims::of);
-        FAMILIES.put(Family.LANGUAGE, LanguageClaims::of);
-        FAMILIES.put(Family.BURDEN, BurdenClaims::of);
-        FAMILIES.put(Family.OWN, OwnClaims::of);
+        FAMILIES.put(Family.REACH, ReachClaims::new);
+        FAMILIES.put(Family.SENSE, SenseClaims::new);
+        FAMILIES.put(Family.BLANK, BlankClaims::new);
+        FAMILIES.put(Family.PASSAGE, PassageClaims::new);
+        FAMILIES.put(Family.LIMITS, LimitsClaims::new);
+        FAMILIES.put(Family.ENDING, court -> PageByPage.whole(() -> EndingClaims.of(court)));
+        FAMILIES.put(Family.TEXT, court -> PageByPage.whole(() -> TextClaims.of(court)));
+        FAMILIES.put(Family.DEFAULT, DefaultClaims::new);
+        FAMILIES.put(Family.KEEPING, KeepingClaims::new);
+        FAMILIES.put(Family.LANGUAGE, court -> PageByPage.whole(() -> LanguageClaims.of(court)));
+        FAMILIES.put(Family.BURDEN, court -> PageByPage.whole(() -> BurdenClaims.of(court)));
+        FAMILIES.put(Family.OWN, court -> PageByPage.whole(() -> OwnClaims.of(court)));
     }
 
-    private AllClaims() {}
+    /**
+     * A family with what it decided.
+     *
+     * @param onPages a list for each page; none where its limits ended it
+     */
+    private record Decided(PageByPage family, List<List<Claim>> onPages) {}
 
-    /** @param faults of the document as the analyst wrote it */
-    public static List<Claim> of(Flow flow, List<Fault> faults, Watch watch) {
-        String document = flow.space().wiring().document().code();
-        List<Claim> claims = new ArrayList<>();
-        Court court = new Court(flow);
-        FAMILIES.forEach((family, decide) -> {
-            watch.reached(family.title());
-            try {
-                List<Claim> decided = decide.apply(court);
-                court.remember(decided);
-                claims.addAll(decided);
-            } catch (Diagrams.BudgetSpent e) {
-                claims.add(undecided(family, document, e.getMessage()));
-            }
+    private final Flow flow;
+    private final Court court;
+    private final Map<Family, Decided> decided = new EnumMap<>(Family.class);
+    private final List<Claim> claims = new ArrayList<>();
+
+    /**
+     * @param faults of the document as the analyst wrote it
+     * @param before those of the document that this one came of by an edit, whose flow this flow came of; null where there is none
+     */
+    public AllClaims(Flow flow, List<Fault> faults, Watch watch, AllClaims before) {
+        this.flow = flow;
+        this.court = new Court(flow);
+        List<Claim> plain = new ArrayList<>();
+        FAMILIES.forEach((name, family) -> {
+            watch.reached(name.title());
+            List<Claim> ofFamily = decide(name, family, before);
+            court.remember(ofFamily);
+            plain.addAll(ofFamily);
         });
-        claims.forEach(c -> c.guardedBy(flow));
-        List<Claim> all = new ArrayList<>(SoundClaims.of(flow.space().spelled().original(), faults));
-        all.addAll(new Retold(court).all(claims));
-        return List.copyOf(all);
+        plain.forEach(c -> c.guardedBy(flow));
+        claims.addAll(SoundClaims.of(flow.space().spelled().original(), faults));
+        claims.addAll(new Retold(court).all(plain));
+    }
+
+    private List<Claim> decide(Family name, Function<Court, PageByPage> made, AllClaims before) {
+        List<List<Claim>> onPages = new ArrayList<>();
+        try {
+            PageByPage family = made.apply(court);
+            for (int p = 0; p < flow.stages().size(); p++) {
+                onPages.add(onPage(name, family, p, before));
+            }
+            List<Claim> all = new ArrayList<>();
+            onPages.forEach(all::addAll);
+            all.addAll(family.atEnd());
+            decided.put(name, new Decided(family, onPages));
+            return all;
+        } catch (Diagrams.BudgetSpent e) {
+            return List.of(undecided(name, flow.space().wiring().document().code(), e.getMessage()));
+        }
+    }
+
+    private List<Claim> onPage(Family name, PageByPage family, int page, AllClaims before) {
+        Decided known = before == null || !flow.isUnchanged(page) ? null : before.decided.get(name);
+        if (known == null || !family.stand(page, known.family(), known.onPages().get(page))) {
+            return family.on(page);
+        }
+        Anew anew = new Anew(family, page);
+        return known.onPages().get(page).stream().map(anew::again).toList();
+    }
+
+    /** Explains claims that still stand by deciding them again, once somebody asks why. */
+    private static final class Anew {
+
+        private final PageByPage family;
+        private final int page;
+        private Map<String, Claim> decided;
+
+        Anew(PageByPage family, int page) {
+            this.family = family;
+            this.page = page;
+        }
+
+        Claim again(Claim known) {
+            String kind = known.kind();
+            String place = known.place();
+            return known.again(() -> explanation(kind + " " + place));
+        }
+
+        private Claim.Explanation explanation(String id) {
+            if (decided == null) {
+                decided = new HashMap<>();
+                family.on(page).forEach(c -> decided.put(c.id(), c));
+            }
+            return decided.get(id).explanation();
+        }
+    }
+
+    public Flow flow() {
+        return flow;
+    }
+
+    /** In the order in which they are listed. */
+    public List<Claim> claims() {
+        return claims;
     }
 
     /** Asked bits that own claims mention. */
@@ -79,7 +152,7 @@ public final class AllClaims {
 
     /** Stands for all claims of a family where something in the way is unsound, or beyond the stated limits. */
     private static Claim undecided(Family family, String document, String why) {
-        return Court.undecided(family, family.name().toLowerCase(java.util.Locale.ROOT), document,
+        return Court.undecided(family, family.name().toLowerCase(Locale.ROOT), document,
                 "every claim of this family holds: " + family.says(), why);
     }
 }

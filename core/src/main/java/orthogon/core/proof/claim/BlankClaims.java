@@ -22,7 +22,7 @@ import orthogon.core.proof.spelled.TextGaps;
  * No condition turns on a blank answer where its plain reading says otherwise. Whoever reads {@code x != "a"} or {@code not(x > 5)}
  * thinks of an answer; the first also holds without one, the second does not.
  */
-final class BlankClaims {
+final class BlankClaims implements PageByPage {
 
     private final Court court;
     private final Space space;
@@ -30,24 +30,33 @@ final class BlankClaims {
     private final Evaluations evaluations;
     private final Evaluators evaluators;
 
-    private BlankClaims(Court court) {
+    BlankClaims(Court court) {
         this.court = court;
         this.space = court.space;
         this.d = court.d;
-        this.evaluations = new Evaluations(court.flow);
+        this.evaluations = court.evaluations;
         this.evaluators = new Evaluators(court, evaluations);
     }
 
-    static List<Claim> of(Court court) {
-        BlankClaims blank = new BlankClaims(court);
+    @Override
+    public List<Claim> on(int page) {
+        return about(evaluations.conditions(page));
+    }
+
+    @Override
+    public List<Claim> atEnd() {
+        return about(evaluations.outcomeRows());
+    }
+
+    private List<Claim> about(List<Wire> conditions) {
         List<Claim> claims = new ArrayList<>();
-        for (Wire wire : blank.evaluations.conditions()) {
+        for (Wire wire : conditions) {
             Optional<Expr> condition = court.space.written(wire.place());
             if (condition.isPresent() && court.space.spelled().isSaid(wire.place())) {
                 List<Slip> slips = BlankHints.slips(condition.get());
                 for (int n = 0; n < condition.get().comparisons().size(); n++) {
                     int index = n;
-                    claims.add(blank.claim(wire, condition.get(), n, slips.stream().filter(s -> s.index() == index).findFirst()));
+                    claims.add(claim(wire, condition.get(), n, slips.stream().filter(s -> s.index() == index).findFirst()));
                 }
             }
         }

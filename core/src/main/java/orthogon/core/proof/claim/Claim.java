@@ -104,6 +104,12 @@ public final class Claim {
         return this;
     }
 
+    /** The claim of a document after an edit, for which it still stands. */
+    Claim again(Supplier<Explanation> why) {
+        Claim again = new Claim(family, kind, place, statement, verdict, follows, why);
+        return blocking ? again : again.advisory();
+    }
+
     /** Kind and place, unique in a proof. */
     public String id() {
         return kind + " " + place;

@@ -28,13 +28,13 @@ final class Court {
     final Space space;
     final Diagrams d;
     final Sentences sentences;
-    /** Every text of the document by its unit. */
-    final Map<String, String> texts;
+    final Evaluations evaluations;
     private static final int MOST_FAULTS = 5;
 
     private final Witnesses witnesses;
     private final List<Wiring> readings;
     private final Map<String, Claim> causes = new HashMap<>();
+    private Map<String, String> texts;
 
     Court(Flow flow) {
         this.flow = flow;
@@ -42,19 +42,26 @@ final class Court {
         this.d = space.diagrams();
         this.witnesses = new Witnesses(flow);
         this.readings = readings(space);
-        this.texts = Texts.all(space.spelled().original().document());
         this.sentences = new Sentences(space.spelled());
+        this.evaluations = new Evaluations(flow);
+    }
+
+    /** Every text of the document by its unit. */
+    Map<String, String> texts() {
+        if (texts == null) {
+            texts = Texts.all(space.spelled().original().document());
+        }
+        return texts;
     }
 
     /** Claims of which others may be consequences. */
     void remember(List<Claim> decided) {
-        decided.forEach(c -> causes.put(c.id(), c));
+        decided.stream().filter(c -> c.verdict() == Verdict.REFUTED).forEach(c -> causes.put(c.id(), c));
     }
 
     /** The claim that those which rest on this one are consequences of; empty where it is not refuted. */
     Optional<String> refuted(String kind, String place) {
-        return Optional.ofNullable(causes.get(kind + " " + place)).filter(c -> c.verdict() == Verdict.REFUTED)
-                .map(c -> c.follows().orElse(c.id()));
+        return Optional.ofNullable(causes.get(kind + " " + place)).map(c -> c.follows().orElse(c.id()));
     }
 
     /**

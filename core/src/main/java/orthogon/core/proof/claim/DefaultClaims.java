@@ -14,16 +14,18 @@ import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Question;
 
 /** No required question is passed by an answer that nobody gave, and no agreement is ticked beforehand. */
-final class DefaultClaims {
+final class DefaultClaims implements PageByPage {
 
-    private DefaultClaims() {}
+    private final Court court;
 
-    static List<Claim> of(Court court) {
-        List<Claim> claims = new ArrayList<>();
-        for (Flow.Stage stage : court.flow.stages()) {
-            stage.sets().page().questions().filter(q -> !q.isHidden()).forEach(q -> claims.add(claim(court, stage, q)));
-        }
-        return claims;
+    DefaultClaims(Court court) {
+        this.court = court;
+    }
+
+    @Override
+    public List<Claim> on(int page) {
+        Flow.Stage stage = court.flow.stages().get(page);
+        return stage.sets().page().questions().filter(q -> !q.isHidden()).map(q -> claim(court, stage, q)).toList();
     }
 
     private static Claim claim(Court court, Flow.Stage stage, Question question) {

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import orthogon.core.expression.Wiring;
 import orthogon.core.expression.Wiring.Wire;
 import orthogon.core.proof.diagram.Diagrams;
@@ -23,6 +24,8 @@ public final class Evaluations {
     private final Questionnaire document;
     private final Map<String, Integer> pages = new HashMap<>();
     private final Map<String, Integer> pageOfItem = new HashMap<>();
+    private final List<List<Wire>> onPages = new ArrayList<>();
+    private final List<Wire> rows = new ArrayList<>();
 
     public Evaluations(Flow flow) {
         this.flow = flow;
@@ -33,12 +36,29 @@ public final class Evaluations {
             int index = p;
             pages.putIfAbsent(document.pages().get(p).code(), p);
             document.pages().get(p).allItems().forEach(i -> pageOfItem.putIfAbsent(i.code(), index));
+            onPages.add(new ArrayList<>());
+        }
+        for (Wire wire : space.wiring().wires()) {
+            if (wire.family() == Wiring.Family.OUTCOME_ROW) {
+                rows.add(wire);
+            } else if (wire.family().isCondition() && wire.family() != Wiring.Family.CLAIM) {
+                onPages.get(page(wire)).add(wire);
+            }
         }
     }
 
     /** The conditions that are tried in interviews: own claims and values are none. */
     public List<Wire> conditions() {
-        return space.wiring().wires().stream().filter(w -> w.family().isCondition() && w.family() != Wiring.Family.CLAIM).toList();
+        return Stream.concat(onPages.stream().flatMap(List::stream), rows.stream()).toList();
+    }
+
+    /** Those on a page. */
+    List<Wire> conditions(int page) {
+        return onPages.get(page);
+    }
+
+    List<Wire> outcomeRows() {
+        return rows;
     }
 
     /** The states in which the condition turns out otherwise if one of its comparisons is taken to have that value. */

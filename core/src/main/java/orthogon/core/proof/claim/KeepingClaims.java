@@ -1,6 +1,7 @@
 package orthogon.core.proof.claim;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
@@ -24,41 +25,50 @@ import orthogon.core.questionnaire.Question;
  * earlier pages leave its question unasked, or its option off offer, whatever they answer on its own page. What goes on the same page
  * goes under the respondent's eyes and does not count.
  */
-final class KeepingClaims {
+final class KeepingClaims implements PageByPage {
 
     private final Court court;
     private final Flow flow;
     private final Space space;
     private final Diagrams d;
     private final BitSet link;
+    /** For each page, what came with the link to those who go past it by a skip or a finish. */
+    private final int[] past;
     private final Map<String, String> leads = new HashMap<>();
 
-    private KeepingClaims(Court court) {
+    /** The court's flow must remember what came with the link to the end. */
+    KeepingClaims(Court court) {
         this.court = court;
         this.flow = court.flow;
         this.space = court.space;
         this.d = court.d;
         this.link = space.linkLevels();
+        this.past = new int[flow.stages().size()];
+        Arrays.fill(past, Diagrams.NONE);
+        linksPast();
     }
 
-    /** The court's flow must remember what came with the link to the end. */
-    static List<Claim> of(Court court) {
-        KeepingClaims keeping = new KeepingClaims(court);
-        List<Claim> claims = new ArrayList<>();
-        for (Flow.Stage stage : court.flow.stages()) {
-            int past = keeping.past(stage.sets().index());
-            stage.sets().page().questions().filter(q -> !q.isHidden()).forEach(q -> claims.add(keeping.claim(stage, q, past).advisory()));
-        }
-        return claims;
+    @Override
+    public List<Claim> on(int page) {
+        Flow.Stage stage = flow.stages().get(page);
+        return stage.sets().page().questions().filter(q -> !q.isHidden()).map(q -> claim(stage, q, past[page]).advisory()).toList();
     }
 
-    /** What came with the link to those who go past a page by a skip or a finish. */
-    private int past(int page) {
-        int links = Diagrams.NONE;
-        for (Flow.Exit exit : exitsPast(page)) {
-            links = d.or(links, onLink(exit.set()));
+    /** Answers that are lost by going past their page are told with those on other pages that are lost in the same way. */
+    @Override
+    public boolean stand(int page, PageByPage before, List<Claim> decided) {
+        return past[page] == ((KeepingClaims) before).past[page]
+                && (past[page] == Diagrams.NONE || decided.stream().allMatch(c -> c.verdict() == Verdict.PROVED));
+    }
+
+    private void linksPast() {
+        for (Flow.Stage stage : flow.stages()) {
+            for (Flow.Exit exit : stage.exits()) {
+                for (int p = exit.from() + 1; p < exit.target(); p++) {
+                    past[p] = d.or(past[p], onLink(exit.set()));
+                }
+            }
         }
-        return links;
     }
 
     private List<Flow.Exit> exitsPast(int page) {

@@ -17,7 +17,7 @@ final class LanguageClaims {
         List<Claim> claims = new ArrayList<>();
         for (String language : document.languages()) {
             if (!language.equals(document.sourceLanguage())) {
-                Units.in(document, language).stream().filter(u -> court.texts.containsKey(u.unit()))
+                Units.in(document, language).stream().filter(u -> court.texts().containsKey(u.unit()))
                         .forEach(u -> claims.add(claim(court, language, u.unit(), why(u))));
                 own(document, language).ifPresent(claims::add);
             }

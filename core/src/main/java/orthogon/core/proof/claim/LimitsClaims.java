@@ -6,13 +6,18 @@ import java.util.Optional;
 import orthogon.core.questionnaire.Answer;
 
 /** At least one answer fits the limits of each question, whichever options are on offer. */
-final class LimitsClaims {
+final class LimitsClaims implements PageByPage {
 
-    private LimitsClaims() {}
+    private final Court court;
 
-    static List<Claim> of(Court court) {
+    LimitsClaims(Court court) {
+        this.court = court;
+    }
+
+    @Override
+    public List<Claim> on(int page) {
         List<Claim> claims = new ArrayList<>();
-        court.space.wiring().document().questions().filter(q -> !q.isHidden()).forEach(question -> {
+        court.space.wiring().document().pages().get(page).questions().filter(q -> !q.isHidden()).forEach(question -> {
             boolean fits = court.space.axis(question.code()).hasAnswer();
             claims.add(new Claim(Family.LIMITS, "limits-leave-answer", question.code(),
                     "some answer fits the limits of " + question.code(), fits ? Verdict.PROVED : Verdict.REFUTED, Optional.empty(),

@@ -16,17 +16,19 @@ import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Page;
 
 /** No respondent can get stuck: on every page, whatever was answered before, some answers are accepted. */
-final class PassageClaims {
+final class PassageClaims implements PageByPage {
 
-    private PassageClaims() {}
+    private final Court court;
 
-    static List<Claim> of(Court court) {
-        List<Claim> claims = new ArrayList<>();
-        for (Flow.Stage stage : court.flow.stages()) {
-            Claim passable = passable(court, stage);
-            claims.add(passable);
-            stage.sets().page().questions().filter(q -> !q.isHidden()).forEach(q -> options(court, stage, q, claims));
-        }
+    PassageClaims(Court court) {
+        this.court = court;
+    }
+
+    @Override
+    public List<Claim> on(int page) {
+        Flow.Stage stage = court.flow.stages().get(page);
+        List<Claim> claims = new ArrayList<>(List.of(passable(court, stage)));
+        stage.sets().page().questions().filter(q -> !q.isHidden()).forEach(q -> options(court, stage, q, claims));
         return claims;
     }
 

@@ -19,26 +19,31 @@ import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Section;
 
 /** Every page, question, section, note, option, skip, finish, outcome row and outcome is reached by somebody. */
-public final class ReachClaims {
+final class ReachClaims implements PageByPage {
 
     private final Court court;
     private final Diagrams d;
     private final Questionnaire document;
-    private final List<Claim> claims = new ArrayList<>();
+    private List<Claim> claims = new ArrayList<>();
 
-    private ReachClaims(Court court) {
+    ReachClaims(Court court) {
         this.court = court;
         this.d = court.d;
         this.document = court.space.wiring().document();
     }
 
-    static List<Claim> of(Court court) {
-        ReachClaims reach = new ReachClaims(court);
-        for (int p = 0; p < reach.document.pages().size(); p++) {
-            reach.page(p);
-        }
-        reach.endings();
-        return reach.claims;
+    @Override
+    public List<Claim> on(int page) {
+        claims = new ArrayList<>();
+        page(page);
+        return claims;
+    }
+
+    @Override
+    public List<Claim> atEnd() {
+        claims = new ArrayList<>();
+        endings();
+        return claims;
     }
 
     private Claim add(String kind, String place, String statement, Court.Sought sought, Optional<String> follows, String proved,

@@ -15,7 +15,7 @@ import orthogon.core.proof.flow.Flow;
 import orthogon.core.questionnaire.Questionnaire;
 
 /** No condition is always true or never true among those who come to evaluate it. */
-final class SenseClaims {
+final class SenseClaims implements PageByPage {
 
     private final Court court;
     private final Diagrams d;
@@ -23,24 +23,33 @@ final class SenseClaims {
     private final Evaluations evaluations;
     private final Evaluators evaluators;
 
-    private SenseClaims(Court court) {
+    SenseClaims(Court court) {
         this.court = court;
-        this.evaluations = new Evaluations(court.flow);
+        this.evaluations = court.evaluations;
         this.evaluators = new Evaluators(court, evaluations);
         this.d = court.d;
         this.document = court.space.wiring().document();
     }
 
-    static List<Claim> of(Court court) {
-        SenseClaims sense = new SenseClaims(court);
+    @Override
+    public List<Claim> on(int page) {
+        return about(evaluations.conditions(page));
+    }
+
+    @Override
+    public List<Claim> atEnd() {
+        return about(evaluations.outcomeRows());
+    }
+
+    private List<Claim> about(List<Wire> conditions) {
         List<Claim> claims = new ArrayList<>();
-        for (Wire wire : sense.evaluations.conditions()) {
+        for (Wire wire : conditions) {
             if (court.space.spelled().isSaid(wire.place()) && !wire.readable().map(e -> e.comparisons().isEmpty()).orElse(false)) {
-                Claim varies = sense.varies(wire);
+                Claim varies = varies(wire);
                 claims.add(varies);
                 int comparisons = court.space.written(wire.place()).map(e -> e.comparisons().size()).orElse(0);
                 for (int n = 0; n < comparisons; n++) {
-                    claims.add(sense.matters(wire, n, varies));
+                    claims.add(matters(wire, n, varies));
                 }
             }
         }

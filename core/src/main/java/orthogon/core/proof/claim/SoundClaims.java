@@ -16,6 +16,8 @@ import orthogon.core.questionnaire.Questionnaire;
 /** Codes are unique; every reference exists; types fit; nothing looks ahead; nothing depends on itself. */
 public final class SoundClaims {
 
+    private static final Claim.Explanation FREE_OF_FAULTS = Claim.Explanation.of("No such fault is there.");
+
     private SoundClaims() {}
 
     public static List<Claim> of(Wiring wiring, List<Fault> faults) {
@@ -49,14 +51,18 @@ public final class SoundClaims {
     }
 
     private static Claim claim(Wiring wiring, Fault.Kind kind, String place, String statement, List<Fault> faults) {
+        if (faults.isEmpty()) {
+            return new Claim(Family.SOUND, kind.claim(), place, statement, Verdict.PROVED, Optional.empty(), () -> FREE_OF_FAULTS);
+        }
         List<Fault> here = faults.stream().filter(f -> f.kind() == kind && f.place().equals(place)).toList();
-        String because = here.isEmpty()
-                ? "No such fault is there."
-                : ended(here.stream().map(Fault::because).collect(Collectors.joining("; ")));
-        return new Claim(Family.SOUND, kind.claim(), place, statement, here.isEmpty() ? Verdict.PROVED : Verdict.REFUTED, Optional.empty(),
+        if (here.isEmpty()) {
+            return claim(wiring, kind, place, statement, List.of());
+        }
+        String because = ended(here.stream().map(Fault::because).collect(Collectors.joining("; ")));
+        return new Claim(Family.SOUND, kind.claim(), place, statement, Verdict.REFUTED, Optional.empty(),
                 () -> {
                     Claim.Explanation plain = Claim.Explanation.of(because.substring(0, 1).toUpperCase(Locale.ROOT) + because.substring(1));
-                    return kind == Fault.Kind.REFERENCE_EXISTS && !here.isEmpty()
+                    return kind == Fault.Kind.REFERENCE_EXISTS
                             ? nearest(wiring, place).map(plain::with).orElse(plain)
                             : plain;
                 });

@@ -42,7 +42,7 @@ final class TextClaims {
         if (claim.verdict() != Verdict.REFUTED) {
             return claim;
         }
-        String text = court.texts.get(gap.unit());
+        String text = court.texts().get(gap.unit());
         return new Claim(Family.TEXT, "text-filled", place, statement, Verdict.REFUTED, Optional.empty(), () -> {
             Claim.Explanation found = claim.explanation();
             return found.witness().isEmpty()
@@ -57,7 +57,7 @@ final class TextClaims {
     /** Somebody who reads a text in a state of the set. */
     static Court.Sought reading(Court court, String unit, TextSets.Met met, int set, Predicate<Interview> shows) {
         boolean certain = court.space.openLevels().isEmpty();
-        String text = court.texts.get(unit);
+        String text = court.texts().get(unit);
         if (met.page() == TextSets.AT_END) {
             return court.atEnd(e -> court.d.and(set, e.kind() != Flow.Kind.FINISH
                     ? court.endsAs(met.outcome())

@@ -159,13 +159,17 @@ public final class Faults {
     /** A text may speak of what a condition at its place may use. */
     private void text(String unit, String text) {
         Piping.fault(text).ifPresent(because -> add(Fault.Kind.TYPE_FITS, unit, because));
+        Set<String> names = Piping.names(text);
+        if (names.isEmpty()) {
+            return;
+        }
         String owner = unit.split("[./]", 2)[0];
-        int reach = document.page(owner).isPresent()
+        int reach = pageStart.containsKey(owner)
                 ? pageStart.get(owner)
                 : unit.contains("/accept/") && position.containsKey(owner)
                         ? pageEnd.get(pageOf.get(owner))
                         : position.containsKey(owner) ? position.get(owner) : unit.startsWith("welcome.") ? -1 : Integer.MAX_VALUE;
-        for (String name : Piping.names(text)) {
+        for (String name : names) {
             boolean elsewhere = wiring.rosterOf(name).isPresent() && !wiring.rosterOf(name).equals(wiring.rosterOf(owner));
             if (wiring.type(name).isEmpty() || elsewhere) {
                 add(Fault.Kind.REFERENCE_EXISTS, unit, elsewhere

@@ -77,6 +77,14 @@ public final class Flow {
             this.coming = coming;
         }
 
+        Within of(PageSets same) {
+            Within within = new Within(d, same, coming);
+            within.possible = possible;
+            within.present = present;
+            within.passing = passing;
+            return within;
+        }
+
         int possible() {
             return possible >= 0 ? possible : (possible = d.and(coming, sets.answers()));
         }
@@ -97,6 +105,7 @@ public final class Flow {
     private final List<Stage> stages = new ArrayList<>();
     private final List<Exit> endings = new ArrayList<>();
     private final int start;
+    private final BitSet unchanged = new BitSet();
 
     /**
      * @param free places of conditions that are set free
@@ -105,6 +114,14 @@ public final class Flow {
      */
     public Flow(Space space, Set<String> free, BitSet asked, BitSet keep) {
         this(new Passage(space, free, asked, both(keep, asked), null, List.of()));
+    }
+
+    /**
+     * Everybody's way through a document that came of this one's by an edit; this must be everybody's, too. Pages to which the same
+     * states come, and on which the same is said of them, are left as they were.
+     */
+    public Flow after(Space edited, BitSet asked, BitSet keep) {
+        return new Flow(passage.after(edited, asked, both(keep, asked)), this);
     }
 
     /** Everybody, or those along one route; what is to stay together is forgotten together. */
@@ -126,6 +143,10 @@ public final class Flow {
     }
 
     private Flow(Passage passage) {
+        this(passage, null);
+    }
+
+    private Flow(Passage passage, Flow before) {
         this.passage = passage;
         this.space = passage.space();
         this.d = space.diagrams();
@@ -141,9 +162,13 @@ public final class Flow {
             for (Exit entry : entries.get(p)) {
                 coming = d.or(coming, entry.remembered());
             }
-            List<Exit> exits = passage.exits(sets, coming);
+            Stage known = before == null || p >= before.stages.size() ? null : before.stages.get(p);
+            boolean same = known != null && known.coming() == coming && passage.leavesAs(before.passage, p, known.exits());
+            List<Exit> exits = same ? known.exits() : passage.exits(sets, coming);
             exits.forEach(exit -> entries.get(exit.target()).add(exit));
-            stages.add(new Stage(sets, coming, List.copyOf(entries.get(p)), exits, new Within(d, sets, coming)));
+            stages.add(new Stage(sets, coming, List.copyOf(entries.get(p)), exits,
+                    same ? known.within().of(sets) : new Within(d, sets, coming)));
+            unchanged.set(p, same);
         }
         endings.addAll(entries.getLast());
     }
@@ -179,6 +204,11 @@ public final class Flow {
     /** The states in which all of these bits are zero: nothing was answered. */
     int untouched(BitSet levels) {
         return passage.untouched(levels);
+    }
+
+    /** Whether the page and who comes to it and leaves it are what they were in the document before an edit. */
+    public boolean isUnchanged(int page) {
+        return unchanged.get(page);
     }
 
     public Space space() {

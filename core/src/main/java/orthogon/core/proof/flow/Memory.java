@@ -11,6 +11,7 @@ import orthogon.core.expression.Wiring;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.space.Axis;
 import orthogon.core.proof.space.Space;
+import orthogon.core.proof.space.Truth;
 import orthogon.core.proof.spelled.TextGaps;
 import orthogon.core.questionnaire.Item;
 
@@ -74,30 +75,32 @@ final class Memory {
     }
 
     private void uses() {
-        Map<String, Integer> conditionAt = new HashMap<>();
+        Map<String, Integer> pageOf = new HashMap<>();
+        List<List<String>> places = new ArrayList<>();
         for (PageSets sets : pages) {
-            used(sets.answers(), sets.index());
-            sets.problems().values().forEach(p -> used(p, sets.index()));
-            conditionAt.putIfAbsent(sets.page().code(), sets.index());
-            sets.page().allItems().map(Item::code).forEach(owner -> conditionAt.putIfAbsent(owner, sets.index()));
+            pageOf.putIfAbsent(sets.page().code(), sets.index());
+            sets.page().allItems().map(Item::code).forEach(owner -> pageOf.putIfAbsent(owner, sets.index()));
+            places.add(new ArrayList<>());
         }
         for (Wiring.Wire wire : space.wiring().wires()) {
-            if (wire.family().isCondition() && wire.family() != Wiring.Family.CLAIM) {
-                int at = wire.family() == Wiring.Family.OUTCOME_ROW ? end : conditionAt.get(wire.owner());
-                used(rules.at(wire.place(), true).holds(), at);
-                used(rules.at(wire.place(), true).fails(), at);
-                // What a comparison hangs on may cancel out in the whole condition, and is still asked about.
-                space.comparisonTruths(wire.place()).forEach(t -> {
-                    used(t.holds(), at);
-                    used(t.fails(), at);
-                });
+            if (wire.family() == Wiring.Family.OUTCOME_ROW) {
+                used(rules.at(wire.place(), true), end);
+                space.comparisonTruths(wire.place()).forEach(t -> used(t, end));
+            } else if (wire.family().isCondition() && wire.family() != Wiring.Family.CLAIM) {
+                places.get(pageOf.get(wire.owner())).add(wire.place());
             }
         }
+        pages.forEach(sets -> used(sets.mentioned(places.get(sets.index())), sets.index()));
         usesOfTexts();
         for (int i = 0; i < space.wiring().document().claims().size(); i++) {
             // The outcome itself is settled at the end, so any two disjoint sets may stand for it here.
             space.expr("claims/" + i).ifPresent(e -> mentionedAxes(e).forEach(axis -> used(axis.levels(), end)));
         }
+    }
+
+    private void used(Truth truth, int at) {
+        used(truth.holds(), at);
+        used(truth.fails(), at);
     }
 
     /** What a text says of an answer that is blank must be known where it is read. */
@@ -121,6 +124,17 @@ final class Memory {
         BitSet forgotten = (BitSet) knownBy.get(from + 1).clone();
         forgotten.andNot(usedFrom.get(target));
         return forgotten;
+    }
+
+    /**
+     * Whether those who leave a page for another forget and keep the same as in a document before an edit.
+     *
+     * @param between bits of the pages that they go past
+     */
+    boolean forgetsAs(Memory before, int from, int target, BitSet between) {
+        BitSet used = (BitSet) usedFrom.get(target).clone();
+        used.xor(before.usedFrom.get(target));
+        return !used.intersects(between) && forgotten(from, target).equals(before.forgotten(from, target));
     }
 
     /** Works out from all that was noted what is known and used where; nothing may be noted afterwards. */

@@ -9,6 +9,7 @@ import java.util.Optional;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.space.Axis;
 import orthogon.core.proof.space.Space;
+import orthogon.core.proof.space.Truth;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
@@ -27,10 +28,12 @@ public final class PageSets {
     private final Rules rules;
     private final Diagrams d;
     private final int open;
-    private final Map<String, Integer> around = new LinkedHashMap<>();
-    private final Map<String, Integer> shown = new LinkedHashMap<>();
-    private final Map<String, Integer> problems = new LinkedHashMap<>();
-    private final BitSet levels = new BitSet();
+    private final Map<String, Integer> around;
+    private final Map<String, Integer> shown;
+    private final Map<String, Integer> problems;
+    private final BitSet levels;
+    /** The bits that conditions, limits and obstacles on this page mention; worked out when first asked for. */
+    private BitSet mentioned;
     private int answers = Diagrams.ALL;
     private int visited = Diagrams.NONE;
     private int accepted = -1;
@@ -42,6 +45,10 @@ public final class PageSets {
         this.space = space;
         this.rules = rules;
         this.d = space.diagrams();
+        this.around = new LinkedHashMap<>();
+        this.shown = new LinkedHashMap<>();
+        this.problems = new LinkedHashMap<>();
+        this.levels = new BitSet();
         this.open = rules.holds(page.code() + ".openWhen", true);
         items(page.items(), open);
         for (Map.Entry<String, Integer> e : shown.entrySet()) {
@@ -53,6 +60,25 @@ public final class PageSets {
             }
         }
         page.questions().filter(q -> !q.isHidden()).forEach(this::check);
+    }
+
+    /** The same page of the document before an edit, on which everything is said by the same sets. */
+    PageSets(PageSets same, Space space, Rules rules) {
+        this.page = same.page;
+        this.index = same.index;
+        this.space = space;
+        this.rules = rules;
+        this.d = space.diagrams();
+        this.around = same.around;
+        this.shown = same.shown;
+        this.problems = same.problems;
+        this.levels = same.levels;
+        this.open = same.open;
+        this.mentioned = same.mentioned;
+        this.answers = same.answers;
+        this.visited = same.visited;
+        this.accepted = same.accepted;
+        this.answerable = same.answerable;
     }
 
     private void items(List<Item> items, int surrounding) {
@@ -150,6 +176,25 @@ public final class PageSets {
             String place = question.code() + "/accept/" + i;
             problems.put(place, d.minus(d.and(asked, rules.refuses(place)), blank));
         }
+    }
+
+    /** The bits that anything on this page mentions, the conditions at these places among them. */
+    BitSet mentioned(List<String> places) {
+        if (mentioned == null) {
+            mentioned = d.support(answers);
+            problems.values().forEach(p -> mentioned.or(d.support(p)));
+            for (String place : places) {
+                mention(rules.at(place, true));
+                // What a comparison hangs on may cancel out in the whole condition, and is still asked about.
+                space.comparisonTruths(place).forEach(this::mention);
+            }
+        }
+        return mentioned;
+    }
+
+    private void mention(Truth truth) {
+        mentioned.or(d.support(truth.holds()));
+        mentioned.or(d.support(truth.fails()));
     }
 
     public Page page() {

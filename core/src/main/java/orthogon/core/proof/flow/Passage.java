@@ -22,6 +22,9 @@ public final class Passage {
     private final Rules rules;
     private final TextSets texts;
     private final Memory memory;
+    private final BitSet asked;
+    /** The pages of which the same is said as in the document before an edit. */
+    private final BitSet known = new BitSet();
     /** What is asked of those who are looked at; null where everybody is. */
     private final Set<String> route;
     private final List<PageSets> pages = new ArrayList<>();
@@ -35,13 +38,28 @@ public final class Passage {
      * @param together what is to be forgotten together
      */
     Passage(Space space, Set<String> free, BitSet asked, BitSet keep, Set<String> route, List<BitSet> together) {
+        this(space, free, asked, keep, route, together, null);
+    }
+
+    /** Everybody's passage through a document that came of this one's by an edit; this is everybody's, too. */
+    Passage after(Space edited, BitSet askedThere, BitSet keep) {
+        boolean alike = asked.equals(askedThere) && codes(document).equals(codes(edited.wiring().document()));
+        return new Passage(edited, Set.of(), askedThere, keep, null, List.of(), alike ? this : null);
+    }
+
+    private Passage(Space space, Set<String> free, BitSet asked, BitSet keep, Set<String> route, List<BitSet> together, Passage before) {
         this.space = space;
+        this.asked = asked;
         this.route = route;
         this.d = space.diagrams();
         this.document = space.wiring().document();
         this.rules = new Rules(space, free);
         for (int p = 0; p < document.pages().size(); p++) {
-            pages.add(new PageSets(document.pages().get(p), p, space, rules, asked));
+            Optional<PageSets> same = same(before, p);
+            known.set(p, same.isPresent());
+            pages.add(same.isPresent()
+                    ? new PageSets(same.get(), space, rules)
+                    : new PageSets(document.pages().get(p), p, space, rules, asked));
         }
         this.texts = new TextSets(space, rules, pages);
         this.memory = new Memory(space, rules, pages, texts);
@@ -57,6 +75,20 @@ public final class Passage {
      */
     public Passage(Space space, BitSet asked, BitSet keep, List<BitSet> together) {
         this(space, Set.of(), asked, keep, null, together);
+    }
+
+    /** What a page of the document before an edit says about states, where that is the same. */
+    private Optional<PageSets> same(Passage before, int p) {
+        return before == null
+                ? Optional.empty()
+                : Optional.of(before.pages.get(p)).filter(sets -> sets.page().equals(document.pages().get(p)))
+                        .filter(sets -> space.saysTheSameOn(sets.page()));
+    }
+
+    /** Whether those who come to a page with the same states leave it in the same ways as in the document before an edit. */
+    boolean leavesAs(Passage before, int page, List<Exit> exits) {
+        return known.get(page) && exits.stream()
+                .allMatch(e -> memory.forgetsAs(before.memory, page, e.target(), between(page, e.target())));
     }
 
     public Space space() {
@@ -189,12 +221,11 @@ public final class Passage {
     }
 
     private int target(String code) {
-        for (int p = 0; p < pages.size(); p++) {
-            if (pages.get(p).page().code().equals(code)) {
-                return p;
-            }
-        }
-        return -1;
+        return codes(document).indexOf(code);
+    }
+
+    private static List<String> codes(Questionnaire document) {
+        return document.pages().stream().map(Page::code).toList();
     }
 
     /** The outcome of a finish; empty where the document does not know it. */

@@ -1,8 +1,10 @@
 package orthogon.core.proof.space;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
+import java.util.Objects;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Question;
@@ -51,6 +53,16 @@ public final class Axis {
                 classLevels.set(level(bits + b));
             }
         }
+    }
+
+    /** Whether it has just these cells. What is constant in each then holds for the same sets of states. */
+    boolean isDivided(List<Object> otherCells, int[] otherClassOf) {
+        return cells.equals(otherCells) && Arrays.equals(classOf, otherClassOf);
+    }
+
+    /** The same bits and cells for a question that takes the same answers. */
+    Axis of(Question other) {
+        return Objects.equals(question, other) ? this : new Axis(diagrams, code, other, cells, classOf, askedLevel, step);
     }
 
     /** The level of a bit of its own, by number; the first stands highest. */

@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import orthogon.core.expression.Expr;
@@ -12,25 +13,55 @@ import orthogon.core.expression.Wiring;
 import orthogon.core.expression.Wiring.Wire;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.spelled.Spelled;
+import orthogon.core.proof.spelled.TextGaps;
 import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
 
 /** Which expressions of a document can be used, and which rest on a fault. */
 final class Conditions {
 
-    private final Wiring wiring;
-    private final Map<String, String> faulty = new HashMap<>();
-    private final Map<String, Expr> usable = new LinkedHashMap<>();
-    private final Map<String, String> causes = new HashMap<>();
+    /**
+     * One that can be used.
+     *
+     * @param written as the analyst wrote it; null where that cannot be read
+     * @param unfolded in terms of questions and link parameters alone
+     * @param asks what it asks of the answer classes
+     * @param spoken what must be told apart to say whether a blank answer turns it
+     */
+    record Condition(Wire wire, Wire written, Expr unfolded, Analysis asks, List<Analysis.Part> spoken) {}
 
-    Conditions(Spelled spelled, List<Fault> faults) {
+    private final Spelled spelled;
+    private final Wiring wiring;
+    private final Map<String, Question> questions;
+    private final Map<String, String> faulty = new HashMap<>();
+    private final Map<String, Condition> usable = new LinkedHashMap<>();
+    private final Map<String, String> causes = new HashMap<>();
+    /** What is known of conditions that read the same in an earlier document. */
+    private final Map<String, Condition> known;
+
+    /** @param before those of the document that this one came of by an edit; null where there is none */
+    Conditions(Spelled spelled, List<Fault> faults, Map<String, Question> questions, Conditions before) {
+        this.spelled = spelled;
         this.wiring = spelled.plain();
+        this.questions = questions;
+        this.known = before != null && before.meansTheSame(this) ? before.usable : Map.of();
         faults.forEach(f -> faulty.putIfAbsent(f.place(), f.claim()));
         faulty.putAll(spelled.unclear());
         wiring.wires().forEach(this::use);
     }
 
-    /** In terms of questions and link parameters alone, by place. */
-    Map<String, Expr> usable() {
+    /** Whether what a name stands for, and how its answer is read, is the same in both documents wherever both have it. */
+    private boolean meansTheSame(Conditions other) {
+        return wiring.derivations().equals(other.wiring.derivations())
+                && wiring.document().arriving().equals(other.wiring.document().arriving())
+                && other.questions.entrySet().stream().allMatch(e -> {
+                    Question here = questions.get(e.getKey());
+                    return here == null || here.answer().getClass() == e.getValue().answer().getClass();
+                });
+    }
+
+    /** By place. */
+    Map<String, Condition> usable() {
         return usable;
     }
 
@@ -40,13 +71,26 @@ final class Conditions {
     }
 
     private void use(Wire wire) {
-        String cause = cause(wire, new HashSet<>());
+        String cause = faulty.isEmpty() ? null : cause(wire, new HashSet<>());
+        Wire written = spelled.original().at(spelled.origin(wire.place())).orElse(null);
+        Condition same = known.get(wire.place());
+        if (cause == null && same != null && same.wire().equals(wire) && Objects.equals(same.written(), written)) {
+            usable.put(wire.place(), same);
+            return;
+        }
         Optional<Expr> unfolded = wire.expr().flatMap(wiring::unfolded);
         if (cause != null || unfolded.isEmpty()) {
             causes.put(wire.place(), cause != null ? cause : "type-fits " + wire.place());
             return;
         }
-        usable.put(wire.place(), unfolded.get());
+        usable.put(wire.place(),
+                new Condition(wire, written, unfolded.get(), Analysis.of(unfolded.get(), questions), spoken(wire, written)));
+    }
+
+    private List<Analysis.Part> spoken(Wire wire, Wire written) {
+        Optional<Expr> condition = written == null || !wire.family().isCondition() ? Optional.empty() : written.expr();
+        return condition.map(TextGaps::blankness).orElse(List.of()).stream().flatMap(e -> spelled.plain(wire.place(), e).stream())
+                .flatMap(e -> wiring.unfolded(e).stream()).flatMap(e -> Analysis.noted(e).stream()).toList();
     }
 
     private String cause(Wire wire, Set<String> seen) {

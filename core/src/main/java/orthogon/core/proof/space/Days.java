@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Expr.Call;
@@ -26,14 +27,14 @@ final class Days {
      * All that hangs on the day: where two days give the same, the proof says the same for both. Answers that are compared with one
      * another are told themselves, others by what tells them apart; where it cannot be told, the day itself.
      */
-    List<Object> on(LocalDate day, Iterable<Axis> axes, Map<String, List<String>> allowed) {
+    List<Object> on(LocalDate day, Iterable<Axis> axes, Function<String, List<String>> allowed) {
         List<Object> all = new ArrayList<>();
         usable.values().forEach(e -> constants(e, day, all));
         for (Axis axis : axes) {
             boolean moves = isRelative(axis.question());
             if (moves || features.of(axis.code()).stream().anyMatch(Days::usesToday)) {
                 try {
-                    Division divided = Division.of(axis.code(), axis.question(), allowed.getOrDefault(axis.code(), List.of()), features,
+                    Division divided = Division.of(axis.code(), axis.question(), allowed.apply(axis.code()), features,
                             day);
                     all.add(axis.isJoint() ? divided.cells() : divided.told());
                 } catch (Inexact e) {
@@ -50,7 +51,7 @@ final class Days {
     /** How a start value stands to limits that move, and to what divides the answers. */
     private Object start(Question question, LocalDate day) {
         Expr start = usable.get(question.code() + ".startWith");
-        if (start == null || !Features.mentioned(start).isEmpty()) {
+        if (start == null || !Analysis.mentioned(start).isEmpty()) {
             return day;
         }
         Object value = Evaluator.value(start, new Alone("", null, null, day));
@@ -73,9 +74,9 @@ final class Days {
         if (!usesToday(expr)) {
             return;
         }
-        if (Features.mentioned(expr).isEmpty() && !expr.references().contains("outcome") && !Features.usesAsked(expr)) {
+        if (Analysis.mentioned(expr).isEmpty() && !expr.references().contains("outcome") && !Analysis.usesAsked(expr)) {
             into.add(Guarded.key(Evaluator.value(expr, new Alone("", null, null, day))));
-        } else if (Features.mentioned(expr).size() != 1) {
+        } else if (Analysis.mentioned(expr).size() != 1) {
             expr.children().forEach(c -> constants(c, day, into));
         }
     }

@@ -5,10 +5,10 @@ import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import orthogon.core.expression.Evaluator;
@@ -21,8 +21,8 @@ import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.spelled.Spelled;
 import orthogon.core.proof.spelled.TextGaps;
-import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 
@@ -33,11 +33,11 @@ public final class Space {
     private final Spelled spelled;
     private final Wiring wiring;
     private final LocalDate today;
-    private final Map<String, Axis> axes = new LinkedHashMap<>();
-    private final Map<String, Integer> itemAsked = new LinkedHashMap<>();
+    private final Bits bits;
     private final Map<String, Question> questions = new HashMap<>();
     private final Map<String, Expr> usable = new LinkedHashMap<>();
-    private final Features features = new Features(questions);
+    private final Conditions conditions;
+    private final Features features = new Features();
     private final Values values;
     private final Map<String, Truth> open = new HashMap<>();
     private final Map<Integer, String> openBits = new LinkedHashMap<>();
@@ -45,24 +45,10 @@ public final class Space {
     private final Map<Integer, Set<String>> openOn = new HashMap<>();
     private final Map<String, String> causes = new HashMap<>();
     private final List<TextGaps.TextGap> gaps;
-    private final Layout layout;
-    /** What this came of by an edit; null where everything is new. Of no account once everything is in its place. */
-    private Space before;
+    /** Codes of which something is said that was not said in the space before; empty where there was none, or nothing in it is certain. */
+    private final Optional<Set<String>> changed;
     /** Conditions as sets, by their place. */
     private final Map<String, Truth> truths = new HashMap<>();
-    private int nextLevel;
-
-    /**
-     * Where the bits stand.
-     *
-     * @param first level of the asked bit of each item whose place is given; the others follow one another
-     * @param free level from which on bits are free
-     * @param step from one bit to the next
-     */
-    public record Layout(Map<String, Integer> first, int free, int step) {
-
-        public static final Layout IN_ORDER = new Layout(Map.of(), 0, 1);
-    }
 
     /** @param faults the sound faults; an expression that rests on one becomes an open bit */
     public Space(Spelled spelled, List<Fault> faults, LocalDate today, Diagrams diagrams) {
@@ -79,16 +65,11 @@ public final class Space {
      * bits and its sets.
      */
     public Space after(Spelled edited, List<Fault> editedFaults) {
-        Map<String, Integer> places = new HashMap<>(itemAsked);
-        axes.values().forEach(a -> places.put(a.code(), a.askedLevel()));
-        return new Space(edited, editedFaults, today, diagrams, List.of(), new Layout(places, nextLevel, layout.step()), this);
+        return new Space(edited, editedFaults, today, diagrams, List.of(), Layout.IN_ORDER, this);
     }
 
     private Space(Spelled spelled, List<Fault> faults, LocalDate today, Diagrams diagrams, List<Expr> besides, Layout layout,
             Space before) {
-        this.layout = layout;
-        this.before = before;
-        this.nextLevel = layout.free();
         this.spelled = spelled;
         this.wiring = spelled.plain();
         this.today = today;
@@ -96,63 +77,50 @@ public final class Space {
         this.values = new Values(this, features, questions);
         Questionnaire document = wiring.document();
         document.questions().forEach(q -> questions.putIfAbsent(q.code(), q));
-        Conditions conditions = new Conditions(spelled, faults);
-        usable.putAll(conditions.usable());
+        this.conditions = new Conditions(spelled, faults, questions, before == null ? null : before.conditions);
+        conditions.usable().forEach((place, condition) -> {
+            usable.put(place, condition.unfolded());
+            features.add(condition.asks());
+        });
         causes.putAll(conditions.causes());
-        usable.values().forEach(features::analyse);
         this.gaps = TextGaps.of(spelled);
-        TextGaps.spokenOf(spelled, gaps).forEach(e -> wiring.unfolded(e).ifPresent(features::note));
-        besides.forEach(features::analyse);
-        document.arriving().forEach(p -> addAxis(p.code(), null, p.allowed()));
-        document.items().forEach(item -> {
-            if (item instanceof Question q && q.isHidden()) {
-                return;
-            }
-            if (item instanceof Question q) {
-                addAxis(q.code(), q, List.of());
-            } else if (!(item instanceof Derived)) {
-                itemAsked.computeIfAbsent(item.code(), c -> layout.first().containsKey(c) ? layout.first().get(c) : freshLevel());
-            }
-        });
-        if (before != null) {
-            takeOver();
-            before = null;
-        }
+        gaps.forEach(g -> g.blank().flatMap(wiring::unfolded).ifPresent(e -> features.add(Analysis.noted(e))));
+        conditions.usable().values().forEach(c -> features.add(c.spoken()));
+        besides.forEach(e -> features.add(Analysis.of(e, questions)));
+        this.bits = before == null
+                ? new Bits(document, diagrams, features, today, layout)
+                : before.bits.after(document, features);
+        this.changed = before == null ? Optional.empty() : takenOver(before);
     }
 
-    private void addAxis(String code, Question question, List<String> allowed) {
-        if (axes.containsKey(code)) {
-            return;
-        }
-        Axis known = before == null ? null : before.axes.get(code);
-        if (known != null && Objects.equals(known.question(), question) && (question != null || before.allowed(code).equals(allowed))
-                && features.isSame(before.features, code)) {
-            axes.put(code, known);
-            return;
-        }
-        Division divided = Division.asFarAsPossible(code, question, allowed, features, today);
-        int[] classOf = divided.classOf().stream().mapToInt(Integer::intValue).toArray();
-        Axis axis = new Axis(diagrams, code, question, divided.cells(), classOf, layout.first().getOrDefault(code, nextLevel),
-                layout.step());
-        boolean placed = layout.first().containsKey(code) && (before == null || known != null && known.width() >= axis.width());
-        if (!placed) {
-            // What is new, or has outgrown its place, comes last.
-            axis = new Axis(diagrams, code, question, divided.cells(), classOf, nextLevel, layout.step());
-        }
-        axes.put(code, axis);
-        nextLevel = placed ? nextLevel : axis.nextLevel();
-    }
-
-    /** Takes over the sets of conditions that say the same of the same answers as before. */
-    private void takeOver() {
-        usable.forEach((place, expr) -> {
-            Truth truth = before.truths.get(place);
-            boolean same = truth != null && expr.equals(before.usable.get(place)) && !Features.usesAsked(expr)
-                    && Features.mentioned(expr).stream().allMatch(name -> axes.get(name) == before.axes.get(name));
-            if (same) {
-                truths.put(place, truth);
+    /** Takes over the sets of conditions that say the same of the same answers as before, and tells what is not among them. */
+    private Optional<Set<String>> takenOver(Space before) {
+        Set<String> others = new HashSet<>(bits.moved());
+        conditions.usable().forEach((place, condition) -> {
+            Expr expr = condition.unfolded();
+            boolean same = expr.equals(before.usable.get(place)) && condition.asks().names().stream().noneMatch(bits.moved()::contains)
+                    && !Analysis.usesAsked(expr);
+            if (!same) {
+                others.add(condition.wire().owner());
+            } else if (before.truths.containsKey(place)) {
+                truths.put(place, before.truths.get(place));
             }
         });
+        return isCertain() && before.isCertain() ? Optional.of(others) : Optional.empty();
+    }
+
+    /** Whether every condition has its sets, and nothing is open. */
+    public boolean isCertain() {
+        return openBits.isEmpty() && whyNotExact().isEmpty();
+    }
+
+    /**
+     * Whether whatever is said on a page of the document that this one came of by an edit, and that is the same in both, is said by the
+     * same sets.
+     */
+    public boolean saysTheSameOn(Page page) {
+        return changed.isPresent() && !changed.get().contains(page.code())
+                && page.allItems().noneMatch(i -> changed.get().contains(i.code()));
     }
 
     public Diagrams diagrams() {
@@ -174,15 +142,12 @@ public final class Space {
     }
 
     public Axis axis(String code) {
-        return axes.get(code);
+        return bits.axis(code);
     }
 
     /** How many bits each item takes, its asked bit among them, in the order in which they stand. */
     public Map<String, Integer> widths() {
-        Map<String, Integer> byLevel = new LinkedHashMap<>();
-        axes.values().forEach(a -> byLevel.put(a.code(), a.width()));
-        itemAsked.keySet().forEach(c -> byLevel.put(c, 1));
-        return byLevel;
+        return bits.widths();
     }
 
     /** The conditions that can be read, in terms of questions and link parameters alone. */
@@ -191,14 +156,12 @@ public final class Space {
     }
 
     public Iterable<Axis> axes() {
-        return axes.values();
+        return bits.axes();
     }
 
     /** All that hangs on the day: where two days give the same, the proof says the same for both. */
     public List<Object> onDay(LocalDate day) {
-        Map<String, List<String>> allowed = new HashMap<>();
-        wiring.document().arriving().forEach(p -> allowed.put(p.code(), p.allowed()));
-        return new Days(features, usable).on(day, axes.values(), allowed);
+        return new Days(features, usable).on(day, bits.axes(), bits::allowed);
     }
 
     /** The bits that say which questions are on a route. */
@@ -211,22 +174,19 @@ public final class Space {
     /** What makes up a route, in document order: questions and, as one, grids; each with the bit that says whether it is asked. */
     public Map<String, Integer> itemsOnRoutes() {
         Map<String, Integer> items = new LinkedHashMap<>();
-        wiring.document().items().map(Item::code).filter(spelled::isOnRoutes)
-                .filter(code -> itemAsked.containsKey(code) || axes.containsKey(code) && axes.get(code).question() != null)
+        wiring.document().items().map(Item::code).filter(spelled::isOnRoutes).filter(bits::isAskable)
                 .forEach(code -> items.put(code, askedLevel(code)));
         return items;
     }
 
     /** The bits that stand for what came with the link. */
     public BitSet linkLevels() {
-        BitSet levels = new BitSet();
-        axes.values().stream().filter(a -> a.question() == null).forEach(a -> levels.or(a.levels()));
-        return levels;
+        return bits.ofLink();
     }
 
     /** The bit that says whether a question, note or section is asked. */
     public int askedLevel(String item) {
-        return axes.containsKey(item) ? axes.get(item).askedLevel() : itemAsked.get(item);
+        return bits.asked(item);
     }
 
     /** Whether a usable expression stands at the place. */
@@ -267,13 +227,13 @@ public final class Space {
 
     /** Comparisons between several answers whose value is not given by the answer classes alone. */
     public List<Expr> jointComparisons() {
-        return features.joint().stream().filter(e -> axes.keySet().containsAll(Features.mentioned(e)))
-                .filter(e -> Features.mentioned(e).stream().anyMatch(n -> axes.get(n).isJoint())).toList();
+        return features.joint().stream().filter(e -> Analysis.mentioned(e).stream().allMatch(n -> bits.axis(n) != null))
+                .filter(e -> Analysis.mentioned(e).stream().anyMatch(n -> bits.axis(n).isJoint())).toList();
     }
 
     /** The questions and link parameters that a joint comparison mentions. */
     public Set<String> namesIn(Expr jointComparison) {
-        return Features.mentioned(jointComparison);
+        return Analysis.mentioned(jointComparison);
     }
 
     /** A fresh bit that may be either; it stands for something unknown. */
@@ -286,9 +246,7 @@ public final class Space {
     }
 
     public int freshLevel() {
-        int level = nextLevel;
-        nextLevel += layout.step();
-        return level;
+        return bits.fresh();
     }
 
     /** The condition at a place as sets; {@code usual} where none is written; open where it rests on a fault. */
@@ -347,11 +305,9 @@ public final class Space {
     }
 
     private Truth open(String why, Set<String> on) {
-        int from = nextLevel;
+        int from = bits.next();
         Truth truth = open(why);
-        for (int level = from; level < nextLevel; level += layout.step()) {
-            openOn.put(level, on);
-        }
+        bits.since(from).stream().forEach(level -> openOn.put(level, on));
         return truth;
     }
 
@@ -398,7 +354,7 @@ public final class Space {
             default -> {
                 Guarded value = values.guarded(expr, outcomes);
                 yield value == null
-                        ? open.computeIfAbsent(Printer.print(expr), t -> open(features.reason(expr), Features.mentioned(expr)))
+                        ? open.computeIfAbsent(Printer.print(expr), t -> open(features.reason(expr), Analysis.mentioned(expr)))
                         : new Truth(value.parts().getOrDefault(true, Diagrams.NONE), value.parts().getOrDefault(false, Diagrams.NONE));
             }
         };
@@ -423,7 +379,7 @@ public final class Space {
     /** The states in which the answer lies in the same cell as this value; none where the question's limits do not allow the value. */
     public int cellOf(Axis axis, Object value) {
         Question question = axis.question();
-        boolean each = axis.isMany() || question == null && !allowed(axis.code()).isEmpty()
+        boolean each = axis.isMany() || question == null && !bits.allowed(axis.code()).isEmpty()
                 || question != null && Domains.isEachAClass(question.answer());
         if (value == null || each) {
             return axis.value(value instanceof List<?> l && l.isEmpty() ? null : value);
@@ -438,10 +394,6 @@ public final class Space {
             }
         }
         return Diagrams.NONE;
-    }
-
-    private List<String> allowed(String parameter) {
-        return wiring.document().arriving().stream().filter(p -> p.code().equals(parameter)).findFirst().orElseThrow().allowed();
     }
 
     private List<Object> signature(Axis axis, Object value) {

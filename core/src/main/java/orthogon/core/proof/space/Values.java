@@ -66,11 +66,11 @@ final class Values {
             outcome.put(diagrams, null, rest);
             return outcome;
         }
-        Set<String> names = Features.mentioned(expr);
-        if (names.isEmpty() && !expr.references().contains("outcome") && !Features.usesAsked(expr)) {
+        Set<String> names = Analysis.mentioned(expr);
+        if (names.isEmpty() && !expr.references().contains("outcome") && !Analysis.usesAsked(expr)) {
             return Guarded.constant(Evaluator.value(expr, new Alone("", null, null, today)));
         }
-        if (names.size() == 1 && !expr.references().contains("outcome") && !Features.usesAsked(expr)) {
+        if (names.size() == 1 && !expr.references().contains("outcome") && !Analysis.usesAsked(expr)) {
             return single(expr, space.axis(names.iterator().next()));
         }
         if (Expr.isLogical(expr)) {
@@ -95,7 +95,8 @@ final class Values {
     private boolean isTruth(Expr result) {
         return result instanceof If inner
                 ? isLogicalResult(inner)
-                : Expr.isLogical(result) || features.isTruth(result) || result instanceof Literal l && l.value() instanceof Boolean;
+                : Expr.isLogical(result) || Analysis.isTruth(result, questions)
+                        || result instanceof Literal l && l.value() instanceof Boolean;
     }
 
     private Guarded split(int set) {

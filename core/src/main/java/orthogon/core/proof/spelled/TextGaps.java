@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import orthogon.core.expression.BlankHints;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Expr.*;
@@ -34,8 +35,12 @@ public final class TextGaps {
         Map<String, List<Optional<Expr>>> found = new LinkedHashMap<>();
         Map<String, String[]> parts = new LinkedHashMap<>();
         Texts.all(wiring.document()).forEach((unit, text) -> {
+            Set<String> names = Piping.names(text);
+            if (names.isEmpty()) {
+                return;
+            }
             String place = placeOf(spelled, unit);
-            for (String name : Piping.names(text)) {
+            for (String name : names) {
                 if (wiring.type(name).isPresent()) {
                     parts.put(unit + "/" + name, new String[]{unit, name});
                     found.put(unit + "/" + name, new ArrayList<>());
@@ -59,19 +64,6 @@ public final class TextGaps {
     /** Where a unit is read: the code of its page, item, outcome, or the kind of text, in plain form. */
     private static String placeOf(Spelled spelled, String unit) {
         return spelled.first(unit.split("[./]", 2)[0]);
-    }
-
-    /** Every expression of the plain form that says whether something is answered, or which arm of a text is read. */
-    public static List<Expr> spokenOf(Spelled spelled, List<TextGap> gaps) {
-        List<Expr> all = new ArrayList<>();
-        gaps.forEach(g -> g.blank().ifPresent(all::add));
-        for (Wiring.Wire wire : spelled.plain().wires()) {
-            if (wire.family().isCondition()) {
-                spelled.original().at(spelled.origin(wire.place())).flatMap(Wiring.Wire::expr).map(TextGaps::blankness).orElse(List.of())
-                        .forEach(answered -> spelled.plain(wire.place(), answered).ifPresent(all::add));
-            }
-        }
-        return all;
     }
 
     /** For every comparison of a condition that a blank answer could turn unseen, whether what it hangs on is answered. */

@@ -1,0 +1,133 @@
+package orthogon.core.proof.space;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.Expr.*;
+import orthogon.core.expression.Printer;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Question;
+
+/**
+ * What one unfolded expression asks of the answer classes.
+ *
+ * @param names the questions and link parameters that it mentions
+ * @param parts the largest parts that speak of one question alone
+ * @param joint comparisons that speak of several
+ */
+record Analysis(Set<String> names, List<Part> parts, List<Expr> joint) {
+
+    /**
+     * A part that must be constant within a cell of a question.
+     *
+     * @param text it, printed
+     * @param comparison whether answer classes are divided by it
+     */
+    record Part(String code, String text, Expr expr, boolean comparison) {}
+
+    static Analysis of(Expr expr, Map<String, Question> questions) {
+        Analysis analysis = new Analysis(mentioned(expr), new ArrayList<>(), new ArrayList<>());
+        analysis.divide(expr, questions);
+        return analysis;
+    }
+
+    /** What must be constant within a cell, though answer classes are not divided by it. */
+    static List<Part> noted(Expr condition) {
+        if (Expr.isLogical(condition)) {
+            return condition.children().stream().flatMap(c -> noted(c).stream()).toList();
+        }
+        Set<String> names = mentioned(condition);
+        return names.size() == 1 ? List.of(part(names.iterator().next(), condition, false)) : List.of();
+    }
+
+    /** The questions and link parameters that an unfolded expression mentions. */
+    static Set<String> mentioned(Expr expr) {
+        Set<String> names = new LinkedHashSet<>(expr.references());
+        names.remove("outcome");
+        Set<String> inAsked = new HashSet<>();
+        Set<String> elsewhere = new HashSet<>();
+        spread(expr, inAsked, elsewhere);
+        inAsked.removeAll(elsewhere);
+        names.removeAll(inAsked);
+        return names;
+    }
+
+    private static void spread(Expr expr, Set<String> inAsked, Set<String> elsewhere) {
+        if (expr instanceof Call c && c.function().equals("asked")) {
+            inAsked.addAll(c.references());
+        } else if (expr instanceof Name n) {
+            elsewhere.add(n.name());
+        } else {
+            expr.children().forEach(c -> spread(c, inAsked, elsewhere));
+        }
+    }
+
+    static boolean usesAsked(Expr expr) {
+        return expr instanceof Call c && c.function().equals("asked") || expr.children().stream().anyMatch(Analysis::usesAsked);
+    }
+
+    /** Whether it is true or false by itself, not by way of others. */
+    static boolean isTruth(Expr expr, Map<String, Question> questions) {
+        return switch (expr) {
+            case Compare c -> true;
+            case InRange r -> true;
+            case InList l -> true;
+            case Quantified q -> true;
+            case Name n -> questions.containsKey(n.name()) && (questions.get(n.name()).answer() instanceof Answer.YesNo
+                    || questions.get(n.name()).answer() instanceof Answer.Agreement);
+            case Call c -> Set.of("answered", "list contains", "contains", "starts with", "ends with", "matches").contains(c.function());
+            default -> false;
+        };
+    }
+
+    private void divide(Expr expr, Map<String, Question> questions) {
+        if (expr instanceof Literal) {
+            return;
+        }
+        Set<String> mentioned = mentioned(expr);
+        if (mentioned.isEmpty()) {
+            return;
+        }
+        if (Expr.isLogical(expr)) {
+            expr.children().forEach(c -> divide(c, questions));
+            return;
+        }
+        boolean truth = isTruth(expr, questions);
+        if (mentioned.size() == 1) {
+            parts.add(part(mentioned.iterator().next(), expr, truth));
+            if (truth) {
+                return;
+            }
+        } else if (truth) {
+            joint.add(expr);
+        }
+        if (expr instanceof Quantified) {
+            divideBound(expr, Set.of(), questions);
+            return;
+        }
+        expr.children().forEach(c -> divide(c, questions));
+    }
+
+    /** Parts of a quantifier that do not hang on what it binds are divided by as usual, the others name by name. */
+    private void divideBound(Expr expr, Set<String> bound, Map<String, Question> questions) {
+        Set<String> inner = new HashSet<>(bound);
+        if (expr instanceof Quantified q) {
+            q.bindings().forEach(b -> inner.add(b.name()));
+        }
+        for (Expr child : expr.children()) {
+            if (child.references().stream().anyMatch(inner::contains)) {
+                divideBound(child, inner, questions);
+            } else {
+                divide(child, questions);
+            }
+        }
+    }
+
+    private static Part part(String code, Expr expr, boolean comparison) {
+        return new Part(code, Printer.print(expr), expr, comparison);
+    }
+}

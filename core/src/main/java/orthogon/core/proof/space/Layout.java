@@ -1,0 +1,15 @@
+package orthogon.core.proof.space;
+
+import java.util.Map;
+
+/**
+ * Where bits stand.
+ *
+ * @param first level of the asked bit of each item whose place is given; the others follow one another
+ * @param free level from which on bits are free
+ * @param step from one bit to the next
+ */
+public record Layout(Map<String, Integer> first, int free, int step) {
+
+    public static final Layout IN_ORDER = new Layout(Map.of(), 0, 1);
+}
