@@ -6,9 +6,9 @@ import java.util.BitSet;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.function.ToIntFunction;
+import orthogon.core.proof.diagram.Costs;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.diagram.Diagrams.State;
-import orthogon.core.proof.diagram.Weights;
 import orthogon.core.proof.space.Axis;
 import orthogon.core.proof.space.Space;
 import orthogon.core.questionnaire.Item;
@@ -32,10 +32,10 @@ public final class Longest {
     private final Flow flow;
     private final Space space;
     private final Diagrams d;
-    private final Weights w;
+    private final Costs c;
     private final int end;
     private final int[] own;
-    /** One more than the most that the rest of the way costs; zero for those who cannot come to an end. */
+    /** The most that the rest of the way costs those who can come to an end. */
     private final int[] most;
     /** What each page costs those of whom nothing on it is asked; zero where what is asked costs. */
     private final int[] passed;
@@ -44,30 +44,35 @@ public final class Longest {
         this.flow = flow;
         this.space = flow.space();
         this.d = space.diagrams();
-        this.w = new Weights(d, MOST_NODES);
+        this.c = new Costs(d, MOST_NODES);
         this.end = flow.stages().size();
         this.own = new int[end];
         this.most = new int[end + 1];
         this.passed = new int[end];
-        most[end] = w.constant(BigInteger.ONE);
+        most[end] = cost(0);
         for (int p = end - 1; p >= 0; p--) {
             PageSets sets = flow.stages().get(p).sets();
             own[p] = cost(ofPage.applyAsInt(sets.page()), sets.visited(), p, leftOut);
             for (Item item : sets.page().allItems().toList()) {
                 int cost = ofItem.applyAsInt(item);
                 if (cost > 0 && sets.isShown(item.code())) {
-                    own[p] = w.plus(own[p], cost(cost, d.and(sets.visited(), sets.shown(item.code())), p, leftOut));
+                    own[p] = c.plus(own[p], cost(cost, d.and(sets.visited(), sets.shown(item.code())), p, leftOut));
                 }
             }
             for (Flow.Exit exit : flow.stages().get(p).exits()) {
-                most[p] = w.larger(most[p], w.mostOver(w.within(leaving(exit), exit.set()), sets.levels()));
+                most[p] = c.larger(most[p], c.mostOver(c.within(leaving(exit), exit.set()), sets.levels()));
             }
         }
     }
 
+    private int cost(int cost) {
+        return c.constant(BigInteger.valueOf(cost));
+    }
+
     private int cost(int cost, int shown, int page, boolean leftOut) {
         passed[page] += leftOut ? cost : 0;
-        return w.within(w.constant(BigInteger.valueOf(cost)), leftOut ? d.not(shown) : shown);
+        int paying = leftOut ? d.not(shown) : shown;
+        return c.larger(c.within(cost(cost), paying), cost(0));
     }
 
     /**
@@ -85,29 +90,26 @@ public final class Longest {
         return new Respondent(Arrays.stream(longest.passed).sum() - found.cost(), found.answers());
     }
 
-    /** One more than what a page and the rest of the way cost those who leave it like this; zero for those who get stuck. */
+    /** What a page and the rest of the way cost those who leave it like this and can come to an end. */
     private int leaving(Flow.Exit exit) {
-        int after = exit.kind() == Flow.Kind.FINISH ? w.constant(BigInteger.ONE) : after(exit);
+        int after = exit.kind() == Flow.Kind.FINISH ? cost(0) : after(exit);
         int without = Arrays.stream(passed, exit.from() + 1, exit.kind() == Flow.Kind.FINISH ? end : exit.target()).sum();
-        after = without == 0
-                ? after
-                : w.plus(after, w.within(w.constant(BigInteger.valueOf(without)), d.not(w.where(after, BigInteger.ZERO))));
-        return w.within(w.plus(own[exit.from()], after), d.not(w.where(after, BigInteger.ZERO)));
+        return c.plus(own[exit.from()], c.plus(after, cost(without)));
     }
 
     private int after(Flow.Exit exit) {
         BitSet between = flow.between(exit);
-        return w.mostOver(w.within(most[exit.target()], flow.untouched(between)), between);
+        return c.mostOver(c.within(most[exit.target()], flow.untouched(between)), between);
     }
 
     private Respondent respondent() {
         Map<String, Object> answers = new LinkedHashMap<>();
-        int best = w.within(most[0], flow.start());
-        if (best == Weights.ZERO) {
+        int best = c.within(most[0], flow.start());
+        if (best == Costs.NOBODY) {
             return new Respondent(0, answers);
         }
-        int cost = w.most(best).intValueExact() - 1;
-        State link = d.pick(d.and(flow.start(), w.where(best, w.most(best))));
+        int cost = c.most(best).intValueExact();
+        State link = d.pick(d.and(flow.start(), c.where(best, c.most(best))));
         for (Axis axis : space.axes()) {
             if (axis.question() == null) {
                 note(axis, link, answers);
@@ -116,11 +118,11 @@ public final class Longest {
         int here = d.and(flow.start(), d.of(new State(space.linkLevels(), link.ones())));
         int page = 0;
         while (page < end) {
-            BigInteger wanted = w.most(w.within(most[page], here));
+            BigInteger wanted = c.most(c.within(most[page], here));
             Flow.Exit taken = null;
             int set = Diagrams.NONE;
             for (Flow.Exit exit : flow.stages().get(page).exits()) {
-                int states = d.and(d.and(here, exit.set()), w.where(w.within(leaving(exit), d.and(here, exit.set())), wanted));
+                int states = d.and(d.and(here, exit.set()), c.where(c.within(leaving(exit), d.and(here, exit.set())), wanted));
                 if (set == Diagrams.NONE && states != Diagrams.NONE) {
                     taken = exit;
                     set = states;

@@ -264,4 +264,93 @@ class DiagramsTest {
             }
         });
     }
+
+    @Test
+    void costsAreBorneStateByState() {
+        draw(200);
+        Costs c = new Costs(d, 1 << 20);
+        List<Integer> costs = new ArrayList<>();
+        // Less than nothing stands for nobody.
+        List<long[]> tables = new ArrayList<>();
+        for (int i = 0; i < 600; i++) {
+            int a = costs.isEmpty() ? -1 : random.nextInt(costs.size());
+            int b = costs.isEmpty() ? -1 : random.nextInt(costs.size());
+            int set = random.nextInt(sets.size());
+            BitSet bits = levels();
+            int mask = (int) (bits.isEmpty() ? 0 : bits.toLongArray()[0]);
+            long[] table = new long[STATES];
+            int cost;
+            switch (a < 0 ? 0 : random.nextInt(5) * random.nextInt(2)) {
+                case 0 -> {
+                    int value = random.nextInt(5);
+                    int elsewhere = random.nextInt(4) == 0 ? -1 : random.nextInt(3);
+                    cost = c.larger(c.within(c.constant(BigInteger.valueOf(value)), sets.get(set)),
+                            c.within(c.constant(BigInteger.valueOf(elsewhere)), d.not(sets.get(set))));
+                    Arrays.setAll(table, s -> states.get(set).get(s) ? value : elsewhere);
+                }
+                case 1 -> {
+                    cost = c.plus(costs.get(a), costs.get(b));
+                    Arrays.setAll(table,
+                            s -> Math.min(tables.get(a)[s], tables.get(b)[s]) < 0 ? -1 : tables.get(a)[s] + tables.get(b)[s]);
+                }
+                case 2 -> {
+                    cost = c.larger(costs.get(a), costs.get(b));
+                    Arrays.setAll(table, s -> Math.max(tables.get(a)[s], tables.get(b)[s]));
+                }
+                case 3 -> {
+                    cost = c.within(costs.get(a), sets.get(set));
+                    Arrays.setAll(table, s -> states.get(set).get(s) ? tables.get(a)[s] : -1);
+                }
+                default -> {
+                    cost = c.mostOver(costs.get(a), bits);
+                    Arrays.setAll(table, s -> {
+                        long most = -1;
+                        for (int t = 0; t < STATES; t++) {
+                            most = (t & ~mask) == (s & ~mask) ? Math.max(most, tables.get(a)[t]) : most;
+                        }
+                        return most;
+                    });
+                }
+            }
+            if (Arrays.stream(table).max().getAsLong() < 1L << 40) {
+                costs.add(cost);
+                tables.add(table);
+            }
+        }
+        int[] kept = c.keep(costs.stream().mapToInt(Integer::intValue).toArray());
+        int told = 0;
+        for (int i = 0; i < kept.length; i++) {
+            long[] table = tables.get(i);
+            long most = Arrays.stream(table).max().getAsLong();
+            assertEquals(most < 0, kept[i] == Costs.NOBODY, "cost " + i);
+            assertEquals(BigInteger.valueOf(most), c.most(kept[i]), "cost " + i);
+            for (long value : new long[]{most, most - 1, 2, -1}) {
+                assertEquals(where(s -> table[s] == value), read(c.where(kept[i], BigInteger.valueOf(value))), "cost " + i);
+            }
+            told += most > 4 ? 1 : 0;
+        }
+        assertTrue(told > 40, told + " sums of costs");
+    }
+
+    @Test
+    void whatHasNothingToDoWithOneAnotherTakesLittleRoom() {
+        int bits = 300;
+        Weights w = new Weights(d, 1 << 12);
+        int all = w.constant(BigInteger.ONE);
+        BigInteger product = BigInteger.ONE;
+        BitSet every = new BitSet();
+        for (int b = 0; b < bits; b++) {
+            // A history branches into b + 2 where the bit is one.
+            int one = w.sumOut(w.within(all, d.bit(b)), new BitSet());
+            int many = Weights.ZERO;
+            for (int k = 0; k < b + 2; k++) {
+                many = w.plus(many, one);
+            }
+            all = w.plus(w.within(all, d.not(d.bit(b))), many);
+            product = product.multiply(BigInteger.valueOf(b + 3));
+            every.set(b);
+            all = w.keep(new int[]{all})[0];
+        }
+        assertEquals(product, w.value(w.sumOut(all, every)));
+    }
 }
