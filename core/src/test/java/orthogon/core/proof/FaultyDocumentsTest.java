@@ -11,6 +11,7 @@ import java.util.stream.Stream;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Family;
 import orthogon.core.proof.claim.Verdict;
+import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
@@ -77,5 +78,36 @@ class FaultyDocumentsTest {
             }
         }
         assertTrue(decided > Sample.mustPass(5000) && undecided > Sample.mustPass(500), decided + " decided, " + undecided + " undecided");
+    }
+
+    /** Many faults, too many to try every way they could turn out: what comes before them does not hang on them. */
+    @Test
+    void manyFaultsOnOnePageLeaveThePagesBeforeItDecided() {
+        int early = 0;
+        int late = 0;
+        for (long seed = 1; seed <= Sample.of(200); seed++) {
+            Questionnaire document = RandomDocument.of(seed);
+            List<Page> pages = new ArrayList<>(document.pages());
+            List<Item> items = new ArrayList<>(pages.getLast().items());
+            for (int i = 0; i < 7; i++) {
+                items.add(Question.of("late" + i, "Late", new Answer.YesNo()).withAskWhen(FAULTY).withRequireWhen("true")
+                        .withStartWith(i == 6 ? "nobody_knows" : ""));
+            }
+            pages.set(pages.size() - 1, pages.getLast().withItems(items));
+            Proof sound = Proof.of(document, RandomDocument.TODAY);
+            for (Claim claim : Proof.of(document.withPages(pages), RandomDocument.TODAY).claims()) {
+                Page page = document.pageOf(claim.place().split("[./#]")[0]).or(() -> document.page(claim.place().split("[./#]")[0]))
+                        .orElse(null);
+                // What is read beyond its page, and what goes past pages, may come to the faults.
+                boolean before = page != null && page != document.pages().getLast() && page.skip().isEmpty() && page.finish().isEmpty();
+                if (claim.family() == Family.REACH && before) {
+                    assertEquals(sound.claim(claim.kind(), claim.place()).orElseThrow().verdict(), claim.verdict(), seed + " " + claim);
+                    early++;
+                } else if (claim.verdict() == Verdict.UNDECIDED) {
+                    late++;
+                }
+            }
+        }
+        assertTrue(early > Sample.mustPass(500) && late > Sample.mustPass(500), early + " before, " + late + " undecided");
     }
 }

@@ -32,7 +32,8 @@ final class Court {
     private static final int MOST_FAULTS = 5;
 
     private final Witnesses witnesses;
-    private final List<Wiring> readings;
+    /** The ways in which faulty conditions could turn out, by the last page that counts. */
+    private final Map<Integer, List<Wiring>> readings = new HashMap<>();
     private final Map<String, Claim> causes = new HashMap<>();
     private Map<String, String> texts;
 
@@ -41,7 +42,6 @@ final class Court {
         this.space = flow.space();
         this.d = space.diagrams();
         this.witnesses = new Witnesses(flow);
-        this.readings = readings(space);
         this.sentences = new Sentences(space.spelled());
         this.evaluations = new Evaluations(flow);
     }
@@ -109,7 +109,9 @@ final class Court {
                 ? witnesses.end(sought.ending(), sought.set())
                 : witnesses.to(sought.page(), sought.set(), sought.ownAnswers());
         String stopAt = sought.ending() != null ? "" : flow.stages().get(sought.page()).sets().page().code();
-        List<Interview> replayed = readings.stream().map(reading -> Replay.of(reading, space.today(), answers, stopAt)).toList();
+        int last = sought.ending() != null ? Integer.MAX_VALUE : sought.page();
+        List<Interview> replayed = readings.computeIfAbsent(last, this::readings).stream()
+                .map(reading -> Replay.of(reading, space.today(), answers, stopAt)).toList();
         // Who comes to a page is told by the answers that count there, so these must not hang on how a fault turns out.
         boolean same = sought.ending() != null || sought.ownAnswers()
                 || replayed.stream().map(i -> i.course().effective()).distinct().count() == 1;
@@ -118,32 +120,35 @@ final class Court {
     }
 
     /**
-     * The ways in which faulty conditions could turn out: a witness must do under all of them. None at all where they are too many, or
-     * where a faulty value rather than a condition is at stake, so that nothing is believed then.
+     * The ways in which faulty conditions could turn out, up to a page: a witness must do under all of them. None at all where they are
+     * too many, or where a faulty value rather than a condition is at stake, so that nothing is believed then.
      */
-    private static List<Wiring> readings(Space space) {
+    private List<Wiring> readings(int lastPage) {
         List<String> conditions = new ArrayList<>();
         for (String place : space.faultyPlaces()) {
-            Wiring.Family family = space.wiring().at(place).orElseThrow().family();
-            if (family == Wiring.Family.START_WITH) {
+            Wiring.Wire wire = space.wiring().at(place).orElseThrow();
+            boolean counts = wire.family() == Wiring.Family.OUTCOME_ROW
+                    ? lastPage == Integer.MAX_VALUE
+                    : wire.family() != Wiring.Family.CLAIM && wire.family() != Wiring.Family.DERIVE && evaluations.page(wire) <= lastPage;
+            if (counts && wire.family() == Wiring.Family.START_WITH) {
                 return List.of();
             }
-            if (family.isCondition() && family != Wiring.Family.CLAIM) {
+            if (counts) {
                 conditions.add(place);
             }
         }
         if (conditions.size() > MOST_FAULTS) {
             return List.of();
         }
-        List<Wiring> readings = new ArrayList<>();
+        List<Wiring> ways = new ArrayList<>();
         for (int turn = 0; turn < 1 << conditions.size(); turn++) {
             Map<String, Boolean> settled = new HashMap<>();
             for (int i = 0; i < conditions.size(); i++) {
                 settled.put(conditions.get(i), (turn >> i & 1) == 1);
             }
-            readings.add(settled.isEmpty() ? space.wiring() : space.wiring().assuming(settled));
+            ways.add(settled.isEmpty() ? space.wiring() : space.wiring().assuming(settled));
         }
-        return readings;
+        return ways;
     }
 
     private boolean certain() {
