@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -20,6 +19,7 @@ import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Gate;
 import orthogon.core.proof.claim.Mend;
 import orthogon.core.proof.claim.Replay;
+import orthogon.core.proof.claim.Sentences;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
@@ -93,7 +93,7 @@ record Explained(Claim claim, String title, String headline, String details, Lis
         Optional<String> endsAs = onPage.isEmpty() && explanation.other().isEmpty()
                 ? explanation.witness().flatMap(w -> endsAs(proof, w))
                 : Optional.empty();
-        return new Explained(claim, title(claim, document), explanation.headline(),
+        return new Explained(claim, title(proof, claim), explanation.headline(),
                 core.isEmpty() ? explanation.details() : intro(explanation.details()), core,
                 deciding, rest, explanation.witness().isPresent(), explanation.other().isPresent(), onPage, endsAs,
                 explanation.mend(), now, consequences, cause, owner(document, claim.place()), Gate.canBeWaived(claim),
@@ -101,13 +101,11 @@ record Explained(Claim claim, String title, String headline, String details, Lis
     }
 
     /** What is proved begins as a sentence does, unless its first word is a code. */
-    private static String title(Claim claim, Questionnaire document) {
+    private static String title(Proof proof, Claim claim) {
         String said = claim.statement() + ".";
-        String first = said.split("[\\s.:]")[0];
-        boolean code = claim.place().equals(first) || document.item(first).isPresent() || document.page(first).isPresent();
         return claim.verdict() != Verdict.PROVED
                 ? claim.explanation().headline()
-                : code ? said : said.substring(0, 1).toUpperCase(Locale.ROOT) + said.substring(1);
+                : said.startsWith(claim.place()) ? said : Sentences.begun(proof.wiring(), said);
     }
 
     private static void given(Proof proof, Claim claim, Claim.Explanation explanation, List<Given> deciding, List<Given> rest) {

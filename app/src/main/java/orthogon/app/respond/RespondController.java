@@ -90,8 +90,10 @@ class RespondController {
     private String shut(Found.Shut shut, Map<String, String> link, HttpServletRequest request, Model model, HttpServletResponse response) {
         response.setStatus(410);
         offering.frame(shut.release(), response);
-        Voice voice = Voice.of(
-                Interview.start(shut.release().wiring(language(shut.release(), link, request)), LocalDate.now(), Map.of()));
+        String language = language(shut.release(), link, request);
+        Voice voice = Voice.of(Interview.start(shut.release().wiring(language), LocalDate.now(), Map.of()));
+        model.addAttribute("tongues", Tongue.of(shut.release(), language));
+        model.addAttribute("linkQuery", "");
         return shut(voice, shut.why().equals("closed_title")
                 ? shut.message()
                 : voice.say(shut.why(), shut.when().map(voice.ownWords()::moment).orElse("")), model);

@@ -216,6 +216,21 @@ class LanguagesIT {
         assertTrue((Integer) page.evaluate("document.documentElement.scrollWidth") <= 390, "nothing is wider than the phone");
     }
 
+    @Test
+    void aClosedPageIsReadInAnyLanguage() throws Exception {
+        String to = application.released(
+                DocumentReader.read(new ClassPathResource("demo/found_animal.orthogon.json").getContentAsByteArray()));
+        ReleaseStore releases = application.part(ReleaseStore.class);
+        releases.stand(releases.withToken(to.substring("/to/".length())).orElseThrow().id(), ReleaseStore.State.CLOSED, "Until March.");
+        Page page = Chromium.context(new Browser.NewContextOptions().setViewportSize(390, 844).setLocale("fr")).newPage();
+        page.navigate(application.address() + to);
+        assertThat(page.locator("h1")).hasText("Ce questionnaire ne prend pas de réponses en ce moment");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("العربية")).click();
+        assertThat(page.locator("html")).hasAttribute("dir", "rtl");
+        assertThat(page.locator("h1")).hasText("لا يقبل هذا الاستبيان إجابات حاليًا");
+        assertThat(page.locator("main")).containsText("Until March.");
+    }
+
     /** What a page shows outside of the brackets of the stretch language, and what it cuts off. */
     private static final String CHECK = """
             () => {

@@ -58,6 +58,11 @@ public sealed interface Sentence {
         };
     }
 
+    /** Whether a line speaks of something being asked, not of what was answered. */
+    private static boolean isAsked(String subject) {
+        return subject.startsWith("asked(");
+    }
+
     /**
      * Comparisons that fit, key to words.
      *
@@ -65,7 +70,7 @@ public sealed interface Sentence {
      */
     static Map<String, String> comparisons(String subject, Type type) {
         Map<String, String> words = new LinkedHashMap<>();
-        if (subject.startsWith("asked(")) {
+        if (isAsked(subject)) {
             words.put("holds", "is asked");
             words.put("no", "is not asked");
             return words;
@@ -242,7 +247,7 @@ public sealed interface Sentence {
         }
         return switch (l.comparison()) {
             case "yes" -> x + " = true";
-            case "no" -> x.startsWith("asked(") ? "not(" + x + ")" : x + " = false";
+            case "no" -> isAsked(x) ? "not(" + x + ")" : x + " = false";
             case "holds" -> x;
             case "answered" -> "answered(" + x + ")";
             case "blank" -> "not(answered(" + x + "))";

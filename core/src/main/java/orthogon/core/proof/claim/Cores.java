@@ -1,10 +1,11 @@
 package orthogon.core.proof.claim;
 
 import java.util.ArrayList;
-import java.util.BitSet;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.ToIntFunction;
 import orthogon.core.expression.Wiring;
@@ -25,38 +26,75 @@ final class Cores {
             Wiring.Family.REQUIRE_WHEN, Wiring.Family.ACCEPT, Wiring.Family.LOCK_WHEN, Wiring.Family.SKIP, Wiring.Family.FINISH,
             Wiring.Family.OUTCOME_ROW);
 
-    private final Space space;
-    private final ToIntFunction<Flow> target;
-
-    private Cores(Space space, ToIntFunction<Flow> target) {
-        this.space = space;
-        this.target = target;
-    }
+    private static final int MOST_NODES = 1 << 20;
 
     /**
-     * @param about places to start the search from
-     * @param target the states that are impossible, computed in a flow
-     * @return places, in document order; empty where the answers' own limits alone exclude it, or where the search was given up
+     * What was found.
+     *
+     * @param places in document order; none where the answers' own limits alone exclude it, or where the search was given up
+     * @param told what is told of the search where it was not done to the end; empty where it was
      */
-    static List<String> smallest(Space space, List<String> about, ToIntFunction<Flow> target) {
-        try {
-            Cores cores = new Cores(space, target);
-            List<String> all = space.wiring().wires().stream().filter(w -> MEMBERS.contains(w.family())).map(Wire::place).toList();
-            List<String> near = cores.cone(about, all);
-            boolean enough = cores.excludes(new HashSet<>(near), all);
-            if (!enough && !cores.excludes(new HashSet<>(all), all)) {
-                return List.of();
-            }
-            List<String> members = enough ? near : all;
-            Set<String> core = cores.search(members, all);
-            return all.stream().filter(core::contains).toList();
-        } catch (Diagrams.BudgetSpent e) {
-            return List.of();
+    record Core(List<String> places, Optional<String> told) {
+
+        /** @param otherwise what is said where no conditions exclude it */
+        String said(Sentences sentences, String otherwise) {
+            String core = places.isEmpty() ? otherwise : sentences.core(places);
+            return told.map(t -> places.isEmpty() ? t : t + " " + core.substring(0, 1).toLowerCase(Locale.ROOT) + core.substring(1))
+                    .orElse(core);
         }
     }
 
+    private final Space space;
+    private final int pages;
+    private final ToIntFunction<Flow> target;
+    private final List<String> all;
+    /** Those that are left as they are. */
+    private final Set<String> fixed = new HashSet<>();
+
+    private Cores(Space space, int pages, ToIntFunction<Flow> target) {
+        this.space = space.over(new Diagrams(MOST_NODES));
+        this.pages = pages;
+        this.target = target;
+        this.all = space.wiring().wires().stream().filter(w -> MEMBERS.contains(w.family())).map(Wire::place).toList();
+    }
+
+    /**
+     * @param pages how many pages count
+     * @param about places to start the search from
+     * @param target the states that are impossible, computed in a flow
+     */
+    static Core smallest(Space space, int pages, List<String> about, ToIntFunction<Flow> target) {
+        try {
+            return new Core(new Cores(space, pages, target).found(about), Optional.empty());
+        } catch (Diagrams.BudgetSpent whole) {
+            try {
+                return new Core(new Cores(space, pages, target).foundNear(about), Optional.of("As everything else stands,"));
+            } catch (Diagrams.BudgetSpent near) {
+                return new Core(List.of(),
+                        Optional.of("Which conditions make it so could not be narrowed down: " + near.getMessage() + "."));
+            }
+        }
+    }
+
+    private List<String> found(List<String> about) {
+        List<String> near = cone(about);
+        boolean enough = excludes(new HashSet<>(near));
+        if (!enough && !excludes(new HashSet<>(all))) {
+            return List.of();
+        }
+        return search(enough ? near : all);
+    }
+
+    /** Among the conditions nearby alone, all others as they are. */
+    private List<String> foundNear(List<String> about) {
+        List<String> near = cone(about);
+        fixed.addAll(all);
+        near.forEach(fixed::remove);
+        return search(near);
+    }
+
     /** Conditions of what the given places mention, and of what those mention, and so on. */
-    private List<String> cone(List<String> about, List<String> all) {
+    private List<String> cone(List<String> about) {
         Set<String> places = new LinkedHashSet<>(about);
         List<String> todo = new ArrayList<>(about);
         Set<String> seen = new HashSet<>();
@@ -76,29 +114,34 @@ final class Cores {
         return all.stream().filter(places::contains).toList();
     }
 
-    private boolean excludes(Set<String> kept, List<String> all) {
+    private boolean excludes(Set<String> kept) {
         Set<String> free = new HashSet<>(all);
         free.removeAll(kept);
-        return target.applyAsInt(new Flow(space, free, new BitSet(), new BitSet())) == Diagrams.NONE;
+        free.removeAll(fixed);
+        return target.applyAsInt(Flow.through(pages, space, free)) == Diagrams.NONE;
     }
 
-    private Set<String> search(List<String> members, List<String> all) {
+    private List<String> search(List<String> members) {
         List<Set<String>> corrections = new ArrayList<>();
         for (int round = 0; round < MOST_ROUNDS; round++) {
             Set<String> candidate = hitting(corrections, members);
-            if (excludes(candidate, all)) {
-                return candidate;
+            if (excludes(candidate)) {
+                return inOrder(candidate);
             }
-            corrections.add(correction(candidate, members, all));
+            corrections.add(correction(candidate, members));
         }
-        return shrunk(new LinkedHashSet<>(members), all);
+        return inOrder(shrunk(new LinkedHashSet<>(members)));
+    }
+
+    private List<String> inOrder(Set<String> core) {
+        return all.stream().filter(core::contains).toList();
     }
 
     /** A smallest-effort set of conditions outside the candidate whose freeing makes the thing possible. */
-    private Set<String> correction(Set<String> candidate, List<String> members, List<String> all) {
+    private Set<String> correction(Set<String> candidate, List<String> members) {
         Set<String> kept = new LinkedHashSet<>(candidate);
         for (String member : members) {
-            if (kept.add(member) && excludes(kept, all)) {
+            if (kept.add(member) && excludes(kept)) {
                 kept.remove(member);
             }
         }
@@ -107,10 +150,10 @@ final class Cores {
         return freed;
     }
 
-    private Set<String> shrunk(Set<String> core, List<String> all) {
+    private Set<String> shrunk(Set<String> core) {
         for (String member : List.copyOf(core)) {
             core.remove(member);
-            if (!excludes(core, all)) {
+            if (!excludes(core)) {
                 core.add(member);
             }
         }

@@ -73,8 +73,9 @@ final class PassageClaims implements PageByPage {
                     List<String> about = new ArrayList<>(stage.sets().problems().keySet());
                     about.add(question.code() + ".askWhen");
                     about.add(question.code() + ".lockWhen");
-                    List<String> core = Cores.smallest(court.space, about, passing);
-                    return new Claim.Explanation(impossible, court.sentences.core(core), core, Optional.empty());
+                    Cores.Core core = Cores.smallest(court.space, page + 1, about, passing);
+                    return new Claim.Explanation(impossible, core.said(court.sentences, court.sentences.core(List.of())), core.places(),
+                            Optional.empty());
                 });
     }
 

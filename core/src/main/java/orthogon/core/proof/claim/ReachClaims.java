@@ -58,8 +58,9 @@ final class ReachClaims implements PageByPage {
             if (follows.isPresent()) {
                 return Claim.Explanation.of(impossible + " This follows from " + follows.get() + ".");
             }
-            List<String> core = Cores.smallest(court.space, about, target);
-            return new Claim.Explanation(impossible, core.isEmpty() ? otherwise : court.sentences.core(core), core, Optional.empty());
+            int pages = sought.ending() == null && sought.page() >= 0 ? sought.page() + 1 : document.pages().size();
+            Cores.Core core = Cores.smallest(court.space, pages, about, target);
+            return new Claim.Explanation(impossible, core.said(court.sentences, otherwise), core.places(), Optional.empty());
         });
         claims.add(claim);
         return claim;

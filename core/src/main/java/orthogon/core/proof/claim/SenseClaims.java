@@ -142,16 +142,18 @@ final class SenseClaims implements PageByPage {
             }
             return new Claim(Family.SENSE, "condition-varies", place, statement, Verdict.REFUTED, follows, () -> {
                 String sentence = court.sentences.at(place);
-                String headline = sentence.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + sentence.substring(1) + ": "
+                String headline = Sentences.begun(court.space.wiring(), sentence) + ": "
                         + (never ? "this never holds." : "this always holds.");
-                List<String> core = Cores.smallest(court.space, List.of(place), f -> never
+                int pages = wire.family() == Wiring.Family.OUTCOME_ROW ? document.pages().size() : evaluations.page(wire) + 1;
+                Cores.Core core = Cores.smallest(court.space, pages, List.of(place), f -> never
                         ? f.space().diagrams().and(come.applyAsInt(f), evaluations.passing(f, wire))
                         : f.space().diagrams().minus(come.applyAsInt(f), evaluations.passing(f, wire)));
-                List<String> others = core.stream().filter(c -> !c.equals(place)).map(court.sentences::at).toList();
+                List<String> others = core.places().stream().filter(c -> !c.equals(place)).map(court.sentences::at).toList();
                 String why = others.isEmpty()
-                        ? "The limits of the answers and this condition alone make it so."
+                        ? core.told().map(t -> core.places().isEmpty() ? t : t + " this condition alone makes it so.")
+                                .orElse("The limits of the answers and this condition alone make it so.")
                         : "That is so because " + String.join(", and ", others) + ".";
-                return new Claim.Explanation(headline, why, core, Optional.empty());
+                return new Claim.Explanation(headline, why, core.places(), Optional.empty());
             });
         }
         return both(wire, statement, holds, fails);

@@ -1,6 +1,7 @@
 package orthogon.core.proof.claim;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Collectors;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Phrase;
@@ -47,6 +48,14 @@ public final class Sentences {
             case OUTCOME_ROW -> "row " + (index(place) + 1) + " of the outcome table takes all for whom " + when;
             case CLAIM -> owner + " says: " + when;
         };
+    }
+
+    /** A sentence as it begins: with a capital letter, unless its first word is a code. */
+    public static String begun(Wiring wiring, String sentence) {
+        String first = sentence.split("[\\s.:/]", 2)[0];
+        boolean code = wiring.document().item(first).isPresent() || wiring.document().page(first).isPresent()
+                || wiring.document().outcome(first).isPresent() || wiring.type(first).isPresent();
+        return code ? sentence : sentence.substring(0, 1).toUpperCase(Locale.ROOT) + sentence.substring(1);
     }
 
     private static boolean isTrue(Wire wire) {

@@ -3,7 +3,6 @@ package orthogon.core.proof.claim;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -61,7 +60,7 @@ public final class SoundClaims {
         String because = ended(here.stream().map(Fault::because).collect(Collectors.joining("; ")));
         return new Claim(Family.SOUND, kind.claim(), place, statement, Verdict.REFUTED, Optional.empty(),
                 () -> {
-                    Claim.Explanation plain = Claim.Explanation.of(because.substring(0, 1).toUpperCase(Locale.ROOT) + because.substring(1));
+                    Claim.Explanation plain = Claim.Explanation.of(Sentences.begun(wiring, because));
                     return kind == Fault.Kind.REFERENCE_EXISTS
                             ? nearest(wiring, place).map(plain::with).orElse(plain)
                             : plain;

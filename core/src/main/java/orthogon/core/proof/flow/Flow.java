@@ -124,6 +124,15 @@ public final class Flow {
         return new Flow(passage.after(edited, asked, both(keep, asked)), this);
     }
 
+    /**
+     * Everybody's way through the first pages alone. What comes behind them does not count, and nothing may be asked of the end.
+     *
+     * @param free places of conditions that are set free
+     */
+    public static Flow through(int pages, Space space, Set<String> free) {
+        return new Flow(Passage.through(pages, space, free));
+    }
+
     /** Everybody, or those along one route; what is to stay together is forgotten together. */
     Flow(Space space, Set<String> route, List<BitSet> together) {
         this(new Passage(space, Set.of(), new BitSet(), new BitSet(), route, together));

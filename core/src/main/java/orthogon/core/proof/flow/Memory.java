@@ -83,14 +83,24 @@ final class Memory {
             places.add(new ArrayList<>());
         }
         for (Wiring.Wire wire : space.wiring().wires()) {
-            if (wire.family() == Wiring.Family.OUTCOME_ROW) {
+            if (wire.family() == Wiring.Family.OUTCOME_ROW && isWhole()) {
                 used(rules.at(wire.place(), true), end);
                 space.comparisonTruths(wire.place()).forEach(t -> used(t, end));
-            } else if (wire.family().isCondition() && wire.family() != Wiring.Family.CLAIM) {
+            } else if (wire.family().isCondition() && pageOf.containsKey(wire.owner())) {
                 places.get(pageOf.get(wire.owner())).add(wire.place());
             }
         }
         pages.forEach(sets -> used(sets.mentioned(places.get(sets.index())), sets.index()));
+        if (isWhole()) {
+            usesAtEnd();
+        }
+    }
+
+    private boolean isWhole() {
+        return pages.size() == space.wiring().document().pages().size();
+    }
+
+    private void usesAtEnd() {
         usesOfTexts();
         for (int i = 0; i < space.wiring().document().claims().size(); i++) {
             // The outcome itself is settled at the end, so any two disjoint sets may stand for it here.

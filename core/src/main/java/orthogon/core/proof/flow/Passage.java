@@ -38,23 +38,30 @@ public final class Passage {
      * @param together what is to be forgotten together
      */
     Passage(Space space, Set<String> free, BitSet asked, BitSet keep, Set<String> route, List<BitSet> together) {
-        this(space, free, asked, keep, route, together, null);
+        this(space, free, asked, keep, route, together, space.wiring().document().pages().size(), null);
+    }
+
+    /** Through the first pages alone. */
+    static Passage through(int pages, Space space, Set<String> free) {
+        return new Passage(space, free, new BitSet(), new BitSet(), null, List.of(), pages, null);
     }
 
     /** Everybody's passage through a document that came of this one's by an edit; this is everybody's, too. */
     Passage after(Space edited, BitSet askedThere, BitSet keep) {
         boolean alike = asked.equals(askedThere) && codes(document).equals(codes(edited.wiring().document()));
-        return new Passage(edited, Set.of(), askedThere, keep, null, List.of(), alike ? this : null);
+        return new Passage(edited, Set.of(), askedThere, keep, null, List.of(), edited.wiring().document().pages().size(),
+                alike ? this : null);
     }
 
-    private Passage(Space space, Set<String> free, BitSet asked, BitSet keep, Set<String> route, List<BitSet> together, Passage before) {
+    private Passage(Space space, Set<String> free, BitSet asked, BitSet keep, Set<String> route, List<BitSet> together, int end,
+            Passage before) {
         this.space = space;
         this.asked = asked;
         this.route = route;
         this.d = space.diagrams();
         this.document = space.wiring().document();
         this.rules = new Rules(space, free);
-        for (int p = 0; p < document.pages().size(); p++) {
+        for (int p = 0; p < end; p++) {
             Optional<PageSets> same = same(before, p);
             known.set(p, same.isPresent());
             pages.add(same.isPresent()
@@ -221,7 +228,7 @@ public final class Passage {
     }
 
     private int target(String code) {
-        return codes(document).indexOf(code);
+        return Math.min(codes(document).indexOf(code), pages.size());
     }
 
     private static List<String> codes(Questionnaire document) {

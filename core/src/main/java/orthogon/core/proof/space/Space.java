@@ -37,6 +37,7 @@ public final class Space {
     private final Map<String, Question> questions = new HashMap<>();
     private final Map<String, Expr> usable = new LinkedHashMap<>();
     private final Conditions conditions;
+    private final List<Fault> faults;
     private final Features features = new Features();
     private final Values values;
     private final Map<String, Truth> open = new HashMap<>();
@@ -60,6 +61,11 @@ public final class Space {
         this(spelled, faults, today, diagrams, besides, layout, null);
     }
 
+    /** The same over diagrams of its own, for what may take many nodes. */
+    public Space over(Diagrams others) {
+        return new Space(spelled, faults, today, others);
+    }
+
     /**
      * The space of a document that came of this one's by an edit, over the same diagrams, on the same day: what stayed the same keeps its
      * bits and its sets.
@@ -77,6 +83,7 @@ public final class Space {
         this.values = new Values(this, features, questions);
         Questionnaire document = wiring.document();
         document.questions().forEach(q -> questions.putIfAbsent(q.code(), q));
+        this.faults = faults;
         this.conditions = new Conditions(spelled, faults, questions, before == null ? null : before.conditions);
         conditions.usable().forEach((place, condition) -> {
             usable.put(place, condition.unfolded());

@@ -1,0 +1,17 @@
+package orthogon.app.frame;
+
+import orthogon.app.account.Accounts;
+import org.springframework.security.core.Authentication;
+import org.springframework.web.bind.annotation.ControllerAdvice;
+import org.springframework.web.bind.annotation.ModelAttribute;
+
+/** What every sheet knows of the person before it. */
+@ControllerAdvice
+class Shown {
+
+    /** Whether the person may change drafts; fields are shut for all others. */
+    @ModelAttribute("mayEdit")
+    boolean mayEdit(Authentication who) {
+        return who != null && Accounts.may(who, "EDIT");
+    }
+}
