@@ -210,11 +210,6 @@ public final class PageSets {
         return levels;
     }
 
-    /** Where {@code openWhen} holds. */
-    public int open() {
-        return open;
-    }
-
     /** States in which the sections around an item are shown. */
     public int around(String item) {
         return around.get(item);

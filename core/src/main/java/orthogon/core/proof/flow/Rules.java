@@ -3,7 +3,6 @@ package orthogon.core.proof.flow;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Set;
-import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.space.Space;
 import orthogon.core.proof.space.Truth;
 
@@ -37,9 +36,5 @@ final class Rules {
     /** States in which an accept condition refuses; null passes. */
     int refuses(String place) {
         return at(place, true).fails();
-    }
-
-    Diagrams diagrams() {
-        return space.diagrams();
     }
 }
