@@ -22,7 +22,7 @@ import orthogon.core.proof.spelled.TextGaps;
  * No condition turns on a blank answer where its plain reading says otherwise. Whoever reads {@code x != "a"} or {@code not(x > 5)}
  * thinks of an answer; the first also holds without one, the second does not.
  */
-final class BlankClaims implements PageByPage {
+final class BlankClaims implements PageByPage.OfConditions {
 
     private final Court court;
     private final Space space;
@@ -39,16 +39,12 @@ final class BlankClaims implements PageByPage {
     }
 
     @Override
-    public List<Claim> on(int page) {
-        return about(evaluations.conditions(page));
+    public Evaluations evaluations() {
+        return evaluations;
     }
 
     @Override
-    public List<Claim> atEnd() {
-        return about(evaluations.outcomeRows());
-    }
-
-    private List<Claim> about(List<Wire> conditions) {
+    public List<Claim> about(List<Wire> conditions) {
         List<Claim> claims = new ArrayList<>();
         for (Wire wire : conditions) {
             Optional<Expr> condition = court.space.written(wire.place());

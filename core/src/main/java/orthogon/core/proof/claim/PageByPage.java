@@ -2,6 +2,7 @@ package orthogon.core.proof.claim;
 
 import java.util.List;
 import java.util.function.Supplier;
+import orthogon.core.expression.Wiring.Wire;
 
 /**
  * The claims of one family. Those on a page speak of that page and of who comes to it, passes it and leaves it, so that they stand as
@@ -23,6 +24,24 @@ interface PageByPage {
      */
     default boolean stand(int page, PageByPage before, List<Claim> decided) {
         return true;
+    }
+
+    /** A family that speaks of conditions, wherever they are tried. */
+    interface OfConditions extends PageByPage {
+
+        Evaluations evaluations();
+
+        List<Claim> about(List<Wire> conditions);
+
+        @Override
+        default List<Claim> on(int page) {
+            return about(evaluations().conditions(page));
+        }
+
+        @Override
+        default List<Claim> atEnd() {
+            return about(evaluations().outcomeRows());
+        }
     }
 
     /** A family that speaks of documents as a whole only. */

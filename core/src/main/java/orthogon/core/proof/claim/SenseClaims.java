@@ -15,7 +15,7 @@ import orthogon.core.proof.flow.Flow;
 import orthogon.core.questionnaire.Questionnaire;
 
 /** No condition is always true or never true among those who come to evaluate it. */
-final class SenseClaims implements PageByPage {
+final class SenseClaims implements PageByPage.OfConditions {
 
     private final Court court;
     private final Diagrams d;
@@ -32,16 +32,12 @@ final class SenseClaims implements PageByPage {
     }
 
     @Override
-    public List<Claim> on(int page) {
-        return about(evaluations.conditions(page));
+    public Evaluations evaluations() {
+        return evaluations;
     }
 
     @Override
-    public List<Claim> atEnd() {
-        return about(evaluations.outcomeRows());
-    }
-
-    private List<Claim> about(List<Wire> conditions) {
+    public List<Claim> about(List<Wire> conditions) {
         List<Claim> claims = new ArrayList<>();
         for (Wire wire : conditions) {
             if (court.space.spelled().isSaid(wire.place()) && !wire.readable().map(e -> e.comparisons().isEmpty()).orElse(false)) {
