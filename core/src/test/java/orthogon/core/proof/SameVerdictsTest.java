@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.math.BigDecimal;
+import java.math.BigInteger;
 import java.time.Duration;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -199,6 +200,26 @@ class SameVerdictsTest {
         Proof hasty = Proof.of(large, RandomDocument.TODAY, new Limits(1 << 23, Duration.ofNanos(1)), Watch.NOBODY);
         assertTrue(hasty.claims().stream().anyMatch(c -> c.verdict() == Verdict.UNDECIDED && c.explanation().because().contains("0 s")),
                 hasty.claims().stream().filter(c -> c.verdict() != Verdict.PROVED).toList().toString());
+    }
+
+    @Test
+    void whatGatesFarBeforeMakeOfPathsAndWordsIsCountedWhereRoutesAreTooMany() {
+        int gates = 16;
+        List<Item> first = new ArrayList<>();
+        List<Page> pages = new ArrayList<>();
+        for (int i = 0; i < gates; i++) {
+            first.add(Question.of("g" + i, "Gate", new Answer.YesNo()).withRequireWhen("true"));
+            pages.add(new Page("p" + i, "", "", "", List.of(Question.of("h" + i, "Behind it", new Answer.YesNo()).withRequireWhen("true")
+                    .withAskWhen("g" + i)), List.of(), List.of()));
+        }
+        pages.addFirst(new Page("all", "", "", "", first, List.of(), List.of()));
+        Questionnaire far = Questionnaire.blank("far", "Far").withPages(pages);
+        Figures figures = Proof.of(far, RandomDocument.TODAY, new Limits(1 << 13, Duration.ofMinutes(1)), Watch.NOBODY).figures();
+        assertEquals(BigInteger.valueOf(3).pow(gates), figures.answerPaths().orElseThrow());
+        assertEquals(2 * gates, figures.reading().orElseThrow().mostWords() - figures.reading().orElseThrow().leastWords());
+        assertTrue(figures.routes().isEmpty());
+        assertEquals("routes: more than 8192 diagram nodes would be needed", figures.notCounted().orElseThrow());
+        assertEquals(BigInteger.TWO.pow(gates), Proof.of(far, RandomDocument.TODAY).figures().routes().orElseThrow());
     }
 
     @Test

@@ -19,7 +19,7 @@ import orthogon.core.questionnaire.Burden;
  * @param pathsByOutcome every outcome, in document order; empty map where not counted
  * @param joint whether paths are divided by comparisons between several answers as well
  * @param everyRoute empty where routes are not counted
- * @param reading empty where it was not worked out
+ * @param reading empty where it was not worked out, and where nobody comes to an end
  * @param notCounted why something was not counted; empty where everything was
  */
 public record Figures(Optional<BigInteger> answerPaths, Map<String, BigInteger> pathsByOutcome, boolean joint, Optional<Routes> everyRoute,
@@ -61,16 +61,21 @@ public record Figures(Optional<BigInteger> answerPaths, Map<String, BigInteger> 
         Optional<Routes> routes = Optional.empty();
         Optional<Reading> reading = Optional.empty();
         try {
+            reading = reading(space);
+            // Routes come last, since they may leave no room for anything else.
             routes = Optional.of(Routes.of(space));
-            reading = routes.get().shortest().isEmpty() ? reading : reading(space);
         } catch (Diagrams.BudgetSpent e) {
-            notCounted = Optional.of((routes.isEmpty() ? "routes: " : "words: ") + e.getMessage());
+            String before = notCounted.map(why -> why + "; ").orElse("");
+            notCounted = Optional.of(before + (reading.isEmpty() ? "words and routes: " : "routes: ") + e.getMessage());
         }
         return new Figures(total, byOutcome, joint, routes, reading, notCounted);
     }
 
     private static Optional<Reading> reading(Space space) {
         Flow flow = new Flow(space, Set.of(), new BitSet(), new BitSet());
+        if (flow.stages().isEmpty() || flow.endings().stream().allMatch(e -> e.remembered() == Diagrams.NONE)) {
+            return Optional.empty();
+        }
         Longest.Respondent least = Longest.least(flow, Burden::words, Burden::words);
         Longest.Respondent most = Longest.of(flow, Burden::words, Burden::words);
         return Optional.of(new Reading(least.cost(), space.spelled().answers(space.spelled().settled(least.answers())), most.cost(),
