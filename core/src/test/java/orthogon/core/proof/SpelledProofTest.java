@@ -66,8 +66,11 @@ class SpelledProofTest {
                         "some v in r.d satisfies v > 1", "min(r.d) < 2 and not(q0)", "\"a\" in r.y"}
                 : new String[]{"answered(g)", "g = null", "q0 and answered(g.one)", "g.one = g.two", "answered(g.two) and not(q0)"};
         Question last = Question.of("q9", "Last?", new Answer.YesNo()).withAskWhen(pick(conditions));
+        String early = pick("", "", "q0 = false", pick(conditions));
+        List<Page.Finish> finish = early.isEmpty() ? List.of() : List.of(new Page.Finish(early, "out"));
         return new Questionnaire("fen", "Fen", "en", List.of("en"), List.of(),
-                List.of(Page.empty("p", "P").withItems(List.of(first, group)), Page.empty("s", "S").withItems(List.of(last))),
+                List.of(Page.empty("p", "P").withItems(List.of(first, group)).withRules(finish, List.of()),
+                        Page.empty("s", "S").withItems(List.of(last))),
                 List.of(new Outcome("in", "In", ""), new Outcome("out", "Out", "")),
                 List.of(new OutcomeRow(pick(conditions), "in"), new OutcomeRow(pick("", "q9", pick(conditions)), "out")), List.of(),
                 Map.of());
@@ -137,7 +140,7 @@ class SpelledProofTest {
     @Test
     void verdictsAndCountsAgreeWithEveryInterview() {
         int refuted = 0;
-        for (int run = 0; run < Sample.of(60); run++) {
+        for (int run = 0; run < Sample.of(300); run++) {
             Questionnaire document = document(run % 2 == 0);
             Wiring wiring = Wiring.of(document);
             wiring.wires().forEach(w -> assertEquals(List.of(), w.faults(), w.text()));
@@ -145,12 +148,14 @@ class SpelledProofTest {
             Set<Object> routes = new HashSet<>();
             Set<String> outcomes = new TreeSet<>();
             Set<String> asked = new TreeSet<>();
+            Set<String> taken = new TreeSet<>();
             Set<String> visited = new TreeSet<>();
             boolean without = false;
             for (Map<String, Object> answers : everybody(document)) {
                 Course course = Replay.of(wiring, TODAY, answers, "").course();
                 course.pages().forEach(p -> visited.add(p.page().code()));
                 asked.addAll(course.asked());
+                taken.addAll(course.taken());
                 if (course.complete()) {
                     paths.add(List.of(course.effective(), course.asked()));
                     routes.add(List.of(course.askedQuestions(), course.outcome()));
@@ -168,6 +173,8 @@ class SpelledProofTest {
             assertEquals(!without, verdict(proof, "one-outcome", "fen"), at);
             assertEquals(visited.contains("s"), verdict(proof, "reach-page", "s"), at);
             assertEquals(asked.contains("q9"), verdict(proof, "reach-question", "q9"), at);
+            proof.claim("reach-finish", "p/finish/0").ifPresent(
+                    c -> assertEquals(taken.contains("p/finish/0"), c.verdict() == Verdict.PROVED, at + c));
             if (document.item("r").isPresent()) {
                 assertEquals(asked.contains("r"), verdict(proof, "reach-section", "r"), at);
                 assertEquals(asked.contains("y"), verdict(proof, "reach-question", "y"), at);
@@ -182,7 +189,7 @@ class SpelledProofTest {
                 refuted += claim.verdict() == Verdict.REFUTED ? 1 : 0;
             }
         }
-        assertTrue(refuted > Sample.mustPass(40), refuted + " refuted");
+        assertTrue(refuted > Sample.mustPass(200), refuted + " refuted");
     }
 
     private static boolean verdict(Proof proof, String kind, String place) {
@@ -194,7 +201,7 @@ class SpelledProofTest {
     void aProofThatGoesOnAfterAnEditSaysTheSameOfEntriesAndRows() {
         for (boolean roster : new boolean[]{true, false}) {
             Proof proof = Proof.of(document(roster), TODAY);
-            for (int edit = 0; edit < Sample.of(60); edit++) {
+            for (int edit = 0; edit < Sample.of(100); edit++) {
                 Questionnaire edited = document(roster);
                 Proof anew = Proof.of(edited, TODAY);
                 proof = proof.after(edited, Limits.USUAL, Watch.NOBODY);
