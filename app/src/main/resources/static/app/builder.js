@@ -3,16 +3,57 @@ function build(field) {
     const here = document.querySelector('[data-base]').dataset.base;
     htmx.ajax('POST', `${here.replace(/\/(rules|prove)$/, '/compose')}/sentence`, {
         target: '#builder', swap: 'innerHTML', source: '#builder',
-        values: { family: field.dataset.family, owner: field.dataset.owner ?? '', field: field.id, text: field.value },
-    }).then(() => document.getElementById('builder').scrollIntoView({ block: 'nearest' }));
+        values: {
+            family: field.dataset.family, owner: field.dataset.owner ?? '', field: named(field), text: field.value,
+            title: field.getAttribute('aria-label') ?? document.querySelector(`label[for="${field.id}"]`)?.textContent ?? '',
+        },
+    }).then(() => beside(field));
 }
+
+/** The field's id; entries that were added on the page get one now. */
+function named(field) {
+    field.id ||= `field-${Date.now()}`;
+    return field.id;
+}
+
+/** The builder opens below the field that it is for. */
+function beside(field) {
+    const builder = document.getElementById('builder');
+    const around = builder.closest('.inspector');
+    if (around && field.isConnected) {
+        const top = field.getBoundingClientRect().bottom - around.getBoundingClientRect().top + around.scrollTop;
+        builder.style.top = `${top + 4}px`;
+        const over = builder.getBoundingClientRect().bottom - around.getBoundingClientRect().bottom;
+        if (over > 0) {
+            around.scrollTop += over + 8;
+        }
+    } else {
+        builder.scrollIntoView({ block: 'nearest' });
+    }
+}
+
+const fieldOf = (opener) => (opener.dataset.build
+    ? document.getElementById(opener.dataset.build)
+    : opener.closest('.with-build').querySelector('input'));
+
+// The button acts as soon as it is pressed, before the field that is left is sent and the inspector drawn anew.
+document.addEventListener('mousedown', (event) => {
+    const opener = event.target.closest('[data-build]');
+    if (opener) {
+        event.preventDefault();
+        build(fieldOf(opener));
+    }
+});
 
 document.addEventListener('click', (event) => {
     const opener = event.target.closest('[data-build]');
     const act = event.target.closest('[data-act]');
     const form = event.target.closest('form.sentence');
     if (opener) {
-        build(document.getElementById(opener.dataset.build));
+        if (event.detail === 0) {
+            // By keyboard.
+            build(fieldOf(opener));
+        }
     } else if (act) {
         // What was asked before would sweep the form away, and this with it; all that was chosen goes along.
         htmx.trigger(form, 'htmx:abort');

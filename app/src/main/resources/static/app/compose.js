@@ -1,4 +1,6 @@
 // The ledger: selecting, marking, dragging and folding rows, following wires, news from others.
+import { busy } from './queue.js';
+
 const { sheetKeys, typing, press, focus, open } = window.orthogon;
 
 const sheet = document.querySelector('.compose');
@@ -193,34 +195,6 @@ if (sheet) {
         return false;
     });
 
-    // What was typed in a field of the inspector survives its being drawn anew.
-    let typed = null;
-    document.addEventListener('htmx:oobBeforeSwap', (event) => {
-        if (event.detail.target?.id === 'inspector') {
-            const field = document.activeElement;
-            typed = field?.closest('#inspector') && field.id ? { id: field.id, value: field.value, changed: field.value !== field.defaultValue && field.matches('input:not([type=checkbox]), textarea'), from: field.selectionStart, to: field.selectionEnd } : null;
-        }
-    });
-    document.addEventListener('htmx:oobAfterSwap', (event) => {
-        if (event.detail.target?.id !== 'inspector' && event.detail.elt?.id !== 'inspector') {
-            return;
-        }
-        const field = typed && document.getElementById(typed.id);
-        if (field) {
-            if (typed.changed) {
-                field.value = typed.value;
-            }
-            field.focus();
-            if (field.setSelectionRange && typed.from !== null && field.type !== 'color') {
-                try {
-                    field.setSelectionRange(typed.from, typed.to);
-                } catch {
-                    // A field of numbers has no selection.
-                }
-            }
-        }
-        typed = null;
-    });
     // Several parts of an answer settle one after the other; what is selected is shown once for all of them.
     let pending = false;
     document.addEventListener('htmx:afterSettle', () => {
@@ -239,7 +213,7 @@ if (sheet) {
     });
     document.addEventListener('htmx:afterRequest', (event) => {
         const path = event.detail.requestConfig?.path ?? '';
-        if (!event.detail.successful || event.detail.requestConfig.verb !== 'post' || path.endsWith('/fold') || path.endsWith('/sentence')) {
+        if (event.detail.xhr.status >= 400 || event.detail.requestConfig?.verb !== 'post' || path.endsWith('/fold') || path.endsWith('/sentence')) {
             return;
         }
         marked.clear();
@@ -258,13 +232,16 @@ if (sheet) {
             showSigns();
         } else if (event.detail.type === 'revision') {
             // One's own edit is answered about now as well, and brings its changes by itself.
-            setTimeout(() => {
+            const look = () => {
                 const holder = state();
-                if (Number(event.detail.data) > Number(holder.dataset.revision)) {
+                if (busy()) {
+                    setTimeout(look, 200);
+                } else if (Number(event.detail.data) > Number(holder.dataset.revision)) {
                     const quiet = Boolean(document.activeElement?.closest('#inspector') && typing(document.activeElement)) || marked.size > 0;
                     htmx.ajax('GET', `${base}/changes?since=${holder.dataset.revision}&at=${holder.dataset.at}&inspector=${!quiet}`, { source: '#inspector', swap: 'none' });
                 }
-            }, 500);
+            };
+            setTimeout(look, 500);
         }
     });
 
@@ -311,20 +288,13 @@ if (sheet) {
                     const code = event.item.dataset.row;
                     const after = event.item.previousElementSibling?.dataset.row ?? '';
                     const codes = marked.has(code) ? [...marked] : [code];
-                    post('place', { codes, after, at: code }).then(() => {
-                        if (Number(state().dataset.revision) === revisionShown) {
-                            // Nothing came of it, so the row goes back to where the server has it.
-                            htmx.ajax('GET', `${base}/changes?since=0&at=${code}`, { source: '#inspector', swap: 'none' });
-                        }
-                    });
-                },
-                onStart: () => {
-                    revisionShown = Number(state().dataset.revision);
+                    post('place', { codes, after, at: code });
+                    // The answer has the rows in their order; where nothing comes of it, they go back to where they were.
+                    htmx.ajax('GET', `${base}/changes?since=0&at=${code}`, { source: '#inspector', swap: 'none' });
                 },
             });
         }
     };
-    let revisionShown = 0;
     document.addEventListener('htmx:afterSettle', wire);
     addEventListener('load', wire);
 
@@ -411,21 +381,18 @@ document.addEventListener('change', (event) => {
         event.stopPropagation();
         const reader = new FileReader();
         reader.addEventListener('load', () => {
-            const holder = chooser.closest('.field, td').querySelector('input[type=hidden]');
+            const holder = chooser.closest('.field, .more').querySelector('input[type=hidden]');
             holder.value = reader.result;
             holder.dispatchEvent(new Event('change', { bubbles: true }));
         });
         if (chooser.files[0]) {
             reader.readAsDataURL(chooser.files[0]);
         }
-    } else if (event.target.closest('[data-waits]') && !event.target.closest('.field').querySelector('[name=limitsLeast]').value
-        && !event.target.closest('.field').querySelector('[name=limitsMost]').value) {
-        event.stopPropagation();
     }
 }, true);
 document.addEventListener('click', (event) => {
     if (event.target.closest('[data-no-picture]')) {
-        const holder = event.target.closest('.field').querySelector('input[type=hidden]');
+        const holder = event.target.closest('.field, .more').querySelector('input[type=hidden]');
         holder.value = '';
         holder.dispatchEvent(new Event('change', { bubbles: true }));
     }

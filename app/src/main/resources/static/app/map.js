@@ -219,5 +219,5 @@ document.addEventListener('htmx:afterSettle', (event) => {
 begin(false);
 const at = document.querySelector('.map')?.dataset.at;
 if (at && drawing()) {
-    choose(at === 'ending' ? '~table' : at, true);
+    choose(at === 'Outcomes' ? '~table' : at, true);
 }

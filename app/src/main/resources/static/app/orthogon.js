@@ -1,5 +1,7 @@
 // What every sheet shares: keys, dialogs, completion of codes, the stream of news. Everything that decides anything is on the server.
 
+import { busy } from './queue.js';
+
 const typing = (element) => element && (element.matches('input, select, textarea') || element.isContentEditable);
 
 /** Keys of the sheet at hand; each gets the event and says whether it took it. */
@@ -17,9 +19,12 @@ document.addEventListener('htmx:beforeRequest', (event) => {
     }
 });
 
+const isHeld = () => underWay.size > 0 || busy();
+document.addEventListener('orthogon:idle', () => arrived(null));
+
 function arrived(request) {
     underWay.delete(request);
-    while (!underWay.size && waiting.length) {
+    while (!isHeld() && waiting.length) {
         const key = waiting.shift();
         const field = document.activeElement;
         if (!typing(field)) {
@@ -27,6 +32,11 @@ function arrived(request) {
         } else if (key.key.length === 1 && field.setRangeText) {
             field.setRangeText(key.key, field.selectionStart, field.selectionEnd, 'end');
             field.dispatchEvent(new InputEvent('input', { bubbles: true, data: key.key }));
+        } else if (key.key === 'Enter' && field.matches('input') && field.form?.matches('.typing, dialog form')) {
+            field.form.requestSubmit();
+        } else if (key.key === 'Backspace' && field.setRangeText) {
+            const end = field.selectionEnd;
+            field.setRangeText('', field.selectionStart === end ? Math.max(0, end - 1) : field.selectionStart, end, 'end');
         } else {
             field.dispatchEvent(new KeyboardEvent('keydown', { key: key.key, bubbles: true, cancelable: true }));
         }
@@ -35,7 +45,7 @@ function arrived(request) {
 
 document.addEventListener('keydown', (event) => {
     // Behind keys that wait, others wait too, so that they keep their order.
-    if (underWay.size && (waiting.length || !typing(document.activeElement)) && !['Alt', 'Control', 'Shift', 'Meta', 'Tab'].includes(event.key)) {
+    if (isHeld() && (waiting.length || !typing(document.activeElement)) && !['Alt', 'Control', 'Shift', 'Meta', 'Tab'].includes(event.key)) {
         waiting.push(event);
         event.preventDefault();
     } else if (!event.defaultPrevented) {
@@ -112,7 +122,7 @@ document.addEventListener('click', (event) => {
 
 document.addEventListener('htmx:afterRequest', (event) => {
     const closes = event.detail.elt.closest?.('[data-closes]');
-    if (closes && event.detail.successful) {
+    if (closes && event.detail.successful && event.detail.xhr.status < 400) {
         document.getElementById(closes.dataset.closes)?.close();
     }
 });

@@ -5,16 +5,20 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Proofs;
 import orthogon.app.storage.DraftStore;
 import orthogon.app.storage.DraftStore.Draft;
+import orthogon.core.edit.Edit;
 import orthogon.core.edit.References;
 import orthogon.core.expression.BlankHints;
 import orthogon.core.expression.ExpressionFault;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Wiring;
+import orthogon.core.language.Piping;
+import orthogon.core.language.Texts;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
 import org.springframework.stereotype.Controller;
@@ -57,6 +61,13 @@ class ComposeController {
     String inspector(@PathVariable String code, @RequestParam(defaultValue = "") String at, Model model) {
         sheet.inspector(frame.draft(code), at, model);
         return "compose/inspector :: inspector";
+    }
+
+    /** The claims about one row alone, once they are proved. */
+    @GetMapping("/claims")
+    String claims(@PathVariable String code, @RequestParam(defaultValue = "") String at, Model model) {
+        sheet.inspector(frame.draft(code), at, model);
+        return "compose/inspector :: claims";
     }
 
     /** The actions on several marked rows. */
@@ -139,8 +150,13 @@ class ComposeController {
         Draft draft = frame.draft(code);
         Wiring wiring = Wiring.of(draft.document());
         Map<String, String> places = new LinkedHashMap<>();
-        References.dependents(draft.document(), java.util.Set.copyOf(of)).forEach(place -> places.put(place, wiring.at(place)
-                .map(w -> w.family().words() + " " + w.readable().map(Phrase::of).orElse(w.text())).orElse("Skip ahead to it")));
+        Map<String, String> texts = Texts.all(draft.document());
+        Set<String> going = References.going(draft.document(), Set.copyOf(of));
+        References.dependents(draft.document(), Set.copyOf(of)).forEach(place -> places.put(place, wiring.at(place)
+                .map(w -> w.family().words() + " " + w.readable().map(Phrase::of).orElse(w.text()))
+                .orElseGet(() -> texts.containsKey(place)
+                        ? "will read: “" + Piping.without(texts.get(place), going) + "”"
+                        : "leads to it")));
         model.addAttribute("code", code);
         model.addAttribute("revision", draft.revision());
         model.addAttribute("of", of);
@@ -174,10 +190,10 @@ class ComposeController {
                 }
             });
         });
-        document.outcomes().forEach(o -> add(found, wanted, "outcome", o.code(), o.label(), "ending"));
+        document.outcomes().forEach(o -> add(found, wanted, "outcome", o.code(), o.label(), Edit.ENDING));
         Wiring.of(document).wires().stream().filter(w -> !wanted.isEmpty() && w.text().toLowerCase(java.util.Locale.ROOT).contains(wanted))
                 .forEach(w -> found.add(new Found(w.family().words().toLowerCase(java.util.Locale.ROOT), w.place(), w.text(),
-                        document.item(w.owner()).isPresent() || document.page(w.owner()).isPresent() ? w.owner() : "ending")));
+                        document.item(w.owner()).isPresent() || document.page(w.owner()).isPresent() ? w.owner() : Edit.ENDING)));
         model.addAttribute("code", code);
         model.addAttribute("found", found.stream().limit(40).toList());
         model.addAttribute("more", Math.max(0, found.size() - 40));

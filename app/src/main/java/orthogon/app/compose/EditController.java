@@ -8,16 +8,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Proofs;
 import orthogon.app.storage.DraftStore.Draft;
 import orthogon.core.edit.Add;
 import orthogon.core.edit.AddPages;
-import orthogon.core.edit.Change;
-import orthogon.core.edit.ChangeEnding;
-import orthogon.core.edit.ChangePage;
-import orthogon.core.edit.ChangePresentation;
 import orthogon.core.edit.Copy;
 import orthogon.core.edit.Edit;
 import orthogon.core.edit.Outline;
@@ -27,13 +24,14 @@ import orthogon.core.edit.Refused;
 import orthogon.core.edit.Remove;
 import orthogon.core.edit.Rename;
 import orthogon.core.edit.RenameOption;
-import orthogon.core.edit.Retitle;
 import orthogon.core.edit.Retyped;
 import orthogon.core.edit.RowLine;
 import orthogon.core.edit.Sentence;
 import orthogon.core.edit.SetConditions;
 import orthogon.core.edit.Shift;
+import orthogon.core.edit.SplitPage;
 import orthogon.core.edit.Step;
+import orthogon.core.edit.StepAll;
 import orthogon.core.edit.Whole;
 import orthogon.core.expression.Wiring;
 import orthogon.core.questionnaire.Codes;
@@ -56,7 +54,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 @RequestMapping("/q/{code}/compose")
 class EditController {
 
-    private static final int LONGEST_LINE = 2_000;
+    private static final int LONGEST_LINE = 10_000;
 
     private final Frame frame;
     private final Proofs proofs;
@@ -100,7 +98,8 @@ class EditController {
         return attempt(code, revision, model, response, () -> {
             Questionnaire document = editing.seen(code, revision);
             if (line.length() > LONGEST_LINE) {
-                throw new Refused("The line is longer than 2 000 characters.");
+                throw new Refused(
+                        "The line has " + line.length() + " characters; at most " + LONGEST_LINE + " are read. Paste it as an outline.");
             }
             Set<String> taken = Whole.codes(document);
             if (line.strip().startsWith("#")) {
@@ -145,14 +144,10 @@ class EditController {
                 String after = document.page(at).or(() -> document.pageOf(at)).map(Page::code).orElse("");
                 // A draft that only has the empty page it began with takes the outline's pages in its place.
                 boolean blank = document.pages().size() == 1 && document.pages().getFirst().items().isEmpty();
-                editing.make(code, revision, new AddPages(after, read.pages()), who);
-                if (blank) {
-                    Draft head = frame.draft(code);
-                    editing.make(code, head.revision(), new Remove(document.pages().getFirst().code()), who);
-                }
-                return new Made(read.pages().getFirst().code(), read.count(Outline.Became.NOT_UNDERSTOOD) == 0
-                        ? ""
-                        : read.count(Outline.Became.NOT_UNDERSTOOD) + " lines of the outline were left out.");
+                editing.make(code, revision, new AddPages(after, read.pages(), blank), who);
+                long left = read.count(Outline.Became.NOT_UNDERSTOOD);
+                return new Made(read.pages().getFirst().code(),
+                        left == 0 ? "" : left + (left == 1 ? " line of the outline is" : " lines of the outline are") + " left out.");
             });
         }
         try {
@@ -168,42 +163,29 @@ class EditController {
 
     @PostMapping("/change")
     String change(@PathVariable String code, @RequestParam int revision, @RequestParam(defaultValue = "0") int shows,
-            @RequestParam String at,
+            @RequestParam String at, @RequestParam(defaultValue = "") List<String> field,
             @RequestParam MultiValueMap<String, String> form, Principal who, Model model, HttpServletResponse response) {
         return attempt(code, shows == 0 ? revision : shows, model, response, () -> {
-            Questionnaire document = editing.seen(code, revision);
-            Forms forms = new Forms(form);
-            if (at.equals(Edit.ENDING)) {
-                editing.make(code, revision, new ChangeEnding(forms.outcomes(), forms.table(), forms.claims()), who);
-                return at(at);
-            }
-            if (at.equals(Edit.PRESENTATION)) {
-                String title = Optional.ofNullable(form.getFirst("title")).orElse(document.title()).strip();
-                Edit edit = title.equals(document.title())
-                        ? new ChangePresentation(forms.presentation(), forms.linkParameters())
-                        : new Retitle(title);
-                editing.make(code, revision, edit, who);
-                return at(at);
-            }
+            Questionnaire before = editing.seen(code, revision);
             String newCode = form.getFirst("code") == null ? at : form.getFirst("code").strip();
             if (!newCode.equals(at)) {
                 editing.make(code, revision, new Rename(at, newCode), who);
                 return at(newCode);
             }
-            Optional<Page> page = document.page(at);
-            if (page.isPresent()) {
-                editing.make(code, revision, new ChangePage(forms.page(page.get()), "the texts or rules"), who);
-                return at(at);
-            }
-            Item item = document.item(at).orElseThrow(() -> new Refused("There is no " + at + " any more."));
-            Optional<String[]> option = item instanceof Question q ? forms.renamedOption(q.answer()) : Optional.empty();
+            Optional<String[]> option = before.item(at).orElse(null) instanceof Question q
+                    ? new Forms(form).renamedOption(q.answer())
+                    : Optional.empty();
             if (option.isPresent()) {
                 editing.make(code, revision, new RenameOption(at, option.get()[0], option.get()[1]), who);
                 return at(at);
             }
-            Item changed = forms.item(item);
-            editing.make(code, revision, new Change(changed, Forms.difference(item, changed)), who);
-            return new Made(at, retyped(code, item, changed));
+            Set<String> groups = field.isEmpty()
+                    ? form.keySet().stream().map(Fields::group).collect(Collectors.toSet())
+                    : Set.copyOf(field);
+            Draft made = editing.make(code, revision, new FieldEdit(at, groups, form), who);
+            Optional<Item> item = before.item(at);
+            Optional<Item> changed = made.document().item(at);
+            return new Made(at, item.isPresent() && changed.isPresent() ? retyped(code, item.get(), changed.get()) : "");
         });
     }
 
@@ -221,11 +203,20 @@ class EditController {
     }
 
     @PostMapping("/move")
-    String move(@PathVariable String code, @RequestParam int revision, @RequestParam String at, @RequestParam boolean up, Principal who,
-            Model model, HttpServletResponse response) {
+    String move(@PathVariable String code, @RequestParam int revision, @RequestParam String at, @RequestParam boolean up,
+            @RequestParam(defaultValue = "") List<String> marked, Principal who, Model model, HttpServletResponse response) {
         return attempt(code, revision, model, response, () -> {
-            editing.make(code, revision, new Step(at, up), who);
+            editing.make(code, revision, marked.isEmpty() ? new Step(at, up) : new StepAll(marked, up), who);
             return new Made(at, lookingAhead(code));
+        });
+    }
+
+    @PostMapping("/split")
+    String split(@PathVariable String code, @RequestParam int revision, @RequestParam String at, Principal who, Model model,
+            HttpServletResponse response) {
+        return attempt(code, revision, model, response, () -> {
+            Draft made = editing.make(code, revision, new SplitPage(at), who);
+            return new Made(made.document().pageOf(at).orElseThrow().code(), "The page is split. Give the new page a title.");
         });
     }
 
@@ -315,10 +306,10 @@ class EditController {
 
     @PostMapping("/undo")
     String undo(@PathVariable String code, @RequestParam(defaultValue = "") String at, @RequestParam int revision,
-            @RequestParam(defaultValue = "false") boolean redo, Principal who, Model model, HttpServletResponse response) {
+            @RequestParam(defaultValue = "false") boolean redo, @RequestParam(defaultValue = "false") boolean anyway, Principal who,
+            Model model, HttpServletResponse response) {
         return attempt(code, revision, model, response, () -> {
-            editing.undo(code, redo, who);
-            return at(at);
+            return new Made(at, editing.undo(code, redo, anyway, who));
         });
     }
 

@@ -34,7 +34,7 @@ final class Forms {
         this.form = form;
     }
 
-    private String text(String name) {
+    String text(String name) {
         return Optional.ofNullable(form.getFirst(name)).orElse("").strip().replace("\r\n", "\n");
     }
 
@@ -61,6 +61,8 @@ final class Forms {
     private Question question(Question q) throws Refused {
         List<Question.Accept> accept = new ArrayList<>();
         for (int i = 0; i < rows("acceptWhen"); i++) {
+            refuseHalf(at("acceptWhen", i), "The message “" + at("acceptMessage", i) + "” has no condition. Write what is accepted.",
+                    at("acceptMessage", i));
             if (!at("acceptWhen", i).isEmpty()) {
                 accept.add(new Question.Accept(at("acceptWhen", i), at("acceptMessage", i)));
             }
@@ -69,8 +71,17 @@ final class Forms {
             accept.add(otherLimits(q.code()));
         }
         Answer answer = text("type").equals(q.answer().type()) ? answer(q.answer()) : Retyped.to(q.answer(), text("type")).answer();
-        return new Question(q.code(), text("wording"), text("help"), answer, text("askWhen"), text("requireWhen"), text("lockWhen"),
+        return new Question(q.code(), text("wording"), text("help"), answer, text("askWhen"), ticked("required", "requireWhen"),
+                ticked("locked", "lockWhen"),
                 text("startWith"), accept, rewordings(), !text("keepWhenHidden").isEmpty());
+    }
+
+    /** A condition with a tick before it: ticked without a condition it always holds. */
+    private String ticked(String tick, String condition) {
+        boolean shown = form.containsKey(tick + "Shown");
+        return !shown || !text(condition).isEmpty() && form.containsKey(tick)
+                ? text(condition)
+                : form.containsKey(tick) ? "true" : "";
     }
 
     /** Other limits while a condition holds are an accept condition: whoever it does not concern passes. */
@@ -88,9 +99,18 @@ final class Forms {
         return new Question.Accept("if " + text("limitsWhen") + " then " + String.join(" and ", limits) + " else true", "");
     }
 
-    private List<Reword> rewordings() {
+    /** A row of several fields needs the one that makes it one, where any of the others is filled. */
+    private static void refuseHalf(String needed, String otherwise, String... others) throws Refused {
+        if (needed.isEmpty() && java.util.Arrays.stream(others).anyMatch(o -> !o.isEmpty())) {
+            throw new Refused(otherwise);
+        }
+    }
+
+    private List<Reword> rewordings() throws Refused {
         List<Reword> reword = new ArrayList<>();
         for (int i = 0; i < rows("rewordWhen"); i++) {
+            refuseHalf(at("rewordWhen", i), "The other wording has no condition. Write when it is shown.", at("rewordWording", i),
+                    at("rewordHelp", i), at("rewordLabels", i));
             if (at("rewordWhen", i).isEmpty()) {
                 continue;
             }
@@ -217,10 +237,12 @@ final class Forms {
         return java.util.Arrays.stream(text(name).split("[\\s,;]+")).filter(w -> !w.isEmpty()).distinct().toList();
     }
 
-    private List<Answer.Grid.Row> gridRows() {
+    private List<Answer.Grid.Row> gridRows() throws Refused {
         List<Answer.Grid.Row> rows = new ArrayList<>();
         List<String> taken = new ArrayList<>(form.getOrDefault("gridCode", List.of()));
         for (int i = 0; i < rows("gridLabel"); i++) {
+            refuseHalf(at("gridLabel", i), "The row " + at("gridCode", i) + " needs a text. Use Remove to take the row out.",
+                    at("gridCode", i), at("gridAskWhen", i));
             if (at("gridLabel", i).isEmpty()) {
                 continue;
             }
@@ -260,9 +282,10 @@ final class Forms {
                         whole("typeSize") == null ? 100 : whole("typeSize"), progress, !text("oneAtATime").isEmpty()));
     }
 
-    List<Questionnaire.LinkParameter> linkParameters() {
+    List<Questionnaire.LinkParameter> linkParameters() throws Refused {
         List<Questionnaire.LinkParameter> parameters = new ArrayList<>();
         for (int i = 0; i < rows("linkCode"); i++) {
+            refuseHalf(at("linkCode", i), "The allowed values “" + at("linkAllowed", i) + "” need a code.", at("linkAllowed", i));
             if (!at("linkCode", i).isEmpty()) {
                 parameters.add(new Questionnaire.LinkParameter(at("linkCode", i), java.util.Arrays.stream(at("linkAllowed", i)
                         .split("[\\s,;]+")).filter(w -> !w.isEmpty()).distinct().toList()));
@@ -278,6 +301,8 @@ final class Forms {
         List<String> other = form.getOrDefault("optionOther", List.of());
         for (int i = 0; i < rows("optionLabel"); i++) {
             String label = at("optionLabel", i);
+            refuseHalf(label, "The option " + at("optionCode", i) + " needs a label. Use Remove to take the option out.",
+                    at("optionCode", i), at("optionScore", i), at("optionOfferWhen", i));
             if (label.isEmpty()) {
                 continue;
             }
@@ -314,15 +339,18 @@ final class Forms {
         }
     }
 
-    Page page(Page page) {
+    Page page(Page page) throws Refused {
         List<Page.Finish> finish = new ArrayList<>();
         for (int i = 0; i < rows("finishOutcome"); i++) {
+            refuseHalf(at("finishOutcome", i), "Choose the outcome that the interview ends with when " + at("finishWhen", i) + ".",
+                    at("finishWhen", i));
             if (!at("finishOutcome", i).isEmpty()) {
                 finish.add(new Page.Finish(at("finishWhen", i), at("finishOutcome", i)));
             }
         }
         List<Page.Skip> skip = new ArrayList<>();
         for (int i = 0; i < rows("skipTo"); i++) {
+            refuseHalf(at("skipTo", i), "Choose the page to go to when " + at("skipWhen", i) + ".", at("skipWhen", i));
             if (!at("skipTo", i).isEmpty()) {
                 skip.add(new Page.Skip(at("skipWhen", i), at("skipTo", i)));
             }
@@ -330,10 +358,12 @@ final class Forms {
         return new Page(page.code(), text("title"), text("introduction"), text("openWhen"), page.items(), finish, skip);
     }
 
-    List<Questionnaire.Outcome> outcomes() {
+    List<Questionnaire.Outcome> outcomes() throws Refused {
         List<Questionnaire.Outcome> outcomes = new ArrayList<>();
         List<String> taken = new ArrayList<>(form.getOrDefault("outcomeCode", List.of()));
         for (int i = 0; i < rows("outcomeLabel"); i++) {
+            refuseHalf(at("outcomeLabel", i), "The outcome " + at("outcomeCode", i) + " needs a name. Use Remove to take it out.",
+                    at("outcomeCode", i), at("outcomeClosing", i), at("outcomeRedirect", i));
             if (!at("outcomeLabel", i).isEmpty()) {
                 String code = at("outcomeCode", i).isEmpty()
                         ? Codes.from(at("outcomeLabel", i), "outcome", taken::contains)
@@ -345,9 +375,10 @@ final class Forms {
         return outcomes;
     }
 
-    List<Questionnaire.OutcomeRow> table() {
+    List<Questionnaire.OutcomeRow> table() throws Refused {
         List<Questionnaire.OutcomeRow> table = new ArrayList<>();
         for (int i = 0; i < rows("rowOutcome"); i++) {
+            refuseHalf(at("rowOutcome", i), "Choose the outcome of the row “" + at("rowWhen", i) + "”.", at("rowWhen", i));
             if (!at("rowOutcome", i).isEmpty()) {
                 table.add(new Questionnaire.OutcomeRow(at("rowWhen", i), at("rowOutcome", i)));
             }
@@ -358,6 +389,7 @@ final class Forms {
     List<Questionnaire.OwnClaim> claims() throws Refused {
         List<Questionnaire.OwnClaim> claims = new ArrayList<>();
         for (int i = 0; i < rows("claimThat"); i++) {
+            refuseHalf(at("claimThat", i), "The claim " + at("claimCode", i) + " says nothing yet. Write what holds.", at("claimCode", i));
             if (!at("claimThat", i).isEmpty()) {
                 String code = at("claimCode", i).isEmpty() ? "claim_" + (i + 1) : at("claimCode", i);
                 if (!Codes.isValid(code)) {

@@ -61,8 +61,9 @@ final class Ledger {
         for (Page page : document.pages()) {
             page(page);
         }
-        rows.add(new Row("ending", Edit.ENDING, "", 0, "Outcomes", document.outcomes().size() + " outcomes",
-                document.outcomeTable().size() + " rows, " + document.claims().size()
+        rows.add(new Row("ending", Edit.ENDING, "", 0, "Outcomes",
+                document.outcomes().size() + (document.outcomes().size() == 1 ? " outcome" : " outcomes"),
+                document.outcomeTable().size() + (document.outcomeTable().size() == 1 ? " row, " : " rows, ") + document.claims().size()
                         + (document.claims().size() == 1 ? " own claim" : " own claims"),
                 -1, faulty.contains(Edit.ENDING)));
     }

@@ -2,6 +2,10 @@ package orthogon.app.editing;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import orthogon.app.account.Accounts;
 import orthogon.app.frame.Frame;
@@ -16,17 +20,36 @@ import orthogon.core.language.Units;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Questionnaire;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.ui.Model;
 
 /** Makes edits, one revision each. An edit of an older revision is made on the newest where both leave each other alone. */
 @Component
 public class Editing {
 
-    /** Two people changed the same thing; the second is told. */
+    /** Two people changed the same thing, or one would take back what another did; the second is told, and may go on all the same. */
     public static final class Conflict extends Exception {
-        Conflict(String message) {
+
+        private final transient Choice choice;
+
+        Conflict(String message, Choice choice) {
             super(message, null, false, false);
+            this.choice = choice;
         }
+    }
+
+    /**
+     * What the second of two people can do.
+     *
+     * @param kind {@code field} where one of two texts is to be kept, {@code undo} where an edit of somebody else would be undone, empty
+     *            where there is nothing to choose
+     * @param theirs what stands there now; empty where it cannot be said in a few words
+     * @param yours what was sent
+     * @param revision the revision that a second try names
+     */
+    public record Choice(String kind, String theirs, String yours, int revision) {
+        static final Choice NONE = new Choice("", "", "", 0);
     }
 
     /** An edit that may not be possible; gives the view that shows what came of it. */
@@ -34,16 +57,43 @@ public class Editing {
         String view() throws Refused, Conflict;
     }
 
+    /** A change of a part of a row, made on the newest revision, whatever else has changed there. */
+    public interface PartialEdit {
+
+        /** The edit of this document. */
+        Edit on(Questionnaire newest) throws Refused;
+
+        /** What it changes, as it stands in a document. */
+        Object part(Questionnaire document);
+
+        /** What it changes, in words. */
+        String words();
+
+        /** The part of a document as text; empty where it has no short one. */
+        default String text(Questionnaire document) {
+            return "";
+        }
+
+        /** What it makes of the part, as text; empty where it has no short one. */
+        default String sent() {
+            return "";
+        }
+    }
+
+    private static final int MOST_LOOKED_BACK = 200;
+
     private final DraftStore drafts;
     private final Frame frame;
     private final Live live;
     private final AuditStore audit;
+    private final TransactionTemplate together;
 
-    Editing(DraftStore drafts, Frame frame, Live live, AuditStore audit) {
+    Editing(DraftStore drafts, Frame frame, Live live, AuditStore audit, PlatformTransactionManager transactions) {
         this.audit = audit;
         this.drafts = drafts;
         this.frame = frame;
         this.live = live;
+        this.together = new TransactionTemplate(transactions);
     }
 
     /** The view of an edit, or of the reason why it was not made, which goes into the sheet's place for messages. */
@@ -53,6 +103,7 @@ public class Editing {
         } catch (Refused e) {
             return refused(e.getMessage(), 422, model, response);
         } catch (Conflict e) {
+            model.addAttribute("choice", e.choice);
             return refused(e.getMessage(), 409, model, response);
         }
     }
@@ -72,80 +123,151 @@ public class Editing {
         return drafts.at(head.id(), revision).map(Draft::document).orElse(head.document());
     }
 
+    /** Makes an edit about whole items, pages or lists. */
     public Draft make(String code, int revision, Edit edit, Principal who) throws Refused, Conflict {
+        return make(code, revision, new PartialEdit() {
+            @Override
+            public Edit on(Questionnaire newest) {
+                return edit;
+            }
+
+            @Override
+            public Object part(Questionnaire document) {
+                List<Object> parts = new ArrayList<>();
+                edit.about().forEach(about -> parts.add(subject(document, about)));
+                return parts;
+            }
+
+            @Override
+            public String words() {
+                return String.join(", ", edit.about());
+            }
+        }, who);
+    }
+
+    public Draft make(String code, int revision, PartialEdit edit, Principal who) throws Refused, Conflict {
         while (true) {
             Draft head = frame.draft(code);
-            if (head.revision() != revision) {
-                Optional<Draft> seen = drafts.at(head.id(), revision);
-                Optional<String> changedMeanwhile = edit.about().stream().filter(about -> seen.isEmpty()
-                        || !java.util.Objects.equals(subject(seen.get().document(), about), subject(head.document(), about))).findFirst();
-                if (changedMeanwhile.isPresent()) {
-                    throw new Conflict(
-                            Accounts.shown(head.author()) + " changed " + changedMeanwhile.get() + " in the meantime (" + head.command()
-                                    + ", revision " + head.revision() + "). Your change was not made, so that theirs is not lost. "
-                                    + "Reload to see theirs, then make yours again.");
-                }
+            Optional<Draft> seen = head.revision() == revision ? Optional.of(head) : drafts.at(head.id(), revision);
+            if (seen.isEmpty() || !Objects.equals(edit.part(seen.get().document()), edit.part(head.document()))) {
+                throw conflict(head, seen, edit);
             }
-            Questionnaire changed = edit.apply(head.document());
+            Edit made = edit.on(head.document());
+            Questionnaire changed = made.apply(head.document());
             if (changed.equals(head.document())) {
                 return head;
             }
-            try {
-                Draft made = drafts.append(head, changed, edit.says(), who.getName());
-                audit.note(who.getName(), code, "revision " + made.revision() + ": " + edit.says());
-                live.announce(made);
-                return made;
-            } catch (Overtaken e) {
-                // Somebody was quicker; look again at what they did.
+            Optional<Draft> kept = keep(code, who, () -> drafts.append(head, changed, made.says(), who.getName()), made.says());
+            if (kept.isPresent()) {
+                return kept.get();
             }
+            // Somebody was quicker; look again at what they did.
         }
     }
 
-    public Draft undo(String code, boolean redo, Principal who) throws Conflict {
-        Draft head = frame.draft(code);
-        try {
-            Draft made = redo ? drafts.redo(head, who.getName()) : drafts.undo(head, who.getName());
-            live.announce(made);
-            return made;
-        } catch (Overtaken e) {
-            throw new Conflict("Somebody made a revision at the same moment. Look at it, then try again.");
+    private interface Kept {
+        Draft draft() throws Overtaken;
+    }
+
+    /** Keeps a revision and its line in the trail together; empty where somebody else made a revision at the same moment. */
+    private Optional<Draft> keep(String code, Principal who, Kept kept, String words) {
+        Optional<Draft> made = together.execute(status -> {
+            try {
+                Draft draft = kept.draft();
+                audit.note(who.getName(), code, "revision " + draft.revision() + ": " + words);
+                return Optional.of(draft);
+            } catch (Overtaken e) {
+                status.setRollbackOnly();
+                return Optional.empty();
+            }
+        });
+        made.ifPresent(drafts::remember);
+        made.ifPresent(live::announce);
+        return made;
+    }
+
+    /** Says who changed the part since it was seen, and offers both texts where they are short. */
+    private Conflict conflict(Draft head, Optional<Draft> seen, PartialEdit edit) {
+        Draft by = head;
+        Object then = seen.map(d -> edit.part(d.document())).orElse(null);
+        int from = Math.max(seen.map(Draft::revision).orElse(0), head.revision() - MOST_LOOKED_BACK);
+        for (int number = head.revision(); number > from; number--) {
+            Optional<Draft> later = drafts.at(head.id(), number);
+            Optional<Draft> earlier = drafts.at(head.id(), number - 1);
+            if (later.isPresent() && earlier.isPresent()
+                    && !Objects.equals(edit.part(later.get().document()), edit.part(earlier.get().document()))) {
+                by = later.get();
+                break;
+            }
         }
+        boolean gone = edit.part(head.document()) == null && then != null;
+        return new Conflict(Accounts.shown(by.author()) + (gone ? " removed " : " changed ") + edit.words() + " while you worked on it ("
+                + by.command() + ", revision " + by.revision() + "). Your change is not made.",
+                edit.sent().isEmpty()
+                        ? Choice.NONE
+                        : new Choice("field", edit.text(head.document()), edit.sent(), head.revision()));
+    }
+
+    /**
+     * Undoes the last edit, or makes it again.
+     *
+     * @param anyway whether an edit of somebody else may be undone
+     * @return what was done, in words; empty where there is nothing to undo
+     * @throws Conflict where the edit is of somebody else, or somebody made another at the same moment
+     */
+    public String undo(String code, boolean redo, boolean anyway, Principal who) throws Conflict {
+        Draft head = frame.draft(code);
+        if (redo ? head.redoTo().isEmpty() : head.undoTo().isEmpty()) {
+            return "";
+        }
+        String undone = redo ? drafts.redone(head) : head.command();
+        if (!anyway && !head.author().equals(who.getName())) {
+            throw new Conflict("The last edit is by " + Accounts.shown(head.author()) + ": " + head.command() + " (revision "
+                    + head.revision() + ").", new Choice(redo ? "redo" : "undo", "", "", head.revision()));
+        }
+        String words = (redo ? "made again: " : "undid: ") + undone;
+        if (keep(code, who, () -> redo ? drafts.redo(head, who.getName()) : drafts.undo(head, who.getName()), words).isEmpty()) {
+            throw overtaken();
+        }
+        return words.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + words.substring(1) + ".";
+    }
+
+    private static Conflict overtaken() {
+        return new Conflict("Somebody made a revision at the same moment. Look at it, then try again.", Choice.NONE);
     }
 
     /** The document of an earlier revision, made the newest again; what came in between stays in the history. */
     public Draft restore(String code, int revision, Principal who) throws Refused, Conflict {
         Draft head = frame.draft(code);
         Draft wanted = drafts.at(head.id(), revision).orElseThrow(() -> new Refused("There is no revision " + revision + "."));
-        try {
-            Draft made = drafts.append(head, wanted.document(), "restored revision " + revision, who.getName());
-            live.announce(made);
-            return made;
-        } catch (Overtaken e) {
-            throw new Conflict("Somebody made a revision at the same moment. Look at it, then try again.");
-        }
+        String words = "restored revision " + revision;
+        return keep(code, who, () -> drafts.append(head, wanted.document(), words, who.getName()), words).orElseThrow(Editing::overtaken);
     }
 
     /** What an edit is about, for finding out whether somebody else changed it. */
     private static Object subject(Questionnaire document, String about) {
         if (about.equals(Edit.ENDING)) {
-            return java.util.List.of(document.outcomes(), document.outcomeTable(), document.claims());
+            return List.of(document.outcomes(), document.outcomeTable(), document.claims());
         }
         if (about.equals(Edit.PRESENTATION)) {
-            return java.util.List.of(document.title(), document.presentation(), document.linkParameters());
+            return List.of(document.title(), document.presentation(), document.linkParameters());
         }
         if (about.equals(Edit.LANGUAGES)) {
             return document.languages();
+        }
+        if (about.equals(Edit.BURDEN)) {
+            return document.burden();
         }
         if (about.startsWith(Edit.NOTE)) {
             return document.notes().get(about.substring(Edit.NOTE.length()));
         }
         if (about.startsWith(Edit.TRANSLATION)) {
             String[] place = about.substring(Edit.TRANSLATION.length()).split("/", 2);
-            return java.util.Arrays.asList(document.translations().getOrDefault(place[0], java.util.Map.of()).get(place[1]),
+            return Arrays.asList(document.translations().getOrDefault(place[0], java.util.Map.of()).get(place[1]),
                     Units.sources(document, place[0]).get(place[1]));
         }
-        return document.item(about).map(i -> i instanceof Group group ? group.withItems(java.util.List.of()) : i)
+        return document.item(about).map(i -> i instanceof Group group ? group.withItems(List.of()) : i)
                 .map(Object.class::cast)
-                .or(() -> document.page(about).map(p -> p.withItems(java.util.List.of()))).orElse(null);
+                .or(() -> document.page(about).map(p -> p.withItems(List.of()))).orElse(null);
     }
 }

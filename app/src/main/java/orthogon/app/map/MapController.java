@@ -10,6 +10,7 @@ import java.util.Set;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Proofs;
 import orthogon.app.storage.DraftStore.Draft;
+import orthogon.core.edit.Edit;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
@@ -150,7 +151,7 @@ class MapController {
     private static Optional<About> about(Proof proof, String at) {
         Optional<Item> item = proof.document().item(at);
         Optional<Page> page = proof.document().page(at);
-        boolean ending = at.equals("ending") || at.equals(Branches.TABLE) || proof.document().outcome(at).isPresent();
+        boolean ending = at.equals(Edit.ENDING) || at.equals(Branches.TABLE) || proof.document().outcome(at).isPresent();
         if (item.isEmpty() && page.isEmpty() && !ending) {
             return Optional.empty();
         }
@@ -166,7 +167,7 @@ class MapController {
                 .map(Wiring.Wire::owner).distinct().toList();
         List<Claim> here = proof.claims().stream().filter(c -> c.place().equals(at) || c.place().startsWith(at + ".")
                 || c.place().startsWith(at + "/") || ending && c.place().startsWith("outcomeTable")).toList();
-        return Optional.of(new About(ending ? "ending" : at, title, item.map(Item::kind).orElse(page.isPresent() ? "page" : "outcome"),
+        return Optional.of(new About(ending ? Edit.ENDING : at, title, item.map(Item::kind).orElse(page.isPresent() ? "page" : "outcome"),
                 condition.map(w -> w.readable().map(Phrase::of).orElse(w.text())).orElse(""),
                 decidedBy, decides,
                 here.stream().filter(c -> c.verdict() != Verdict.PROVED && c.follows().isEmpty()).toList(),

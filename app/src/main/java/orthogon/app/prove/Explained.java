@@ -9,6 +9,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import orthogon.app.questions.Said;
+import orthogon.core.edit.Edit;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.interview.Problem;
@@ -188,7 +189,7 @@ record Explained(Claim claim, String title, String headline, String details, Lis
         String[] parts = place.split("[./#]");
         boolean ofLanguage = parts.length > 1 && document.languages().contains(parts[0]);
         String head = parts[ofLanguage ? 1 : 0];
-        return document.item(head).isPresent() || document.page(head).isPresent() ? head : "ending";
+        return document.item(head).isPresent() || document.page(head).isPresent() ? head : Edit.ENDING;
     }
 
     static String shown(Questionnaire document, String code, Object value) {

@@ -19,6 +19,7 @@ import orthogon.app.proving.Proofs;
 import orthogon.app.storage.AuditStore;
 import orthogon.app.storage.DraftStore.Draft;
 import orthogon.app.storage.WaiverStore;
+import orthogon.core.edit.Edit;
 import orthogon.core.edit.ChangeBurden;
 import orthogon.core.edit.Refused;
 import orthogon.core.edit.Settle;
@@ -65,7 +66,7 @@ class ProveController {
             return (weight.isEmpty() || weight.equals("blocking") == claim.blocking())
                     && (verdict.isEmpty() || verdict.equals(claim.verdict().word()))
                     && (page.isEmpty() || owner.equals(page)
-                            || document.pageOf(owner).map(p -> p.code()).orElse("ending").equals(page) && !owner.equals("ending"));
+                            || document.pageOf(owner).map(p -> p.code()).orElse(Edit.ENDING).equals(page) && !owner.equals(Edit.ENDING));
         }
     }
 

@@ -16,6 +16,7 @@ import orthogon.app.questions.PageModel.EntryHead;
 import orthogon.app.questions.PageModel.GridRow;
 import orthogon.core.interview.Course;
 import orthogon.core.language.OwnWords;
+import orthogon.core.language.Piping;
 import orthogon.core.language.Stretch;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Attachment;
@@ -52,7 +53,8 @@ final class Entries {
 
     /** What an entry is called in the middle of a sentence. */
     private String entry(Roster roster) {
-        String name = roster.entryTitle().isEmpty() ? voice.say("entry") : voice.plain(roster.entryTitle());
+        boolean plain = !roster.entryTitle().isEmpty() && Piping.names(roster.entryTitle()).isEmpty();
+        String name = !plain ? voice.say("entry") : voice.plain(roster.entryTitle());
         boolean inEnglish = voice.language().startsWith("en") || !OwnWords.isShipped(voice.language());
         return inEnglish ? name.toLowerCase(Locale.ROOT) : name;
     }

@@ -9,6 +9,7 @@ import java.util.Set;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Problem;
 import orthogon.core.language.OwnWords;
+import orthogon.core.language.Piping;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Attachment;
 import orthogon.core.questionnaire.Presentation;
@@ -154,9 +155,15 @@ public record PageModel(String code, String title, String introductionHtml, List
         Course.Shown whole = page.at(first.roster()).orElseThrow();
         Roster roster = (Roster) whole.item();
         List<?> numbers = (List<?>) whole.value();
-        String name = voice.plain(voice.ownWords().or(roster.entryTitle(), "entry"));
-        return new EntryHead(roster.code(), String.valueOf(numbers.get(first.entry() - 1)), name + " " + first.entry(), first.entry() == 1,
+        return new EntryHead(roster.code(), String.valueOf(numbers.get(first.entry() - 1)), title(roster, first, voice), first.entry() == 1,
                 numbers.size() > roster.least());
+    }
+
+    /** What an entry is called: by its answers, where the title speaks of them, else by its number. */
+    private static String title(Roster roster, Course.Shown first, Voice voice) {
+        boolean named = !Piping.names(roster.entryTitle()).isEmpty();
+        String title = voice.plain(voice.ownWords().or(roster.entryTitle(), "entry"), first).strip();
+        return named && !title.isEmpty() ? title : (named ? voice.say("entry") : title) + " " + first.entry();
     }
 
     /** What is asked on the page, in order, one after the other. */

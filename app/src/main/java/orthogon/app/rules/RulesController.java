@@ -212,10 +212,10 @@ class RulesController {
     }
 
     @PostMapping("/undo")
-    String undo(@PathVariable String code, @RequestParam(defaultValue = "false") boolean redo, Principal who, Model model,
-            HttpServletResponse response) {
+    String undo(@PathVariable String code, @RequestParam(defaultValue = "false") boolean redo,
+            @RequestParam(defaultValue = "false") boolean anyway, Principal who, Model model, HttpServletResponse response) {
         return attempt(code, model, response, () -> {
-            editing.undo(code, redo, who);
+            model.addAttribute("notice", editing.undo(code, redo, anyway, who));
             return "";
         });
     }

@@ -136,7 +136,7 @@ public class DraftStore {
             return head;
         }
         Draft before = at(head.id(), head.undoTo().get()).orElseThrow();
-        return append(head, before.document(), "took back: " + head.command(), author, before.undoTo(), Optional.of(head.revision()));
+        return append(head, before.document(), "undid: " + head.command(), author, before.undoTo(), Optional.of(head.revision()));
     }
 
     /** The document before the last undo, as a new revision; the draft itself where nothing was undone. */
@@ -145,7 +145,12 @@ public class DraftStore {
             return head;
         }
         Draft undone = at(head.id(), head.redoTo().get()).orElseThrow();
-        return append(head, undone.document(), "made again", author, undone.undoTo(), undone.redoTo());
+        return append(head, undone.document(), "made again: " + redone(head), author, undone.undoTo(), undone.redoTo());
+    }
+
+    /** What the last undo took back. */
+    public String redone(Draft head) {
+        return head.redoTo().flatMap(to -> at(head.id(), to)).map(Draft::command).orElse("");
     }
 
     private Draft append(Draft head, Questionnaire document, String command, String author, Optional<Integer> undoTo,
@@ -157,10 +162,12 @@ public class DraftStore {
         } catch (DuplicateKeyException e) {
             throw new Overtaken();
         }
-        // One statement, so it is committed by now.
-        Draft made = new Draft(head.id(), head.code(), number, document, cut(command), author, at, undoTo, redoTo);
-        known.put(new Key(head.id(), number), made);
-        return made;
+        return new Draft(head.id(), head.code(), number, document, cut(command), author, at, undoTo, redoTo);
+    }
+
+    /** Keeps a revision that is committed at hand. */
+    public void remember(Draft made) {
+        known.put(new Key(made.id(), made.revision()), made);
     }
 
     private void insert(long id, int number, Questionnaire document, String command, String author, OffsetDateTime at,

@@ -60,7 +60,7 @@ class AccessibilityIT {
     @EnumSource(value = ColorScheme.class, names = {"LIGHT", "DARK"})
     void analystsSheets(ColorScheme scheme) {
         Page page = Chromium.signedIn(address, "osk", new Browser.NewContextOptions().setViewportSize(1280, 800).setColorScheme(scheme));
-        for (String path : List.of("/", "/q/found_animal/compose?at=seen", "/q/bat_count/compose?at=ending", "/q/found_animal/rules",
+        for (String path : List.of("/", "/q/found_animal/compose?at=seen", "/q/bat_count/compose?at=Outcomes", "/q/found_animal/rules",
                 "/q/bat_count/prove", "/q/bat_count/prove?claim=page-passable+waking",
                 "/q/foster_home/prove?claim=answers-kept+kept_apart", "/q/found_animal/prove?tab=own",
                 "/q/found_animal/map?level=all&at=seen", "/q/bat_count/map?as=table", "/q/bat_count/map", "/q/found_animal/rehearse",
@@ -72,7 +72,7 @@ class AccessibilityIT {
         }
         // The rows beside it are the same.
         for (String path : List.of("found_animal/compose?at=found", "found_animal/compose?at=triage",
-                "found_animal/compose?at=presentation",
+                "found_animal/compose?at=Presentation",
                 "found_animal/compose?at=animals", "found_animal/compose?at=photos", "foster_home/compose?at=skill",
                 "foster_home/compose?at=wishes", "found_animal/rules?rule=urgent")) {
             page.navigate(address + "/q/" + path);

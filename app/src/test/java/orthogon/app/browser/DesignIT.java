@@ -186,7 +186,7 @@ class DesignIT {
         add(page, "How wide? / number 0..900 m", "wide");
         assertThat(row(page, "wide").locator(".wording")).hasAttribute("style", Pattern.compile("22px"));
         key(page, "Alt+ArrowLeft");
-        assertEquals(List.of("presentation", "page_1", "water", "lake", "deep", "wide", "ending"), order(page));
+        assertEquals(List.of("Presentation", "page_1", "water", "lake", "deep", "wide", "Outcomes"), order(page));
         assertThat(row(page, "wide").locator(".wording")).not().hasAttribute("style", Pattern.compile("padding"));
         key(page, "Alt+ArrowRight");
         assertThat(row(page, "wide").locator(".wording")).hasAttribute("style", Pattern.compile("22px"));
@@ -305,7 +305,7 @@ class DesignIT {
         assertThat(row(page, "deep_20").locator(".condition")).hasText("bird_17 is not gull");
 
         // What respondents meet around the questions.
-        select(page, "presentation");
+        select(page, "Presentation");
         for (String[] text : new String[][]{{"#welcomeHeading", "Good to see you"}, {"#buttonNext", "Further"},
                 {"#m-required", "This one is needed."}}) {
             before = revision(page);
@@ -371,9 +371,9 @@ class DesignIT {
         String before = revision(page);
         row(page, "nests").locator(".number").dragTo(row(page, "page_1").locator(".number"));
         changed(page, before);
-        assertEquals(List.of("presentation", "nests", "many_nests", "page_1", "many_gulls", "ending"), order(page));
+        assertEquals(List.of("Presentation", "nests", "many_nests", "page_1", "many_gulls", "Outcomes"), order(page));
 
-        select(page, "presentation");
+        select(page, "Presentation");
         before = revision(page);
         page.locator(".field:has(input[name=logo]) input[type=file]").setInputFiles(new com.microsoft.playwright.options.FilePayload(
                 "logo.png", "image/png", java.util.Base64.getDecoder().decode(

@@ -99,7 +99,7 @@ class WholeStoryIT {
         assertThat(row(page, "winter").locator(".sign")).hasClass(Pattern.compile("proved"));
 
         // A dead one ends early.
-        select(page, "ending");
+        select(page, "Outcomes");
         set(page, "#onewl", "Not ours");
         select(page, "page_1");
         page.locator("#fn").fill("alive = false");

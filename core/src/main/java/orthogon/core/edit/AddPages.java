@@ -12,14 +12,22 @@ import orthogon.core.questionnaire.Questionnaire;
  * Pages put after another one.
  *
  * @param after code of a page; empty for the end
+ * @param instead whether they take the place of the page; it is the only one and has no items
  */
-public record AddPages(String after, List<Page> pages) implements Edit {
+public record AddPages(String after, List<Page> pages, boolean instead) implements Edit {
+
+    public AddPages(String after, List<Page> pages) {
+        this(after, pages, false);
+    }
 
     @Override
     public Questionnaire apply(Questionnaire document) throws Refused {
         Whole.refuseTaken(pages.stream().flatMap(p -> Stream.concat(Stream.of(p.code()), p.allItems().map(Item::code))).toList(), document);
         Questionnaire changed = Whole.withPages(document, after, pages);
         Whole.refuseNewFaults(document, changed);
+        if (instead && document.pages().size() == 1 && document.pages().getFirst().items().isEmpty()) {
+            return new Remove(document.pages().getFirst().code()).apply(changed);
+        }
         return changed;
     }
 

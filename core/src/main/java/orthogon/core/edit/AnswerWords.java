@@ -19,7 +19,8 @@ public final class AnswerWords {
     private static final String RANGE = "(?:\\s+(\\S+)?\\s*\\.\\.\\s*(\\S+)?)?";
     private static final Pattern NUMBER = Pattern
             .compile("(number|slider)(?:\\s+(-?[\\d.]*\\d)?\\s*\\.\\.\\s*(-?\\d[\\d.]*)?)?(?:\\s+decimals\\s+(\\d))?(?:\\s+(\\S.*))?");
-    private static final Pattern TEXT = Pattern.compile("(long )?text(?:\\s+(letters|digits))?(?:\\s*(?:≤|<=|up to)\\s*(\\d{1,5}))?");
+    private static final Pattern TEXT = Pattern.compile("(long )?text(?:\\s+(letters|digits))?"
+            + "(?:\\s*(?:≤|<=|up to)\\s*(\\d{1,5})|\\s+(\\d{1,5})?\\s*\\.\\.\\s*(\\d{1,5})?)?");
     private static final Pattern DATE = Pattern.compile("date(?:\\s+(.+?)?\\s*\\.\\.\\s*(.+)?)?");
     private static final Pattern TIME = Pattern.compile("time" + RANGE);
     private static final Pattern RATING = Pattern.compile("rating(?:\\s+(\\d{1,2}))?");
@@ -40,7 +41,7 @@ public final class AnswerWords {
 
     /** Every kind of row, for the list of types. */
     public static final List<Kind> KINDS = List.of(
-            new Kind("text", "short text", "one line; also text ≤ 40, text letters, text digits"),
+            new Kind("text", "short text", "one line; also text 5..30, text letters, text digits"),
             new Kind("long text", "long text", "several lines"),
             new Kind("one: first; second", "one choice", "one option of several"),
             new Kind("list: first; second", "one choice, drop-down", "one option, for long lists"),
@@ -86,8 +87,12 @@ public final class AnswerWords {
             Answer.Content content = text.group(2) == null
                     ? Answer.Content.ANY
                     : Answer.Content.valueOf(text.group(2).toUpperCase(Locale.ROOT));
-            return new Answer.Text(text.group(1) != null, null, text.group(3) == null ? null : Integer.valueOf(text.group(3)), content, "",
-                    "", "", "");
+            String most = text.group(3) == null ? text.group(5) : text.group(3);
+            return new Answer.Text(text.group(1) != null, text.group(4) == null ? null : Integer.valueOf(text.group(4)),
+                    most == null ? null : Integer.valueOf(most), content, "", "", "", "");
+        }
+        if (kind.matches("(number|slider)\\b.*\\d,\\d.*")) {
+            throw new Refused("A number with a comma can be read in two ways. Write 1000 or 0.5 without one.");
         }
         if (number.matches()) {
             BigDecimal least = decimal(number.group(2));

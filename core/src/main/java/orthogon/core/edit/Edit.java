@@ -26,21 +26,23 @@ public sealed interface Edit
         RenameOption,
         SetConditions,
         Settle,
+        SplitPage,
+        StepAll,
         Strike,
         Translate {
 
     /** What {@link #about()} says of the outcomes, the outcome table and the own claims. */
-    String ENDING = "ending";
+    String ENDING = "Outcomes";
     /** What it says of the list of languages. */
-    String LANGUAGES = "languages";
+    String LANGUAGES = "Languages";
     /** What it says of a translation begins with this; the language, a slash and the unit follow. */
     String TRANSLATION = "translation ";
     /** What it says of a note to translators begins with this; the unit follows. */
     String NOTE = "note to ";
     /** What it says of the limit of burden. */
-    String BURDEN = "burden";
+    String BURDEN = "Burden";
     /** What it says of the welcome page, buttons, messages, theme, link parameters and title. */
-    String PRESENTATION = "presentation";
+    String PRESENTATION = "Presentation";
 
     /** @throws Refused where the document does not allow it; nothing is changed then */
     Questionnaire apply(Questionnaire document) throws Refused;

@@ -32,13 +32,19 @@ public final class References {
         return dependents(document, Set.of(code));
     }
 
-    /** Places outside these items or pages that refer to one of them or to anything in them, in document order. */
-    public static List<String> dependents(Questionnaire document, Set<String> codes) {
+    /** The items or pages and everything in them. */
+    public static Set<String> going(Questionnaire document, Set<String> codes) {
         Set<String> inside = new LinkedHashSet<>(codes);
         for (String code : codes) {
             document.page(code).ifPresent(p -> p.allItems().forEach(i -> inside.add(i.code())));
             document.item(code).ifPresent(i -> i.withInner().forEach(inner -> inside.add(inner.code())));
         }
+        return inside;
+    }
+
+    /** Places outside these items or pages that refer to one of them or to anything in them, in document order. */
+    public static List<String> dependents(Questionnaire document, Set<String> codes) {
+        Set<String> inside = going(document, codes);
         List<String> places = new ArrayList<>();
         for (Wiring.Wire wire : Wiring.of(document).wires()) {
             boolean own = inside.contains(wire.owner()) && wire.family() != Wiring.Family.OUTCOME_ROW

@@ -3,6 +3,7 @@ package orthogon.core.edit;
 import java.util.Map;
 import java.util.Set;
 import orthogon.core.questionnaire.Codes;
+import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
 
 /** Another code for an item or page, followed by every reference to it. */
@@ -18,6 +19,13 @@ public record Rename(String from, String to) implements Edit {
         }
         if (!Whole.codes(document).contains(from)) {
             throw Whole.gone(from);
+        }
+        if (document.page(from).isPresent() && document.item(from).isPresent()) {
+            // Conditions and texts mean the item; the page is told from it by the new code.
+            return document.withPages(document.pages().stream()
+                    .map(p -> p.withCode(p.code().equals(from) ? to : p.code()).withRules(p.finish(), p.skip().stream()
+                            .map(s -> new Page.Skip(s.when(), s.to().equals(from) ? to : s.to())).toList()))
+                    .toList());
         }
         return References.renamed(document, Map.of(from, to));
     }

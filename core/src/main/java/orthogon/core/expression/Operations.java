@@ -179,7 +179,7 @@ public final class Operations {
             case "sum", "mean", "min", "max" -> aggregate(function, v.size() == 1 && v.getFirst() instanceof List<?> l ? l : blankless(v));
             case "string length" -> v.getFirst() instanceof String s ? BigDecimal.valueOf(s.codePointCount(0, s.length())) : null;
             case "upper case" -> v.getFirst() instanceof String s ? s.toUpperCase(Locale.ROOT) : null;
-            case "lower case" -> v.getFirst() instanceof String s ? s.toLowerCase(Locale.ROOT) : null;
+            case "lower case" -> v.getFirst() instanceof String s ? lowerCase(s) : null;
             case "contains" -> v.get(0) instanceof String s && v.get(1) instanceof String t ? s.contains(t) : null;
             case "starts with" -> v.get(0) instanceof String s && v.get(1) instanceof String t ? s.startsWith(t) : null;
             case "ends with" -> v.get(0) instanceof String s && v.get(1) instanceof String t ? s.endsWith(t) : null;
@@ -198,6 +198,13 @@ public final class Operations {
             case "abs" -> v.getFirst() instanceof BigDecimal d ? d.abs() : null;
             default -> throw new IllegalArgumentException("unknown function " + function);
         };
+    }
+
+    /** Each character by itself, whatever stands around it, so that the proof can go back from the result. */
+    private static String lowerCase(String text) {
+        return text.codePoints().map(Character::toLowerCase)
+                .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
+                .toString();
     }
 
     /** A blank answer is the empty list in list functions. */

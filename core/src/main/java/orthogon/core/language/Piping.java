@@ -169,7 +169,7 @@ public final class Piping {
         return gaps(text).stream().noneMatch(g -> g.name().equals(name))
                 ? text
                 : "{" + name + ", select, blank {"
-                        + without(text, Set.of(name)) + "} other {" + text + "}}";
+                        + without(text, Set.of(name), "…") + "} other {" + text + "}}";
     }
 
     /** Why the text cannot be read; empty where it can. */
@@ -208,11 +208,23 @@ public final class Piping {
         return renamed.toString();
     }
 
-    /** The text with three dots in place of whatever speaks of one of the codes. */
+    /** What stands in a text in place of an answer that is no longer asked for; no release goes out with it. */
+    public static final String HOLE = "[…]";
+
+    /** The text with a hole in place of whatever speaks of one of the codes. */
     public static String without(String text, Set<String> codes) {
+        return without(text, codes, HOLE);
+    }
+
+    private static String without(String text, Set<String> codes, String instead) {
         return names(text).stream().noneMatch(codes::contains)
                 ? text
-                : replaced(text, a -> codes.contains(a.name()) ? Optional.of("…") : Optional.empty());
+                : replaced(text, a -> codes.contains(a.name()) ? Optional.of(instead) : Optional.empty());
+    }
+
+    /** The text without its holes: the space before each goes with it. */
+    public static String joined(String text) {
+        return text.replace(" " + HOLE, "").replace(HOLE + " ", "").replace(HOLE, "").strip();
     }
 
     /** What stands between braces: {@code {name, type, style}}. */

@@ -13,6 +13,7 @@ import orthogon.core.proof.claim.Sentences;
 import orthogon.core.proof.claim.SoundClaims;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.diagram.Failure;
 import orthogon.core.proof.diagram.Limits;
 import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.fault.Fault;
@@ -30,7 +31,7 @@ public final class Proof {
     private final LocalDate asOf;
     private final List<Claim> claims;
     private final Supplier<Figures> counting;
-    private final Sentences sentences;
+    private final Supplier<Sentences> sentences;
     /** Where another proof may go on after an edit; null where it must begin anew. */
     private final Basis basis;
     private volatile Figures figures;
@@ -55,13 +56,14 @@ public final class Proof {
         }
     }
 
-    private Proof(Spelled spelled, LocalDate asOf, List<Claim> claims, Supplier<Figures> counting, Basis basis) {
+    private Proof(Wiring wiring, Supplier<Spelled> spelled, LocalDate asOf, List<Claim> claims, Supplier<Figures> counting,
+            Basis basis) {
         this.basis = basis;
-        this.wiring = spelled.original();
+        this.wiring = wiring;
         this.asOf = asOf;
         this.claims = List.copyOf(claims);
         this.counting = counting;
-        this.sentences = new Sentences(spelled);
+        this.sentences = () -> new Sentences(spelled.get());
     }
 
     /** @param asOf what {@code today()} is */
@@ -124,9 +126,14 @@ public final class Proof {
             Basis basis = faults.isEmpty() && space.isCertain()
                     ? new Basis(all, limits, before == null ? space.diagrams().nodes() : before.nodes())
                     : null;
-            return new Proof(spelled, asOf, all.claims(), () -> figures(spelled, faults, asOf, limits, watch), basis);
+            return new Proof(wiring, () -> spelled, asOf, all.claims(), () -> figures(spelled, faults, asOf, limits, watch), basis);
         } catch (Diagrams.BudgetSpent e) {
             return unfinished(wiring, asOf, faults, e.getMessage());
+        } catch (RuntimeException | StackOverflowError e) {
+            if (!Failure.isOne(e)) {
+                throw e;
+            }
+            return unfinished(wiring, asOf, faults, Failure.words(e));
         }
     }
 
@@ -141,13 +148,18 @@ public final class Proof {
             return Figures.of(space(spelled, faults, asOf, limits, watch));
         } catch (Diagrams.BudgetSpent e) {
             return Figures.none(false, e.getMessage());
+        } catch (RuntimeException | StackOverflowError e) {
+            if (!Failure.isOne(e)) {
+                throw e;
+            }
+            return Figures.none(false, Failure.words(e));
         }
     }
 
     private static Proof unfinished(Wiring wiring, LocalDate asOf, List<Fault> faults, String why) {
         List<Claim> claims = new ArrayList<>(SoundClaims.of(wiring, faults));
         claims.addAll(AllClaims.undecided(wiring.document().code(), why));
-        return new Proof(Spelled.of(wiring), asOf, claims, () -> Figures.none(false, why), null);
+        return new Proof(wiring, () -> Spelled.of(wiring), asOf, claims, () -> Figures.none(false, why), null);
     }
 
     public Questionnaire document() {
@@ -206,7 +218,7 @@ public final class Proof {
 
     /** The condition at a place as a sentence. */
     public String sentence(String place) {
-        return sentences.at(place);
+        return sentences.get().at(place);
     }
 
     /** How many blocking claims have the verdict; advisory ones are not among them, see {@link #advice()}. */

@@ -21,20 +21,27 @@ public final class Codes {
         return code.length() <= 64 && SHAPE.matcher(code).matches() && !RESERVED.contains(code);
     }
 
+    /** Words that turn what a text says into its opposite; a code that is made of the text never lacks them. */
+    private static final Set<String> TURNING = Set.of("not", "no", "never", "none", "nothing", "nobody", "neither", "nor", "without",
+            "cannot",
+            "dont", "doesnt", "didnt", "isnt", "wasnt", "wont", "cant", "except", "unless");
+
     /** A code made of the leading words of a text, fresh by the given test of what is taken. */
     public static String from(String text, String fallback, Predicate<String> taken) {
         StringBuilder code = new StringBuilder();
+        boolean full = false;
         for (String word : java.text.Normalizer.normalize(text, java.text.Normalizer.Form.NFD).toLowerCase(Locale.ROOT)
                 .replaceAll("\\p{M}|['’]", "").split("[^a-z0-9]+")) {
             boolean filler = Set
                     .of("the", "a", "an", "is", "are", "was", "it", "did", "do", "does", "you", "your", "of", "to", "any", "there",
-                            "what", "which", "how", "have", "has", "and", "or", "in", "not")
+                            "what", "which", "how", "have", "has", "and", "or", "in")
                     .contains(word);
             if (word.isEmpty() || filler && !text.toLowerCase(Locale.ROOT).trim().equals(word)) {
                 continue;
             }
-            if (code.length() + word.length() > 18) {
-                break;
+            full |= code.length() + word.length() > 18;
+            if (full && !TURNING.contains(word)) {
+                continue;
             }
             code.append(code.isEmpty() ? "" : "_").append(word);
         }

@@ -38,7 +38,7 @@ public record Presentation(Welcome welcome, Buttons buttons, Map<String, String>
 
     /** How a respondent sees how far they have come. */
     public enum Progress {
-        BAR, STEPS, NONE;
+        BAR, STEPS, NUMBERS, NONE;
 
         public String word() {
             return name().toLowerCase(java.util.Locale.ROOT);

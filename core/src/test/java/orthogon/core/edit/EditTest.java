@@ -223,8 +223,8 @@ class EditTest {
         Refused refused = assertThrows(Refused.class, () -> new Remove("bird").apply(piped()));
         assertTrue(refused.getMessage().contains("count.wording") && refused.getMessage().contains("s.title"), refused.getMessage());
         Questionnaire removed = new Remove(List.of("bird"), true).apply(piped());
-        assertEquals("How many of …?", removed.question("count").orElseThrow().wording());
-        assertEquals("{count, plural, one {Is # … all?} other {Are # all?}}", removed.question("more").orElseThrow().wording());
+        assertEquals("How many of […]?", removed.question("count").orElseThrow().wording());
+        assertEquals("{count, plural, one {Is # […] all?} other {Are # all?}}", removed.question("more").orElseThrow().wording());
     }
 
     @Test

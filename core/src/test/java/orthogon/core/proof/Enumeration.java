@@ -70,6 +70,10 @@ public final class Enumeration implements Situation {
     private final Set<String> gaps = new HashSet<>();
     private final Set<String> met = new HashSet<>();
     private final Set<String> byDefault = new HashSet<>();
+    /** Questions that nobody had to answer, sent with the answer that was there. */
+    private final Set<String> leftAsItWas = new HashSet<>();
+    /** Refuted claims of which only answers that may be left out are the reason. */
+    final Set<String> advisory = new HashSet<>();
     private final Set<String> given = new HashSet<>();
     private final Set<String> excluded = new HashSet<>();
     private boolean withoutOutcome;
@@ -364,14 +368,12 @@ public final class Enumeration implements Situation {
             default -> throw new IllegalStateException(q.answer().type());
         }
         boolean sampled = q.answer() instanceof Answer.Text || q.answer() instanceof Answer.Ranking;
-        if (sampled && STARTS.containsKey(q.startWith()) && !all.contains(STARTS.get(q.startWith()))) {
+        if (sampled && start(q) != null && !all.contains(start(q))) {
             // Of texts and rankings only one of each kind is tried, but the start value is tried as it is.
-            all.add(STARTS.get(q.startWith()));
+            all.add(start(q));
         }
         return all.stream().filter(v -> v == null || fits(q.answer(), v)).toList();
     }
-
-    private static final Map<String, Object> STARTS = Map.of("\"a\"", "a", "\"toolong\"", "toolong", "[\"a\", \"b\"]", List.of("a", "b"));
 
     /** Of all ways to rank two of the options, one for each way in which the comparisons about the question can turn out. */
     private Collection<Object> rankings(Question q, Answer.Ranking r) {
@@ -402,13 +404,29 @@ public final class Enumeration implements Situation {
             for (String text : longer) {
                 if (fits(limits, text)) {
                     values.put(q.code(), text);
-                    different.putIfAbsent(vector(q), text);
+                    different.putIfAbsent(fine(q), text);
                 }
             }
             last = longer;
         }
         values.remove(q.code());
         return different.values();
+    }
+
+    /** How everything that is said of the question turns out, and of those that start with its answer. */
+    private List<Object> fine(Question q) {
+        List<Object> vector = vector(q);
+        document.questions().filter(t -> wiring.at(t.code() + ".startWith").map(w -> w.uses().contains(q.code())).orElse(false))
+                .forEach(t -> {
+                    Object value = start(t);
+                    vector.add(value == null ? "" : fits(t.answer(), value));
+                    if (value != null) {
+                        values.put(t.code(), value);
+                        vector.add(fine(t));
+                        values.remove(t.code());
+                    }
+                });
+        return vector;
     }
 
     private boolean fits(Answer answer, Object value) {
@@ -517,8 +535,15 @@ public final class Enumeration implements Situation {
             }
         }
         Object start = start(q);
-        if (start != null && start.equals(value) && holds(q.code() + ".requireWhen", false) && !(q.answer() instanceof Answer.Agreement)) {
-            byDefault.add(q.code());
+        if (value != null) {
+            reached.add("answer-accepted " + q.code());
+        }
+        if (start != null && start.equals(value) && !(q.answer() instanceof Answer.Agreement)) {
+            if (holds(q.code() + ".requireWhen", false)) {
+                byDefault.add(q.code());
+            } else if (!holds(q.code() + ".lockWhen", false)) {
+                leftAsItWas.add(q.code());
+            }
         }
     }
 
@@ -686,7 +711,17 @@ public final class Enumeration implements Situation {
                             reach("option-accepted " + q.code() + ".no");
                         }
                         verdicts.put("limits-leave-answer " + q.code(), candidates(q).size() > 1);
-                        verdicts.put("nothing-by-default " + q.code(), !byDefault.contains(q.code()));
+                        verdicts.put("nothing-by-default " + q.code(), !byDefault.contains(q.code()) && !leftAsItWas.contains(q.code()));
+                        if (!byDefault.contains(q.code()) && leftAsItWas.contains(q.code())) {
+                            advisory.add("nothing-by-default " + q.code());
+                        }
+                        reach("answer-accepted " + q.code());
+                        for (int i = 0; i < q.accept().size(); i++) {
+                            String place = q.code() + "/accept/" + i;
+                            if (q.accept().get(i).message().isEmpty()) {
+                                verdicts.put("refusal-explained " + place, !failedSomewhere.contains(place));
+                            }
+                        }
                         verdicts.put("answers-kept " + q.code(), q.keepWhenHidden() || given.stream()
                                 .noneMatch(g -> excluded.contains(g) && keys(q).anyMatch(k -> g.endsWith("]" + k))));
                     }

@@ -67,7 +67,8 @@ class ProofAgreesWithEnumerationTest {
         for (String kind : Set.of("reach-page", "reach-question", "reach-option", "reach-outcome", "reach-row", "reach-skip",
                 "reach-finish",
                 "reach-note", "reach-section", "condition-varies", "comparison-matters", "page-passable", "option-accepted", "one-outcome",
-                "own", "limits-leave-answer", "nothing-by-default", "answers-kept", "blank-reading", "text-filled", "translated",
+                "own", "limits-leave-answer", "nothing-by-default", "answer-accepted", "refusal-explained", "answers-kept", "blank-reading",
+                "text-filled", "translated",
                 "burden-within")) {
             assertTrue(seen.get(kind).getOrDefault(Verdict.REFUTED, 0) > Sample.mustPass(3),
                     "the sample refutes " + kind + " often enough: " + seen.get(kind));
@@ -103,14 +104,18 @@ class ProofAgreesWithEnumerationTest {
             }
             assertTrue(claim.verdict() != Verdict.UNDECIDED, "seed " + seed + " " + claim + claim.explanation());
             verdicts.put(claim.id(), claim.verdict() == Verdict.PROVED);
+            if (claim.kind().equals("nothing-by-default") && claim.verdict() == Verdict.REFUTED) {
+                assertEquals(all.advisory.contains(claim.id()), !claim.blocking(), "seed " + seed + " " + claim);
+            }
             seen.computeIfAbsent(claim.kind(), k -> new ConcurrentHashMap<>()).merge(claim.verdict(), 1, Integer::sum);
             if (seed % EXPLAINED != 0) {
                 continue;
             }
             Claim.Explanation explanation = claim.explanation();
             assertTrue(!explanation.because().contains("fault of Orthogon"), "seed " + seed + " " + claim + explanation);
-            boolean ofSomebody = claim.kind().startsWith("reach") || Set.of("comparison-matters", "condition-varies", "option-accepted")
-                    .contains(claim.kind());
+            boolean ofSomebody = claim.kind().startsWith("reach")
+                    || Set.of("comparison-matters", "condition-varies", "option-accepted", "answer-accepted")
+                            .contains(claim.kind());
             if (ofSomebody == (claim.verdict() == Verdict.PROVED) && all.verdicts.containsKey(claim.id())
                     && !claim.kind().equals("limits-leave-answer")) {
                 assertTrue(explanation.witness().isPresent(), "seed " + seed + " " + claim + " has a witness");

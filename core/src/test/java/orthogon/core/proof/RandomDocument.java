@@ -162,7 +162,7 @@ public final class RandomDocument {
         String require = chance(50) ? chance(70) ? "true" : condition() : "";
         boolean locks = chance(12);
         String lock = locks ? chance(50) ? "true" : condition() : "";
-        String start = chance(locks ? 75 : 8) ? startFor(answer) : "";
+        String start = chance(locks ? 75 : 12) ? startFor(answer) : "";
         String wording = text("Question " + code);
         Question plain = new Question(code, wording, "", answer, ask, require, lock, start, List.of(), List.of(), false);
         List<Reword> reword = chance(8)
@@ -178,7 +178,17 @@ public final class RandomDocument {
         return question;
     }
 
+    /** A value, or what is made of an earlier answer of the kind. */
     private String startFor(Answer answer) {
+        List<String> same = earlier.stream().filter(q -> q.answer().type().equals(answer.type())).map(Question::code).toList();
+        boolean copies = answer instanceof Answer.Text || answer instanceof Answer.Numeric || answer instanceof Answer.DateAnswer
+                || answer instanceof Answer.YesNo;
+        if (copies && !same.isEmpty() && chance(50)) {
+            String x = pick(same);
+            return answer instanceof Answer.Text
+                    ? pick(List.of(x, x + " + \"a\"", "\"b\" + " + x, "lower case(" + x + ")", "lower case(" + x + " + \"B\")"))
+                    : answer instanceof Answer.Numeric ? pick(List.of(x, x + " + 1")) : x;
+        }
         return switch (answer) {
             case Answer.YesNo y -> pick(List.of("true", "false"));
             case Answer.OneChoice c -> "\"" + pick(c.options()).code() + "\"";

@@ -107,11 +107,12 @@ public final class ProofReport {
                 .append(proof.holdsUntil().equals(proof.asOf()) ? "" : ", and the same until " + proof.holdsUntil()).append('\n');
         text.append("claims: ").append(proof.count(Verdict.PROVED)).append(" proved, ").append(proof.count(Verdict.REFUTED))
                 .append(" refuted, ").append(proof.count(Verdict.UNDECIDED)).append(" undecided");
-        text.append(proof.advice() == 0 ? "" : "; besides, " + proof.advice() + " to think about").append('\n');
+        text.append(proof.advice() == 0 ? "" : "; " + proof.advice() + " advisory").append('\n');
         text.append("answer paths: ").append(figures.answerPaths().map(Object::toString).orElse("not counted")).append(" in ")
-                .append(figures.routes().map(Object::toString).orElse("uncounted")).append(" routes");
-        figures.shortest()
-                .ifPresent(s -> text.append(" of ").append(s).append(" to ").append(figures.longest().orElse(s)).append(" questions"));
+                .append(figures.routes().map(Object::toString).orElse("an unknown number of"))
+                .append(figures.routes().filter(java.math.BigInteger.ONE::equals).isPresent() ? " route" : " routes");
+        figures.shortest().ifPresent(s -> text.append(" of ").append(s.equals(figures.longest().orElse(s)) ? "" : s + " to ")
+                .append(figures.longest().orElse(s)).append(figures.longest().orElse(s) == 1 ? " question" : " questions"));
         figures.everyRoute().flatMap(Routes::average).ifPresent(a -> text.append(", ").append(a).append(" on average"));
         figures.notCounted().ifPresent(why -> text.append(" (").append(why).append(')'));
         text.append('\n');
@@ -119,13 +120,22 @@ public final class ProofReport {
         open.sort(Comparator.comparing((Claim c) -> !c.blocking()).thenComparing(c -> c.verdict() != Verdict.REFUTED)
                 .thenComparing(c -> c.follows().isPresent()));
         for (Claim claim : open) {
+            if (claim.follows().isPresent()) {
+                // Told with its cause.
+                continue;
+            }
             text.append('\n').append(claim.verdict().word()).append(claim.blocking() ? "  " : " (advisory)  ").append(claim.id())
                     .append('\n');
             text.append("  ").append(claim.explanation().because()).append('\n');
             claim.explanation().witness().ifPresent(w -> text.append("  respondent: ").append(w.isEmpty() ? "leaves everything blank" : w)
                     .append('\n'));
             claim.explanation().other().ifPresent(w -> text.append("  and: ").append(w).append('\n'));
-            claim.explanation().mend().ifPresent(m -> text.append("  mend: ").append(m.words()).append('\n'));
+            claim.explanation().mend().ifPresent(m -> text.append("  fix: ").append(m.words()).append('\n'));
+            List<String> consequences = open.stream().filter(c -> c.follows().filter(claim.id()::equals).isPresent()).map(Claim::id)
+                    .toList();
+            if (!consequences.isEmpty()) {
+                text.append("  follows from it: ").append(String.join(", ", consequences)).append('\n');
+            }
         }
         return text.toString();
     }

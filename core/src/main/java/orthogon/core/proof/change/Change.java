@@ -63,8 +63,8 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
             return spelled.original().document();
         }
 
-        Space space(LocalDate asOf, Diagrams diagrams, List<Expr> besides, Layout layout) {
-            return new Space(spelled, faults, asOf, diagrams, besides, layout);
+        Space space(LocalDate asOf, Diagrams diagrams, List<Expr> besides, List<Expr> noted, Layout layout) {
+            return new Space(spelled, faults, asOf, diagrams, besides, noted, layout);
         }
     }
 
@@ -116,16 +116,18 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
             Map<String, Wording> wordings) {
         Common common = new Common(earlier.spelled().plain().document(), later.spelled().plain().document());
         Diagrams aside = new Diagrams(limits, watch);
-        Space alone = earlier.space(asOf, aside, List.of(), Layout.IN_ORDER);
-        Space aloneToo = later.space(asOf, aside, List.of(), Layout.IN_ORDER);
+        Space alone = earlier.space(asOf, aside, List.of(), List.of(), Layout.IN_ORDER);
+        Space aloneToo = later.space(asOf, aside, List.of(), List.of(), Layout.IN_ORDER);
         List<Expr> told = common.toldApartBy(alone, asOf);
         List<Expr> toldToo = common.toldApartBy(aloneToo, asOf);
+        List<Expr> started = common.askedByStartsOf(alone);
+        List<Expr> startedToo = common.askedByStartsOf(aloneToo);
         List<Layout> layouts = Common.sideBySide(
-                earlier.space(asOf, aside, toldToo, Layout.IN_ORDER).widths(),
-                later.space(asOf, aside, told, Layout.IN_ORDER).widths());
+                earlier.space(asOf, aside, toldToo, startedToo, Layout.IN_ORDER).widths(),
+                later.space(asOf, aside, told, started, Layout.IN_ORDER).widths());
         Diagrams d = new Diagrams(limits, watch);
-        Space one = earlier.space(asOf, d, toldToo, layouts.get(0));
-        Space other = later.space(asOf, d, told, layouts.get(1));
+        Space one = earlier.space(asOf, d, toldToo, startedToo, layouts.get(0));
+        Space other = later.space(asOf, d, told, started, layouts.get(1));
         Optional<String> inexact = one.whyNotExact().or(other::whyNotExact);
         if (inexact.isPresent()) {
             return undecided(inexact.get(), wordings);

@@ -122,6 +122,11 @@ final class Common {
         return told;
     }
 
+    /** What one document asks of shared answers to know the cells of its start values, which the cells of the other must not mix up. */
+    List<Expr> askedByStartsOf(Space of) {
+        return of.askedByStarts().stream().filter(e -> e.references().stream().allMatch(this::has)).toList();
+    }
+
     private void comparisons(Expr expr, List<Expr> told) {
         if (Expr.isLogical(expr)) {
             expr.children().forEach(c -> comparisons(c, told));

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.function.Function;
 import orthogon.core.expression.Expr;
 import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.diagram.Failure;
 import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.flow.Flow;
@@ -65,6 +66,29 @@ public final class AllClaims {
         plain.forEach(c -> c.guardedBy(flow));
         claims.addAll(SoundClaims.of(flow.space().spelled().original(), faults));
         claims.addAll(new Retold(court).all(plain));
+        root();
+    }
+
+    /**
+     * Lets every claim follow the first of its causes that is listed and not proved. Where there is none, or where a release would wait for
+     * the claim and not for its cause, the claim stands by itself, so that no release waits for something that is not named.
+     */
+    private void root() {
+        Map<String, Claim> byId = new HashMap<>();
+        claims.forEach(c -> byId.put(c.id(), c));
+        claims.replaceAll(claim -> {
+            if (claim.follows().isEmpty()) {
+                return claim;
+            }
+            Claim cause = byId.get(claim.follows().get());
+            for (int steps = 0; cause != null && cause.follows().isPresent() && steps < byId.size(); steps++) {
+                cause = byId.get(cause.follows().get());
+            }
+            boolean causes = cause != null && cause != claim && cause.follows().isEmpty() && cause.verdict() != Verdict.PROVED
+                    && (cause.blocking() || !claim.blocking());
+            String id = causes ? cause.id() : "";
+            return claim.follows().get().equals(id) ? claim : claim.following(id);
+        });
     }
 
     private List<Claim> decide(Family name, Function<Court, PageByPage> made, AllClaims before) {
@@ -81,6 +105,11 @@ public final class AllClaims {
             return all;
         } catch (Diagrams.BudgetSpent e) {
             return List.of(undecided(name, flow.space().wiring().document().code(), e.getMessage()));
+        } catch (RuntimeException | StackOverflowError e) {
+            if (!Failure.isOne(e)) {
+                throw e;
+            }
+            return List.of(undecided(name, flow.space().wiring().document().code(), Failure.words(e)));
         }
     }
 

@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
 import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.diagram.Failure;
 import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.flow.Flow;
 
@@ -30,6 +31,10 @@ public final class Claim {
 
         Explanation with(Mend suggested) {
             return new Explanation(headline, details, core, witness, other, Optional.of(suggested));
+        }
+
+        static Explanation of(String headline, String details) {
+            return new Explanation(headline, details, List.of(), Optional.empty());
         }
 
         public static Explanation of(String headline) {
@@ -104,6 +109,14 @@ public final class Claim {
         return this;
     }
 
+    /** The same claim with another cause. */
+    Claim following(String cause) {
+        Claim following = new Claim(family, kind, place, statement, verdict, cause.isEmpty() ? Optional.empty() : Optional.of(cause),
+                this::explanation);
+        following.flow = flow;
+        return blocking ? following : following.advisory();
+    }
+
     /** The claim of a document after an edit, for which it still stands. */
     Claim again(Supplier<Explanation> why) {
         Claim again = new Claim(family, kind, place, statement, verdict, follows, why);
@@ -124,7 +137,12 @@ public final class Claim {
                 try {
                     explanation = explain.get();
                 } catch (Diagrams.BudgetSpent e) {
-                    explanation = Explanation.of("Why is not known: " + e.getMessage() + ".");
+                    explanation = Explanation.of("The reason is not known: " + e.getMessage() + ".");
+                } catch (RuntimeException | StackOverflowError e) {
+                    if (!Failure.isOne(e)) {
+                        throw e;
+                    }
+                    explanation = Explanation.of(Failure.words(e) + ".");
                 }
                 explain = null;
             }

@@ -13,7 +13,10 @@ import orthogon.core.proof.flow.Flow;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Question;
 
-/** No required question is passed by an answer that nobody gave, and no agreement is ticked beforehand. */
+/**
+ * No question is passed by an answer that nobody gave, and no agreement is ticked beforehand. For a question that nobody must answer the
+ * claim is advisory. An answer that nobody can change is a computed one and is not among them, unless it is required.
+ */
 final class DefaultClaims implements PageByPage {
 
     private final Court court;
@@ -32,7 +35,7 @@ final class DefaultClaims implements PageByPage {
         Diagrams d = court.d;
         String code = question.code();
         boolean agreement = question.answer() instanceof Answer.Agreement;
-        String statement = agreement ? code + " is never ticked beforehand" : code + " is not passed by an answer that nobody gave";
+        String statement = agreement ? code + " is never ticked beforehand" : "no answer to " + code + " is sent that nobody gave";
         String start = code + ".startWith";
         if (question.startWith().isEmpty()) {
             return new Claim(Family.DEFAULT, "nothing-by-default", code, statement, Verdict.PROVED, Optional.empty(),
@@ -41,7 +44,7 @@ final class DefaultClaims implements PageByPage {
         Optional<Map<Object, Integer>> values = court.space.startValues(start);
         if (values.isEmpty()) {
             return Court.undecided(Family.DEFAULT, "nothing-by-default", code, statement,
-                    court.space.causeAt(start).orElse("type-fits " + start));
+                    court.space.causeAt(start).or(() -> court.space.whyNoStart(start)).orElse("its start value is not known"));
         }
         int started = Diagrams.NONE;
         for (Map.Entry<Object, Integer> e : values.get().entrySet()) {
@@ -55,6 +58,10 @@ final class DefaultClaims implements PageByPage {
         int there = d.and(stage.coming(), agreement ? stage.sets().visited() : stage.sets().accepted());
         int asked = d.and(there, stage.sets().shown(code));
         int required = agreement ? Diagrams.ALL : court.flow.truth(code + ".requireWhen", false).holds();
+        boolean optional = d.and(d.and(asked, required), started) == Diagrams.NONE;
+        if (optional) {
+            required = d.not(d.or(required, court.flow.truth(code + ".lockWhen", false).holds()));
+        }
         String page = stage.sets().page().code();
         Expr startsWith = court.space.wiring().at(start).flatMap(Wiring.Wire::expr).orElseThrow();
         Expr as = agreement ? new Expr.Literal(true, Expr.Span.NONE) : new Expr.Name(code, Expr.Span.NONE);
@@ -62,29 +69,34 @@ final class DefaultClaims implements PageByPage {
         boolean certain = court.space.openLevels().isEmpty();
         // Where a fault may decide what is asked and accepted, the respondent found must show it as it is.
         Court.Sought sought = court.at(stage.sets().index(), d.and(d.and(asked, required), started), true, i -> passes(i, page, code)
-                && (certain || Boolean.TRUE.equals(i.truth(isUntouched)) && (agreement || isPassed(i, code))));
+                && (certain || Boolean.TRUE.equals(i.truth(isUntouched)) && (agreement || isPassed(i, code, optional))));
         Claim claim = court.none(Family.DEFAULT, "nothing-by-default", code, statement, sought,
-                "Whoever must answer it starts with a blank answer.", () -> "");
+                "Whoever is asked it starts with a blank answer, or has to change the one that is there.", () -> "");
         if (claim.verdict() != Verdict.REFUTED) {
-            return claim;
+            return optional && claim.verdict() == Verdict.UNDECIDED && question.requireWhen().isEmpty() ? claim.advisory() : claim;
         }
-        return new Claim(Family.DEFAULT, "nothing-by-default", code, statement, Verdict.REFUTED, Optional.empty(), () -> {
+        Claim told = new Claim(Family.DEFAULT, "nothing-by-default", code, statement, Verdict.REFUTED, Optional.empty(), () -> {
             Claim.Explanation found = claim.explanation();
             Optional<Map<String, Object>> witness = found.witness().flatMap(w -> untouched(court, w, page, code, startsWith, agreement));
             String headline = agreement
                     ? "The agreement is ticked before the respondent has read it."
-                    : "This respondent must answer “" + question.wording() + "”, yet can pass it with the answer that is already there.";
+                    : optional
+                            ? "This respondent may leave out “" + question.wording() + "”, yet sends the answer that is already there."
+                            : "This respondent must answer “" + question.wording()
+                                    + "”, yet can pass it with the answer that is already there.";
             return witness.isEmpty()
                     ? Claim.Explanation.of(Replay.DISAGREE)
                     : new Claim.Explanation(headline, "Take the start value away, so that it is answered by choice.", List.of(),
                             witness)
                             .with(new Mend("Start with a blank answer", court.space.spelled().origin(start), ""));
         });
+        return optional ? told.advisory() : told;
     }
 
-    private static boolean isPassed(Interview interview, String code) {
+    private static boolean isPassed(Interview interview, String code, boolean optional) {
         return interview.course().current().orElseThrow().problems().isEmpty() && interview.course().effective().containsKey(code)
-                && Boolean.TRUE.equals(interview.truth(code + ".requireWhen"));
+                && optional != Boolean.TRUE.equals(interview.truth(code + ".requireWhen"))
+                && !(optional && Boolean.TRUE.equals(interview.truth(code + ".lockWhen")));
     }
 
     private static boolean passes(Interview interview, String page, String code) {

@@ -4,10 +4,12 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.IntSupplier;
 import java.util.function.Predicate;
 import java.util.function.Supplier;
@@ -34,7 +36,12 @@ final class KeepingClaims implements PageByPage {
     private final BitSet link;
     /** For each page, what came with the link to those who go past it by a skip or a finish. */
     private final int[] past;
+    /** The earlier question that decides to the first question whose answer is lost by a change of it. */
     private final Map<String, String> leads = new HashMap<>();
+    /** All whose answers are lost by a change of the same earlier answer, by the first of them. */
+    private final Map<String, Set<String>> together = new HashMap<>();
+    /** For each answer that is lost, the earlier question that decides. */
+    private final Map<String, String> deciders = new HashMap<>();
 
     /** The court's flow must remember what came with the link to the end. */
     KeepingClaims(Court court) {
@@ -57,8 +64,23 @@ final class KeepingClaims implements PageByPage {
     /** Answers that are lost by going past their page are told with those on other pages that are lost in the same way. */
     @Override
     public boolean stand(int page, PageByPage before, List<Claim> decided) {
-        return past[page] == ((KeepingClaims) before).past[page]
-                && (past[page] == Diagrams.NONE || decided.stream().allMatch(c -> c.verdict() == Verdict.PROVED));
+        KeepingClaims known = (KeepingClaims) before;
+        List<Claim> lost = decided.stream().filter(c -> c.verdict() != Verdict.PROVED).toList();
+        return past[page] == known.past[page] && (past[page] == Diagrams.NONE || lost.isEmpty())
+                && lost.stream().allMatch(c -> followsAs(c, known.deciders.get(c.place())));
+    }
+
+    /** Whether a claim of the document before the edit still follows the claim that it followed. */
+    private boolean followsAs(Claim claim, String decider) {
+        return decider != null && claim.follows().equals(follow(decider, claim.place()).map(l -> "answers-kept " + l));
+    }
+
+    /** The first answer that is lost by a change of the deciding one; empty where that is this one. */
+    private Optional<String> follow(String decider, String code) {
+        deciders.put(code, decider);
+        leads.putIfAbsent(decider, code);
+        together.computeIfAbsent(leads.get(decider), c -> new LinkedHashSet<>()).add(code);
+        return Optional.of(leads.get(decider)).filter(l -> !l.equals(code));
     }
 
     private void linksPast() {
@@ -137,32 +159,57 @@ final class KeepingClaims implements PageByPage {
         if (claim.verdict() != Verdict.REFUTED) {
             return claim;
         }
-        Optional<String> lead = lead(page, d.and(cannot, links), links, code);
+        Optional<String> lead = lead(stage, d.and(cannot, links), links, code);
         if (!space.openLevels().isEmpty()) {
             // That nothing on its page brings the question back cannot be shown by one interview.
             return Court.undecided(Family.KEEPING, "answers-kept", code, statement, court.open(d.or(given.getAsInt(), cannot)));
         }
         return new Claim(Family.KEEPING, "answers-kept", code, statement, Verdict.REFUTED, lead.map(l -> "answers-kept " + l), () -> {
+            List<String> others = together.getOrDefault(code, Set.of()).stream().filter(c -> !c.equals(code) && space.spelled().isSaid(c))
+                    .toList();
             Optional<Map<String, Object>> one = claim.explanation().witness();
             Optional<Map<String, Object>> second = loses(page, without, cannot, links);
             return one.isEmpty() || second.isEmpty()
                     ? Claim.Explanation.of(Replay.DISAGREE)
-                    : new Claim.Explanation(code + " is answered by the first respondent. With the earlier answers of the second it does "
-                            + "not count: " + changes(page, one.get(), second.get())
-                            + ". Whoever goes back and makes that change loses the answer.",
-                            "Respondents are told before it happens. Keep the answer when its question goes, if it is still of use.",
+                    : new Claim.Explanation("Changing " + changes(page, code, one.get(), second.get()) + " discards the answer to " + code
+                            + (others.isEmpty() ? "." : "; other changes of it discard " + String.join(", ", others) + "."),
+                            "Respondents are told before it happens. Keep the answer if it is still of use.",
                             List.of(), one, second, Optional.of(new Mend("Keep the answer to " + code, code + ".keepWhenHidden", "true")));
         });
     }
 
-    /** The first question that is lost in the same way: by the same rule, or together on a page. What follows it is told with it. */
-    private Optional<String> lead(int page, int cannot, int links, String code) {
-        String way = cannot != Diagrams.NONE
-                ? page + " " + cannot
-                : exitsPast(page).stream().filter(e -> d.and(e.remembered(), links) != Diagrams.NONE).map(Flow.Exit::place).findFirst()
-                        .orElse("");
-        String known = leads.putIfAbsent(way, code);
-        return Optional.ofNullable(known).filter(k -> !k.equals(code));
+    /** The first question that is lost by a change of the same earlier answer. What follows it is told with it. */
+    private Optional<String> lead(Flow.Stage stage, int cannot, int links, String code) {
+        int page = stage.sets().index();
+        int set = cannot;
+        String rule = "";
+        for (Flow.Exit exit : set == Diagrams.NONE ? exitsPast(page) : List.<Flow.Exit>of()) {
+            if (d.and(exit.remembered(), links) != Diagrams.NONE) {
+                set = d.or(set, exit.set());
+                rule = rule.isEmpty() ? exit.place() : rule;
+            }
+        }
+        return follow(decider(stage, set, rule, code), code);
+    }
+
+    /** The first earlier question that a condition on the way to the answer speaks of and that the set hangs on; else the first of either. */
+    private String decider(Flow.Stage stage, int set, String rule, String code) {
+        Set<String> spoken = new LinkedHashSet<>();
+        List<String> places = new ArrayList<>(List.of(stage.sets().page().code() + ".openWhen", rule));
+        Optional<String> around = Optional.of(code);
+        while (around.isPresent()) {
+            places.add(around.get() + ".askWhen");
+            around = space.wiring().document().containerOf(around.get());
+        }
+        places.forEach(p -> space.expr(p).ifPresent(e -> spoken.addAll(e.references())));
+        BitSet support = d.support(set);
+        List<String> hangsOn = new ArrayList<>();
+        space.axes().forEach(axis -> {
+            if (support.intersects(axis.levels()) && axis.question() != null && !stage.sets().questionCodes().contains(axis.code())) {
+                hangsOn.add(axis.code());
+            }
+        });
+        return hangsOn.stream().filter(spoken::contains).findFirst().or(() -> hangsOn.stream().findFirst()).orElse(code);
     }
 
     private Optional<Map<String, Object>> loses(int page, Predicate<Interview> without, int cannot, int links) {
@@ -179,13 +226,17 @@ final class KeepingClaims implements PageByPage {
         return Optional.empty();
     }
 
-    private String changes(int page, Map<String, Object> one, Map<String, Object> two) {
+    private String changes(int page, String code, Map<String, Object> one, Map<String, Object> two) {
+        String decides = deciders.getOrDefault(code, code);
+        if (!Objects.equals(one.get(decides), two.get(decides))) {
+            return decides + " from " + said(one.get(decides)) + " to " + said(two.get(decides));
+        }
         List<String> changes = new ArrayList<>();
         for (Page earlier : space.wiring().document().pages().subList(0, page)) {
             earlier.questions().map(Question::code).filter(q -> !Objects.equals(one.get(q), two.get(q)))
-                    .forEach(q -> changes.add(q + " is " + said(two.get(q)) + " instead of " + said(one.get(q))));
+                    .forEach(q -> changes.add(q + " from " + said(one.get(q)) + " to " + said(two.get(q))));
         }
-        return String.join(", ", changes);
+        return String.join(" and ", changes);
     }
 
     private static String said(Object value) {

@@ -6,8 +6,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.function.Supplier;
 import java.util.function.ToIntFunction;
+import orthogon.core.expression.Wiring;
+import orthogon.core.interview.Interview;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.flow.PageSets;
@@ -15,7 +18,10 @@ import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Page;
 
-/** No respondent can get stuck: on every page, whatever was answered before, some answers are accepted. */
+/**
+ * No respondent can get stuck: on every page, whatever was answered before, some answers are accepted. Every question and every option is
+ * answered by somebody who goes on, and who is refused reads why.
+ */
 final class PassageClaims implements PageByPage {
 
     private final Court court;
@@ -28,45 +34,92 @@ final class PassageClaims implements PageByPage {
     public List<Claim> on(int page) {
         Flow.Stage stage = court.flow.stages().get(page);
         List<Claim> claims = new ArrayList<>(List.of(passable(court, stage)));
-        stage.sets().page().questions().filter(q -> !q.isHidden()).forEach(q -> options(court, stage, q, claims));
+        stage.sets().page().questions().filter(q -> !q.isHidden()).forEach(q -> {
+            Claim answered = answered(court, stage, q);
+            claims.add(answered);
+            options(court, stage, q, answered, claims);
+            claims.addAll(explained(court, q));
+        });
         return claims;
     }
 
-    private static void options(Court court, Flow.Stage stage, Question question, List<Claim> claims) {
+    /** Whether anybody can answer the question and leave its page. */
+    private static Claim answered(Court court, Flow.Stage stage, Question question) {
+        String code = question.code();
+        Optional<String> follows = court.refuted("reach-question", code)
+                .or(() -> court.space.axis(code).hasAnswer() ? Optional.empty() : Optional.of("limits-leave-answer " + code));
+        return accepted(court, stage, question, "answer-accepted", code, f -> f.space().diagrams().not(f.space().axis(code).blank()),
+                i -> i.course().effective().containsKey(code), "some answer to " + code + " is accepted",
+                "Nobody can answer “" + question.wording() + "” and go on.", follows);
+    }
+
+    /** Whether everybody whose answer is refused reads why. */
+    private static List<Claim> explained(Court court, Question question) {
+        List<Claim> claims = new ArrayList<>();
+        for (int i = 0; i < question.accept().size(); i++) {
+            String place = question.code() + "/accept/" + i;
+            String statement = "whoever is refused by " + place + " reads why";
+            Wiring.Wire wire = court.space.wiring().at(place).orElse(null);
+            if (wire == null || !question.accept().get(i).message().isBlank()) {
+                continue;
+            }
+            Optional<String> cause = court.space.causeAt(place);
+            if (cause.isPresent()) {
+                claims.add(Court.undecided(Family.PASSAGE, "refusal-explained", place, statement, cause.get()).advisory());
+                continue;
+            }
+            int refused = court.d.minus(court.evaluations.evaluated(court.flow, wire), court.evaluations.passing(court.flow, wire));
+            Court.Sought sought = court.at(court.evaluations.page(wire), refused, true,
+                    i2 -> Boolean.FALSE.equals(i2.truth(place)) && i2.course().effective().containsKey(question.code()));
+            claims.add(court.none(Family.PASSAGE, "refusal-explained", place, statement, sought, "It refuses nobody.",
+                    () -> "This respondent's answer to “" + question.wording() + "” is refused, and no message says why. "
+                            + "Write the message beside the condition: what is wrong, and what to answer instead.")
+                    .advisory());
+        }
+        return claims;
+    }
+
+    private static void options(Court court, Flow.Stage stage, Question question, Claim answered, List<Claim> claims) {
+        Optional<String> unanswered = answered.verdict() == Verdict.REFUTED
+                ? answered.follows().or(() -> Optional.of(answered.id()))
+                : Optional.empty();
         boolean choice = question.answer() instanceof Answer.OneChoice || question.answer() instanceof Answer.ManyChoices;
         for (Answer.Option option : choice ? question.answer().options() : List.<Answer.Option>of()) {
             String place = question.code() + "." + option.code();
-            Optional<String> follows = court.refuted("reach-option", place);
+            Optional<String> follows = court.refuted("reach-option", place).or(() -> unanswered);
             claims.add(
-                    accepted(court, stage, question, place, option.code(),
-                            f -> f.space().axis(question.code()).option(option.code()),
+                    accepted(court, stage, question, "option-accepted", place, f -> f.space().axis(question.code()).option(option.code()),
+                            i -> isChosen(i, question, option.code()),
                             "option " + option.code() + " of " + question.code() + " is chosen and accepted by somebody",
                             "The option “" + option.label() + "” can be chosen, but nobody who chooses it can leave the page.", follows));
         }
         if (question.answer() instanceof Answer.YesNo && !question.requireWhen().isEmpty()) {
-            Optional<String> follows = court.refuted("reach-question", question.code());
             for (boolean answer : new boolean[]{true, false}) {
                 String word = answer ? "yes" : "no";
-                claims.add(accepted(court, stage, question, question.code() + "." + word, answer,
-                        f -> f.space().axis(question.code()).truth(answer),
+                claims.add(accepted(court, stage, question, "option-accepted", question.code() + "." + word,
+                        f -> f.space().axis(question.code()).truth(answer), i -> isChosen(i, question, answer),
                         word + " to " + question.code() + " is accepted from somebody",
-                        "Whoever answers “" + word + "” cannot leave the page.", follows));
+                        "Whoever answers “" + word + "” cannot leave the page.", unanswered));
             }
         }
     }
 
-    private static Claim accepted(Court court, Flow.Stage stage, Question question, String place, Object answer, ToIntFunction<Flow> chosen,
-            String statement, String impossible, Optional<String> follows) {
+    private static boolean isChosen(Interview interview, Question question, Object answer) {
+        Object given = interview.course().effective().get(question.code());
+        return answer.equals(given) || given instanceof List<?> chosen && chosen.contains(answer);
+    }
+
+    /** A claim that somebody answers like this and leaves the page. */
+    private static Claim accepted(Court court, Flow.Stage stage, Question question, String kind, String place, ToIntFunction<Flow> chosen,
+            Predicate<Interview> gives, String statement, String impossible, Optional<String> follows) {
         int page = stage.sets().index();
         ToIntFunction<Flow> passing = f -> f.space().diagrams().and(f.stages().get(page).passing(), chosen.applyAsInt(f));
         Supplier<Court.Sought> sought = () -> court.at(page, passing.applyAsInt(court.flow), true, i -> i.course().current()
-                .filter(v -> v.page().code().equals(stage.sets().page().code()) && v.problems().isEmpty()).isPresent()
-                && (answer.equals(i.course().effective().get(question.code()))
-                        || i.course().effective().get(question.code()) instanceof List<?> chosenToo && chosenToo.contains(answer)));
-        // Who is not asked has a blank answer, so that whoever chooses is asked.
+                .filter(v -> v.page().code().equals(stage.sets().page().code()) && v.problems().isEmpty()).isPresent() && gives.test(i));
+        // Who is not asked has a blank answer, so that whoever answers is asked.
         boolean nobody = court.d.disjoint(stage.passing(), chosen.applyAsInt(court.flow));
-        return court.some(Family.PASSAGE, "option-accepted", place, statement, nobody, sought, follows,
-                "This respondent chooses it and goes on.", () -> {
+        return court.some(Family.PASSAGE, kind, place, statement, nobody, sought, follows, "This respondent answers so and goes on.",
+                () -> {
                     if (follows.isPresent()) {
                         return Claim.Explanation.of(impossible + " This follows from " + follows.get() + ".");
                     }
@@ -74,7 +127,9 @@ final class PassageClaims implements PageByPage {
                     about.add(question.code() + ".askWhen");
                     about.add(question.code() + ".lockWhen");
                     Cores.Core core = Cores.smallest(court.space, page + 1, about, passing);
-                    return new Claim.Explanation(impossible, core.said(court.sentences, court.sentences.core(List.of())), core.places(),
+                    return new Claim.Explanation(impossible, core.told().isPresent() || core.places().isEmpty()
+                            ? core.said(court.sentences, court.sentences.core(List.of()))
+                            : court.sentences.refusing(core.places()), core.places(),
                             Optional.empty());
                 });
     }

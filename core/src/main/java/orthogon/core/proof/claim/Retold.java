@@ -42,7 +42,7 @@ final class Retold {
     }
 
     private Claim again(Claim claim) {
-        boolean asWritten = Set.of("own", "text-filled", "translated").contains(claim.kind());
+        boolean asWritten = Set.of("own", "text-filled", "text-whole", "translated").contains(claim.kind());
         String place = asWritten ? claim.place() : spelled.origin(claim.place());
         if (OF_EVERYBODY.contains(claim.kind()) && place.indexOf('.') > 0 && place.indexOf('#') < 0) {
             place = place.substring(0, place.indexOf('.'));

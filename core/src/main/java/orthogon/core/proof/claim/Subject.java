@@ -33,6 +33,7 @@ public final class Subject {
                 yield Arrays.asList(Texts.all(document).get(unit), document.translations().getOrDefault(head, Map.of()).get(unit));
             }
             case "text-filled" -> text(place.substring(0, place.lastIndexOf('/')), document);
+            case "text-whole" -> text(place, document);
             case "own" -> document.claims().stream().filter(c -> c.code().equals(place)).findFirst();
             case "page-passable" -> document.page(place);
             case "reach-outcome" -> List.of(document.outcome(place), document.outcomeTable());

@@ -13,7 +13,10 @@ import orthogon.core.proof.flow.TextSets;
 import orthogon.core.proof.space.Truth;
 import orthogon.core.proof.spelled.TextGaps.TextGap;
 
-/** No text shows a gap: an answer that it speaks of is never blank where it is read, or the text says what to show instead. */
+/**
+ * No text shows a gap: an answer that it speaks of is never blank where it is read, or the text says what to show instead. No text has a
+ * hole where it spoke of a question that was removed.
+ */
 final class TextClaims {
 
     private TextClaims() {}
@@ -23,7 +26,19 @@ final class TextClaims {
         for (TextGap gap : court.space.gaps()) {
             claims.add(claim(court, gap));
         }
+        court.texts().forEach((unit, text) -> {
+            if (text.contains(Piping.HOLE)) {
+                claims.add(hole(unit, text));
+            }
+        });
         return claims;
+    }
+
+    private static Claim hole(String unit, String text) {
+        return new Claim(Family.TEXT, "text-whole", unit, "the text " + unit + " has no hole", Verdict.REFUTED, Optional.empty(),
+                () -> Claim.Explanation.of("The text spoke of something that was removed. It reads: “" + text + "”.",
+                        "Write the text anew where it says " + Piping.HOLE + ".")
+                        .with(new Mend("Leave out " + Piping.HOLE, unit, Piping.joined(text))));
     }
 
     private static Claim claim(Court court, TextGap gap) {

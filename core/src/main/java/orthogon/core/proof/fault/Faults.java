@@ -6,6 +6,7 @@ import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import orthogon.core.expression.ExpressionFault;
 import orthogon.core.expression.Nearest;
@@ -169,8 +170,13 @@ public final class Faults {
                 : unit.contains("/accept/") && position.containsKey(owner)
                         ? pageEnd.get(pageOf.get(owner))
                         : position.containsKey(owner) ? position.get(owner) : unit.startsWith("welcome.") ? -1 : Integer.MAX_VALUE;
+        // The title of an entry speaks of what is answered in that entry.
+        Optional<String> roster = unit.equals(owner + ".entryTitle") ? Optional.of(owner) : wiring.rosterOf(owner);
+        if (roster.filter(owner::equals).isPresent()) {
+            reach = 1 + document.item(owner).stream().flatMap(Item::withInner).mapToInt(i -> position.get(i.code())).max().orElse(reach);
+        }
         for (String name : names) {
-            boolean elsewhere = wiring.rosterOf(name).isPresent() && !wiring.rosterOf(name).equals(wiring.rosterOf(owner));
+            boolean elsewhere = wiring.rosterOf(name).isPresent() && !wiring.rosterOf(name).equals(roster);
             if (wiring.type(name).isEmpty() || elsewhere) {
                 add(Fault.Kind.REFERENCE_EXISTS, unit, elsewhere
                         ? name + " is answered once for each entry; a text outside cannot say which"

@@ -86,6 +86,8 @@ final class Memory {
             if (wire.family() == Wiring.Family.OUTCOME_ROW && isWhole()) {
                 used(rules.at(wire.place(), true), end);
                 space.comparisonTruths(wire.place()).forEach(t -> used(t, end));
+            } else if (wire.family() == Wiring.Family.START_WITH && pageOf.containsKey(wire.owner())) {
+                space.startValues(wire.place()).ifPresent(v -> v.values().forEach(set -> used(set, pageOf.get(wire.owner()))));
             } else if (wire.family().isCondition() && pageOf.containsKey(wire.owner())) {
                 places.get(pageOf.get(wire.owner())).add(wire.place());
             }

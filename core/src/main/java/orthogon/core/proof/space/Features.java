@@ -2,6 +2,7 @@ package orthogon.core.proof.space;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -17,6 +18,8 @@ final class Features {
     private final Map<String, Map<String, Expr>> features = new HashMap<>();
     private final Map<String, Set<String>> comparisons = new HashMap<>();
     private final List<Expr> joint = new ArrayList<>();
+    /** Parts that only the start of an answer asks for, which the respondent may change: nothing else rests on them. */
+    private final Set<String> forStart = new HashSet<>();
     /** Parts that a question could not be divided by, with the reason. */
     private final Map<String, String> inexact = new LinkedHashMap<>();
 
@@ -28,9 +31,19 @@ final class Features {
     void add(List<Analysis.Part> parts) {
         for (Analysis.Part part : parts) {
             features.computeIfAbsent(part.code(), n -> new LinkedHashMap<>()).put(part.text(), part.expr());
+            forStart.remove(part.text());
             if (part.comparison()) {
                 comparisons.computeIfAbsent(part.code(), n -> new LinkedHashSet<>()).add(part.text());
             }
+        }
+    }
+
+    /** @param counts whether the document is uncertain where a question cannot be divided by the part */
+    void addForStart(Analysis.Part part, boolean counts) {
+        boolean known = features.values().stream().anyMatch(f -> f.containsKey(part.text()));
+        add(List.of(part));
+        if (!counts && !known) {
+            forStart.add(part.text());
         }
     }
 
@@ -59,7 +72,7 @@ final class Features {
     }
 
     Optional<String> whyInexact() {
-        return inexact.values().stream().findFirst();
+        return inexact.entrySet().stream().filter(e -> !forStart.contains(e.getKey())).map(Map.Entry::getValue).findFirst();
     }
 
     List<Expr> of(String code) {

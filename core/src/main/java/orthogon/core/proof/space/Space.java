@@ -39,6 +39,7 @@ public final class Space {
     private final Conditions conditions;
     private final List<Fault> faults;
     private final Features features = new Features();
+    private final Starts starts;
     private final Values values;
     private final Map<String, Truth> open = new HashMap<>();
     private final Map<Integer, String> openBits = new LinkedHashMap<>();
@@ -53,12 +54,16 @@ public final class Space {
 
     /** @param faults the sound faults; an expression that rests on one becomes an open bit */
     public Space(Spelled spelled, List<Fault> faults, LocalDate today, Diagrams diagrams) {
-        this(spelled, faults, today, diagrams, List.of(), Layout.IN_ORDER);
+        this(spelled, faults, today, diagrams, List.of(), List.of(), Layout.IN_ORDER);
     }
 
-    /** @param besides comparisons that cells must not mix up, though no condition makes them; each of questions of this document */
-    public Space(Spelled spelled, List<Fault> faults, LocalDate today, Diagrams diagrams, List<Expr> besides, Layout layout) {
-        this(spelled, faults, today, diagrams, besides, layout, null);
+    /**
+     * @param besides comparisons that cells must not mix up, though no condition makes them; each of questions of this document
+     * @param noted the same, but answer classes are not divided by them
+     */
+    public Space(Spelled spelled, List<Fault> faults, LocalDate today, Diagrams diagrams, List<Expr> besides, List<Expr> noted,
+            Layout layout) {
+        this(spelled, faults, today, diagrams, besides, noted, layout, null);
     }
 
     /** The same over diagrams of its own, for what may take many nodes. */
@@ -71,11 +76,11 @@ public final class Space {
      * bits and its sets.
      */
     public Space after(Spelled edited, List<Fault> editedFaults) {
-        return new Space(edited, editedFaults, today, diagrams, List.of(), Layout.IN_ORDER, this);
+        return new Space(edited, editedFaults, today, diagrams, List.of(), List.of(), Layout.IN_ORDER, this);
     }
 
-    private Space(Spelled spelled, List<Fault> faults, LocalDate today, Diagrams diagrams, List<Expr> besides, Layout layout,
-            Space before) {
+    private Space(Spelled spelled, List<Fault> faults, LocalDate today, Diagrams diagrams, List<Expr> besides, List<Expr> noted,
+            Layout layout, Space before) {
         this.spelled = spelled;
         this.wiring = spelled.plain();
         this.today = today;
@@ -85,19 +90,34 @@ public final class Space {
         document.questions().forEach(q -> questions.putIfAbsent(q.code(), q));
         this.faults = faults;
         this.conditions = new Conditions(spelled, faults, questions, before == null ? null : before.conditions);
+        Map<String, List<String>> arriving = new HashMap<>();
+        document.arriving().forEach(p -> arriving.putIfAbsent(p.code(), p.allowed()));
+        this.starts = new Starts(questions, arriving, today);
         conditions.usable().forEach((place, condition) -> {
             usable.put(place, condition.unfolded());
-            features.add(condition.asks());
+            if (!starts.takes(condition.wire(), condition.unfolded())) {
+                features.add(condition.asks());
+            }
         });
         causes.putAll(conditions.causes());
         this.gaps = TextGaps.of(spelled);
         gaps.forEach(g -> g.blank().flatMap(wiring::unfolded).ifPresent(e -> features.add(Analysis.noted(e))));
         conditions.usable().values().forEach(c -> features.add(c.spoken()));
         besides.forEach(e -> features.add(Analysis.of(e, questions)));
+        noted.forEach(e -> features.add(Analysis.noted(e)));
+        document.questions().toList().reversed().forEach(this::start);
         this.bits = before == null
                 ? new Bits(document, diagrams, features, today, layout)
                 : before.bits.after(document, features);
         this.changed = before == null ? Optional.empty() : takenOver(before);
+    }
+
+    private void start(Question question) {
+        String place = question.code() + ".startWith";
+        Conditions.Condition condition = conditions.usable().get(place);
+        if (condition != null && questions.get(question.code()) == question && starts.takes(condition.wire(), condition.unfolded())) {
+            starts.add(place, question, condition.unfolded(), !question.lockWhen().isEmpty(), features);
+        }
     }
 
     /** Takes over the sets of conditions that say the same of the same answers as before, and tells what is not among them. */
@@ -159,7 +179,12 @@ public final class Space {
 
     /** The conditions that can be read, in terms of questions and link parameters alone. */
     public Collection<Expr> conditions() {
-        return usable.values();
+        return usable.entrySet().stream().filter(e -> starts.value(e.getKey()).isEmpty()).map(Map.Entry::getValue).toList();
+    }
+
+    /** What answers are divided by so that the cells of start values are known. */
+    public List<Expr> askedByStarts() {
+        return starts.asks();
     }
 
     public Iterable<Axis> axes() {
@@ -371,10 +396,24 @@ public final class Space {
         return diagrams.or(diagrams.and(when, then), diagrams.minus(otherwise, when));
     }
 
-    /** The value of a start expression, by value; empty where it cannot be said exactly. */
+    /** Why the cell of a start value cannot be said exactly; empty where it can, or where its expression has a fault. */
+    public Optional<String> whyNoStart(String place) {
+        Expr expr = usable.get(place);
+        return expr == null || startValues(place).isPresent()
+                ? Optional.empty()
+                : Optional.of(starts.value(place).isPresent()
+                        ? starts.whyNot(place, features).orElse("it is made of more combinations of answers than are told apart")
+                        : features.reason(expr));
+    }
+
+    /** The value of a start expression: one from each cell of the question with its states; empty where it cannot be said exactly. */
     public Optional<Map<Object, Integer>> startValues(String place) {
         Expr expr = usable.get(place);
-        Guarded value = expr == null ? null : values.guarded(expr, Map.of());
+        Guarded value = expr == null
+                ? null
+                : starts.value(place).isEmpty()
+                        ? values.guarded(expr, Map.of())
+                        : starts.whyNot(place, features).isEmpty() ? values.byCells(expr) : null;
         if (value == null) {
             return Optional.empty();
         }

@@ -190,32 +190,32 @@ final class TextPartition {
     /** The texts for which the expression is true; it must be false for all others. */
     private Automaton language(Expr e) throws Inexact {
         return switch (e) {
-            case Compare c when isEquality(c, "=") -> BasicAutomata.makeString((String) constant(c.right()));
-            case Compare c when isEquality(c, "!=") -> BasicAutomata.makeString((String) constant(c.right())).complement();
-            case Compare c when c.right() instanceof Name && c.left() instanceof Literal && (c.op().equals("=") || c.op().equals("!=")) ->
-                language(
-                        new Compare(c.op(), c.right(), c.left(), c.span()));
-            case Compare c when isLength(c.left()) && constant(c.right()) instanceof BigDecimal d -> lengths(c.op(), d);
+            case Compare c when isEquality(c, "=") -> of(c.left(), BasicAutomata.makeString((String) constant(c.right())));
+            case Compare c when isEquality(c, "!=") -> of(c.left(), BasicAutomata.makeString((String) constant(c.right())).complement());
+            case Compare c when c.left() instanceof Literal && form(c.right()).isPresent()
+                    && (c.op().equals("=") || c.op().equals("!=")) ->
+                language(new Compare(c.op(), c.right(), c.left(), c.span()));
+            case Compare c when isLength(c.left()) && constant(c.right()) instanceof BigDecimal d ->
+                of(measured(c.left()), lengths(c.op(), d));
             case InRange r when isLength(r.of()) && constant(r.low()) instanceof BigDecimal from
                     && constant(r.high()) instanceof BigDecimal to ->
-                lengths(
-                        r.lowClosed() ? ">=" : ">", from).intersection(lengths(r.highClosed() ? "<=" : "<", to));
-            case InList l when l.of() instanceof Name && l.list() instanceof ListOf list && list.references().isEmpty() -> {
+                of(measured(r.of()), lengths(r.lowClosed() ? ">=" : ">", from).intersection(lengths(r.highClosed() ? "<=" : "<", to)));
+            case InList l when form(l.of()).isPresent() && l.list() instanceof ListOf list && list.references().isEmpty() -> {
                 Automaton any = BasicAutomata.makeEmpty();
                 for (Expr item : list.items()) {
                     any = constant(item) instanceof String s ? any.union(BasicAutomata.makeString(s)) : any;
                 }
-                yield any;
+                yield of(l.of(), any);
             }
-            case Call c when c.args().size() == 2 && c.args().getFirst() instanceof Name && constant(c.args().get(1)) instanceof String s ->
-                switch (c
-                        .function()) {
+            case Call c when c.args().size() == 2 && form(c.args().getFirst()).isPresent()
+                    && constant(c.args().get(1)) instanceof String s ->
+                of(c.args().getFirst(), switch (c.function()) {
                     case "starts with" -> BasicAutomata.makeString(s).concatenate(anyChar().repeat());
                     case "ends with" -> anyChar().repeat().concatenate(BasicAutomata.makeString(s));
                     case "contains" -> anyChar().repeat().concatenate(BasicAutomata.makeString(s)).concatenate(anyChar().repeat());
                     case "matches" -> pattern(TextPattern.read(s));
                     default -> throw unknown(c);
-                };
+                });
             default -> throw unknown(e);
         };
     }
@@ -229,11 +229,25 @@ final class TextPartition {
     }
 
     private boolean isEquality(Compare c, String op) {
-        return c.op().equals(op) && c.left() instanceof Name && constant(c.right()) instanceof String;
+        return c.op().equals(op) && form(c.left()).isPresent() && c.right().references().isEmpty()
+                && constant(c.right()) instanceof String;
     }
 
-    private static boolean isLength(Expr e) {
-        return e instanceof Call c && c.function().equals("string length") && c.args().getFirst() instanceof Name;
+    private boolean isLength(Expr e) {
+        return e instanceof Call c && c.function().equals("string length") && form(c.args().getFirst()).isPresent();
+    }
+
+    private static Expr measured(Expr length) {
+        return ((Call) length).args().getFirst();
+    }
+
+    private Optional<TextForm> form(Expr e) {
+        return TextForm.of(e, this::constant);
+    }
+
+    /** The answers whose form lies in the language. */
+    private Automaton of(Expr form, Automaton language) {
+        return form(form).orElseThrow().before(language);
     }
 
     private static Automaton lengths(String op, BigDecimal limit) throws Inexact {

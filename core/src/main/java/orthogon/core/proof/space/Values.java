@@ -170,9 +170,15 @@ final class Values {
 
     /** Evaluates for every combination of cells, as for quantifiers. */
     private Guarded listed(Expr expr, List<String> names) {
-        if (features.restsOnInexact(expr)) {
-            return null;
-        }
+        return features.restsOnInexact(expr) ? null : byCells(expr, names);
+    }
+
+    /** One value for each combination of cells of what the expression mentions; null where they are too many. */
+    Guarded byCells(Expr expr) {
+        return byCells(expr, new ArrayList<>(Analysis.mentioned(expr)));
+    }
+
+    private Guarded byCells(Expr expr, List<String> names) {
         long combinations = 1;
         List<List<Object>> choices = new ArrayList<>();
         for (String name : names) {

@@ -41,13 +41,13 @@ public final class TextGaps {
             }
             String place = placeOf(spelled, unit);
             for (String name : names) {
-                if (wiring.type(name).isPresent()) {
+                if (isReadable(spelled, place, name)) {
                     parts.put(unit + "/" + name, new String[]{unit, name});
                     found.put(unit + "/" + name, new ArrayList<>());
                 }
             }
             for (Piping.Gap gap : Piping.gaps(text)) {
-                if (wiring.type(gap.name()).isPresent()) {
+                if (isReadable(spelled, place, gap.name())) {
                     found.get(unit + "/" + gap.name()).add(blank(wiring, gap).flatMap(e -> spelled.plain(place, e)));
                 }
             }
@@ -61,9 +61,18 @@ public final class TextGaps {
         return gaps;
     }
 
+    /** Whether there is one answer of this name at the place; what is answered for each entry of a roster has none outside of it. */
+    private static boolean isReadable(Spelled spelled, String place, String name) {
+        Wiring wiring = spelled.original();
+        return wiring.type(name).isPresent()
+                && (wiring.rosterOf(name).isEmpty() || place.startsWith(spelled.entry(wiring.rosterOf(name).get(), 1)));
+    }
+
     /** Where a unit is read: the code of its page, item, outcome, or the kind of text, in plain form. */
     private static String placeOf(Spelled spelled, String unit) {
-        return spelled.first(unit.split("[./]", 2)[0]);
+        return unit.endsWith(".entryTitle")
+                ? spelled.entry(unit.substring(0, unit.lastIndexOf('.')), 1)
+                : spelled.first(unit.split("[./]", 2)[0]);
     }
 
     /** For every comparison of a condition that a blank answer could turn unseen, whether what it hangs on is answered. */
