@@ -199,6 +199,13 @@ document.addEventListener('focusout', (event) => {
     }
 });
 
+// Enter in a field sends that field, not the form.
+document.addEventListener('submit', (event) => {
+    if (event.target.id === 'change') {
+        event.preventDefault();
+    }
+});
+
 function fresh(holder) {
     return holder.querySelector(':scope > template').content.firstElementChild.cloneNode(true);
 }

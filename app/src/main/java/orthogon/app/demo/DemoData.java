@@ -91,7 +91,7 @@ class DemoData implements SmartInitializingSingleton {
                 }
             }
             if (interview.course().complete()) {
-                interviews.send(new Running(running.id(), release, interview, at, Optional.empty(), 0), at);
+                interviews.sendOnce(new Running(running.id(), release, interview, at, Optional.empty(), 0), at);
                 sent++;
             }
         }

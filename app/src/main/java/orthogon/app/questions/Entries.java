@@ -15,7 +15,6 @@ import orthogon.app.questions.PageModel.Entry;
 import orthogon.app.questions.PageModel.EntryHead;
 import orthogon.app.questions.PageModel.GridRow;
 import orthogon.core.interview.Course;
-import orthogon.core.language.OwnWords;
 import orthogon.core.language.Piping;
 import orthogon.core.language.Stretch;
 import orthogon.core.questionnaire.Answer;
@@ -51,12 +50,11 @@ final class Entries {
         };
     }
 
-    /** What an entry is called in the middle of a sentence. */
+    /** What an entry is called, in the letters in which it was written. */
     private String entry(Roster roster) {
         boolean plain = !roster.entryTitle().isEmpty() && Piping.names(roster.entryTitle()).isEmpty();
         String name = !plain ? voice.say("entry") : voice.plain(roster.entryTitle());
-        boolean inEnglish = voice.language().startsWith("en") || !OwnWords.isShipped(voice.language());
-        return inEnglish ? name.toLowerCase(Locale.ROOT) : name;
+        return name;
     }
 
     private Entry plain(String kind, Course.Shown shown, String value, boolean more, List<String> errors, EntryHead head) {

@@ -1,5 +1,6 @@
 package orthogon.app.questions;
 
+import com.ibm.icu.util.ULocale;
 import java.math.BigDecimal;
 import java.time.DateTimeException;
 import java.time.LocalDate;
@@ -16,6 +17,8 @@ import java.util.function.Function;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Slots;
 import orthogon.core.interview.Unreadable;
+import orthogon.core.language.OwnWords;
+import orthogon.core.language.WrittenNumber;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Attachment;
 import orthogon.core.questionnaire.Roster;
@@ -47,10 +50,12 @@ public final class PageForm {
     private final MultiValueMap<String, String> form;
     private final MultiValueMap<String, MultipartFile> files;
     private final Optional<Function<MultipartFile, Attachment>> keep;
+    private final ULocale locale;
 
-    private PageForm(Course.PageView page, MultiValueMap<String, String> form, MultiValueMap<String, MultipartFile> files,
+    private PageForm(Course.PageView page, String language, MultiValueMap<String, String> form, MultiValueMap<String, MultipartFile> files,
             Optional<Function<MultipartFile, Attachment>> keep) {
         this.page = page;
+        this.locale = OwnWords.locale(language);
         this.form = form;
         this.files = files;
         this.keep = keep;
@@ -59,16 +64,17 @@ public final class PageForm {
     /**
      * Answers by slot to the questions that the posted page showed; blank ones as null.
      *
+     * @param language in which the page was read, and numbers are written
      * @param keep stores the content of a file that was sent
      */
-    public static Map<String, Object> answers(Course.PageView page, MultiValueMap<String, String> form,
+    public static Map<String, Object> answers(Course.PageView page, String language, MultiValueMap<String, String> form,
             MultiValueMap<String, MultipartFile> files, Function<MultipartFile, Attachment> keep) {
-        return new PageForm(page, form, files, Optional.of(keep)).answers();
+        return new PageForm(page, language, form, files, Optional.of(keep)).answers();
     }
 
     /** The same while the page is still being filled in: files stay as they are until it is left. */
-    public static Map<String, Object> soFar(Course.PageView page, MultiValueMap<String, String> form) {
-        return new PageForm(page, form, new LinkedMultiValueMap<>(), Optional.empty()).answers();
+    public static Map<String, Object> soFar(Course.PageView page, String language, MultiValueMap<String, String> form) {
+        return new PageForm(page, language, form, new LinkedMultiValueMap<>(), Optional.empty()).answers();
     }
 
     private Map<String, Object> answers() {
@@ -129,7 +135,7 @@ public final class PageForm {
             case Answer.Signature s -> parts(slot, List.of("name", "path"), LONGEST_PATH);
             case Answer.Grid g -> grid(slot, g);
             case Answer.Ranking r -> ranking(slot, r);
-            case Answer.FileAnswer f -> files(slot, shown);
+            case Answer.FileAnswer f -> files(slot, f, shown);
             // What is on offer may hang on an answer of the same page, so the interview decides it.
             default -> simple(answer, answer.options(), form.getOrDefault(slot, List.of()));
         };
@@ -168,22 +174,25 @@ public final class PageForm {
         return ranked.isEmpty() ? null : ranked;
     }
 
-    /** Files that were there before, without those to be removed, and the ones sent now. */
-    private Object files(String slot, Optional<Course.Shown> shown) {
+    /**
+     * Files that were there before, without those to be removed or that were refused, and the ones sent now. Where one file is asked for,
+     * a new one takes the place of the earlier.
+     */
+    private Object files(String slot, Answer.FileAnswer answer, Optional<Course.Shown> shown) {
         List<Object> all = new ArrayList<>();
         Set<String> removed = new HashSet<>(form.getOrDefault(slot + PART + "remove", List.of()));
         if (shown.map(Course.Shown::value).orElse(null) instanceof List<?> before) {
-            before.stream().filter(f -> f instanceof Attachment a && !removed.contains(a.key())).forEach(all::add);
+            before.stream().filter(f -> f instanceof Attachment a && !removed.contains(a.key()) && a.fits(answer)).forEach(all::add);
         }
-        for (MultipartFile file : files.getOrDefault(slot, List.of())) {
-            if (!file.isEmpty()) {
-                all.add(keep.orElseThrow().apply(file));
-            }
+        List<MultipartFile> sent = files.getOrDefault(slot, List.of()).stream().filter(f -> !f.isEmpty()).toList();
+        if (answer.most() == 1 && !sent.isEmpty()) {
+            all.clear();
         }
+        sent.forEach(file -> all.add(keep.orElseThrow().apply(file)));
         return all.isEmpty() ? null : all;
     }
 
-    private static Object simple(Answer answer, List<Answer.Option> offered, List<String> given) {
+    private Object simple(Answer answer, List<Answer.Option> offered, List<String> given) {
         List<String> filled = given.stream().map(s -> s == null ? "" : s.strip().replace("\r\n", "\n")).filter(s -> !s.isEmpty()).toList();
         if (filled.isEmpty()) {
             return null;
@@ -202,8 +211,8 @@ public final class PageForm {
             case Answer.ManyChoices c -> codes.containsAll(filled)
                     ? List.copyOf(new LinkedHashSet<>(filled))
                     : new Unreadable(String.join(", ", filled));
-            case Answer.Numeric n -> number(first);
-            case Answer.Scale s -> number(first);
+            case Answer.Numeric n -> number(first, n.decimals());
+            case Answer.Scale s -> number(first, 0);
             case Answer.DateAnswer d -> date(first);
             case Answer.TimeAnswer t -> time(first);
             default -> throw new IllegalStateException(answer.type() + " has parts");
@@ -216,10 +225,9 @@ public final class PageForm {
                 .<Object>map(Answer.Option::code).findFirst().orElse(new Unreadable(typed));
     }
 
-    private static Object number(String typed) {
-        String plain = typed.replace(",", ".").replaceAll("[\\s\\u00a0\\u202f]", "");
-        boolean fits = plain.matches("[+-]?\\d{1,20}(\\.\\d{0,15})?|[+-]?\\.\\d{1,15}");
-        return fits ? new BigDecimal(plain) : new Unreadable(typed);
+    private Object number(String typed, Integer decimals) {
+        BigDecimal number = WrittenNumber.of(typed, locale, decimals).value();
+        return number == null ? new Unreadable(typed) : number;
     }
 
     private static Object date(String typed) {

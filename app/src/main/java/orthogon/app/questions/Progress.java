@@ -17,6 +17,16 @@ import orthogon.core.questionnaire.Presentation;
  */
 public record Progress(Presentation.Progress kind, int percent, String words, List<Step> steps) {
 
+    /** The number of the current page, from 1. */
+    public int number() {
+        return 1 + (int) steps.stream().takeWhile(s -> !s.state().equals("now")).count();
+    }
+
+    /** How many pages there are as the answers stand. */
+    public int pages() {
+        return steps.size();
+    }
+
     /** @param state {@code done}, {@code now} or {@code coming} */
     public record Step(String page, String title, String state) {}
 

@@ -7,7 +7,6 @@ import java.util.stream.Collectors;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.interview.Problem;
-import orthogon.core.language.OwnWords;
 import org.springframework.util.MultiValueMap;
 
 /** What comes of one button pressed on a page of questions, for respondents and for rehearsals alike. */
@@ -28,9 +27,10 @@ public sealed interface Turn {
      * The same page again.
      *
      * @param refused whether answers were not accepted
+     * @param appeared slots of questions that the answers brought onto the page
      * @param at slot of the question to show, where questions are shown one at a time
      */
-    record Again(Interview interview, boolean refused, String notice, String at) implements Turn {}
+    record Again(Interview interview, boolean refused, List<String> appeared, String at) implements Turn {}
 
     /** Nothing is changed yet: answers given later would count no more. */
     record Warned(Interview interview, List<Course.Shown> dropped, String at) implements Turn {
@@ -55,7 +55,7 @@ public sealed interface Turn {
         String at = Optional.ofNullable(form.getFirst(PageForm.AT)).orElse("");
         Interview kept = interview.keep(given);
         if (PageForm.changesEntries(form)) {
-            return new Again(kept, false, "", at);
+            return new Again(kept, false, List.of(), at);
         }
         List<Course.Shown> dropped = interview.dropped(kept);
         if (!dropped.isEmpty() && !Warned.agreement(dropped).equals(form.getFirst(PageForm.AGREED))) {
@@ -74,14 +74,13 @@ public sealed interface Turn {
         }
         if (position >= 0 && position < questions.size() - 1) {
             boolean wrong = view.problems().stream().anyMatch(p -> p.slot().equals(at));
-            return wrong ? new Again(kept, true, "", at) : new Moved(kept, Optional.empty(), questions.get(position + 1));
+            return wrong ? new Again(kept, true, List.of(), at) : new Moved(kept, Optional.empty(), questions.get(position + 1));
         }
         String page = view.page().code();
         return switch (interview.leave(given)) {
             case Interview.Step.Passed p -> new Moved(p.interview(), Optional.of(page), "");
-            case Interview.Step.Appeared a -> new Again(a.interview(), false, OwnWords.of(interview.wiring().document()).say("appeared",
-                    a.slots().size()), a.slots().getFirst());
-            case Interview.Step.Held h -> new Again(h.interview(), true, "", h.problems().stream().map(Problem::slot)
+            case Interview.Step.Appeared a -> new Again(a.interview(), false, a.slots(), a.slots().getFirst());
+            case Interview.Step.Held h -> new Again(h.interview(), true, List.of(), h.problems().stream().map(Problem::slot)
                     .filter(s -> questions.isEmpty() || questions.contains(s)).findFirst().orElse(at));
         };
     }

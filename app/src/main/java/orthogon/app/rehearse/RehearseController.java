@@ -192,8 +192,8 @@ class RehearseController {
         return steps;
     }
 
-    private Map<String, Object> given(Course.PageView page, MultiValueMap<String, String> form, HttpServletRequest request) {
-        return PageForm.answers(page, form,
+    private Map<String, Object> given(Course.PageView page, String language, MultiValueMap<String, String> form, HttpServletRequest request) {
+        return PageForm.answers(page, language, form,
                 request instanceof MultipartHttpServletRequest parts ? parts.getMultiFileMap() : new LinkedMultiValueMap<>(),
                 file -> new Attachment("rehearsed-" + UUID.randomUUID(), String.valueOf(file.getOriginalFilename()), file.getSize(),
                         String.valueOf(file.getContentType())));
@@ -212,7 +212,7 @@ class RehearseController {
         }
         if (go.startsWith("fill:")) {
             Interview from = current.isPresent() && current.get().page().code().equals(form.getFirst(PageForm.PAGE))
-                    ? interview.keep(given(current.get(), form, request))
+                    ? interview.keep(given(current.get(), interview.wiring().document().sourceLanguage(), form, request))
                     : interview;
             return fill(draft, from, go.substring(5), who, model);
         }
@@ -221,7 +221,7 @@ class RehearseController {
                     ? keep(draft, who, interview.backTo(go.substring(3)), "")
                     : go.equals("back") ? keep(draft, who, interview.back(), "") : "redirect:/q/" + code + "/rehearse";
         }
-        Turn turn = Turn.of(interview, given(current.get(), form, request), form);
+        Turn turn = Turn.of(interview, given(current.get(), interview.wiring().document().sourceLanguage(), form, request), form);
         if (!(turn instanceof Turn.Warned)) {
             rehearsals.put(key(code, who), new Rehearsal(draft.revision(), turn.interview()));
         }
@@ -229,7 +229,8 @@ class RehearseController {
             case Turn.Moved m -> "redirect:/q/" + code + "/rehearse" + (m.at().isEmpty() ? "" : "?at=" + m.at());
             case Turn.Again a -> {
                 response.setStatus(a.refused() ? 422 : 200);
-                yield show(draft, a.interview(), a.at(), a.refused(), a.notice(), who, model);
+                String notice = a.appeared().isEmpty() ? "" : Voice.of(a.interview()).say("appeared", a.appeared().size());
+                yield show(draft, a.interview(), a.at(), a.refused(), notice, who, model);
             }
             case Turn.Warned w -> {
                 response.setStatus(409);
@@ -268,7 +269,7 @@ class RehearseController {
         if (current.isEmpty()) {
             throw new ResponseStatusException(HttpStatus.CONFLICT, "The interview has gone on to another page meanwhile.");
         }
-        Map<String, Object> given = PageForm.soFar(current.get(), form);
+        Map<String, Object> given = PageForm.soFar(current.get(), interview.wiring().document().sourceLanguage(), form);
         draw(draft, interview.keep(given), Optional.ofNullable(form.getFirst(PageForm.AT)).orElse(""), false, "", model);
         return "rehearse :: live";
     }

@@ -2,6 +2,7 @@ package orthogon.app.respond;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.time.Duration;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.util.LinkedHashMap;
@@ -28,11 +29,14 @@ import orthogon.core.interview.Interview;
 import orthogon.core.language.OwnWords;
 import orthogon.core.language.Stretch;
 import orthogon.core.questionnaire.Questionnaire;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseCookie;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.LinkedMultiValueMap;
 import org.springframework.util.MultiValueMap;
+import org.springframework.web.bind.annotation.CookieValue;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -51,6 +55,8 @@ class RespondController {
     private static final String REVIEW = "review";
     private static final String LANGUAGE = "lang";
     private static final String SPEAK = "speak:";
+    /** Names the interview that was begun in this browser. */
+    private static final String GOING_ON = "going-on";
 
     private final Offering offering;
     private final InterviewStore interviews;
@@ -58,9 +64,11 @@ class RespondController {
     private final AttachmentStore attachments;
     private final Ahead ahead;
     private final Pace pace;
+    private final Begins begins;
 
     RespondController(Offering offering, InterviewStore interviews, InvitationStore invitations, AttachmentStore attachments,
-            Ahead ahead, Pace pace) {
+            Ahead ahead, Pace pace, Begins begins) {
+        this.begins = begins;
         this.offering = offering;
         this.interviews = interviews;
         this.invitations = invitations;
@@ -70,7 +78,8 @@ class RespondController {
     }
 
     @GetMapping("/to/{token}")
-    String welcome(@PathVariable String token, @RequestParam Map<String, String> link, HttpServletRequest request, Model model,
+    String welcome(@PathVariable String token, @RequestParam Map<String, String> link,
+            @CookieValue(name = GOING_ON) Optional<String> goingOn, HttpServletRequest request, Model model,
             HttpServletResponse response) {
         Optional<Invitation> invitation = invitations.withToken(token);
         if (invitation.flatMap(Invitation::interview).isPresent()) {
@@ -79,6 +88,8 @@ class RespondController {
         return switch (offering.at(token, OffsetDateTime.now())) {
             case Found.Open open -> {
                 offering.frame(open.release(), response);
+                model.addAttribute("goingOn", goingOn.filter(id -> interviews.find(id).filter(r -> r.receipt().isEmpty()
+                        && r.release().token().equals(open.release().token())).isPresent()).orElse(""));
                 yield welcome(open.release(), token, link, language(open.release(), link, request), "", model);
             }
             case Found.Shut shut -> shut(shut, link, request, model, response);
@@ -186,16 +197,19 @@ class RespondController {
             return welcome(release, token, link, language, "many_began", model);
         }
         Interview interview = Interview.start(release.wiring(language), LocalDate.now(), link);
-        String id = interviews.begin(release, interview, OffsetDateTime.now()).id();
-        if (invitation.isPresent() && !invitations.use(token, id)) {
+        Optional<String> id = begins.begin(release, interview, invitation.map(i -> token));
+        if (id.isEmpty()) {
             return "redirect:/to/" + token;
         }
-        return "redirect:/i/" + id;
+        response.addHeader(HttpHeaders.SET_COOKIE, ResponseCookie.from(GOING_ON, id.get()).path("/to/" + token).httpOnly(true)
+                .sameSite("Lax").secure(request.isSecure()).maxAge(Duration.ofDays(30)).build().toString());
+        return "redirect:/i/" + id.get();
     }
 
     @GetMapping("/i/{id}")
-    String page(@PathVariable String id, @RequestParam(defaultValue = "") String at,
-            @RequestParam(defaultValue = "") String from, HttpServletRequest request, Model model, HttpServletResponse response) {
+    String page(@PathVariable String id, @RequestParam(defaultValue = "") String at, @RequestParam(defaultValue = "") String from,
+            @RequestParam(defaultValue = "") String look, @RequestParam(name = "new", defaultValue = "") String appeared,
+            HttpServletRequest request, Model model, HttpServletResponse response) {
         model.addAttribute("from", from.equals(REVIEW) ? REVIEW : "");
         Optional<Running> running = interviews.find(id);
         if (running.isEmpty()) {
@@ -210,7 +224,33 @@ class RespondController {
             response.setStatus(410);
             return shut(Voice.of(running.get().interview()), withdrawn.get(), model);
         }
-        return running.get().interview().course().complete() ? "redirect:/i/" + id + "/review" : draw(running.get(), at, false, "", model);
+        if (running.get().interview().course().complete()) {
+            return "redirect:/i/" + id + "/review";
+        }
+        Interview interview = withDraft(running.get());
+        Course.PageView page = interview.course().current().orElseThrow();
+        List<String> fresh = List.of(appeared.split(" ")).stream().filter(slot -> page.at(slot).isPresent()).toList();
+        String notice = fresh.isEmpty()
+                ? ""
+                : Voice.of(interview).say("appeared", fresh.size()) + " "
+                        + String.join(", ", fresh.stream().map(slot -> "“" + wording(interview, page, slot) + "”").toList());
+        return draw(with(running.get(), interview), at, look.equals("again"), notice, model);
+    }
+
+    private static String wording(Interview interview, Course.PageView page, String slot) {
+        Course.Shown shown = page.at(slot).orElseThrow();
+        return Voice.of(interview).plain(shown.wording(), shown);
+    }
+
+    private static String language(Interview interview) {
+        return interview.wiring().document().sourceLanguage();
+    }
+
+    /** The interview with what was typed on the page at hand before it was left without a word. */
+    private Interview withDraft(Running running) {
+        Interview interview = running.interview();
+        String page = interview.course().current().map(p -> p.page().code()).orElse("");
+        return interviews.draft(running.id(), page, running.release().document()).map(interview::keep).orElse(interview);
     }
 
     private String draw(Running running, String at, boolean withErrors, String notice, Model model) {
@@ -260,7 +300,7 @@ class RespondController {
             response.setStatus(409);
             return draw(with(running, interview), "", false, Voice.of(interview).say("not_that_page"), model);
         }
-        Map<String, Object> given = PageForm.answers(current.get(), form, files(request), attachments::keep);
+        Map<String, Object> given = PageForm.answers(current.get(), language(interview), form, files(request), attachments::keep);
         String speak = Optional.ofNullable(form.getFirst(PageForm.GO)).filter(g -> g.startsWith(SPEAK)).orElse("");
         if (!speak.isEmpty()) {
             // What was typed is kept, whether it is accepted or not.
@@ -284,10 +324,13 @@ class RespondController {
         }
         return switch (turn) {
             case Turn.Moved m -> "redirect:/i/" + id + (m.at().isEmpty() ? "" : "?at=" + m.at());
-            case Turn.Again a -> {
-                response.setStatus(a.refused() ? 422 : 200);
-                yield draw(with(running, a.interview()), a.at(), a.refused(), a.notice(), model);
-            }
+            // Told on a page of its own address, so that neither reloading it nor the browser's way back sends anything again.
+            case Turn.Again a -> "redirect:" + UriComponentsBuilder.fromPath("/i/" + id)
+                    .queryParamIfPresent("at", Optional.of(a.at()).filter(s -> !s.isEmpty()))
+                    .queryParamIfPresent("from", Optional.of(REVIEW).filter(f -> fromReview))
+                    .queryParamIfPresent("look", Optional.of("again").filter(l -> a.refused()))
+                    .queryParamIfPresent("new", Optional.of(String.join(" ", a.appeared())).filter(s -> !s.isEmpty()))
+                    .encode().toUriString() + (a.appeared().isEmpty() ? "" : "#q-" + a.appeared().getFirst().replace('.', '-'));
             case Turn.Warned w -> {
                 response.setStatus(409);
                 Drawn.warned(w, interview, Optional.ofNullable(form.getFirst(PageForm.GO)).orElse("next"), model);
@@ -297,7 +340,7 @@ class RespondController {
         };
     }
 
-    /** The page as it would be with what is on it now; nothing is kept. */
+    /** The page as it would be with what is on it now, which is kept aside in case the page is closed. */
     @PostMapping("/i/{id}/live")
     String live(@PathVariable String id, @RequestParam MultiValueMap<String, String> form, Model model) {
         Optional<Running> running = interviews.find(id).filter(r -> r.receipt().isEmpty());
@@ -308,7 +351,10 @@ class RespondController {
             throw new ResponseStatusException(HttpStatus.CONFLICT, "The interview has gone on to another page meanwhile.");
         }
         model.addAttribute("from", Optional.ofNullable(form.getFirst(PageForm.FROM)).filter(REVIEW::equals).orElse(""));
-        Map<String, Object> given = PageForm.soFar(current.get(), form);
+        Map<String, Object> given = PageForm.soFar(current.get(), language(interview.get()), form);
+        if (interview.get().passed().equals(running.get().interview().passed())) {
+            interviews.keepDraft(id, posted, given);
+        }
         fill(with(running.get(), interview.get().keep(given)), Optional.ofNullable(form.getFirst(PageForm.AT)).orElse(""), false, "",
                 model);
         return "questions :: page";

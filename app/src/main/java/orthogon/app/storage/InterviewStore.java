@@ -19,7 +19,9 @@ import orthogon.formats.report.StoredAnswers;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Running interviews and the responses that they become. */
 @Component
@@ -30,7 +32,8 @@ public class InterviewStore {
             values (:id, :release, :today, :link, :raw, :started, :passed, :at, :at, :language)
             """;
     private static final String UPDATE = """
-            update interview set raw = :raw, started = :started, passed = :passed, updated_at = :at where id = :id
+            update interview set raw = :raw, started = :started, passed = :passed, updated_at = :at, draft_page = null, draft = null
+            where id = :id
             """;
     private static final String RESPONSE = """
             insert into response (receipt, interview_id, release_id, outcome, sent_at) values (:receipt, :interview, :release, :outcome, :at)
@@ -53,9 +56,11 @@ public class InterviewStore {
 
     private final JdbcClient jdbc;
     private final ReleaseStore releases;
+    private final TransactionTemplate together;
     private final SecureRandom random = new SecureRandom();
 
-    public InterviewStore(JdbcClient jdbc, ReleaseStore releases) {
+    public InterviewStore(JdbcClient jdbc, ReleaseStore releases, PlatformTransactionManager transactions) {
+        this.together = new TransactionTemplate(transactions);
         this.jdbc = jdbc;
         this.releases = releases;
     }
@@ -94,6 +99,18 @@ public class InterviewStore {
                 .param("page", page).param("at", OffsetDateTime.now()).update());
     }
 
+    /** Keeps what is typed on a page that is not left yet. */
+    public void keepDraft(String id, String page, Map<String, Object> answers) {
+        jdbc.sql("update interview set draft_page = :page, draft = :draft where id = :id").param("page", page)
+                .param("draft", StoredAnswers.write(answers)).param("id", id).update();
+    }
+
+    /** What was typed on the page before it was closed; empty where nothing was. */
+    public Optional<Map<String, Object>> draft(String id, String page, Questionnaire document) {
+        return jdbc.sql("select draft from interview where id = :id and draft_page = :page and draft is not null").param("id", id)
+                .param("page", page).query(String.class).optional().map(text -> StoredAnswers.read(document, text));
+    }
+
     /** The language that the respondent reads from now on. */
     public void speak(String id, String language) {
         jdbc.sql("update interview set language = :language where id = :id").param("language", language).param("id", id).update();
@@ -107,9 +124,8 @@ public class InterviewStore {
         }
     }
 
-    /** Makes a response of a complete interview, once: sent a second time it gives the same receipt. */
-    @Transactional
-    public String send(Running running, OffsetDateTime at) {
+    /** Makes a response of a complete interview, once: sent a second time it gives the same receipt. All of it is kept, or nothing. */
+    private String send(Running running, OffsetDateTime at) {
         Optional<String> known = jdbc.sql("select receipt from response where interview_id = :id").param("id", running.id())
                 .query(String.class).optional();
         if (known.isPresent()) {
@@ -127,7 +143,7 @@ public class InterviewStore {
     /** What {@link #send} gave when two requests send at the same moment. */
     public String sendOnce(Running running, OffsetDateTime at) {
         try {
-            return send(running, at);
+            return together.execute(status -> send(running, at));
         } catch (DuplicateKeyException e) {
             return find(running.id()).flatMap(Running::receipt).orElseThrow();
         }

@@ -168,7 +168,7 @@ class DesignIT {
         page.reload();
         assertThat(row(page, "mood_10").locator(".condition")).hasText("gate_10 is no");
         assertEquals(designed, file(page, "hen_round"));
-        for (int undone = 0; undone < 32; undone++) {
+        for (int undone = 0; undone < 31; undone++) {
             key(page, "Control+z");
         }
         assertThat(page.locator("#state")).hasAttribute("data-undo", "false");

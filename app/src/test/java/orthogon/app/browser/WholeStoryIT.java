@@ -103,7 +103,7 @@ class WholeStoryIT {
         set(page, "#onewl", "Not ours");
         select(page, "page_1");
         page.locator("#fn").fill("alive = false");
-        page.locator("#fno").selectOption("ours");
+        page.locator("#fon").selectOption("not_ours");
         assertThat(row(page, "page_1").locator(".answer")).hasText("1 finish");
 
         rehearse(page);

@@ -55,6 +55,36 @@ public record TextPattern(String text, Part tree, boolean fromStart, boolean toE
                 || " '’-".indexOf(codePoint) >= 0;
     }
 
+    /** A short text that has the form. */
+    public String example() {
+        StringBuilder text = new StringBuilder();
+        example(tree, text);
+        return text.toString();
+    }
+
+    private static void example(Part part, StringBuilder text) {
+        switch (part) {
+            case Part.Chars c -> text.append(c.ranges().isEmpty() || c.not() ? 'a' : ordinary(c.ranges()));
+            case Part.Sequence s -> s.parts().forEach(p -> example(p, text));
+            case Part.Either e -> example(e.parts().getFirst(), text);
+            case Part.Repeat r -> {
+                for (int i = 0; i < Math.max(r.least(), r.most() == 0 ? 0 : 1); i++) {
+                    example(r.part(), text);
+                }
+            }
+        }
+    }
+
+    /** A letter or digit where there is one. */
+    private static char ordinary(List<char[]> ranges) {
+        for (char wanted : new char[]{'A', 'a', '1'}) {
+            if (ranges.stream().anyMatch(r -> r[0] <= wanted && wanted <= r[1])) {
+                return wanted;
+            }
+        }
+        return ranges.getFirst()[0];
+    }
+
     public boolean isFoundIn(String value) {
         return Pattern.compile(text.endsWith("$") && toEnd ? text.substring(0, text.length() - 1) + "\\z" : text).matcher(value).find();
     }

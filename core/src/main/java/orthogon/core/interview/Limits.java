@@ -87,9 +87,7 @@ final class Limits {
             if (file.bytes() > f.largest()) {
                 return say("large", file.name(), words.number(megabytes(f.largest())));
             }
-            boolean accepted = f.mediaTypes().isEmpty() || f.mediaTypes().stream().anyMatch(m -> m.equals(file.mediaType())
-                    || m.endsWith("/*") && file.mediaType().startsWith(m.substring(0, m.length() - 1)));
-            if (!accepted) {
+            if (!file.isOfAKindFor(f)) {
                 return say("kind", file.name());
             }
         }
@@ -111,7 +109,7 @@ final class Limits {
             return say("letters");
         }
         if (!t.pattern().isEmpty() && !TextPattern.whole(t.pattern()).isFoundIn(s)) {
-            return t.example().isEmpty() ? say("form") : say("like", t.example());
+            return say("like", t.example().isEmpty() ? TextPattern.whole(t.pattern()).example() : t.example());
         }
         return Optional.empty();
     }

@@ -15,6 +15,7 @@ import orthogon.core.expression.Expr;
 import orthogon.core.expression.Situation;
 import orthogon.core.expression.Wiring;
 import orthogon.core.language.OwnWords;
+import orthogon.core.language.WrittenNumber;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
@@ -375,8 +376,14 @@ final class Walk implements Situation {
         return words.message(document, kind);
     }
 
+    private List<BigDecimal> twoWays(Answer.Numeric number, Unreadable typed) {
+        return WrittenNumber.of(typed.typed(), words.locale(), number.decimals()).readings();
+    }
+
     private String unreadable(Answer answer, Unreadable typed) {
         return switch (answer) {
+            case Answer.Numeric n when twoWays(n, typed).size() == 2 -> words.say("message.two_ways", typed.typed(),
+                    words.number(twoWays(n, typed).get(0).stripTrailingZeros()), words.number(twoWays(n, typed).get(1)));
             case Answer.Numeric n when !document.presentation().messages().containsKey("number") ->
                 words.say("message.no_number", typed.typed());
             case Answer.Numeric n -> message("number");

@@ -226,9 +226,9 @@ public final class Proof {
         return claims.stream().filter(c -> c.blocking() && c.verdict() == verdict).count();
     }
 
-    /** How many advisory claims are not proved. */
+    /** How many advisory claims are not proved; those that follow from others are told with them. */
     public long advice() {
-        return claims.stream().filter(c -> !c.blocking() && c.verdict() != Verdict.PROVED).count();
+        return claims.stream().filter(c -> !c.blocking() && c.verdict() != Verdict.PROVED && c.follows().isEmpty()).count();
     }
 
     /** Whether every blocking claim is proved. */

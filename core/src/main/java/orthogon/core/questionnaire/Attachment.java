@@ -8,4 +8,15 @@ package orthogon.core.questionnaire;
  * @param bytes its size
  * @param mediaType told by its content
  */
-public record Attachment(String key, String name, long bytes, String mediaType) {}
+public record Attachment(String key, String name, long bytes, String mediaType) {
+
+    /** Whether it is not too large for the answer, and of a kind that it takes. */
+    public boolean fits(Answer.FileAnswer answer) {
+        return bytes <= answer.largest() && isOfAKindFor(answer);
+    }
+
+    public boolean isOfAKindFor(Answer.FileAnswer answer) {
+        return answer.mediaTypes().isEmpty() || answer.mediaTypes().stream().anyMatch(m -> m.equals(mediaType)
+                || m.endsWith("/*") && mediaType.startsWith(m.substring(0, m.length() - 1)));
+    }
+}

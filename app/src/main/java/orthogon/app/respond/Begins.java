@@ -1,0 +1,38 @@
+package orthogon.app.respond;
+
+import java.time.OffsetDateTime;
+import java.util.Optional;
+import orthogon.app.storage.InterviewStore;
+import orthogon.app.storage.InvitationStore;
+import orthogon.app.storage.ReleaseStore.Release;
+import orthogon.core.interview.Interview;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.interceptor.TransactionAspectSupport;
+
+/** Begins interviews: the interview, and the invitation that it uses up, are kept together, or neither is. */
+@Component
+public class Begins {
+
+    private final InterviewStore interviews;
+    private final InvitationStore invitations;
+
+    Begins(InterviewStore interviews, InvitationStore invitations) {
+        this.interviews = interviews;
+        this.invitations = invitations;
+    }
+
+    /**
+     * @param invitation token of the invitation by which somebody begins
+     * @return the interview's id; empty where the invitation was used meanwhile
+     */
+    @Transactional
+    public Optional<String> begin(Release release, Interview interview, Optional<String> invitation) {
+        String id = interviews.begin(release, interview, OffsetDateTime.now()).id();
+        if (invitation.isPresent() && !invitations.use(invitation.get(), id)) {
+            TransactionAspectSupport.currentTransactionStatus().setRollbackOnly();
+            return Optional.empty();
+        }
+        return Optional.of(id);
+    }
+}
