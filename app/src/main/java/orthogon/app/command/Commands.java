@@ -30,7 +30,7 @@ public final class Commands {
     private static final String USAGE = """
             orthogon prove FILE... [--json] [--as-of DATE]   prove every claim of each questionnaire
             orthogon drills FILE [--json|--csv|--script]     few respondents who together do everything it can do
-            orthogon change OLD NEW [--json]                 who fares otherwise in the newer revision, and how
+            orthogon change OLD NEW [--json]                 who is affected in the newer revision, and how
             orthogon answer FILE ANSWERS.json [--as-of DATE] walk one interview through a questionnaire
             orthogon serve [--orthogon.port=N]               start the web application
 

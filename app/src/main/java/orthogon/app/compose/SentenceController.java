@@ -62,7 +62,8 @@ class SentenceController {
      */
     @PostMapping
     String show(@PathVariable String code, @RequestParam String family, @RequestParam(defaultValue = "") String owner,
-            @RequestParam String field, @RequestParam(required = false) String text, @RequestParam(defaultValue = "") String act,
+            @RequestParam String field, @RequestParam(defaultValue = "") String title, @RequestParam(required = false) String text,
+            @RequestParam(defaultValue = "") String act,
             @RequestParam MultiValueMap<String, String> form, Model model) {
         Wiring wiring = Wiring.of(frame.draft(code).document());
         Wiring.Family of = ComposeController.family(family);
@@ -72,6 +73,7 @@ class SentenceController {
         model.addAttribute("family", family);
         model.addAttribute("owner", owner);
         model.addAttribute("field", field);
+        model.addAttribute("title", title);
         model.addAttribute("nodes", nodes);
         model.addAttribute("subjects", subjects(wiring, of, owner));
         try {

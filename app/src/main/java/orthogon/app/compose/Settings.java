@@ -92,7 +92,7 @@ final class Settings {
                 all.add(Setting.mono("pattern", "Pattern", t.pattern(), "The whole text must match, as in [A-Z]{2}\\d{4}."));
                 all.add(Setting.text("example", "Example", t.example(), "Shown where the pattern is not met."));
                 all.add(Setting.mono("mask", "Mask", t.mask(), "A help while typing: A letter, 9 digit, * either."));
-                all.add(Setting.text("placeholder", "In the box", t.placeholder(), ""));
+                all.add(Setting.text("placeholder", "Placeholder", t.placeholder(), ""));
             }
             case Answer.Parts p -> {
                 Map<String, String> parts = new LinkedHashMap<>();
@@ -161,6 +161,6 @@ final class Settings {
         Map<String, String> columns = new LinkedHashMap<>();
         Arrays.asList("1", "2", "3", "4").forEach(n -> columns.put(n, n));
         all.add(Setting.choose("columns", "Columns", String.valueOf(layout.columns()), columns));
-        all.add(Setting.tick("shuffle", "In another order for each respondent", layout.shuffle()));
+        all.add(Setting.tick("shuffle", "Shuffle options", layout.shuffle()));
     }
 }

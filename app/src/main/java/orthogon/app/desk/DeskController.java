@@ -115,7 +115,7 @@ class DeskController {
             return "redirect:/q/" + code + "/compose";
         } catch (UnusableFile e) {
             model.addAttribute("faults", e.faults());
-            return refused("“" + file.getOriginalFilename() + "” cannot be used as a questionnaire. Mend what is listed and open it again.",
+            return refused("“" + file.getOriginalFilename() + "” cannot be used as a questionnaire. Fix what is listed and open it again.",
                     model, response);
         }
     }

@@ -2,6 +2,9 @@ package orthogon.app.frame;
 
 import java.math.BigInteger;
 import java.time.format.DateTimeFormatter;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.Map;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -40,6 +43,15 @@ public class Frame {
             String routes, String notCounted,
             String languages, String release) {}
 
+    private static final int KEPT = 100;
+
+    /** How complete the languages of a revision are, worked out once. */
+    private final Map<String, String> completeness = Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<String, String> eldest) {
+            return size() > KEPT;
+        }
+    });
     private final DraftStore drafts;
     private final ReleaseStore releases;
     private final Proofs proofs;
@@ -80,10 +92,14 @@ public class Frame {
                 proof.map(Proof::advice).orElse(0L),
                 figures.flatMap(Figures::answerPaths).map(Frame::grouped).orElse(""),
                 figures.flatMap(Figures::routes).map(Frame::grouped).orElse(""),
-                figures.flatMap(Figures::notCounted).orElse(""), languages(draft.document()), release);
+                figures.flatMap(Figures::notCounted).orElse(""), languages(draft), release);
     }
 
     /** Every language with how much of it is fit to go out. */
+    private String languages(Draft draft) {
+        return completeness.computeIfAbsent(draft.id() + "/" + draft.revision(), k -> languages(draft.document()));
+    }
+
     private static String languages(Questionnaire document) {
         return document.languages().stream().map(l -> {
             if (l.equals(document.sourceLanguage())) {

@@ -35,7 +35,7 @@ import orthogon.core.questionnaire.Questionnaire;
  * @param onPage the page that it is about, as the witness finds it
  * @param endsAs the outcome of the witness's interview, where it comes to an end and the claim is about none of its pages
  * @param goTo the row of the ledger that it is about
- * @param now what stands where the mend would change something
+ * @param now what stands where the fix would change something
  * @param translated where it is about a translation
  */
 record Explained(Claim claim, String title, String headline, String details, List<Member> core, List<Given> deciding, List<Given> rest,

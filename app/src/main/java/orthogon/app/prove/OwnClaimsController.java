@@ -25,7 +25,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 
-/** The analyst's own claims: written, changed, struck. */
+/** The analyst's own claims: written, changed, removed. */
 @Controller
 @RequestMapping("/q/{code}/prove/own")
 class OwnClaimsController {

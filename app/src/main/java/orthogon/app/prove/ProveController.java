@@ -44,13 +44,15 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.util.UriComponentsBuilder;
 
-/** Every claim, the selected one explained, the figures; and what is done about a claim: mended, or waived. */
+/** Every claim, the selected one explained, the figures; and what is done about a claim: fixed, or waived. */
 @Controller
 @RequestMapping("/q/{code}/prove")
 class ProveController {
 
     private static final int LONGEST_REASON = 1000;
+    private static final int AT_A_TIME = 100;
 
     /** Which claims are listed; empty for any. */
     record Listed(String page, String weight, String verdict) {
@@ -73,10 +75,11 @@ class ProveController {
     /**
      * One family with its claims.
      *
+     * @param name of the family, as addresses carry it
      * @param open those to look at, listed
      * @param settled proved ones, and those that follow from another; folded
      */
-    record FamilyView(String title, String says, long proved, long refuted, long undecided, long advice, List<Claim> open,
+    record FamilyView(String name, String title, String says, long proved, long refuted, long undecided, long advice, List<Claim> open,
             List<Claim> settled) {}
 
     private final Frame frame;
@@ -119,12 +122,53 @@ class ProveController {
                         .min(Comparator.comparing(c -> !c.blocking())))
                 .or(() -> proof.claims().stream().filter(c -> about(c, at)).findFirst())
                 .or(() -> families.stream().flatMap(f -> f.open().stream()).filter(Claim::blocking).findFirst())
-                .or(() -> families.stream().flatMap(f -> f.open().stream()).findFirst())
                 .or(() -> proof.claims().stream().filter(c -> c.kind().equals("one-outcome")).findFirst());
         model.addAttribute("gone", !claim.isEmpty() && selected.filter(c -> c.id().equals(claim)).isEmpty());
-        model.addAttribute("chosen", selected.map(c -> Explained.of(proof, c, gate)).orElse(null));
+        // An explanation may take a while; the sheet comes without it, and asks for it then.
+        boolean explained = selected.filter(Claim::isExplained).isPresent();
+        model.addAttribute("chosen", selected.filter(c -> explained).map(c -> Explained.of(proof, c, gate)).orElse(null));
+        model.addAttribute("later", selected.filter(c -> !explained).orElse(null));
         model.addAttribute("names", String.join(" ", proof.wiring().names(Wiring.Family.CLAIM, "")));
         figures(draft, proof, model);
+    }
+
+    /** One claim, explained. */
+    @GetMapping("/claim")
+    String one(@PathVariable String code, @RequestParam String claim, Model model) {
+        Draft draft = frame.draft(code);
+        Proof proof = proofs.of(draft);
+        Gate gate = gates.of(draft, proof);
+        Optional<Claim> selected = proof.claims().stream().filter(c -> c.id().equals(claim)).findFirst();
+        model.addAttribute("code", code);
+        model.addAttribute("gate", gate);
+        model.addAttribute("gone", selected.isEmpty());
+        model.addAttribute("proofOf", draft.revision());
+        Claim shown = selected.or(() -> proof.claims().stream().filter(c -> c.kind().equals("one-outcome")).findFirst())
+                .orElse(proof.claims().getFirst());
+        model.addAttribute("chosen", Explained.of(proof, shown, gate));
+        return "prove/chosen :: claim";
+    }
+
+    /** Claims of a family that need no look, a hundred at a time. */
+    @GetMapping("/settled")
+    String settled(@PathVariable String code, @RequestParam String family, @RequestParam(defaultValue = "0") int from,
+            @ModelAttribute Listed listed, Model model) {
+        Draft draft = frame.draft(code);
+        Proof proof = proofs.of(draft);
+        List<Claim> all = families(proof, gates.of(draft, proof), listed).stream().filter(f -> f.name().equals(family))
+                .flatMap(f -> f.settled().stream()).toList();
+        int first = Math.clamp(from, 0, all.size());
+        int next = Math.min(all.size(), first + AT_A_TIME);
+        model.addAttribute("code", code);
+        model.addAttribute("gate", gates.of(draft, proof));
+        model.addAttribute("chosen", null);
+        model.addAttribute("claims", all.subList(first, next));
+        model.addAttribute("more", next == all.size()
+                ? null
+                : UriComponentsBuilder.fromPath("/q/{code}/prove/settled").queryParam("family", family).queryParam("from", next)
+                        .queryParam("page", listed.page()).queryParam("weight", listed.weight()).queryParam("verdict", listed.verdict())
+                        .encode().buildAndExpand(code).toUriString());
+        return "prove/chosen :: settled(claims=${claims}, more=${more})";
     }
 
     private static List<FamilyView> families(Proof proof, Gate gate, Listed listed) {
@@ -135,10 +179,12 @@ class ProveController {
                 boolean all = listed.verdict().equals(Verdict.PROVED.word());
                 List<Claim> open = here.stream().filter(c -> all || c.verdict() != Verdict.PROVED && c.follows().isEmpty())
                         .sorted(Comparator.comparing((Claim c) -> gate.waiver(c).isPresent()).thenComparing(c -> !c.blocking())).toList();
-                List<Claim> settled = here.stream().filter(c -> !open.contains(c)).toList();
+                Set<Claim> listedOpen = Set.copyOf(open);
+                List<Claim> settled = here.stream().filter(c -> !listedOpen.contains(c)).toList();
                 List<Claim> blocking = here.stream().filter(Claim::blocking).toList();
                 long advice = here.stream().filter(c -> !c.blocking() && c.verdict() != Verdict.PROVED).count();
-                families.add(new FamilyView(family.title(), family.says(), count(here, Verdict.PROVED), count(blocking, Verdict.REFUTED),
+                families.add(new FamilyView(family.name(), family.title(), family.says(), count(here, Verdict.PROVED),
+                        count(blocking, Verdict.REFUTED),
                         count(blocking, Verdict.UNDECIDED), advice, open, settled));
             }
         }
@@ -205,7 +251,7 @@ class ProveController {
         return Editing.attempt(model, response, () -> {
             Draft draft = frame.draft(code);
             Mend mend = claim(draft, claim).explanation().mend()
-                    .orElseThrow(() -> new Refused("No mend is suggested for this claim by now."));
+                    .orElseThrow(() -> new Refused("No fix is suggested for this claim by now."));
             editing.make(code, revision, new Settle(mend.place(), mend.text()), who);
             return again(code, claim, model);
         });
@@ -222,7 +268,7 @@ class ProveController {
             }
             if (!Gate.canBeWaived(waived)) {
                 throw new Refused("This claim cannot be waived: " + (waived.family() == Family.SOUND
-                        ? "what the expression means is not known, so nobody can answer for it. Mend it."
+                        ? "what the expression means is not known, so nobody can answer for it. Fix it."
                         : waived.verdict() == Verdict.PROVED ? "it is proved." : "it blocks nothing by itself."));
             }
             waivers.save(draft.id(), waived.kind(), waived.place(), reason.strip(), draft.revision(), who.getName());

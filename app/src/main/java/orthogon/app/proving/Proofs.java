@@ -68,10 +68,21 @@ public class Proofs {
         }
         long begun = System.nanoTime();
         Watch watch = watching(draft);
-        Proof proof = last(key).map(before -> before.after(draft.document(), limits, watch))
-                .orElseGet(() -> Proof.of(draft.document(), key.asOf(), limits, watch));
+        Proof proof = proved(draft, key, watch);
         took.put(draft.id(), TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - begun));
         return proof;
+    }
+
+    /** A proof in any case: an error of Orthogon is a verdict, never a page that waits. */
+    private Proof proved(Draft draft, Key key, Watch watch) {
+        try {
+            return last(key).map(before -> before.after(draft.document(), limits, watch))
+                    .orElseGet(() -> Proof.of(draft.document(), key.asOf(), limits, watch));
+        } catch (CancellationException e) {
+            throw e;
+        } catch (RuntimeException | OutOfMemoryError | StackOverflowError e) {
+            return Proof.failed(draft.document(), key.asOf(), e);
+        }
     }
 
     /** The newest proof there is of an earlier revision on the same day. */
@@ -110,6 +121,8 @@ public class Proofs {
         return begin(draft).thenAcceptAsync(proof -> {
             try {
                 proof.figures();
+                // Known before somebody opens the sheet that tells it.
+                proof.holdsUntil();
             } catch (CancellationException e) {
                 // Its revision was overtaken.
             }

@@ -192,7 +192,8 @@ class RehearseController {
         return steps;
     }
 
-    private Map<String, Object> given(Course.PageView page, String language, MultiValueMap<String, String> form, HttpServletRequest request) {
+    private Map<String, Object> given(Course.PageView page, String language, MultiValueMap<String, String> form,
+            HttpServletRequest request) {
         return PageForm.answers(page, language, form,
                 request instanceof MultipartHttpServletRequest parts ? parts.getMultiFileMap() : new LinkedMultiValueMap<>(),
                 file -> new Attachment("rehearsed-" + UUID.randomUUID(), String.valueOf(file.getOriginalFilename()), file.getSize(),

@@ -96,12 +96,12 @@ class InvitationsController {
                 a -> Contacts.read(new Answer.Contact(Answer.Contact.Kind.EMAIL, ""), a).ifPresentOrElse(good::add, () -> bad.add(a)));
         if (!bad.isEmpty()) {
             return refused(code,
-                    "Nothing was sent. These are no mail addresses: " + String.join(", ", bad.subList(0, Math.min(8, bad.size())))
+                    "Nothing was sent. These are not email addresses: " + String.join(", ", bad.subList(0, Math.min(8, bad.size())))
                             + (bad.size() > 8 ? " and " + (bad.size() - 8) + " more" : "") + ".",
                     flash);
         }
         if (good.isEmpty() || good.size() > MOST) {
-            return refused(code, "Give 1 to " + MOST + " mail addresses at a time; there are " + good.size() + ".", flash);
+            return refused(code, "Give 1 to " + MOST + " email addresses at a time; there are " + good.size() + ".", flash);
         }
         int sent = 0;
         for (String email : good) {

@@ -137,7 +137,7 @@ class RulesController {
             Model model, HttpServletResponse response) {
         return attempt(code, model, response, () -> {
             if (text.isBlank()) {
-                throw new Refused("Write the condition, or strike what it governs one by one.");
+                throw new Refused("Write the condition, or remove what it governs one by one.");
             }
             Map<String, String> texts = new LinkedHashMap<>();
             places(code, revision, rule).forEach(place -> texts.put(place, text.strip()));

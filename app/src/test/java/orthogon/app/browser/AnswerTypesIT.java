@@ -60,14 +60,14 @@ class AnswerTypesIT {
                 new Answer.Numeric(BigDecimal.ZERO, new BigDecimal(90), 0, "kg", true)).withRequireWhen("true")));
         Locator slider = page.getByRole(AriaRole.SLIDER);
         assertThat(slider).hasAttribute("aria-valuetext", "no answer yet");
-        press(page, "Look over and send");
+        press(page, "Review and send");
         assertThat(page.locator("#problems")).containsText("Please answer this question.");
         page.getByRole(AriaRole.SLIDER).focus();
         page.keyboard().press("ArrowRight");
         assertEquals("46", valueOf(page, "weight"));
         page.locator("[name=weight]").fill("12");
         assertEquals("12", page.getByRole(AriaRole.SLIDER).inputValue());
-        press(page, "Look over and send");
+        press(page, "Review and send");
         assertThat(page.locator("dl.answers")).containsText("12 kg");
     }
 
@@ -77,11 +77,11 @@ class AnswerTypesIT {
         Page page = begin(of(Question.of("roost", "Which roost?",
                 new Answer.OneChoice(many, new Answer.Layout(Answer.Shown.SEARCH, 1, false))).withRequireWhen("true")));
         page.getByLabel("Which roost?").fill("Nowhere");
-        press(page, "Look over and send");
+        press(page, "Review and send");
         assertThat(page.locator("#problems")).containsText("Choose one of the options shown.");
         assertThat(page.getByLabel("Which roost?")).hasValue("Nowhere");
         page.getByLabel("Which roost?").fill("roost number 41");
-        press(page, "Look over and send");
+        press(page, "Review and send");
         assertThat(page.locator("dl.answers")).containsText("Roost number 41");
         press(page, "Change All kinds");
         assertThat(page.getByLabel("Which roost?")).hasValue("Roost number 41");
@@ -119,14 +119,14 @@ class AnswerTypesIT {
         page.getByLabel("Ring number").fill("what I have pasted, all of it");
         page.getByLabel("And then?").focus();
         assertThat(page.getByLabel("Ring number")).hasValue("what I have pasted, all of it");
-        press(page, "Look over and send");
+        press(page, "Review and send");
         assertThat(page.locator("#q-ring .error")).isVisible();
     }
 
     @Test
     void aSignatureIsDrawnOrTyped() {
         Page page = begin(of(Question.of("signed", "Please sign", new Answer.Signature()).withRequireWhen("true")));
-        press(page, "Look over and send");
+        press(page, "Review and send");
         assertThat(page.locator("#problems")).isVisible();
         Locator pad = page.locator(".pad svg");
         pad.scrollIntoViewIfNeeded();
@@ -137,11 +137,11 @@ class AnswerTypesIT {
         page.mouse().move(frame.x + 200, frame.y + 20);
         page.mouse().up();
         assertTrue(valueOf(page, "signed~path").matches("M[0-9. L]+"), valueOf(page, "signed~path"));
-        press(page, "Look over and send");
+        press(page, "Review and send");
         assertThat(page.locator("dl.answers dd")).hasText("drawn");
         press(page, "Change All kinds");
         page.getByLabel("Your name in full").fill("Wenna Tregle");
-        press(page, "Look over and send");
+        press(page, "Review and send");
         assertThat(page.locator("dl.answers dd")).hasText("Wenna Tregle");
     }
 
@@ -151,15 +151,15 @@ class AnswerTypesIT {
                 of(Question.of("photos", "Pictures", new Answer.FileAnswer(2, 100_000, List.of("image/png"))).withRequireWhen("true")));
         Locator files = page.locator("input[type=file]");
         files.setInputFiles(new FilePayload("owl.png", "image/png", "no picture at all".getBytes()));
-        press(page, "Look over and send");
+        press(page, "Review and send");
         assertThat(page.locator("#problems")).containsText("not a file of the kind asked for");
         page.getByLabel("remove owl.png").check();
         page.locator("input[type=file]").setInputFiles(new FilePayload[]{new FilePayload("a.png", "image/png", PIXEL),
                 new FilePayload("b.png", "image/png", PIXEL), new FilePayload("c.png", "image/png", PIXEL)});
-        press(page, "Look over and send");
+        press(page, "Review and send");
         assertThat(page.locator("#problems")).containsText("Give at most 2 files.");
         page.getByLabel("remove b.png").check();
-        press(page, "Look over and send");
+        press(page, "Review and send");
         assertThat(page.locator("dl.answers dd")).hasText("a.png, c.png");
     }
 
@@ -174,10 +174,10 @@ class AnswerTypesIT {
         assertTrue(page.getByLabel("Wing: Hurt").boundingBox().y > fine + 20, "options stand below one another");
         assertThat(page.locator("tr:first-child .column >> nth=0")).containsText("Fine");
         page.getByLabel("Wing: Fine").check();
-        press(page, "Look over and send");
+        press(page, "Review and send");
         assertThat(page.locator("#problems")).containsText("Please answer every row.");
         page.getByLabel("Leg: Hurt").check();
-        press(page, "Look over and send");
+        press(page, "Review and send");
         assertThat(page.locator("dl.answers dd")).hasText("Wing: Fine; Leg: Hurt");
     }
 
@@ -247,23 +247,23 @@ class AnswerTypesIT {
         Page page = begin(document);
         assertThat(page.locator(".question")).hasCount(1);
         assertThat(page.getByText("Three questions.")).isVisible();
-        press(page, "Go on");
+        press(page, "Next");
         assertThat(page.locator("#problems")).containsText("First?");
         page.getByLabel("Yes").check();
-        press(page, "Go on");
+        press(page, "Next");
         assertThat(page.locator(".question")).hasCount(1);
         page.getByLabel("Second?").fill("An owl");
-        press(page, "Go on");
+        press(page, "Next");
         press(page, "Back");
         assertThat(page.getByLabel("Second?")).hasValue("An owl");
-        press(page, "Go on");
+        press(page, "Next");
         assertThat(page.locator(".question legend")).containsText("Third?");
-        press(page, "Look over and send");
+        press(page, "Review and send");
         assertThat(page.locator("dl.answers")).hasCount(3);
         press(page, "Change Second?");
         page.getByLabel("Second?").fill("A heron");
-        press(page, "Go on");
-        press(page, "Look over and send");
+        press(page, "Next");
+        press(page, "Review and send");
         assertThat(page.locator("main")).containsText("A heron");
         press(page, "Send my answers");
         assertThat(page.locator(".receipt b")).hasText(java.util.regex.Pattern.compile("[0-9A-Z]{3}-[0-9A-Z]{3}-[0-9A-Z]{3}"));
@@ -277,7 +277,7 @@ class AnswerTypesIT {
                 java.util.Map.of(), theme));
         Page page = begin(document);
         page.getByLabel("I have read the terms.").check();
-        press(page, "Go on");
+        press(page, "Next");
         assertThat(page.locator(".progress-steps .now")).hasText("Second");
         press(page, "First");
         assertThat(page.locator("h1")).hasText("First");

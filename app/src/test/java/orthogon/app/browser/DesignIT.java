@@ -121,10 +121,10 @@ class DesignIT {
         page.locator("h1").evaluate("() => document.activeElement.blur()");
         page.keyboard().press("o");
         page.locator("#outline-text").fill(outline());
-        press(page, "Look at it first");
+        press(page, "Preview");
         assertThat(page.locator("#understood h3")).hasText("10 pages, 60 rows, 0 of a kind that was assumed, 0 lines not understood");
         assertThat(page.locator("#understood tr", new Page.LocatorOptions().setHasText("Colours 1")).first()).containsText("many of 3");
-        press(page, "Bring it in");
+        press(page, "Add rows");
         assertThat(page.locator("#rows tr.question")).hasCount(60);
         assertThat(page.locator("#rows tr.page")).hasCount(10);
 
@@ -210,7 +210,7 @@ class DesignIT {
         press(page, "Build the condition");
         page.getByLabel("question of line 2").selectOption("water");
         page.getByLabel("comparison of line 2").selectOption("yes");
-        press(page, "Put the sentence");
+        press(page, "Use this condition");
         before = revision(page);
         press(page, "Set for all");
         changed(page, before);
@@ -236,7 +236,7 @@ class DesignIT {
         press(page, "Remove…");
         assertThat(page.locator("#dependents li")).hasCount(2);
         before = revision(page);
-        press(page, "Remove all of it");
+        press(page, "Remove all");
         changed(page, before);
         assertThat(row(page, "water")).hasCount(0);
         assertThat(row(page, "deep").locator(".condition")).hasText("");
@@ -314,7 +314,7 @@ class DesignIT {
             changed(page, before);
         }
         page.navigate(application.address() + "/q/all_kinds/rehearse");
-        press(page, "Look over and send");
+        press(page, "Review and send");
         assertThat(page.locator("#problems")).containsText("This one is needed.");
     }
 
@@ -333,7 +333,7 @@ class DesignIT {
         Locator rule = page.locator(".rule-rows tr", new Page.LocatorOptions().setHasText("seen_on is answered"));
         assertThat(rule.locator(".governs li")).hasCount(2);
         assertThat(rule).containsText("Open when");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Strike Ask when of alive")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Remove Ask when of alive")).click();
         assertThat(rule.locator(".governs li")).hasCount(1);
         assertThat(page.locator(".decision tbody tr")).hasCount(3);
         assertThat(page.locator(".decision thead")).containsText("fit");
@@ -362,7 +362,7 @@ class DesignIT {
         assertThat(page.locator(".starter")).hasCount(1);
         page.getByLabel("Search in them").fill("zeppelin");
         press(page, "Search");
-        assertThat(page.getByText("No starter speaks of that.")).isVisible();
+        assertThat(page.getByText("No starter matches.")).isVisible();
 
         page = begun("Gull rock", "gull_rock");
         add(page, "How many gulls? / number 0..90 *", "many_gulls");

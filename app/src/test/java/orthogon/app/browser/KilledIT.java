@@ -64,7 +64,7 @@ class KilledIT {
             finder.getByLabel("Where did you find it?").fill("Under the old viaduct");
             finder.getByLabel("No", new Page.GetByLabelOptions().setExact(true)).check();
             finder.locator("#q-stay_away").waitFor();
-            press(finder, "Go on");
+            press(finder, "Next");
             finder.getByText("The animal").first().waitFor();
             ines.navigate(address + "/q/found_animal/compose?at=finder");
             ines.locator("#help").fill("Given name and family name.");
@@ -77,7 +77,7 @@ class KilledIT {
             assertEquals("The animal", finder.locator("h1").textContent());
             finder.getByLabel("No", new Page.GetByLabelOptions().setExact(true)).check();
             finder.getByLabel("Mammal").check();
-            press(finder, "Look over and send");
+            press(finder, "Review and send");
             press(finder, "Send my answers");
             String receipt = finder.locator(".receipt b").textContent();
             process.destroyForcibly().waitFor();

@@ -219,7 +219,7 @@ class LanesIT {
         page.getByText("add a line").first().click();
         page.getByLabel("question of line 4").selectOption("outcome");
         page.getByLabel("value of line 4").selectOption(new SelectOption().setLabel("Eligible"));
-        press("Put the sentence");
+        press("Use this condition");
         assertThat(page.locator("#own-new")).hasValue("answered(nights) and not(asked(landlord)) and outcome = \"eligible\"");
         press("Add the claim");
         assertThat(page.locator(".own-row")).hasCount(before + 2);
@@ -231,7 +231,7 @@ class LanesIT {
         page.locator(".own-row").nth(before).getByText("Change it").click();
         assertThat(page.locator("#message")).containsText("there is no question or value called nonsense");
         assertThat(page.locator("#own-" + before)).hasValue("nonsense");
-        page.locator(".own-row").nth(before).getByText("Strike").click();
+        page.locator(".own-row").nth(before).getByText("Remove").click();
         assertThat(page.locator(".own-row")).hasCount(before + 1);
         page.navigate(application.address() + "/q/" + draft.code() + "/prove?claim=own+homes_have_hours");
         assertThat(page.locator("#chosen .notice")).containsText("is not made of this revision");

@@ -181,7 +181,7 @@ class LanguagesIT {
         assertThat(newer).containsText("newer here");
         assertThat(newer.locator("input[type=checkbox]")).not().isChecked();
         assertThat(page.locator(".texts-in input[type=checkbox]:checked")).hasCount(2);
-        press(page, "Take what is ticked");
+        press(page, "Import what is ticked");
         assertThat(page.locator("[id='text-count.wording']")).containsText("Ile?");
         assertThat(page.locator("[id='text-count.wording'] .state")).hasClass(Pattern.compile("reviewed"));
         assertThat(page.locator("[id='text-site.wording']")).containsText("Jaki brzeg?");

@@ -19,7 +19,7 @@ import orthogon.formats.document.DocumentReader;
 import org.junit.jupiter.api.Test;
 import org.springframework.core.io.ClassPathResource;
 
-/** Faults found on Prove, understood from what it says, mended through the interface, and proved; or waived. */
+/** Faults found on Prove, understood from what it says, fixed through the interface, and proved; or waived. */
 class MendingIT {
 
     private final RunningApplication application = RunningApplication.withDemo();
@@ -139,9 +139,9 @@ class MendingIT {
         proved("own cold_is_checked");
     }
 
-    /** Faults with one usual mend, which is offered. */
+    /** Faults with one usual fix, which is offered. */
     private void suggested() {
-        for (List<String> each : List.of(List.of("“disturbed is yes” makes a difference to outcomeTable/0", "Strike “disturbed is yes”.",
+        for (List<String> each : List.of(List.of("“disturbed is yes” makes a difference to outcomeTable/0", "Remove “disturbed is yes”.",
                 "condition-varies outcomeTable/0"),
                 List.of("humid is not passed by an answer that nobody gave", "Start with a blank answer.",
                         "nothing-by-default humid"),
@@ -150,9 +150,9 @@ class MendingIT {
                 List.of("“weather is not dry” in gear.askWhen", "Ask for an answer to weather as well.", "blank-reading gear.askWhen#1"),
                 List.of("the answer to awake is not lost", "Keep the answer to awake.", "answers-kept awake"))) {
             open(each.get(0));
-            assertThat(page.locator("#chosen .mend")).containsText(each.get(1));
-            press("Apply this mend");
-            assertThat(page.locator("#chosen .mend")).hasCount(0);
+            assertThat(page.locator("#chosen .fix")).containsText(each.get(1));
+            press("Apply this fix");
+            assertThat(page.locator("#chosen .fix")).hasCount(0);
             proved(each.get(2));
         }
     }
@@ -174,7 +174,7 @@ class MendingIT {
             page.locator("#translated").fill("Le gîte a-t-il été dérangé ?" + (unit.startsWith("checked")
                     ? " {awake, select, blank {…} other {{awake}}}"
                     : ""));
-            press("Keep this text");
+            press("Save this text");
             assertThat(page.locator("#chosen .sign").first()).hasText("proved");
             proved("translated fr/" + unit);
         }
@@ -195,7 +195,7 @@ class MendingIT {
         write("#askWhen", "wet = true and wet = false");
         open("open is asked of somebody");
         page.getByText("Waive…").click();
-        page.getByLabel("Why it may stay as it is").fill("It is wired next winter.");
+        page.getByLabel("Reason for the waiver").fill("It is wired next winter.");
         press("Waive this claim");
         assertThat(page.locator("#chosen .waived")).containsText("Waived by Ines Tallow at revision 4. It is wired next winter.");
         assertThat(page.locator("#claims .tag")).containsText(List.of("waived").toArray(String[]::new));
@@ -221,9 +221,9 @@ class MendingIT {
                 .status());
         page.navigate(application.address() + "/q/" + code + "/prove?claim=reach-question+open");
         page.getByText("Waive…").click();
-        page.getByLabel("Why it may stay as it is").fill("Still so.");
+        page.getByLabel("Reason for the waiver").fill("Still so.");
         press("Waive this claim");
-        press("Take the waiver back");
+        press("Withdraw the waiver");
         assertThat(page.locator("#chosen .waived")).hasCount(0);
         page.navigate(application.address() + "/q/" + code + "/release");
         assertThat(page.locator("h1")).hasText("The gate is shut");
@@ -235,8 +235,8 @@ class MendingIT {
         assertThat(page.getByText("Waive…")).hasCount(0);
         Page reader = Chromium.signedIn(application.address(), "osk");
         reader.navigate(application.address() + "/q/bat_count/prove?claim=nothing-by-default+humid");
-        assertThat(reader.locator("#chosen .mend")).isVisible();
-        assertThat(reader.getByText("Apply this mend")).hasCount(0);
+        assertThat(reader.locator("#chosen .fix")).isVisible();
+        assertThat(reader.getByText("Apply this fix")).hasCount(0);
         assertThat(reader.getByText("Waive…")).hasCount(0);
     }
 

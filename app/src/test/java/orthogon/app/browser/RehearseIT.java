@@ -84,10 +84,10 @@ class RehearseIT {
         page.locator("#q-when_found input[type=date]").fill(java.time.LocalDate.now().toString());
         page.locator("#q-where_found input[type=text]").fill("Alder wood");
         page.locator("#q-indoors input[value=no]").check();
-        press(page, "Go on");
+        press(page, "Next");
         page.locator("#q-group input[value=reptile], #q-group input[value=cold]").first().check();
         page.locator("#q-alive input[value=no]").check();
-        press(page, "Look over and send");
+        press(page, "Review and send");
         assertThat(page.locator(".paper h1")).hasText("Not ours");
         page.getByLabel("Name of the drill").fill("A dead one");
         press(page, "Save this walk");
@@ -113,7 +113,7 @@ class RehearseIT {
         press(page, "Rehearse this");
         page.waitForURL("**/rehearse");
         assertThat(page.locator(".walk .now")).isVisible();
-        press(page, "Go on");
+        press(page, "Next");
         assertThat(page.locator("#problems")).isVisible();
     }
 }

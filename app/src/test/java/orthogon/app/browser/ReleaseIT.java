@@ -266,32 +266,32 @@ class ReleaseIT {
         String words = "otters-" + code.substring(code.length() - 8);
         ines.navigate(at("/release/sharing"));
         ines.locator("#address").fill("Otter Watch!");
-        press(ines, "Keep this");
+        press(ines, "Save");
         assertThat(ines.locator(".summary")).containsText("“Otter Watch!” is no address");
         ines.locator("#address").fill("found-animal");
-        press(ines, "Keep this");
+        press(ines, "Save");
         assertThat(ines.locator(".summary")).containsText("belongs to another questionnaire");
         ines.locator("#address").fill(words);
         ines.locator("#zone").selectOption("Pacific/Auckland");
         LocalDateTime there = LocalDateTime.now(ZoneId.of("Pacific/Auckland")).truncatedTo(ChronoUnit.MINUTES);
         ines.locator("#opens").fill(there.plusHours(2).toString());
-        press(ines, "Keep this");
+        press(ines, "Save");
         assertThat(ines.locator(".qr svg path")).hasCount(1);
         Page visitor = respondent("en");
         assertEquals(410, visitor.navigate(application.address() + "/to/" + words).status());
         assertThat(visitor.locator("main")).containsText("It opens on");
         ines.locator("#opens").fill(there.minusHours(2).toString());
         ines.locator("#closes").fill(there.minusHours(3).toString());
-        press(ines, "Keep this");
+        press(ines, "Save");
         assertThat(ines.locator(".summary")).containsText("close before it opens");
         ines.locator("#closes").fill(there.minusHours(1).toString());
         ines.locator("#opens").fill(there.minusHours(2).toString());
-        press(ines, "Keep this");
+        press(ines, "Save");
         visitor.reload();
         assertThat(visitor.locator("main")).containsText("It closed on");
         ines.locator("#closes").fill("");
         ines.locator("#most").fill("1");
-        press(ines, "Keep this");
+        press(ines, "Save");
         visitor.reload();
         press(visitor, "Begin");
         visitor.getByLabel("The weir").check();
@@ -303,11 +303,11 @@ class ReleaseIT {
 
         // Another site, of another address, shows it only where it may.
         ines.locator("#most").fill("");
-        press(ines, "Keep this");
+        press(ines, "Save");
         assertFalse(framed(words), "not allowed yet");
         ines.navigate(at("/release/sharing"));
         ines.getByLabel("May stand inside other pages").check();
-        press(ines, "Keep this");
+        press(ines, "Save");
         assertTrue(framed(words), "allowed");
         assertFalse(framed("found-animal"), "allowed for this one alone");
         ines.navigate(at("/release/embedded"));
@@ -349,7 +349,7 @@ class ReleaseIT {
         release("Release 1", "First.");
         ines.locator("#addresses").fill("wenna@example.org\nno address");
         press(ines, "Send invitations");
-        assertThat(ines.locator(".summary")).containsText("Nothing was sent. These are no mail addresses: no address.");
+        assertThat(ines.locator(".summary")).containsText("Nothing was sent. These are not an email addresses: no address.");
         ines.locator("#list").setInputFiles(new FilePayload("list.csv", "text/csv",
                 "name,email\r\nWenna,wenna@example.org\r\nOrrin,orrin@example.org\r\n".getBytes()));
         press(ines, "Send invitations");

@@ -77,7 +77,7 @@ public final class Screenshots {
         page.locator("#q-where_found input[type=text]").fill("Mill lane, by the weir");
         page.locator("#q-indoors input[value=no]").check();
         page.locator("#q-stay_away").waitFor();
-        press(page, "Go on");
+        press(page, "Next");
         page.locator("#q-group input[value=mammal]").check();
         page.locator("#q-alive input[value=yes]").check();
         page.locator("#q-count").waitFor();
@@ -105,7 +105,7 @@ public final class Screenshots {
                 Your e-mail
                 Tell us more / wobble
                 """);
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Look at it first")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Preview")).click();
         save(page, "compose-outline");
         page.navigate(address + "/");
         page.locator("#file").setInputFiles(new FilePayload("draft.json", "application/json",
@@ -126,19 +126,19 @@ public final class Screenshots {
         phone.navigate(address + link);
         press(phone, "Begin");
         phone.getByLabel("Where did you find it?").fill("Mill lane, by the weir");
-        press(phone, "Go on");
+        press(phone, "Next");
         save(phone, "respond-phone-errors");
         phone.getByLabel("When did you find it?").fill(java.time.LocalDate.now().toString());
         phone.getByLabel("No", new Page.GetByLabelOptions().setExact(true)).check();
         phone.locator("#q-stay_away").waitFor();
-        press(phone, "Go on");
+        press(phone, "Next");
         phone.getByLabel("Bird").check();
         phone.getByLabel("Yes", new Page.GetByLabelOptions().setExact(true)).check();
         phone.locator("#q-count").waitFor();
         save(phone, "respond-phone");
         phone.locator("#q-count input[type=text]").fill("1");
         phone.locator("#q-age input[value=adult]").check();
-        press(phone, "Go on");
+        press(phone, "Next");
         phone.locator("#q-seen input[value=blood]").check();
         phone.locator("#q-stopped").waitFor();
         phone.locator("#q-stopped input[value=no]").check();

@@ -50,7 +50,7 @@ class WholeIntakeIT {
 
         /** Until the next page is there; without script, questions appear only then. */
         void onward() {
-            press("Go on");
+            press("Next");
         }
     }
 
@@ -184,7 +184,7 @@ class WholeIntakeIT {
         hand.onward();
         hand.choose("Our terms", "The station may keep my answers for two years to look after this animal.");
         // The last button says what it does.
-        hand.press("Look over and send");
+        hand.press("Review and send");
         assertThat(page.locator("main")).containsText("Mill lane <b>& weir</b>");
         hand.press("Send my answers");
         assertThat(page.locator("h1")).hasText("Bring it in now");
@@ -247,10 +247,10 @@ class WholeIntakeIT {
         hand.press("Begin");
         hand.write("Where did you find it?", "Alder wood");
         hand.press("Leave and come back later");
-        hand.write("Your mail address", "wenna at home");
+        hand.write("Your email address", "wenna at home");
         hand.press("Send me a link");
-        assertThat(page.getByRole(AriaRole.ALERT)).containsText("is no mail address");
-        hand.write("Your mail address", "wenna@example.org");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("is not an email address");
+        hand.write("Your email address", "wenna@example.org");
         hand.press("Send me a link");
         assertThat(page.getByRole(AriaRole.STATUS)).containsText("wenna@example.org");
         Page mailbox = Chromium.signedIn(application.address(), "mirja");
@@ -283,14 +283,14 @@ class WholeIntakeIT {
         hand.press("Back");
         hand.choose("Is it alive?", "No");
         // A dead animal ends it, so the button says so.
-        hand.press("Look over and send");
+        hand.press("Review and send");
         assertThat(page.locator("#dropped h2")).containsText("takes away");
         assertThat(page.locator("#dropped")).containsText("Has the bleeding stopped?");
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Leave it as it was")).click();
         assertThat(page.locator("#q-alive input[value=yes]")).isChecked();
         hand.choose("Is it alive?", "No");
         // A dead animal ends it, so the button says so.
-        hand.press("Look over and send");
+        hand.press("Review and send");
         hand.press("Change it");
         assertThat(page.locator("h1")).hasText("Your answers");
         hand.press("Change The animal");

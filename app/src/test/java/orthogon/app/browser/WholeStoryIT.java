@@ -83,7 +83,7 @@ class WholeStoryIT {
         page.navigate(application.address() + "/q/hedgehog_check/release");
         assertThat(page.locator("h1")).hasText("The gate is shut");
 
-        // Mend it with a sentence.
+        // Fix it with a sentence.
         page.navigate(application.address() + "/q/hedgehog_check/compose?at=winter");
         set(page, "#openWhen", "");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Build Open when")).click();
@@ -92,7 +92,7 @@ class WholeStoryIT {
         page.getByLabel("value of line 2").fill("450");
         page.getByLabel("value of line 2").blur();
         assertThat(page.locator(".builder .says")).hasText("heavy is 450 or less");
-        press(page, "Put the sentence");
+        press(page, "Use this condition");
         assertThat(page.locator("#openWhen")).hasValue("heavy <= 450");
         assertThat(row(page, "winter").locator(".condition")).hasText("open when heavy is 450 or less");
         assertThat(claims).containsText(Pattern.compile("\\b0 refuted"));
@@ -134,7 +134,7 @@ class WholeStoryIT {
         press(page, "Back");
         page.getByLabel("Yes", new Page.GetByLabelOptions().setExact(true)).check();
         page.getByLabel("How heavy is it?").fill("300");
-        press(page, "Go on");
+        press(page, "Next");
         assertThat(page.locator(".stage h1")).hasText("Winter");
         page.locator("#reasons dt").first().waitFor();
         assertThat(page.locator(".reasons")).containsText("heavy is 450 or less; heavy is 300");
@@ -145,7 +145,7 @@ class WholeStoryIT {
         page.navigate(application.address() + link);
         press(page, "Begin");
         page.getByLabel("How heavy is it?").fill("38");
-        press(page, "Go on");
+        press(page, "Next");
         assertThat(page.locator("#problems")).isFocused();
         assertThat(page.locator("#problems")).containsText("Write a number of at least 50 g.");
         assertThat(page.getByLabel("How heavy is it?")).hasValue("38");
@@ -153,14 +153,14 @@ class WholeStoryIT {
         page.getByLabel("Yes", new Page.GetByLabelOptions().setExact(true)).check();
         page.getByLabel("Ticks").check();
         page.getByLabel("A wound").check();
-        press(page, "Go on");
+        press(page, "Next");
         page.getByLabel("Yes", new Page.GetByLabelOptions().setExact(true)).check();
         press(page, "Back");
         assertThat(page.getByLabel("How heavy is it?")).hasValue("380");
-        press(page, "Go on");
+        press(page, "Next");
         assertThat(page.getByLabel("Yes", new Page.GetByLabelOptions().setExact(true))).isChecked();
         page.getByLabel("No", new Page.GetByLabelOptions().setExact(true)).check();
-        press(page, "Look over and send");
+        press(page, "Review and send");
         assertThat(page.locator("h1")).hasText("Your answers");
         press(page, "Send my answers");
         assertThat(page.locator("main")).containsText("Thank you. Your answers have been sent.");
@@ -244,7 +244,7 @@ class WholeStoryIT {
         assertThat(jory.locator("#wording")).hasValue("How many swans?");
         jory.locator("#wording").fill("Swans?");
         jory.locator("#wording").blur();
-        assertThat(jory.locator("#message")).containsText("Ines Tallow changed many_swans in the meantime");
+        assertThat(jory.locator("#message")).containsText("Ines Tallow changed the wording of many_swans while you worked on it");
         assertThat(jory.locator("#wording")).hasValue("Swans?");
         // An edit of another row leaves hers alone, so it is made although the revision is old.
         ines.navigate(application.address() + "/q/swan_count/compose?at=page_1");

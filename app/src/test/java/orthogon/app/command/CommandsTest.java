@@ -120,7 +120,7 @@ class CommandsTest {
         assertEquals(drills, out().split("<span>Signature</span>", -1).length - 1);
         assertTrue(out().contains("Which kind of animal is it? <b>Bat</b>"), "options are told by their labels");
         assertEquals(1, commands.run("drills", BATS));
-        assertTrue(err().contains("weather.askWhen has a fault; mend that first"), err());
+        assertTrue(err().contains("weather.askWhen has a fault; fix that first"), err());
     }
 
     @Test

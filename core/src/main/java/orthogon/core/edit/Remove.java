@@ -13,7 +13,7 @@ import orthogon.core.questionnaire.Questionnaire;
 /**
  * Items or pages taken out.
  *
- * @param withDependents whether the conditions that refer to them are struck too, and derived values removed; without it, the removal
+ * @param withDependents whether the conditions that refer to them are removed too, and derived values removed; without it, the removal
  *            is refused while something else refers to them
  */
 public record Remove(List<String> codes, boolean withDependents) implements Edit {

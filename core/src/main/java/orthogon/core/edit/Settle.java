@@ -9,7 +9,7 @@ import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 
 /**
- * Another text at one place, as a suggested mend says it: a condition or start value, a text that respondents read, or
+ * Another text at one place, as a suggested fix says it: a condition or start value, a text that respondents read, or
  * {@code species.keepWhenHidden}.
  *
  * @param text what stands there afterwards; empty takes away what stood there

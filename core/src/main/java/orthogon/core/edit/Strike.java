@@ -24,7 +24,7 @@ public record Strike(List<String> places) implements Edit {
 
     @Override
     public String says() {
-        return "struck " + String.join(", ", places);
+        return "removed " + String.join(", ", places);
     }
 
     @Override

@@ -151,7 +151,7 @@ public final class Whole {
                 || !question.accept().isEmpty() || !question.reword().isEmpty();
         if (question.isHidden() && conditions) {
             throw new Refused(question.code() + " is hidden: it takes its value from the link and is never asked, so it can have no "
-                    + "conditions. Strike them, or choose another type.");
+                    + "conditions. Remove them, or choose another type.");
         }
     }
 

@@ -5,6 +5,9 @@ import com.ibm.icu.text.PluralRules;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.LinkedHashSet;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.Map;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
@@ -221,6 +224,27 @@ public final class Marks {
      * @param language of the translation
      */
     public static List<String> faults(String source, String translation, String language) {
+        Judged judged = new Judged(source, translation, language);
+        List<String> known = JUDGED.get(judged);
+        if (known == null) {
+            known = List.copyOf(judge(source, translation, language));
+            JUDGED.put(judged, known);
+        }
+        return known;
+    }
+
+    private record Judged(String source, String text, String language) {}
+
+    private static final int MOST_JUDGED = 20_000;
+    /** Translations are judged for every claim and sheet; what was judged once is known. */
+    private static final Map<Judged, List<String>> JUDGED = Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<Judged, List<String>> eldest) {
+            return size() > MOST_JUDGED;
+        }
+    });
+
+    private static List<String> judge(String source, String translation, String language) {
         List<String> faults = new ArrayList<>();
         if (Piping.fault(translation).isPresent()) {
             return List.of(Piping.fault(translation).get());

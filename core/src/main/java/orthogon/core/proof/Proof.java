@@ -101,6 +101,12 @@ public final class Proof {
         return of(edited, asOf, limits, watch);
     }
 
+    /** The proof of a document at which Orthogon failed: every claim is undecided, with the reason. */
+    public static Proof failed(Questionnaire document, LocalDate asOf, Throwable error) {
+        Wiring wiring = Wiring.of(document);
+        return unfinished(wiring, asOf, Faults.of(wiring), Failure.words(error));
+    }
+
     private static Proof begun(Questionnaire document, LocalDate asOf, Limits limits, Watch watch, Basis before) {
         Wiring wiring = Wiring.of(document);
         List<Fault> faults = Faults.of(wiring);

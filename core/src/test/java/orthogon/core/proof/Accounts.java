@@ -90,7 +90,7 @@ final class Accounts {
             line(String.join(", ", explanation.core()));
             line(explanation.witness().map(w -> "who: " + new TreeMap<>(w)).orElse(""));
             line(explanation.other().map(w -> "and: " + new TreeMap<>(w)).orElse(""));
-            line(explanation.mend().map(m -> "mend: " + m.words() + " | " + m.place() + " | " + m.text()).orElse(""));
+            line(explanation.mend().map(m -> "fix: " + m.words() + " | " + m.place() + " | " + m.text()).orElse(""));
         }
         return this;
     }

@@ -10,7 +10,7 @@ import orthogon.formats.table.Table;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
 
-/** Lists of mail addresses: one a line, or a CSV file with a column for them. */
+/** Lists of email addresses: one a line, or a CSV file with a column for them. */
 public final class MailList {
 
     private MailList() {}

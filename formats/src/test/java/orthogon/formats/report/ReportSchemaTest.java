@@ -56,7 +56,7 @@ class ReportSchemaTest {
             refuted |= json.contains("\"core\"");
             mended |= json.contains("\"mend\"");
         }
-        assertTrue(refuted && mended, "conflicts and mends occur");
+        assertTrue(refuted && mended, "conflicts and fixes occur");
         Questionnaire document = RandomDocument.of(1);
         fits(ProofReport.json(Proof.of(document, TODAY, new Limits(1 << 12, Duration.ofNanos(1)), Watch.NOBODY)));
     }

@@ -81,7 +81,7 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
             return undecided(unsound.get(), wordings);
         }
         try {
-            watch.reached("who fares otherwise");
+            watch.reached("who is affected");
             return compared(earlier, later, asOf, limits, watch, wordings);
         } catch (Diagrams.BudgetSpent e) {
             return undecided(e.getMessage(), wordings);

@@ -20,7 +20,7 @@ public final class Claim {
      * @param core places of the fewest conditions that make it impossible; empty where there are none
      * @param witness question or link parameter to value, replayed through the interview; empty map is a respondent who leaves all blank
      * @param other a second respondent, where it takes two to show it
-     * @param mend the one standard mend, where there is one
+     * @param mend the one standard fix, where there is one
      */
     public record Explanation(String headline, String details, List<String> core, Optional<Map<String, Object>> witness,
             Optional<Map<String, Object>> other, Optional<Mend> mend) {
@@ -56,7 +56,7 @@ public final class Claim {
     private boolean blocking = true;
     private Flow flow;
     private Supplier<Explanation> explain;
-    private Explanation explanation;
+    private volatile Explanation explanation;
 
     /**
      * @param kind the claim's name in the proof report
@@ -126,6 +126,11 @@ public final class Claim {
     /** Kind and place, unique in a proof. */
     public String id() {
         return kind + " " + place;
+    }
+
+    /** Whether the explanation is known already, so that asking for it takes no time. */
+    public boolean isExplained() {
+        return explanation != null;
     }
 
     public Explanation explanation() {

@@ -5,10 +5,11 @@ public enum Family {
     SOUND("Sound", "every code, reference and type fits"), REACH("Reach", "every page, question, option and outcome"), SENSE("Sense",
             "no condition is idle"), BLANK("Blank", "no condition turns on a blank unseen"), PASSAGE("Passage",
                     "nobody can get stuck"), LIMITS("Limits", "the settings of an answer leave some answer"), ENDING("Ending",
-                            "one outcome on every path"), TEXT("Text", "no text shows a gap"), DEFAULT("Given beforehand",
-                                    "nothing is answered by nobody"), KEEPING("Keeping", "no answer is lost by changing another"), LANGUAGE(
-                                            "Languages", "every text is translated and current"), BURDEN("Burden",
-                                                    "no route asks too much"), OWN("Own claims", "written for this questionnaire");
+                            "one outcome on every path"), TEXT("Text", "no text shows a gap"), DEFAULT("Preset answers",
+                                    "no answer is sent that nobody gave"), KEEPING("Lost answers",
+                                            "no answer is lost by changing another"), LANGUAGE(
+                                                    "Languages", "every text is translated and current"), BURDEN("Burden",
+                                                            "no route asks too much"), OWN("Own claims", "written for this questionnaire");
 
     private final String title;
     private final String says;

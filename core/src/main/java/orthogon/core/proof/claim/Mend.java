@@ -3,7 +3,7 @@ package orthogon.core.proof.claim;
 /**
  * A change that settles a refuted claim.
  *
- * @param words what it does, as an order: {@code Strike count > 5}
+ * @param words what it does, as an order: {@code Remove count > 5}
  * @param place of the condition, start value or text that changes
  * @param text what stands there afterwards; empty to take it away
  */

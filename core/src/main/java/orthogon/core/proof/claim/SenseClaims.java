@@ -103,12 +103,12 @@ final class SenseClaims implements PageByPage.OfConditions {
         if (follows.isPresent()) {
             return Claim.Explanation.of(headline + " This follows from " + follows.get() + ".");
         }
-        Claim.Explanation plain = new Claim.Explanation(headline, "Strike it, or compare with something else.", List.of(),
+        Claim.Explanation plain = new Claim.Explanation(headline, "Remove it, or compare with something else.", List.of(),
                 Optional.empty());
         Expr left = condition.with(n, literal).folded();
         return left instanceof Expr.Literal
                 ? plain
-                : plain.with(new Mend("Strike “" + words + "”", court.space.spelled().origin(wire.place()), Printer.print(left)));
+                : plain.with(new Mend("Remove “" + words + "”", court.space.spelled().origin(wire.place()), Printer.print(left)));
     }
 
     private Claim varies(Wire wire) {

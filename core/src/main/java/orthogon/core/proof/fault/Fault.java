@@ -21,7 +21,7 @@ public record Fault(Kind kind, String place, String because) {
 
     /** Such a reason in words; any other as it is. */
     public static String told(String why) {
-        return isClaim(why) ? why.substring(why.indexOf(' ') + 1) + " has a fault; mend that first" : why;
+        return isClaim(why) ? why.substring(why.indexOf(' ') + 1) + " has a fault; fix that first" : why;
     }
 
     /** The sound claims, by the names of the proof report. */

@@ -23,7 +23,7 @@ final class Plain {
     /** Reserved for examples, all of them. */
     static List<Object> contact(Answer.Contact contact, List<Expr> features) throws Inexact {
         return switch (contact.kind()) {
-            case EMAIL -> only("wren@example.org", "the form of mail addresses", features);
+            case EMAIL -> only("wren@example.org", "the form of email addresses", features);
             case PHONE -> only("+441632960961", "the form of phone numbers", features);
             case WEB -> only("https://example.org/", "the form of web addresses", features);
         };

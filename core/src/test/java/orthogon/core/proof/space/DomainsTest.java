@@ -211,7 +211,7 @@ class DomainsTest {
         divided(files, 2, some, fits, "count(x) > 2");
         divided(files, 3, some, fits, "count(x) * 2 = 4", "count(x) > 2", "answered(x)");
         inexact(files, "in a file", "x = null or list contains(x, \"a\")");
-        inexact(new Answer.Contact(Answer.Contact.Kind.EMAIL, ""), "mail addresses", "ends with(x, \".org\")");
+        inexact(new Answer.Contact(Answer.Contact.Kind.EMAIL, ""), "email addresses", "ends with(x, \".org\")");
         inexact(new Answer.Lookup("other", 1, List.of(), false), "which records", "x = \"7\"");
         assertEquals(1, Domains.of("x", new Answer.Contact(Answer.Contact.Kind.WEB, ""), TODAY, read("answered(x)", "x = null")).size());
         inexact(new Answer.Numeric(BigDecimal.ZERO, new BigDecimal(1_000_000), 0, ""), "", "(x - 500000) * (x - 500000) > 10");
