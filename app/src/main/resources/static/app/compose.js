@@ -264,14 +264,6 @@ if (sheet) {
             }
         });
         document.querySelectorAll('#wiring .branch').forEach((branch) => branch.classList.toggle('never', answer.never.includes(branch.dataset.to)));
-        if (!marked.size && !(document.activeElement?.closest('#inspector'))) {
-            const place = document.getElementById('claims-here');
-            const at = state().dataset.at;
-            const html = await (await fetch(`${base}/inspector?at=${encodeURIComponent(at)}`)).text();
-            if (place?.isConnected && state().dataset.at === at) {
-                place.innerHTML = new DOMParser().parseFromString(html, 'text/html').getElementById('claims-here')?.innerHTML ?? '';
-            }
-        }
     }
 
     // Rows are dragged by their first cell.

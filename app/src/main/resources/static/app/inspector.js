@@ -41,6 +41,33 @@ function collect(group) {
     return data;
 }
 
+// The inspector is as wide as it was left.
+const compose = document.querySelector('.compose');
+function sides() {
+    const kind = localStorage.getItem('inspector') ?? '';
+    compose?.classList.toggle('wide', kind === 'wide');
+    compose?.classList.toggle('folded', kind === 'folded');
+    const wide = document.querySelector('[data-wide]');
+    const fold = document.querySelector('[data-fold-inspector]');
+    if (wide) {
+        wide.textContent = kind === 'wide' ? 'Narrower' : 'Wider';
+        fold.textContent = kind === 'folded' ? 'Open' : 'Fold';
+        fold.setAttribute('aria-expanded', String(kind !== 'folded'));
+    }
+}
+
+document.addEventListener('click', (event) => {
+    const kind = localStorage.getItem('inspector') ?? '';
+    if (event.target.closest('[data-wide]')) {
+        localStorage.setItem('inspector', kind === 'wide' ? '' : 'wide');
+        sides();
+    } else if (event.target.closest('[data-fold-inspector]')) {
+        localStorage.setItem('inspector', kind === 'folded' ? '' : 'folded');
+        sides();
+    }
+});
+sides();
+
 let number = 0;
 const sent = new Map();
 
@@ -149,6 +176,7 @@ function afterDrawn() {
     }
     typing = null;
     sortable();
+    sides();
 }
 
 document.addEventListener('htmx:oobBeforeSwap', (event) => event.detail.target?.id === 'inspector' && beforeDrawn());

@@ -128,7 +128,7 @@ document.addEventListener('htmx:afterRequest', (event) => {
 });
 
 // For the scripts of single sheets, which are loaded after this one.
-window.orthogon = { sheetKeys, typing, press, focus, open };
+window.orthogon = { sheetKeys, typing, press, focus, open, busy: isHeld };
 
 // Completion of codes while a condition is typed.
 let list = null;
@@ -261,6 +261,20 @@ async function check(field) {
         around.append(line);
     });
 }
+
+// Whatever a proof may change names where it comes from, and is fetched again when one is there.
+document.addEventListener('htmx:sseMessage', (event) => {
+    if (event.detail.type !== 'proof') {
+        return;
+    }
+    document.querySelectorAll('[data-fresh]').forEach(async (place) => {
+        const response = await fetch(place.dataset.fresh);
+        if (response.ok && !response.redirected && place.isConnected && !place.contains(document.activeElement)) {
+            place.innerHTML = await response.text();
+            htmx.process(place);
+        }
+    });
+});
 
 // A page that is left must not hold its stream open, or the browser soon has no connection left for the next.
 addEventListener('pagehide', () => {

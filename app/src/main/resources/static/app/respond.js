@@ -255,6 +255,20 @@ document.addEventListener('input', (event) => {
     }
 });
 
+// What was typed last is told on leaving in another way than by a button, so that it is there when the page is opened again.
+let leaving = false;
+document.addEventListener('submit', () => {
+    leaving = true;
+});
+addEventListener('pagehide', () => {
+    const here = form();
+    if (!leaving && here?.dataset.live.startsWith('/i/')) {
+        const data = new URLSearchParams();
+        new FormData(here).forEach((value, name) => typeof value === 'string' && data.append(name, value));
+        navigator.sendBeacon(here.dataset.live, data);
+    }
+});
+
 function enhance(within) {
     within.querySelectorAll('[data-slider]').forEach(slider);
     within.querySelectorAll('[data-mask]').forEach(masked);

@@ -26,6 +26,7 @@ public record Door(HttpMethod method, String path, Act act) {
                 "/q/*/languages/import", "/q/*/languages/take");
         post(doors, Act.EDIT, "/q/*/languages/add", "/q/*/languages/strike", "/q/*/compose/**", "/q/*/rules/**", "/q/*/prove/**", "/new",
                 "/starter", "/open");
+        post(doors, Act.RELEASE, "/desk/*/archive", "/desk/*/remove");
         post(doors, Act.REMARK, "/q/*/remarks/**", "/q/*/remarks");
         post(doors, Act.SIGN, "/q/*/release/sign");
         post(doors, Act.RELEASE, "/q/*/release/**", "/q/*/release");

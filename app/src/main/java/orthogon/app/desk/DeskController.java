@@ -4,8 +4,11 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.security.Principal;
 import java.time.OffsetDateTime;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Proofs;
 import orthogon.app.storage.DraftStore;
@@ -35,8 +38,21 @@ import org.springframework.web.multipart.MultipartFile;
 class DeskController {
 
     /** One questionnaire on the Desk. */
-    record Row(String code, String title, int revision, String when, int pages, long questions, String sign, String proof, String languages,
-            String release, int thisWeek) {}
+    record Row(String code, String title, int revision, OffsetDateTime at, int pages, long questions, String sign, String proof,
+            String languages, String release, int thisWeek, boolean archived, boolean needsSignature) {
+
+        public String when() {
+            return Frame.when(at);
+        }
+    }
+
+    private static final Map<String, Comparator<Row>> ORDERS = Map.of("edit", Comparator.comparing(Row::at).reversed(), "title",
+            Comparator.comparing(r -> r.title().toLowerCase(java.util.Locale.ROOT)), "code", Comparator.comparing(Row::code), "proof",
+            Comparator.comparing(r -> List.of("refuted", "undecided", "unchecked", "proved").indexOf(r.sign())), "responses",
+            Comparator.comparing(Row::thisWeek).reversed());
+
+    /** What a removal takes away. */
+    record Removal(String code, String title, int revisions, int releases, int interviews, int responses) {}
 
     private final DraftStore drafts;
     private final ReleaseStore releases;
@@ -45,9 +61,11 @@ class DeskController {
     private final Frame frame;
     private final Starters starters;
     private final SignOffStore signOffs;
+    private final RemoveQuestionnaire removals;
 
     DeskController(DraftStore drafts, ReleaseStore releases, InterviewStore interviews, Proofs proofs, Frame frame, Starters starters,
-            SignOffStore signOffs) {
+            SignOffStore signOffs, RemoveQuestionnaire removals) {
+        this.removals = removals;
         this.signOffs = signOffs;
         this.drafts = drafts;
         this.releases = releases;
@@ -58,15 +76,56 @@ class DeskController {
     }
 
     @GetMapping("/")
-    String desk(@RequestParam(defaultValue = "") String starter, Model model) {
-        model.addAttribute("rows", drafts.all().stream().map(this::row).toList());
+    String desk(@RequestParam(defaultValue = "") String starter, @RequestParam(defaultValue = "edit") String sort,
+            @RequestParam(defaultValue = "false") boolean archived, Model model) {
+        Set<String> away = drafts.archived();
+        List<Row> all = drafts.all().stream().map(d -> row(d, away.contains(d.code())))
+                .sorted(ORDERS.getOrDefault(sort, ORDERS.get("edit"))).toList();
+        model.addAttribute("rows", all.stream().filter(r -> r.archived() == archived).toList());
+        model.addAttribute("waiting", all.stream().filter(r -> !r.archived() && r.needsSignature()).toList());
+        model.addAttribute("sort", ORDERS.containsKey(sort) ? sort : "edit");
+        model.addAttribute("archived", archived);
+        model.addAttribute("archivedCount", away.size());
         model.addAttribute("starters", starters.about(starter));
         model.addAttribute("wanted", starter);
         model.addAttribute("signNeeded", signOffs.isNeeded());
         return "desk";
     }
 
-    private Row row(Draft draft) {
+    /** What a removal would take away, before it happens. */
+    @GetMapping("/q/{code}/remove")
+    String removal(@PathVariable String code, Model model) {
+        return removal(frame.draft(code), "", model);
+    }
+
+    private String removal(Draft draft, String wrong, Model model) {
+        List<ReleaseStore.Release> all = releases.of(draft.id());
+        List<InterviewStore.Tally> tallies = all.stream().map(r -> interviews.tally(r.id())).toList();
+        model.addAttribute("removal", new Removal(draft.code(), draft.document().title(), draft.revision(), all.size(),
+                tallies.stream().mapToInt(InterviewStore.Tally::begun).sum(), tallies.stream().mapToInt(InterviewStore.Tally::sent).sum()));
+        model.addAttribute("wrong", wrong);
+        return "removal";
+    }
+
+    @PostMapping("/desk/{code}/remove")
+    String remove(@PathVariable String code, @RequestParam(defaultValue = "") String typed, Principal who, Model model,
+            HttpServletResponse response) {
+        Draft draft = frame.draft(code);
+        if (!typed.strip().equals(code)) {
+            response.setStatus(422);
+            return removal(draft, "Type the code " + code + " to remove the questionnaire.", model);
+        }
+        removals.remove(draft, who.getName());
+        return "redirect:/";
+    }
+
+    @PostMapping("/desk/{code}/archive")
+    String archive(@PathVariable String code, @RequestParam(defaultValue = "false") boolean archived, Principal who) {
+        removals.archive(frame.draft(code), archived, who.getName());
+        return "redirect:/" + (archived ? "" : "?archived=true");
+    }
+
+    private Row row(Draft draft, boolean archived) {
         Optional<Proof> proof = proofs.ready(draft);
         long refuted = proof.map(p -> p.count(Verdict.REFUTED)).orElse(0L);
         long undecided = proof.map(p -> p.count(Verdict.UNDECIDED)).orElse(0L);
@@ -79,10 +138,12 @@ class DeskController {
                                 ? undecided + " undecided"
                                 : proof.get().count(Verdict.PROVED) + " proved";
         List<ReleaseStore.Release> all = releases.of(draft.id());
-        return new Row(draft.code(), draft.document().title(), draft.revision(), Frame.when(draft.at()), draft.document().pages().size(),
+        boolean released = !all.isEmpty() && all.getFirst().revision() == draft.revision();
+        return new Row(draft.code(), draft.document().title(), draft.revision(), draft.at(), draft.document().pages().size(),
                 draft.document().questions().count(), sign, words, String.join(", ", draft.document().languages()),
                 all.isEmpty() ? "none yet" : "release " + all.getFirst().number(),
-                interviews.count(draft.id(), OffsetDateTime.now().minusDays(7)));
+                interviews.count(draft.id(), OffsetDateTime.now().minusDays(7)), archived,
+                signOffs.isNeeded() && sign.equals("proved") && !released && signOffs.of(draft.id(), draft.revision()).isEmpty());
     }
 
     @PostMapping("/new")
@@ -123,7 +184,7 @@ class DeskController {
     private String refused(String message, Model model, HttpServletResponse response) {
         response.setStatus(422);
         model.addAttribute("message", message);
-        return desk("", model);
+        return desk("", "edit", false, model);
     }
 
     @GetMapping("/q/{code}/file")

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import orthogon.app.account.Accounts;
+import orthogon.app.proving.Gates;
 import orthogon.app.proving.Live;
 import orthogon.app.proving.Proofs;
 import orthogon.app.storage.DraftStore;
@@ -16,6 +17,7 @@ import orthogon.app.storage.DraftStore.Draft;
 import orthogon.app.storage.ReleaseStore;
 import orthogon.core.language.Units;
 import orthogon.core.proof.Proof;
+import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.flow.Figures;
 import orthogon.core.questionnaire.Questionnaire;
@@ -41,7 +43,7 @@ public class Frame {
     public record TitleBlock(String code, String title, int revision, String when, String author, int pages, long questions, int rules,
             boolean proving, String part, boolean counting, long proved, long refuted, long undecided, long advice, String answerPaths,
             String routes, String notCounted,
-            String languages, String release) {}
+            String languages, String release, String nextClaim, String nextWords) {}
 
     private static final int KEPT = 100;
 
@@ -56,8 +58,10 @@ public class Frame {
     private final ReleaseStore releases;
     private final Proofs proofs;
     private final Live live;
+    private final Gates gates;
 
-    public Frame(DraftStore drafts, ReleaseStore releases, Proofs proofs, Live live) {
+    public Frame(DraftStore drafts, ReleaseStore releases, Proofs proofs, Live live, Gates gates) {
+        this.gates = gates;
         this.live = live;
         this.drafts = drafts;
         this.releases = releases;
@@ -82,6 +86,7 @@ public class Frame {
         if (proof.isPresent() && figures.isEmpty()) {
             live.counting(draft);
         }
+        Optional<Claim> next = proof.flatMap(p -> gates.of(draft, p).inTheWay().stream().filter(c -> c.follows().isEmpty()).findFirst());
         List<ReleaseStore.Release> all = releases.of(draft.id());
         String release = all.isEmpty() ? "none yet" : all.getFirst().number() + ", " + DAY.format(all.getFirst().at());
         return new TitleBlock(draft.code(), draft.document().title(), draft.revision(), WHEN.format(draft.at().toLocalDateTime()),
@@ -92,7 +97,8 @@ public class Frame {
                 proof.map(Proof::advice).orElse(0L),
                 figures.flatMap(Figures::answerPaths).map(Frame::grouped).orElse(""),
                 figures.flatMap(Figures::routes).map(Frame::grouped).orElse(""),
-                figures.flatMap(Figures::notCounted).orElse(""), languages(draft), release);
+                figures.flatMap(Figures::notCounted).orElse(""), languages(draft), release,
+                next.map(Claim::id).orElse(""), next.map(Claim::statement).orElse(""));
     }
 
     /** Every language with how much of it is fit to go out. */

@@ -182,7 +182,7 @@ class ProveController {
                 Set<Claim> listedOpen = Set.copyOf(open);
                 List<Claim> settled = here.stream().filter(c -> !listedOpen.contains(c)).toList();
                 List<Claim> blocking = here.stream().filter(Claim::blocking).toList();
-                long advice = here.stream().filter(c -> !c.blocking() && c.verdict() != Verdict.PROVED).count();
+                long advice = here.stream().filter(c -> !c.blocking() && c.verdict() != Verdict.PROVED && c.follows().isEmpty()).count();
                 families.add(new FamilyView(family.name(), family.title(), family.says(), count(here, Verdict.PROVED),
                         count(blocking, Verdict.REFUTED),
                         count(blocking, Verdict.UNDECIDED), advice, open, settled));

@@ -9,6 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import orthogon.core.questionnaire.Questionnaire;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -24,6 +25,22 @@ public class DraftStore {
             from questionnaire q join revision r on r.questionnaire_id = q.id
             where r.number = (select max(number) from revision where questionnaire_id = q.id)
             """;
+    private static final String ARCHIVED = "select code from questionnaire where archived";
+    /** What hangs on a questionnaire, the last first. */
+    private static final List<String> REMOVALS = List.of(
+            "delete from answer where receipt in (select p.receipt from response p join release r on r.id = p.release_id "
+                    + "where r.questionnaire_id = :id)",
+            "delete from response where release_id in (select id from release where questionnaire_id = :id)",
+            "delete from invitation where questionnaire_id = :id",
+            "delete from way_back where interview_id in (select i.id from interview i join release r on r.id = i.release_id "
+                    + "where r.questionnaire_id = :id)",
+            "delete from page_visit where interview_id in (select i.id from interview i join release r on r.id = i.release_id "
+                    + "where r.questionnaire_id = :id)",
+            "delete from interview where release_id in (select id from release where questionnaire_id = :id)",
+            "delete from release where questionnaire_id = :id", "delete from drill where questionnaire_id = :id",
+            "delete from waiver where questionnaire_id = :id", "delete from offer where questionnaire_id = :id",
+            "delete from sign_off where questionnaire_id = :id", "delete from remark where questionnaire_id = :id",
+            "delete from revision where questionnaire_id = :id", "delete from questionnaire where id = :id");
     private static final String NEWEST = """
             select q.id, max(r.number) as number from questionnaire q join revision r on r.questionnaire_id = q.id
             where q.code = :code group by q.id
@@ -83,6 +100,23 @@ public class DraftStore {
     /** Every draft at its newest revision, the one edited last first. */
     public List<Draft> all() {
         return jdbc.sql(HEADS + " order by r.made_at desc").query(DraftStore::draft).list();
+    }
+
+    /** Codes of the questionnaires that are archived. */
+    public Set<String> archived() {
+        return Set.copyOf(jdbc.sql(ARCHIVED).query(String.class).list());
+    }
+
+    public void archive(String code, boolean archived) {
+        jdbc.sql("update questionnaire set archived = :archived where code = :code").param("archived", archived).param("code", code)
+                .update();
+    }
+
+    /** Removes a questionnaire with its revisions, releases, interviews and responses. Only the trail keeps that it was. */
+    @Transactional
+    public void remove(long id) {
+        REMOVALS.forEach(removal -> jdbc.sql(removal).param("id", id).update());
+        known.keySet().removeIf(key -> key.id() == id);
     }
 
     /** The code of a questionnaire that there is. */

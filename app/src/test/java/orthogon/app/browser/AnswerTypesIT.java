@@ -152,7 +152,7 @@ class AnswerTypesIT {
         Locator files = page.locator("input[type=file]");
         files.setInputFiles(new FilePayload("owl.png", "image/png", "no picture at all".getBytes()));
         press(page, "Review and send");
-        assertThat(page.locator("#problems")).containsText("not a file of the kind asked for");
+        assertThat(page.locator("#problems")).containsText("not one of the accepted kinds of file");
         page.getByLabel("remove owl.png").check();
         page.locator("input[type=file]").setInputFiles(new FilePayload[]{new FilePayload("a.png", "image/png", PIXEL),
                 new FilePayload("b.png", "image/png", PIXEL), new FilePayload("c.png", "image/png", PIXEL)});
@@ -311,7 +311,7 @@ class AnswerTypesIT {
         assertThat(page.locator("[name='~website']")).not().isInViewport();
         page.evaluate("document.querySelector(\"[name='~website']\").value = 'https://example.org'");
         press(page, "Begin");
-        assertThat(page.getByRole(AriaRole.ALERT)).containsText("should stay empty");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("must stay empty");
         press(page, "Begin");
         assertThat(page.getByText("Well?")).isVisible();
     }

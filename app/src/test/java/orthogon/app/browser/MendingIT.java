@@ -80,7 +80,7 @@ class MendingIT {
         }
         proved("looks-ahead weather.askWhen");
 
-        open("pups is asked of somebody");
+        open("pups is asked of some respondent");
         assertThat(headline()).hasText("Nobody is ever asked “How many pups were there?”.");
         assertThat(page.locator("#chosen .core")).containsText("pups is asked when site is mill and counters is over 12");
         change("pups", "#askWhen", "site = \"mill\" and counters > 2");
@@ -113,7 +113,7 @@ class MendingIT {
 
     /** The outcome table: a row that others cover, a count that none takes, and what the analyst claims about it. */
     private void outcomes() {
-        open("row 2 of the outcome table is used by somebody");
+        open("row 2 of the outcome table is used by some respondent");
         assertThat(page.locator("#chosen .core")).containsText("row 1 of the outcome table takes all for whom disturbed is yes");
         page.navigate(application.address() + "/q/" + code + "/rules");
         press("Row 2 up");
@@ -145,7 +145,7 @@ class MendingIT {
                 "condition-varies outcomeTable/0"),
                 List.of("humid is not passed by an answer that nobody gave", "Start with a blank answer.",
                         "nothing-by-default humid"),
-                List.of("the text checked.closing never shows a gap", "Put three dots where awake is blank.",
+                List.of("the text checked.closing never shows a gap", "Show three dots where awake is blank.",
                         "text-filled checked.closing/awake"),
                 List.of("“weather is not dry” in gear.askWhen", "Ask for an answer to weather as well.", "blank-reading gear.askWhen#1"),
                 List.of("the answer to awake is not lost", "Keep the answer to awake.", "answers-kept awake"))) {
@@ -193,7 +193,7 @@ class MendingIT {
             assertThat(page.locator("#line")).hasValue("");
         }
         write("#askWhen", "wet = true and wet = false");
-        open("open is asked of somebody");
+        open("open is asked of some respondent");
         page.getByText("Waive…").click();
         page.getByLabel("Reason for the waiver").fill("It is wired next winter.");
         press("Waive this claim");

@@ -3,6 +3,7 @@ package orthogon.app.browser;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.stream.Stream;
 import orthogon.app.Orthogon;
 import orthogon.app.storage.DraftStore;
 import orthogon.app.storage.ReleaseStore;
@@ -17,14 +18,19 @@ final class RunningApplication implements AutoCloseable {
 
     private final ConfigurableApplicationContext context;
 
-    private RunningApplication(boolean demo) {
+    private RunningApplication(boolean demo, String... more) {
         try {
             Path data = Files.createTempDirectory("orthogon");
-            context = SpringApplication.run(Orthogon.class, "--orthogon.port=0", "--orthogon.data=" + data, "--orthogon.demo=" + demo,
-                    "--orthogon.begins-per-minute=100000");
+            context = SpringApplication.run(Orthogon.class, Stream.concat(Stream.of("--orthogon.port=0", "--orthogon.data=" + data,
+                    "--orthogon.demo=" + demo, "--orthogon.begins-per-minute=100000"), Stream.of(more)).toArray(String[]::new));
         } catch (IOException e) {
             throw new java.io.UncheckedIOException(e);
         }
+    }
+
+    /** One whose answers come late. */
+    static RunningApplication slow() {
+        return new RunningApplication(false, "--orthogon.test-delay=true");
     }
 
     static RunningApplication empty() {

@@ -160,7 +160,7 @@ class WholeIntakeIT {
         hand.choose("Does it try to get away when you come near?", "No");
         hand.onward();
         assertThat(page.locator(".introduction strong")).hasText("2 animals");
-        hand.press("Add another animal");
+        hand.press("Add another Animal");
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Animal 2"))).isVisible();
         for (String of : new String[]{"1-size", "1-open_mouth", "2-size", "2-open_mouth"}) {
             Locator size = page.locator("#q-animals-" + of + " input[type=radio]").first();
@@ -236,7 +236,7 @@ class WholeIntakeIT {
         Locator label = page.locator("#q-where_found label");
         assertTrue(label.boundingBox().x + label.boundingBox().width > 300, "labels begin at the right");
         fits(page);
-        answer(new Mouse(page), link);
+        answer(new Mouse(window(390, 844)), link);
     }
 
     @Test
@@ -284,9 +284,9 @@ class WholeIntakeIT {
         hand.choose("Is it alive?", "No");
         // A dead animal ends it, so the button says so.
         hand.press("Review and send");
-        assertThat(page.locator("#dropped h2")).containsText("takes away");
+        assertThat(page.locator("#dropped h2")).containsText("discards");
         assertThat(page.locator("#dropped")).containsText("Has the bleeding stopped?");
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Leave it as it was")).click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Keep it as it was")).click();
         assertThat(page.locator("#q-alive input[value=yes]")).isChecked();
         hand.choose("Is it alive?", "No");
         // A dead animal ends it, so the button says so.

@@ -76,7 +76,7 @@ class WholeStoryIT {
         assertThat(row(page, "winter").locator(".sign")).hasClass(Pattern.compile("refuted"));
         claims.click();
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
-                .containsText("Nobody ever comes to page “Winter”.");
+                .containsText("Nobody ever reaches page “Winter”.");
         assertThat(page.locator(".core")).containsText("page winter is open when heavy is under 40");
 
         // The gate stays shut meanwhile.

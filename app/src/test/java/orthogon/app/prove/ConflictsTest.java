@@ -62,7 +62,7 @@ class ConflictsTest {
         Claim never = refuted(ending, "reach-row", "outcomeTable/0");
         assertEquals(List.of("outcomeTable/0"), never.explanation().core());
         assertEquals(
-                "As everything else stands, this can never hold: row 1 of the outcome table takes all for whom fostered and fostered is "
+                "With everything else as it is, this can never hold: row 1 of the outcome table takes all for whom fostered and fostered is "
                         + "not yes.",
                 never.explanation().details());
         Claim idle = refuted(ending, "condition-varies", "outcomeTable/0");

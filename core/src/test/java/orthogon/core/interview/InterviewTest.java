@@ -97,7 +97,7 @@ class InterviewTest {
     @Test
     void limitsOffersAndWhatCannotBeReadEachSayWhatToDo() {
         Interview there = passed(begun.leave(given("indoors", false)));
-        assertEquals(List.of("Choose one of the options shown.", "Write a number, in digits. “a few” is none."),
+        assertEquals(List.of("Choose one of the options shown.", "Write a number, in digits. “a few” is not a number."),
                 messages(there, given("group", new Unreadable("bat"), "count", new Unreadable("a few"))));
         assertEquals(List.of("Write a number of at most 20 animals."),
                 messages(there, given("group", "bird", "count", new BigDecimal(21))));

@@ -75,7 +75,7 @@ final class BlankClaims implements PageByPage.OfConditions {
         Predicate<Interview> shows = slip
                 .map(s -> evaluators.turnsOutOtherwise(wire, condition.with(n, s.plainly())).and(isBlank(wire, s))).orElse(i -> false);
         Claim plain = court.none(Family.BLANK, "blank-reading", place, statement, evaluators.sought(wire, turned, shows),
-                "No blank answer turns it.", () -> "");
+                "No blank answer changes it.", () -> "");
         if (plain.verdict() != Verdict.REFUTED) {
             return plain.advisory();
         }
@@ -136,7 +136,8 @@ final class BlankClaims implements PageByPage.OfConditions {
                 : "Add “or not(answered(" + name + "))” if it should.", List.of(), witness);
         return whole
                 ? explanation
-                        .with(new Mend(holdsBlank ? "Ask for an answer to " + name + " as well" : "Let it hold while " + name + " is blank",
+                        .with(new Mend(
+                                holdsBlank ? "Ask for an answer to " + name + " as well" : "Make it hold while " + name + " is blank",
                                 space.spelled().origin(wire.place()), Printer.print(mended)))
                 : explanation;
     }

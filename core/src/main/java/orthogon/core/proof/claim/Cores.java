@@ -68,7 +68,7 @@ final class Cores {
             return new Core(new Cores(space, pages, target).found(about), Optional.empty());
         } catch (Diagrams.BudgetSpent whole) {
             try {
-                return new Core(new Cores(space, pages, target).foundNear(about), Optional.of("As everything else stands,"));
+                return new Core(new Cores(space, pages, target).foundNear(about), Optional.of("With everything else as it is,"));
             } catch (Diagrams.BudgetSpent near) {
                 return new Core(List.of(),
                         Optional.of("Which conditions make it so could not be narrowed down: " + near.getMessage() + "."));

@@ -226,7 +226,7 @@ final class Court {
         boolean claim = Fault.isClaim(why);
         return new Claim(family, kind, place, statement, Verdict.UNDECIDED, claim ? Optional.of(why) : Optional.empty(),
                 () -> Explanation.of(claim
-                        ? "This rests on " + why.substring(why.indexOf(' ') + 1) + ", which has a fault. Fix that first."
+                        ? "This depends on " + why.substring(why.indexOf(' ') + 1) + ", which has a fault. Fix that first."
                         : "This cannot be decided exactly: " + why + "."));
     }
 }

@@ -21,7 +21,7 @@ final class EndingClaims {
         Court.Sought sought = court.atEnd(e -> e.kind() == Flow.Kind.FINISH ? Diagrams.NONE : without,
                 i -> i.course().complete() && i.course().outcome().isEmpty());
         return List.of(court.none(Family.ENDING, "one-outcome", place, statement, sought,
-                "Whoever comes to the end has an outcome.", () -> court.space.wiring().document().outcomeTable().isEmpty()
+                "Whoever reaches the end has an outcome.", () -> court.space.wiring().document().outcomeTable().isEmpty()
                         ? "There is no outcome table, so this respondent ends without an outcome. Add a row to the outcome table."
                         : "No row of the outcome table holds for this respondent. Add a row that does, or a last row without a condition."));
     }

@@ -3,8 +3,8 @@ package orthogon.core.proof.claim;
 /** The families in which claims are listed. */
 public enum Family {
     SOUND("Sound", "every code, reference and type fits"), REACH("Reach", "every page, question, option and outcome"), SENSE("Sense",
-            "no condition is idle"), BLANK("Blank", "no condition turns on a blank unseen"), PASSAGE("Passage",
-                    "nobody can get stuck"), LIMITS("Limits", "the settings of an answer leave some answer"), ENDING("Ending",
+            "every condition makes a difference"), BLANK("Blank", "no condition depends on a blank answer unnoticed"), PASSAGE("Passage",
+                    "nobody can get stuck"), LIMITS("Limits", "the settings of each answer allow some answer"), ENDING("Ending",
                             "one outcome on every path"), TEXT("Text", "no text shows a gap"), DEFAULT("Preset answers",
                                     "no answer is sent that nobody gave"), KEEPING("Lost answers",
                                             "no answer is lost by changing another"), LANGUAGE(

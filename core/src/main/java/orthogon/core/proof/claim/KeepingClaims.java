@@ -111,7 +111,7 @@ final class KeepingClaims implements PageByPage {
         String statement = "the answer to " + code + " is not lost by changing an earlier page";
         if (question.keepWhenHidden()) {
             return new Claim(Family.KEEPING, "answers-kept", code, statement, Verdict.PROVED, Optional.empty(),
-                    () -> Claim.Explanation.of("It is kept even where its question is not asked in the end."));
+                    () -> Claim.Explanation.of("It is kept even if its question is later hidden."));
         }
         Axis axis = space.axis(code);
         int shown = stage.sets().shown(code);
@@ -155,7 +155,7 @@ final class KeepingClaims implements PageByPage {
         Supplier<Court.Sought> first = () -> court.at(page, d.and(given.getAsInt(), links), true, i -> i.course().current()
                 .filter(v -> v.page().code().equals(pageCode)).isPresent() && i.course().effective().containsKey(code));
         Claim claim = court.none(Family.KEEPING, "answers-kept", code, statement, links == Diagrams.NONE, first,
-                "No change on an earlier page takes it away.", () -> "");
+                "No change on an earlier page discards it.", () -> "");
         if (claim.verdict() != Verdict.REFUTED) {
             return claim;
         }

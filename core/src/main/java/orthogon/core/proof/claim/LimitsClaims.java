@@ -21,7 +21,7 @@ final class LimitsClaims implements PageByPage {
             boolean fits = court.space.axis(question.code()).hasAnswer();
             claims.add(new Claim(Family.LIMITS, "limits-leave-answer", question.code(),
                     "some answer fits the limits of " + question.code(), fits ? Verdict.PROVED : Verdict.REFUTED, Optional.empty(),
-                    () -> Claim.Explanation.of(fits ? "There is one." : "No answer fits: " + why(question.answer()) + ".")));
+                    () -> Claim.Explanation.of(fits ? "There is such an answer." : "No answer fits: " + why(question.answer()) + ".")));
         });
         return claims;
     }

@@ -71,7 +71,7 @@ final class PassageClaims implements PageByPage {
             int refused = court.d.minus(court.evaluations.evaluated(court.flow, wire), court.evaluations.passing(court.flow, wire));
             Court.Sought sought = court.at(court.evaluations.page(wire), refused, true,
                     i2 -> Boolean.FALSE.equals(i2.truth(place)) && i2.course().effective().containsKey(question.code()));
-            claims.add(court.none(Family.PASSAGE, "refusal-explained", place, statement, sought, "It refuses nobody.",
+            claims.add(court.none(Family.PASSAGE, "refusal-explained", place, statement, sought, "It refuses no respondent.",
                     () -> "This respondent's answer to “" + question.wording() + "” is refused, and no message says why. "
                             + "Write the message beside the condition: what is wrong, and what to answer instead.")
                     .advisory());
@@ -90,7 +90,7 @@ final class PassageClaims implements PageByPage {
             claims.add(
                     accepted(court, stage, question, "option-accepted", place, f -> f.space().axis(question.code()).option(option.code()),
                             i -> isChosen(i, question, option.code()),
-                            "option " + option.code() + " of " + question.code() + " is chosen and accepted by somebody",
+                            "option " + option.code() + " of " + question.code() + " can be chosen and accepted",
                             "The option “" + option.label() + "” can be chosen, but nobody who chooses it can leave the page.", follows));
         }
         if (question.answer() instanceof Answer.YesNo && !question.requireWhen().isEmpty()) {
@@ -98,7 +98,7 @@ final class PassageClaims implements PageByPage {
                 String word = answer ? "yes" : "no";
                 claims.add(accepted(court, stage, question, "option-accepted", question.code() + "." + word,
                         f -> f.space().axis(question.code()).truth(answer), i -> isChosen(i, question, answer),
-                        word + " to " + question.code() + " is accepted from somebody",
+                        word + " to " + question.code() + " is accepted",
                         "Whoever answers “" + word + "” cannot leave the page.", unanswered));
             }
         }
@@ -118,7 +118,8 @@ final class PassageClaims implements PageByPage {
                 .filter(v -> v.page().code().equals(stage.sets().page().code()) && v.problems().isEmpty()).isPresent() && gives.test(i));
         // Who is not asked has a blank answer, so that whoever answers is asked.
         boolean nobody = court.d.disjoint(stage.passing(), chosen.applyAsInt(court.flow));
-        return court.some(Family.PASSAGE, kind, place, statement, nobody, sought, follows, "This respondent answers so and goes on.",
+        return court.some(Family.PASSAGE, kind, place, statement, nobody, sought, follows,
+                "This respondent gives such an answer and continues.",
                 () -> {
                     if (follows.isPresent()) {
                         return Claim.Explanation.of(impossible + " This follows from " + follows.get() + ".");
@@ -155,7 +156,7 @@ final class PassageClaims implements PageByPage {
         Court.Sought sought = court.at(sets.index(), stuck == Diagrams.NONE ? stuck : d.and(stuck, stage.coming()), false,
                 i -> i.course().current().filter(v -> v.page().code().equals(page.code())).isPresent());
         Claim claim = court.none(Family.PASSAGE, "page-passable", page.code(), statement, sought,
-                "Whoever comes to this page has answers that it accepts.", () -> "");
+                "Whoever reaches this page has answers that it accepts.", () -> "");
         if (claim.verdict() != Verdict.REFUTED) {
             return claim;
         }
@@ -165,8 +166,8 @@ final class PassageClaims implements PageByPage {
                 return found;
             }
             List<String> core = blocking(court, stage, found.witness().get());
-            String headline = "Whoever answers as here cannot leave page “" + page.title() + "”. No answers on it are accepted.";
-            return new Claim.Explanation(headline, "These leave none: "
+            String headline = "Whoever answers like this cannot leave page “" + page.title() + "”. No answers on it are accepted.";
+            return new Claim.Explanation(headline, "These requirements together leave no valid answer: "
                     + String.join("; ", core.stream().map(court.sentences::at).toList()) + ".", core, found.witness());
         });
     }

@@ -78,9 +78,9 @@ final class ReachClaims implements PageByPage {
         Page page = document.pages().get(p);
         String open = page.code() + ".openWhen";
         List<String> rules = rulesBefore(p);
-        Claim pageClaim = add("reach-page", page.code(), "page " + page.code() + " is visited by somebody",
-                court.at(p, arrived(court.flow, p), false, i -> isAt(i, page)), Optional.empty(), "This respondent comes to the page.",
-                "Nobody ever comes to page " + quoted(page.title(), page.code()) + ".",
+        Claim pageClaim = add("reach-page", page.code(), "page " + page.code() + " is reached by some respondent",
+                court.at(p, arrived(court.flow, p), false, i -> isAt(i, page)), Optional.empty(), "This respondent reaches the page.",
+                "Nobody ever reaches page " + quoted(page.title(), page.code()) + ".",
                 with(rules, with(List.of(open), page.allItems().map(i -> i.code() + ".askWhen").toList())), f -> arrived(f, p));
         Optional<String> cause = refuted(pageClaim);
         items(page.items(), p, cause, rules);
@@ -145,7 +145,7 @@ final class ReachClaims implements PageByPage {
             ToIntFunction<Flow> shown = f -> and(f, arrived(f, p), f.stages().get(p).sets().shown(code));
             Claim claim = add(kind, code, code + " is " + (item instanceof Question ? "asked of" : "shown to") + " somebody",
                     court.at(p, shown.applyAsInt(court.flow), true, i -> isAt(i, page) && i.course().asked().contains(code)), cause,
-                    "This respondent comes to it.", nobody + quoted(item.wording(), code) + ".", about, shown);
+                    "This respondent reaches it.", nobody + quoted(item.wording(), code) + ".", about, shown);
             Optional<String> inner = refuted(claim);
             if (item instanceof Section section) {
                 items(section.items(), p, inner, with(rules, about));
@@ -155,7 +155,7 @@ final class ReachClaims implements PageByPage {
                 for (Answer.Option option : question.answer().options()) {
                     String place = code + "." + option.code();
                     ToIntFunction<Flow> offered = f -> and(f, shown.applyAsInt(f), f.truth(place + ".offerWhen", true).holds());
-                    add("reach-option", place, "option " + option.code() + " of " + code + " is offered to somebody",
+                    add("reach-option", place, "option " + option.code() + " of " + code + " is offered to some respondent",
                             court.at(p, offered.applyAsInt(court.flow), true, i -> isAt(i, page) && isOffered(i, code, option.code())),
                             inner, "This respondent is offered it.",
                             "The option " + quoted(option.label(), option.code()) + " of " + code + " is never on offer.",
@@ -181,12 +181,12 @@ final class ReachClaims implements PageByPage {
         }
         Optional<String> bad = court.space.causeAt(place).or(() -> court.flow.lostAt().filter(l -> l.endsWith(" " + place)));
         if (bad.isPresent()) {
-            claims.add(Court.undecided(Family.REACH, kind, place, "the " + what + " after " + page.code() + " is taken by somebody",
+            claims.add(Court.undecided(Family.REACH, kind, place, "the " + what + " after " + page.code() + " is taken by some respondent",
                     bad.get()));
             return;
         }
-        add(kind, place, "the " + what + " after " + page.code() + " is taken by somebody", leaving(p, taken, place), cause,
-                "This respondent takes it.", "Nobody ever takes this " + what + ".", with(rules, own), taken);
+        add(kind, place, "the " + what + " after " + page.code() + " is taken by some respondent", leaving(p, taken, place), cause,
+                "This respondent takes it.", "No respondent ever takes this " + what + ".", with(rules, own), taken);
     }
 
     private Court.Sought leaving(int p, ToIntFunction<Flow> taken, String place) {
@@ -208,11 +208,11 @@ final class ReachClaims implements PageByPage {
                 rows.add("outcomeTable/" + i);
             }
             int above = IntStream.range(0, row).filter(i -> document.outcomeTable().get(i).when().isBlank()).findFirst().orElse(-1);
-            add("reach-row", place, "row " + (row + 1) + " of the outcome table is used by somebody",
+            add("reach-row", place, "row " + (row + 1) + " of the outcome table is used by some respondent",
                     court.atEnd(e -> e.kind() == Flow.Kind.FINISH ? Diagrams.NONE : set,
                             i -> i.course().endedBy().filter(place::equals).isPresent()),
                     Optional.empty(), "This respondent ends by it.", "Nobody ever ends by row " + (row + 1)
-                            + " of the outcome table; the rows above it or the ways to it leave nobody over.",
+                            + " of the outcome table. The rows above it, or the conditions on the way to it, leave nobody.",
                     above < 0 ? court.sentences.core(List.of()) : "Row " + (above + 1) + " has no condition and takes all who come to it.",
                     rows, held);
         }
@@ -223,7 +223,7 @@ final class ReachClaims implements PageByPage {
             for (int i = 0; i < document.outcomeTable().size(); i++) {
                 about.add("outcomeTable/" + i);
             }
-            add("reach-outcome", outcome.code(), "outcome " + outcome.code() + " is reached by somebody",
+            add("reach-outcome", outcome.code(), "outcome " + outcome.code() + " is reached by some respondent",
                     court.atEnd(e -> atEnding(e, outcome.code(), set),
                             i -> i.course().outcome().filter(outcome.code()::equals).isPresent()),
                     Optional.empty(), "This respondent ends in it.", "Nobody ever ends as " + quoted(outcome.label(), outcome.code())

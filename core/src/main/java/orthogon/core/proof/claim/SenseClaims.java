@@ -98,7 +98,8 @@ final class SenseClaims implements PageByPage.OfConditions {
 
     private Claim.Explanation idleComparison(Wire wire, Expr condition, int n, boolean literal, Optional<String> follows) {
         String words = Phrase.of(condition.comparisons().get(n));
-        String headline = "“" + words + "” makes no difference to " + wire.place() + ": everybody who comes to it fares the same as if it "
+        String headline = "“" + words + "” makes no difference to " + wire.place()
+                + ": for everybody who reaches it, the result is the same as if it "
                 + (literal ? "always held." : "never held.");
         if (follows.isPresent()) {
             return Claim.Explanation.of(headline + " This follows from " + follows.get() + ".");
@@ -126,7 +127,7 @@ final class SenseClaims implements PageByPage.OfConditions {
             }
             Optional<String> follows = Optional.of(whyNobody(wire));
             return new Claim(Family.SENSE, "condition-varies", place, statement, Verdict.REFUTED, follows,
-                    () -> Claim.Explanation.of("Nobody ever comes to evaluate this condition. This follows from " + follows.get() + "."));
+                    () -> Claim.Explanation.of("Nobody ever reaches this condition. This follows from " + follows.get() + "."));
         }
         int holds = d.and(here, evaluations.passing(court.flow, wire));
         int fails = d.minus(here, evaluations.passing(court.flow, wire));
@@ -148,7 +149,7 @@ final class SenseClaims implements PageByPage.OfConditions {
                 String why = others.isEmpty()
                         ? core.told().map(t -> core.places().isEmpty() ? t : t + " this condition alone makes it so.")
                                 .orElse("The limits of the answers and this condition alone make it so.")
-                        : "That is so because " + String.join(", and ", others) + ".";
+                        : "The reason: " + String.join(", and ", others) + ".";
                 return new Claim.Explanation(headline, why, core.places(), Optional.empty());
             });
         }

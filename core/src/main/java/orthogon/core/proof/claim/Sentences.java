@@ -85,7 +85,7 @@ public final class Sentences {
     /** A conflict core as text. */
     String core(List<String> core) {
         if (core.isEmpty()) {
-            return "The limits of the answers alone exclude it.";
+            return "The limits of the answers alone make it impossible.";
         }
         String lines = core.stream().map(this::at).collect(Collectors.joining("; ")) + ".";
         return (core.size() == 1 ? "This can never hold: " : "These exclude each other: ") + lines;

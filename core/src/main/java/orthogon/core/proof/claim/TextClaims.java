@@ -36,19 +36,19 @@ final class TextClaims {
 
     private static Claim hole(String unit, String text) {
         return new Claim(Family.TEXT, "text-whole", unit, "the text " + unit + " has no hole", Verdict.REFUTED, Optional.empty(),
-                () -> Claim.Explanation.of("The text spoke of something that was removed. It reads: “" + text + "”.",
-                        "Write the text anew where it says " + Piping.HOLE + ".")
+                () -> Claim.Explanation.of("The text referred to something that was removed. It now reads: “" + text + "”.",
+                        "Rewrite the text where it says " + Piping.HOLE + ".")
                         .with(new Mend("Leave out " + Piping.HOLE, unit, Piping.joined(text))));
     }
 
     private static Claim claim(Court court, TextGap gap) {
         String place = gap.unit() + "/" + gap.name();
-        String statement = "the text " + gap.unit() + " never shows a gap where it speaks of " + gap.name();
+        String statement = "the text " + gap.unit() + " never shows a gap where it refers to " + gap.name();
         TextSets.Met met = court.flow.texts().of(gap.unit());
         Optional<Truth> blank = gap.blank().flatMap(court.space::truthOf);
         if (blank.isEmpty()) {
             return Court.undecided(Family.TEXT, "text-filled", place, statement,
-                    "the text around " + gap.name() + " goes by something that is not brought into the proof");
+                    "the text around " + gap.name() + " depends on something that the proof does not cover");
         }
         Court.Sought sought = reading(court, gap.unit(), met, court.d.and(met.set(), blank.get().holds()),
                 i -> Boolean.TRUE.equals(i.truth(gap.blank().get())));
@@ -63,8 +63,8 @@ final class TextClaims {
             return found.witness().isEmpty()
                     ? found
                     : new Claim.Explanation("This respondent reads a gap where the text says {" + gap.name() + "}: “" + text + "”.",
-                            "Say what stands there while " + gap.name() + " is blank.", List.of(), found.witness())
-                            .with(new Mend("Put three dots where " + gap.name() + " is blank", gap.unit(),
+                            "Write what to show instead while " + gap.name() + " is blank.", List.of(), found.witness())
+                            .with(new Mend("Show three dots where " + gap.name() + " is blank", gap.unit(),
                                     Piping.closed(text, gap.name())));
         });
     }

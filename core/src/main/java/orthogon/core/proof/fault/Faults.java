@@ -182,7 +182,7 @@ public final class Faults {
                         ? name + " is answered once for each entry; a text outside cannot say which"
                         : "there is nothing called " + name + meant(Nearest.of(name, wiring.names(Wiring.Family.OUTCOME_ROW, ""))));
             } else if (position.getOrDefault(name, -2) >= reach) {
-                add(Fault.Kind.LOOKS_AHEAD, unit, "the text speaks of " + name + ", which is answered "
+                add(Fault.Kind.LOOKS_AHEAD, unit, "the text refers to " + name + ", which is answered "
                         + (name.equals(owner) ? "only here" : "later") + "; move " + name + " before it, or leave it out");
             }
         }
