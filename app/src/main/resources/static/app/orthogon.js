@@ -137,27 +137,32 @@ const close = () => {
     list = null;
 };
 
+/** The code that is begun before the cursor; in texts, behind an opening brace. */
 function word(field) {
     const before = field.value.slice(0, field.selectionStart);
-    return before.match(/[a-z][a-z0-9_]*$/)?.[0] ?? '';
+    return before.match(field.matches('[data-pipes]') ? /(?<=\{)[a-z0-9_]*$/ : /[a-z][a-z0-9_]*$/)?.[0] ?? '';
 }
+
+const isBegun = (field) => word(field) !== ''
+    || field.matches('[data-pipes]') && field.value[field.selectionStart - 1] === '{';
 
 function choose(field, name) {
     const start = field.selectionStart - word(field).length;
-    field.setRangeText(name, start, field.selectionStart, 'end');
+    const closing = field.matches('[data-pipes]') && field.value[field.selectionStart] !== '}' ? '}' : '';
+    field.setRangeText(name + closing, start, field.selectionStart, 'end');
     close();
     field.dispatchEvent(new Event('input', { bubbles: true }));
 }
 
 document.addEventListener('input', (event) => {
     const field = event.target;
-    if (!field.matches('[data-names]')) {
+    if (!field.matches('[data-names], [data-pipes]')) {
         return;
     }
     close();
     const begun = word(field);
     const names = document.querySelector('[data-names-all], #state')?.dataset.names?.split(' ') ?? [];
-    const found = begun ? names.filter((name) => name.startsWith(begun) && name !== begun).slice(0, 8) : [];
+    const found = isBegun(field) ? names.filter((name) => name.startsWith(begun) && name !== begun).slice(0, 8) : [];
     if (!found.length) {
         return;
     }
@@ -183,7 +188,7 @@ document.addEventListener('input', (event) => {
 });
 
 document.addEventListener('keydown', (event) => {
-    if (!list || !event.target.matches('[data-names]')) {
+    if (!list || !event.target.matches('[data-names], [data-pipes]')) {
         return;
     }
     const options = [...list.children];
@@ -237,8 +242,19 @@ async function check(field) {
     field.setAttribute('aria-invalid', String(Boolean(checked.fault)));
     place('says').textContent = checked.phrase;
     const fault = place('fault');
-    fault.textContent = checked.fault;
-    if (checked.nearest) {
+    fault.textContent = checked.meant ? '' : checked.fault;
+    delete field.dataset.meant;
+    if (checked.meant) {
+        // Taken over with Alt+Enter, by this button, or on leaving the field.
+        field.dataset.meant = checked.meant;
+        const take = document.createElement('button');
+        take.type = 'button';
+        take.className = 'plain';
+        take.textContent = `write ${checked.meant}`;
+        take.title = 'Alt+Enter';
+        take.addEventListener('click', () => takeOver(field));
+        fault.append(take);
+    } else if (checked.nearest) {
         const mend = document.createElement('button');
         mend.type = 'button';
         mend.className = 'plain';
@@ -261,6 +277,23 @@ async function check(field) {
         around.append(line);
     });
 }
+
+function takeOver(field) {
+    if (field.dataset.meant) {
+        field.value = field.dataset.meant;
+        delete field.dataset.meant;
+        field.focus();
+        field.dispatchEvent(new Event('input', { bubbles: true }));
+        field.dispatchEvent(new Event('change', { bubbles: true }));
+    }
+}
+
+document.addEventListener('keydown', (event) => {
+    if (event.altKey && event.key === 'Enter' && event.target.dataset?.meant) {
+        takeOver(event.target);
+        event.preventDefault();
+    }
+}, true);
 
 // Whatever a proof may change names where it comes from, and is fetched again when one is there.
 document.addEventListener('htmx:sseMessage', (event) => {

@@ -39,6 +39,13 @@ function pick(id, query, withOther) {
 const query = () => document.getElementById('lanes')?.dataset.query ?? '';
 
 document.addEventListener('click', (event) => {
+    const frame = event.target.closest('[data-frame]');
+    if (frame) {
+        const field = document.getElementById('translated');
+        field.value = frame.dataset.text;
+        field.focus();
+        return;
+    }
     const lane = event.target.closest('.lane, [data-lane]');
     const part = event.target.closest('[data-part]');
     const claim = event.target.closest('#claims li a');

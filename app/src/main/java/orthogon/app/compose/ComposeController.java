@@ -12,6 +12,7 @@ import orthogon.app.proving.Proofs;
 import orthogon.app.storage.DraftStore;
 import orthogon.app.storage.DraftStore.Draft;
 import orthogon.core.edit.Edit;
+import orthogon.core.edit.Meant;
 import orthogon.core.edit.References;
 import orthogon.core.expression.BlankHints;
 import orthogon.core.expression.ExpressionFault;
@@ -117,8 +118,8 @@ class ComposeController {
         return answer;
     }
 
-    /** One condition as it is typed: what it says, what is wrong with it, what a blank does to it. */
-    record Checked(String phrase, String fault, int from, int to, String nearest, List<String> hints) {}
+    /** One condition as it is typed: what it says, what is wrong with it, what a blank does to it, what is meant by it where that is clear. */
+    record Checked(String phrase, String fault, int from, int to, String nearest, List<String> hints, String meant) {}
 
     @GetMapping("/check")
     @ResponseBody
@@ -132,7 +133,8 @@ class ComposeController {
                 : wire.readable().map(BlankHints::of).orElse(List.of());
         return new Checked(fault.isPresent() ? "" : wire.readable().map(Phrase::of).orElse(""),
                 fault.map(ExpressionFault::withPlace).orElse(""), fault.map(ExpressionFault::from).orElse(0),
-                fault.map(ExpressionFault::to).orElse(0), fault.map(ExpressionFault::nearest).orElse(""), hints);
+                fault.map(ExpressionFault::to).orElse(0), fault.map(ExpressionFault::nearest).orElse(""), hints,
+                fault.flatMap(f -> Meant.of(wiring, family(family), owner, text)).orElse(""));
     }
 
     static Wiring.Family family(String word) {

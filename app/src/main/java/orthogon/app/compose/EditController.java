@@ -34,6 +34,7 @@ import orthogon.core.edit.Step;
 import orthogon.core.edit.StepAll;
 import orthogon.core.edit.Whole;
 import orthogon.core.expression.Wiring;
+import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Codes;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
@@ -41,6 +42,7 @@ import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Places;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Section;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.MultiValueMap;
@@ -102,6 +104,9 @@ class EditController {
                         "The line has " + line.length() + " characters; at most " + LONGEST_LINE + " are read. Paste it as an outline.");
             }
             Set<String> taken = Whole.codes(document);
+            if (line.strip().startsWith("##")) {
+                return section(code, revision, document, line.strip().substring(2).strip(), at, who);
+            }
             if (line.strip().startsWith("#")) {
                 String title = line.strip().replaceFirst("^#+\\s*", "");
                 if (title.isEmpty()) {
@@ -116,6 +121,19 @@ class EditController {
             editing.make(code, revision, behind(document, at, List.of(item)), who);
             return at(item.code());
         });
+    }
+
+    /** A section begun by typing its title; without one, the section at hand is left. */
+    private Made section(String code, int revision, Questionnaire document, String title, String at, Principal who)
+            throws Refused, Editing.Conflict {
+        Optional<Page> page = document.page(at).or(() -> document.pageOf(at));
+        if (title.isEmpty()) {
+            return new Made(page.map(Page::code).orElse(at), "New rows go to the end of the page now.");
+        }
+        Section section = new Section(Codes.from(title, "section", Whole.codes(document)::contains), title, "", List.of());
+        String place = document.item(at).orElse(null) instanceof Section ? page.map(Page::code).orElse(at) : at;
+        editing.make(code, revision, behind(document, place, List.of(section)), who);
+        return new Made(section.code(), "New rows go into this section. Type ## to leave it.");
     }
 
     /** Behind the selected row; into a selected section or roster; to the end of a selected page, or of the last. */
@@ -185,7 +203,43 @@ class EditController {
             Draft made = editing.make(code, revision, new FieldEdit(at, groups, form), who);
             Optional<Item> item = before.item(at);
             Optional<Item> changed = made.document().item(at);
+            if (item.isPresent() && changed.isPresent()) {
+                model.addAttribute("renames", renames(item.get(), changed.get()));
+            }
             return new Made(at, item.isPresent() && changed.isPresent() ? retyped(code, item.get(), changed.get()) : "");
+        });
+    }
+
+    /**
+     * A code that could follow a new label.
+     *
+     * @param label the new one
+     */
+    record OfferedRename(String from, String to, String label) {}
+
+    /** Codes that were made up from labels which say something else now. */
+    private static List<OfferedRename> renames(Item before, Item after) {
+        if (!(before instanceof Question a && after instanceof Question b && a.answer().hasOwnOptions() && b.answer().hasOwnOptions())) {
+            return List.of();
+        }
+        List<OfferedRename> renames = new ArrayList<>();
+        for (Answer.Option option : b.answer().options()) {
+            Optional<Answer.Option> old = a.answer().option(option.code()).filter(o -> !o.label().equals(option.label()));
+            boolean madeUp = old.filter(o -> Codes.from(o.label(), "option", c -> false).equals(o.code())).isPresent();
+            String to = Codes.from(option.label(), "option", c -> b.answer().option(c).isPresent());
+            if (madeUp && !to.equals(option.code())) {
+                renames.add(new OfferedRename(option.code(), to, option.label()));
+            }
+        }
+        return renames;
+    }
+
+    @PostMapping("/rename-option")
+    String renameOption(@PathVariable String code, @RequestParam int revision, @RequestParam String at, @RequestParam String from,
+            @RequestParam String to, Principal who, Model model, HttpServletResponse response) {
+        return attempt(code, revision, model, response, () -> {
+            editing.make(code, revision, new RenameOption(at, from, to), who);
+            return at(at);
         });
     }
 

@@ -14,6 +14,7 @@ import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.interview.Problem;
 import orthogon.core.interview.Reasons;
+import orthogon.core.language.Piping;
 import orthogon.core.language.Texts;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
@@ -53,8 +54,12 @@ record Explained(Claim claim, String title, String headline, String details, Lis
     /** One member of a conflict core. */
     record Member(String place, String sentence, String goTo) {}
 
-    /** A text and what it is in another language; that may be empty. */
-    record Translated(String language, String source, String text) {
+    /**
+     * A text and what it is in another language; that may be empty.
+     *
+     * @param hasFrame whether its words go by an answer, so that a translation needs the same arms
+     */
+    record Translated(String language, String source, String text, boolean hasFrame) {
 
         static Optional<Translated> of(Claim claim, Questionnaire document) {
             int slash = claim.place().indexOf('/');
@@ -65,7 +70,8 @@ record Explained(Claim claim, String title, String headline, String details, Lis
             String unit = claim.place().substring(slash + 1);
             return Optional.ofNullable(Texts.all(document).get(unit)).map(source -> new Translated(language, source,
                     Optional.ofNullable(document.translations().getOrDefault(language, Map.of()).get(unit))
-                            .map(Questionnaire.Translation::text).orElse("")));
+                            .map(Questionnaire.Translation::text).orElse(""),
+                    !Piping.choices(source).isEmpty()));
         }
     }
 

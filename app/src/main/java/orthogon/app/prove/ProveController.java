@@ -128,6 +128,7 @@ class ProveController {
         boolean explained = selected.filter(Claim::isExplained).isPresent();
         model.addAttribute("chosen", selected.filter(c -> explained).map(c -> Explained.of(proof, c, gate)).orElse(null));
         model.addAttribute("later", selected.filter(c -> !explained).orElse(null));
+        model.addAttribute("asked", claim.isEmpty() ? selected.map(Claim::id).orElse("") : claim);
         model.addAttribute("names", String.join(" ", proof.wiring().names(Wiring.Family.CLAIM, "")));
         figures(draft, proof, model);
     }

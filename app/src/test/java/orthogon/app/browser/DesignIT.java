@@ -174,7 +174,7 @@ class DesignIT {
         assertThat(page.locator("#state")).hasAttribute("data-undo", "false");
         assertEquals(first, file(page, "hen_round"));
         key(page, "Control+Shift+z");
-        assertThat(page.locator("#rows tr.page")).hasCount(11);
+        assertThat(page.locator("#rows tr.page")).hasCount(10);
     }
 
     @Test

@@ -34,7 +34,40 @@ public final class LedgerBenchmark {
             System.out.printf("ratio             %7.1f  %9.1f  %7.1f  %6.1f  %8.1f%n", large[0] / small[0], large[1] / small[1],
                     large[2] / small[2], large[3] / small[3], large[4] / small[4]);
         }
+        try (RunningApplication application = RunningApplication.fresh()) {
+            sheets(application);
+        }
         System.exit(0);
+    }
+
+    /** How long each sheet of the intake takes to open once its proof is there, beside the page to sign in. */
+    private static void sheets(RunningApplication application) {
+        Page page = Chromium.signedIn(application.address(), "ines");
+        page.navigate(application.address() + "/q/found_animal/prove");
+        page.waitForFunction("() => !document.getElementById('block-claims').textContent.includes('being proved')"
+                + " && !document.querySelector('.block').textContent.includes('counting')");
+        List<String> paths = List.of("/login", "/", "/q/found_animal/compose", "/q/found_animal/rules", "/q/found_animal/map",
+                "/q/found_animal/prove", "/q/found_animal/rehearse", "/q/found_animal/languages", "/q/found_animal/release",
+                "/q/found_animal/responses");
+        System.out.println("sheet                         open ms  answer ms    kB  open, to the sign-in page");
+        double login = 0;
+        for (String path : paths) {
+            List<Double> open = new ArrayList<>();
+            List<Double> answer = new ArrayList<>();
+            double size = 0;
+            for (int round = 0; round < 2 * ROUNDS; round++) {
+                double opened = opened(page, application.address() + path);
+                double answered = ((Number) page.evaluate("() => performance.timing.responseEnd - performance.timing.requestStart"))
+                        .doubleValue();
+                size = ((Number) page.evaluate("() => performance.getEntriesByType('navigation')[0].decodedBodySize / 1000")).doubleValue();
+                if (round >= ROUNDS) {
+                    open.add(opened);
+                    answer.add(answered);
+                }
+            }
+            login = login == 0 ? median(open) : login;
+            System.out.printf("%-28s  %7.0f  %9.0f  %4.0f  %6.1f%n", path, median(open), median(answer), size, median(open) / login);
+        }
     }
 
     /** Two rules for each question: when it is asked, by an answer not far before it, and when it must be answered. */

@@ -28,6 +28,11 @@ final class RunningApplication implements AutoCloseable {
         }
     }
 
+    /** One with the demo data, to be closed by whoever asked for it. */
+    static RunningApplication fresh() {
+        return new RunningApplication(true);
+    }
+
     /** One whose answers come late. */
     static RunningApplication slow() {
         return new RunningApplication(false, "--orthogon.test-delay=true");

@@ -15,7 +15,7 @@ public record Change(Item item, String what) implements Edit {
             throw new Refused(item.code() + " is something else by now.");
         }
         Item changed = now instanceof Group held && item instanceof Group group ? group.withItems(held.items()) : item;
-        Questionnaire after = document.withItem(item.code(), i -> changed);
+        Questionnaire after = Meant.understood(document, document.withItem(item.code(), i -> changed));
         Whole.refuseNewFaults(document, after);
         return after;
     }

@@ -27,7 +27,7 @@ public record ChangeEnding(List<Outcome> outcomes, List<OutcomeRow> table, List<
                 throw new Refused("“" + outcome.redirect() + "” is no address to lead on to; write it as https://example.org/page.");
             }
         }
-        Questionnaire changed = document.withEnding(outcomes, table).withClaims(claims);
+        Questionnaire changed = Meant.understood(document, document.withEnding(outcomes, table).withClaims(claims));
         Whole.refuseNewFaults(document, changed);
         return changed;
     }

@@ -26,7 +26,7 @@ public record SetConditions(Map<String, String> texts) implements Edit {
                 throw Whole.gone("place " + place);
             }
         }
-        Questionnaire changed = Places.with(document, texts);
+        Questionnaire changed = Meant.understood(document, Places.with(document, texts));
         Whole.refuseNewFaults(document, changed);
         return changed;
     }

@@ -1,0 +1,86 @@
+package orthogon.core.edit;
+
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import orthogon.core.expression.Type;
+import orthogon.core.expression.Wiring;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Places;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+
+/**
+ * What a condition means that is not written as the expression language has it: {@code member = yes}, {@code tool is saw}, {@code not x}.
+ * It is taken for what it means only where it can mean one thing.
+ */
+public final class Meant {
+
+    /** Each of these may be what is not as it should be; they are tried in all combinations. */
+    private static final List<UnaryOperator<String>> SPELLINGS = List.of(
+            s -> s.replaceAll("(?i)\\bis not\\b", "!=").replaceAll("(?i)\\bis\\b", "="),
+            s -> s.replace("==", "=").replace("<>", "!=").replace("&&", " and ").replace("||", " or "),
+            s -> s.replaceAll("(?i)(=|!=)\\s*\"?yes\"?(?=\\s|\\)|$)", "$1 true").replaceAll("(?i)(=|!=)\\s*\"?no\"?(?=\\s|\\)|$)",
+                    "$1 false"),
+            s -> s.replaceAll("(?i)\\bnot\\s+([a-z][a-z0-9_]*)\\b(?!\\s*\\()", "not($1)"),
+            s -> s.replaceAll("(?i)\\bAND\\b", "and").replaceAll("(?i)\\bOR\\b", "or").replace('“', '"').replace('”', '"').replace('\'',
+                    '"'));
+    private static final Pattern COMPARED = Pattern
+            .compile("([a-z][a-z0-9_]*)\\s*(=|!=)\\s*(?:\"([^\"]+)\"|([A-Za-z][\\w]*(?: [\\w]+)*?)(?=\\s+(?:and|or)\\b|\\)|$))");
+
+    private Meant() {}
+
+    /** The text in the expression language; empty where it has no fault, or where it could mean nothing or several things. */
+    public static Optional<String> of(Wiring wiring, Wiring.Family family, String owner, String text) {
+        if (text.isBlank() || wiring.checked(family, owner, text).faults().isEmpty()) {
+            return Optional.empty();
+        }
+        Set<String> found = new LinkedHashSet<>();
+        for (int some = 1; some < 1 << SPELLINGS.size() + 1; some++) {
+            String candidate = text;
+            for (int i = 0; i < SPELLINGS.size(); i++) {
+                candidate = (some >> i & 1) == 1 ? SPELLINGS.get(i).apply(candidate) : candidate;
+            }
+            candidate = some >> SPELLINGS.size() == 1 ? withOptions(wiring, candidate) : candidate;
+            if (!candidate.equals(text) && wiring.checked(family, owner, candidate).faults().isEmpty()) {
+                found.add(candidate.strip());
+            }
+        }
+        Set<Object> meanings = found.stream().map(c -> wiring.checked(family, owner, c).expr().map(Object::toString)
+                .map(s -> s.replaceAll("Span\\[[^]]*]", "")).orElse("")).collect(Collectors.toSet());
+        return meanings.size() == 1 ? Optional.of(found.iterator().next()) : Optional.empty();
+    }
+
+    /** Options by their code or label, in quotation marks. */
+    private static String withOptions(Wiring wiring, String text) {
+        return COMPARED.matcher(text).replaceAll(m -> Matcher.quoteReplacement(option(wiring, m.group(1),
+                m.group(3) == null ? m.group(4) : m.group(3)).map(code -> m.group(1) + " " + m.group(2) + " \"" + code + "\"")
+                .orElse(m.group())));
+    }
+
+    private static Optional<String> option(Wiring wiring, String name, String said) {
+        List<Answer.Option> options = wiring.document().question(name).map(Question::answer).filter(Answer::hasOwnOptions)
+                .map(Answer::options).orElse(List.of());
+        List<String> fitting = options.stream().filter(o -> o.code().equalsIgnoreCase(said) || o.label().equalsIgnoreCase(said))
+                .map(Answer.Option::code).distinct().toList();
+        boolean compared = wiring.type(name).filter(t -> t.kind() == Type.Kind.TEXT).isPresent();
+        return fitting.size() == 1 && compared ? Optional.of(fitting.getFirst()) : Optional.empty();
+    }
+
+    /** The document with every new condition as it is meant. */
+    static Questionnaire understood(Questionnaire before, Questionnaire after) {
+        Map<String, String> old = Places.all(before);
+        Wiring wiring = Wiring.of(after);
+        Map<String, String> meant = new LinkedHashMap<>();
+        wiring.wires().stream().filter(w -> !w.faults().isEmpty() && !w.text().equals(old.get(w.place())))
+                .forEach(w -> of(wiring, w.family(), w.owner(), w.text()).ifPresent(text -> meant.put(w.place(), text)));
+        return meant.isEmpty() ? after : Places.apply(after, (place, text) -> meant.getOrDefault(place, text));
+    }
+}

@@ -1,0 +1,56 @@
+package orthogon.core.edit;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.Optional;
+import orthogon.core.expression.Wiring;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Answer.Option;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import org.junit.jupiter.api.Test;
+
+class MeantTest {
+
+    private static final Questionnaire DOCUMENT = Questionnaire.blank("fen", "Fen")
+            .withPages(List.of(Page.empty("p", "P").withItems(List.of(
+                    Question.of("member", "Member?", new Answer.YesNo()),
+                    Question.of("tool", "Which tool?",
+                            new Answer.OneChoice(List.of(Option.of("saw", "A bow saw"), Option.of("axe", "An axe"),
+                                    Option.of("yes", "Yes, all")), false)),
+                    Question.of("count", "How many?", new Answer.Numeric(BigDecimal.ZERO, null, 0, "")),
+                    Question.of("last", "Last?", new Answer.YesNo())))));
+
+    private static Optional<String> meant(String text) {
+        return Meant.of(Wiring.of(DOCUMENT), Wiring.Family.ASK_WHEN, "last", text);
+    }
+
+    @Test
+    void whatCanMeanOneThingIsUnderstood() {
+        assertEquals(Optional.of("member = true"), meant("member = yes"));
+        assertEquals(Optional.of("member = true"), meant("member is yes"));
+        assertEquals(Optional.of("member != true"), meant("member is not yes"));
+        assertEquals(Optional.of("tool = \"saw\""), meant("tool = saw"));
+        assertEquals(Optional.of("tool = \"saw\""), meant("tool is A bow saw"));
+        assertEquals(Optional.of("not(member)"), meant("not member"));
+        assertEquals(Optional.of("tool = \"axe\" and count > 3"), meant("tool is axe and count > 3"));
+        assertEquals(Optional.of("member = true and not(tool = \"saw\")"), meant("member is yes and not(tool = saw)"));
+        assertEquals(Optional.of("tool = \"yes\""), meant("tool = yes"));
+    }
+
+    @Test
+    void whatHasNoFaultOrMeansNothingIsLeftAlone() {
+        for (String text : List.of("member", "tool = \"saw\"", "count > 3", "nobody = yes", "tool = hammer", "count = many", "")) {
+            assertEquals(Optional.empty(), meant(text), text);
+        }
+    }
+
+    @Test
+    void anEditTakesAConditionForWhatItMeans() throws Refused {
+        Questionnaire changed = new Change(DOCUMENT.question("last").orElseThrow().withAskWhen("tool is saw"), "ask when").apply(DOCUMENT);
+        assertEquals("tool = \"saw\"", changed.question("last").orElseThrow().askWhen());
+    }
+}
