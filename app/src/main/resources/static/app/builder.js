@@ -57,7 +57,9 @@ document.addEventListener('click', (event) => {
     } else if (act) {
         // What was asked before would sweep the form away, and this with it; all that was chosen goes along.
         htmx.trigger(form, 'htmx:abort');
-        htmx.ajax('POST', form.getAttribute('hx-post'), { source: form, target: '#builder', swap: 'innerHTML', values: { act: act.value } });
+        htmx.ajax('POST', form.getAttribute('hx-post'), {
+            source: form, target: '#builder', swap: 'innerHTML', values: { act: act.value },
+        });
     } else if (event.target.closest('[data-put]')) {
         const field = document.getElementById(form.dataset.field);
         field.value = form.dataset.result;

@@ -64,7 +64,8 @@ function select(code) {
     if (location.pathname + location.search !== address) {
         history.pushState({}, '', address);
     }
-    return htmx.ajax('GET', `${base}/inspector?at=${encodeURIComponent(code)}`, { target: '#inspector', swap: 'innerHTML', source: '#inspector' });
+    return htmx.ajax('GET', `${base}/inspector?at=${encodeURIComponent(code)}`,
+        { target: '#inspector', swap: 'innerHTML', source: '#inspector' });
 }
 
 function go(code) {
@@ -213,7 +214,8 @@ if (sheet) {
     });
     document.addEventListener('htmx:afterRequest', (event) => {
         const path = event.detail.requestConfig?.path ?? '';
-        if (event.detail.xhr.status >= 400 || event.detail.requestConfig?.verb !== 'post' || path.endsWith('/fold') || path.endsWith('/sentence')) {
+        if (event.detail.xhr.status >= 400 || event.detail.requestConfig?.verb !== 'post'
+            || path.endsWith('/fold') || path.endsWith('/sentence')) {
             return;
         }
         marked.clear();
@@ -237,8 +239,10 @@ if (sheet) {
                 if (busy()) {
                     setTimeout(look, 200);
                 } else if (Number(event.detail.data) > Number(holder.dataset.revision)) {
-                    const quiet = Boolean(document.activeElement?.closest('#inspector') && typing(document.activeElement)) || marked.size > 0;
-                    htmx.ajax('GET', `${base}/changes?since=${holder.dataset.revision}&at=${holder.dataset.at}&inspector=${!quiet}`, { source: '#inspector', swap: 'none' });
+                    const quiet = Boolean(document.activeElement?.closest('#inspector') && typing(document.activeElement))
+                        || marked.size > 0;
+                    htmx.ajax('GET', `${base}/changes?since=${holder.dataset.revision}&at=${holder.dataset.at}&inspector=${!quiet}`,
+                        { source: '#inspector', swap: 'none' });
                 }
             };
             setTimeout(look, 500);
@@ -263,7 +267,8 @@ if (sheet) {
                 sign.firstElementChild.textContent = here.words;
             }
         });
-        document.querySelectorAll('#wiring .branch').forEach((branch) => branch.classList.toggle('never', answer.never.includes(branch.dataset.to)));
+        document.querySelectorAll('#wiring .branch')
+            .forEach((branch) => branch.classList.toggle('never', answer.never.includes(branch.dataset.to)));
     }
 
     // Rows are dragged by their first cell.
@@ -334,7 +339,8 @@ if (sheet) {
         if (!wanted) {
             return;
         }
-        const commands = [...document.querySelectorAll('#inspector [data-command], .typing button[data-command], .typing button[data-opens], .head nav a')]
+        const commands = [...document.querySelectorAll(
+            '#inspector [data-command], .typing button[data-command], .typing button[data-opens], .head nav a')]
             .filter((button) => !button.disabled && button.textContent.toLowerCase().includes(wanted));
         commands.forEach((button) => {
             const item = document.createElement('li');

@@ -77,6 +77,10 @@ function send(group, revision) {
     }
     const node = nodeOf(group);
     node?.querySelectorAll('[data-changed]').forEach((entry) => delete entry.dataset.changed);
+    // What is sent is no longer being typed: the answer may draw it anew.
+    node?.querySelectorAll('input, textarea').forEach((field) => {
+        field.defaultValue = field.value;
+    });
     const values = new FormData();
     values.append('revision', revision ?? form().querySelector('[name=revision]').value);
     values.append('at', at());
@@ -126,7 +130,8 @@ document.addEventListener('click', (event) => {
     } else if (event.target.closest('[data-use-theirs]') && last) {
         kept(last.row).delete(last.group);
         event.target.closest('.message').replaceChildren();
-        htmx.ajax('GET', `${base}/inspector?at=${encodeURIComponent(at())}`, { target: '#inspector', swap: 'innerHTML', source: '#inspector' });
+        htmx.ajax('GET', `${base}/inspector?at=${encodeURIComponent(at())}`,
+            { target: '#inspector', swap: 'innerHTML', source: '#inspector' });
     } else if (event.target.closest('[data-undo-anyway]')) {
         const button = event.target.closest('[data-undo-anyway]');
         htmx.ajax('POST', `${base}/undo`, {
@@ -147,7 +152,24 @@ function beforeDrawn() {
     const changed = field.matches('input:not([type=checkbox]), textarea') && field.value !== field.defaultValue;
     const entry = field.closest('[data-entry]');
     const node = changed || entry?.dataset.changed ? nodeOf(groupOf(field)) : null;
-    typing = { row: at(), id: field.id, group: groupOf(field), node, field, from: field.selectionStart, to: field.selectionEnd };
+    // A new entry that is still empty is begun again at its place.
+    const begun = !node && entry && 'new' in entry.dataset && !field.id;
+    const index = begun ? [...entry.parentElement.querySelectorAll(':scope > [data-entry]')].indexOf(entry) : -1;
+    typing = { row: at(), id: field.id, group: groupOf(field), node, field, index, from: field.selectionStart, to: field.selectionEnd };
+}
+
+/** A new entry at the place in the list where one was begun. */
+function begin({ group, index }) {
+    const holder = nodeOf(group);
+    const above = holder?.querySelectorAll(':scope > [data-entry]')[index - 1];
+    return above ? below(holder, above) : null;
+}
+
+function below(holder, above) {
+    const entry = fresh(holder);
+    entry.dataset.new = '';
+    above.after(entry);
+    return entry.querySelector('input[data-more-below]');
 }
 
 function afterDrawn() {
@@ -162,7 +184,7 @@ function afterDrawn() {
         if (typing.node) {
             put(typing.group, typing.node);
         }
-        const field = typing.node ? typing.field : typing.id && document.getElementById(typing.id);
+        const field = typing.node ? typing.field : typing.index > 0 ? begin(typing) : typing.id && document.getElementById(typing.id);
         if (field?.isConnected && field.closest('#inspector')) {
             field.focus({ preventScroll: true });
             if (field.setSelectionRange && typing.from !== null && field.matches('input:not([type=color], [type=checkbox]), textarea')) {
@@ -281,10 +303,7 @@ document.addEventListener('keydown', (event) => {
         event.stopPropagation();
     } else if (event.key === 'Enter' && event.target.matches('input[data-more-below]') && !document.querySelector('.suggest')) {
         // A new entry below, to go on typing.
-        const below = fresh(holder);
-        below.dataset.new = '';
-        entry.after(below);
-        below.querySelector('input[data-more-below]').focus();
+        below(holder, entry).focus();
         event.preventDefault();
     }
 });

@@ -58,7 +58,8 @@ function influenced(code) {
 }
 
 function choose(code, centre) {
-    const box = boxes().find((b) => b.dataset.code === code && !b.classList.contains('reference')) ?? boxes().find((b) => b.dataset.code === code);
+    const box = boxes().find((b) => b.dataset.code === code && !b.classList.contains('reference'))
+        ?? boxes().find((b) => b.dataset.code === code);
     boxes().forEach((b) => b.classList.remove('on', 'hangs'));
     drawing()?.querySelectorAll('.line, .way').forEach((l) => l.classList.remove('hangs', 'into'));
     if (!box) {
@@ -78,7 +79,8 @@ function choose(code, centre) {
         const at = box.querySelector('rect').getBBox();
         const scale = Math.min(view[2] / document.getElementById('map-drawing').clientWidth, 1.1);
         const area = document.getElementById('map-drawing');
-        view = [at.x + at.width / 2 - area.clientWidth * scale / 2, at.y + Math.min(at.height, 300) / 2 - area.clientHeight * scale / 2, area.clientWidth * scale, area.clientHeight * scale];
+        view = [at.x + at.width / 2 - area.clientWidth * scale / 2, at.y + Math.min(at.height, 300) / 2 - area.clientHeight * scale / 2,
+            area.clientWidth * scale, area.clientHeight * scale];
         show();
     }
     const base = document.querySelector('.map').dataset.base;

@@ -45,7 +45,8 @@ function arrived(request) {
 
 document.addEventListener('keydown', (event) => {
     // Behind keys that wait, others wait too, so that they keep their order.
-    if (isHeld() && (waiting.length || !typing(document.activeElement)) && !['Alt', 'Control', 'Shift', 'Meta', 'Tab'].includes(event.key)) {
+    if (isHeld() && (waiting.length || !typing(document.activeElement))
+            && !['Alt', 'Control', 'Shift', 'Meta', 'Tab'].includes(event.key)) {
         waiting.push(event);
         event.preventDefault();
     } else if (!event.defaultPrevented) {

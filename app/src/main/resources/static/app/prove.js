@@ -123,7 +123,8 @@ document.addEventListener('htmx:afterSettle', (event) => {
     showPicked();
 });
 // News wait while somebody writes in the part that they would redraw.
-const written = (part) => part && (part.contains(document.activeElement) && typing(document.activeElement) || part.querySelector('.waive[open], .sentence'));
+const written = (part) => part && (part.contains(document.activeElement) && typing(document.activeElement)
+    || part.querySelector('.waive[open], .sentence'));
 document.addEventListener('htmx:beforeRequest', (event) => {
     if (event.detail.elt.matches('[hx-trigger*="sse:"]') && written(event.detail.target)) {
         event.preventDefault();

@@ -102,7 +102,8 @@ function keepTyped(before, after) {
 }
 
 function refocus(node, held) {
-    const same = [...node.querySelectorAll('[name]')].find((f) => f.name === held.name && (f.type !== 'radio' && f.type !== 'checkbox' || f.value === held.value));
+    const same = [...node.querySelectorAll('[name]')].find((f) => f.name === held.name
+        && (f.type !== 'radio' && f.type !== 'checkbox' || f.value === held.value));
     same?.focus();
     if (same && held.selectionStart != null) {
         same.setSelectionRange?.(held.selectionStart, held.selectionEnd);
@@ -227,7 +228,9 @@ function pad(box) {
     let drawing = false;
     const at = (event) => {
         const frame = svg.getBoundingClientRect();
-        return `${((event.clientX - frame.left) * 400 / frame.width).toFixed(1)} ${((event.clientY - frame.top) * 120 / frame.height).toFixed(1)}`;
+        const across = (event.clientX - frame.left) * 400 / frame.width;
+        const down = (event.clientY - frame.top) * 120 / frame.height;
+        return `${across.toFixed(1)} ${down.toFixed(1)}`;
     };
     svg.addEventListener('pointerdown', (event) => {
         drawing = true;
@@ -250,7 +253,8 @@ function pad(box) {
 
 // While a text is typed, a rest is enough: nobody knows that leaving the box is what counts.
 document.addEventListener('input', (event) => {
-    if (form()?.contains(event.target) && event.target.matches('input[type=text], input[type=email], input[type=tel], input[type=url], textarea')) {
+    if (form()?.contains(event.target) && event.target.matches(
+            'input[type=text], input[type=email], input[type=tel], input[type=url], textarea')) {
         refreshIn(600);
     }
 });
@@ -259,6 +263,10 @@ document.addEventListener('input', (event) => {
 let leaving = false;
 document.addEventListener('submit', () => {
     leaving = true;
+});
+document.addEventListener('click', (event) => {
+    // Who keeps the page as it was saved takes back what was typed since.
+    leaving ||= Boolean(event.target.closest('[data-as-saved]'));
 });
 addEventListener('pagehide', () => {
     const here = form();

@@ -24,7 +24,7 @@ import orthogon.formats.report.ChangeReport;
 import orthogon.formats.report.DrillReport;
 import orthogon.formats.report.ProofReport;
 
-/** Runs one command. Exit status 0: all well; 1: a blocking claim is not proved, or respondents fare otherwise; 2: a file or the call cannot be used. */
+/** Runs one command. Exit status 0: all well; 1: a blocking claim is not proved, or respondents are affected; 2: a file or the call cannot be used. */
 public final class Commands {
 
     private static final String USAGE = """

@@ -26,7 +26,7 @@ final class AnswerInShort {
     static String of(Answer answer) {
         return switch (answer) {
             case Answer.Text t -> (t.isLong() ? "long text" : "text")
-                    + (t.content() == Answer.Content.ANY ? "" : ", " + t.content().word()) + (t.most() != null ? " ≤ " + t.most() : "")
+                    + (t.content() == Answer.Content.ANY ? "" : ", " + t.content().word()) + characters(t)
                     + (t.pattern().isEmpty() ? "" : ", pattern");
             case Answer.Parts p -> (p.isAddress() ? "address" : "name") + " in " + p.parts().size() + " parts";
             case Answer.Contact c -> c.kind() == Answer.Contact.Kind.WEB ? "web address" : c.type();
@@ -54,6 +54,13 @@ final class AnswerInShort {
             case Answer.Signature s -> "signature";
             case Answer.Hidden h -> "hidden" + (h.allowed().isEmpty() ? "" : ", one of " + h.allowed().size());
         };
+    }
+
+    private static String characters(Answer.Text t) {
+        if (t.least() != null && t.most() != null) {
+            return " " + t.least() + ".." + t.most();
+        }
+        return (t.least() != null ? " ≥ " + t.least() : "") + (t.most() != null ? " ≤ " + t.most() : "");
     }
 
     private static String number(Answer.Numeric n) {

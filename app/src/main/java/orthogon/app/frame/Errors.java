@@ -2,10 +2,14 @@ package orthogon.app.frame;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.webmvc.error.ErrorController;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
+import org.springframework.util.unit.DataSize;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -17,19 +21,29 @@ import org.springframework.web.multipart.MultipartException;
 @ControllerAdvice
 public class Errors implements ErrorController {
 
+    private final List<ErrorPage> parts;
+    private final DataSize largest;
+
+    Errors(List<ErrorPage> parts, @Value("${spring.servlet.multipart.max-file-size}") DataSize largest) {
+        this.parts = parts;
+        this.largest = largest;
+    }
+
     @ExceptionHandler(NotThere.class)
-    String notThere(NotThere missing, Model model, HttpServletResponse response) {
-        return page(model, response, HttpStatus.NOT_FOUND, missing.getMessage());
+    String notThere(NotThere missing, HttpServletRequest request, Model model, HttpServletResponse response) {
+        return page(request, model, response, HttpStatus.NOT_FOUND, missing.getMessage());
     }
 
     @ExceptionHandler(MaxUploadSizeExceededException.class)
-    String tooLarge(Model model, HttpServletResponse response) {
-        return page(model, response, HttpStatus.CONTENT_TOO_LARGE, "The file is larger than 8 MB.");
+    String tooLarge(HttpServletRequest request, Model model, HttpServletResponse response) {
+        return page(request, model, response, HttpStatus.CONTENT_TOO_LARGE,
+                "The file is larger than " + largest.toMegabytes() + " MB. Choose a smaller one, then try again.");
     }
 
     @ExceptionHandler(MultipartException.class)
-    String noFile(Model model, HttpServletResponse response) {
-        return page(model, response, HttpStatus.BAD_REQUEST, "A file is expected here, and none came. Choose one, then try again.");
+    String noFile(HttpServletRequest request, Model model, HttpServletResponse response) {
+        return page(request, model, response, HttpStatus.BAD_REQUEST,
+                "A file is expected here, and none came. Choose one, then try again.");
     }
 
     @RequestMapping("/error")
@@ -45,11 +59,17 @@ public class Errors implements ErrorController {
                     ? "Something went wrong here. What you had saved before is safe. Go back and try again."
                     : "This did not work.";
         };
-        return page(model, response, status, message);
+        return page(request, model, response, status, message);
     }
 
-    private static String page(Model model, HttpServletResponse response, HttpStatus status, String message) {
+    private String page(HttpServletRequest request, Model model, HttpServletResponse response, HttpStatus status, String message) {
         response.setStatus(status.value());
+        for (ErrorPage part : parts) {
+            Optional<String> own = part.of(request, status, model);
+            if (own.isPresent()) {
+                return own.get();
+            }
+        }
         model.addAttribute("message", message);
         model.addAttribute("status", status.value());
         return "error";

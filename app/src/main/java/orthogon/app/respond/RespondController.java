@@ -162,13 +162,21 @@ class RespondController {
 
     static String nothing(HttpServletRequest request, Model model, HttpServletResponse response) {
         response.setStatus(404);
-        String tag = Optional.ofNullable(Locale.lookupTag(wanted(request), OwnWords.SHIPPED)).orElse("en");
-        OwnWords words = OwnWords.of(Questionnaire.blank("nothing", "").withSourceLanguage(tag));
+        return nothing(shipped(request), model);
+    }
+
+    static String nothing(OwnWords words, Model model) {
         model.addAttribute("words", words);
         model.addAttribute("title", words.say("nothing_title"));
-        model.addAttribute("lang", tag);
+        model.addAttribute("lang", words.locale().getLanguage());
         model.addAttribute("dir", words.locale().isRightToLeft() ? "rtl" : "ltr");
         return "respond/nothing";
+    }
+
+    /** Words in the language that the browser wants most, among those that Orthogon speaks itself. */
+    static OwnWords shipped(HttpServletRequest request) {
+        String tag = Optional.ofNullable(Locale.lookupTag(wanted(request), OwnWords.SHIPPED)).orElse("en");
+        return OwnWords.of(Questionnaire.blank("nothing", "").withSourceLanguage(tag));
     }
 
     @PostMapping("/to/{token}")
@@ -226,6 +234,9 @@ class RespondController {
         }
         if (running.get().interview().course().complete()) {
             return "redirect:/i/" + id + "/review";
+        }
+        if (look.equals("saved")) {
+            interviews.dropDraft(id);
         }
         Interview interview = withDraft(running.get());
         Course.PageView page = interview.course().current().orElseThrow();

@@ -105,6 +105,11 @@ public class InterviewStore {
                 .param("draft", StoredAnswers.write(answers)).param("id", id).update();
     }
 
+    /** Forgets what was typed on a page since it was last saved. */
+    public void dropDraft(String id) {
+        jdbc.sql("update interview set draft_page = null, draft = null where id = :id").param("id", id).update();
+    }
+
     /** What was typed on the page before it was closed; empty where nothing was. */
     public Optional<Map<String, Object>> draft(String id, String page, Questionnaire document) {
         return jdbc.sql("select draft from interview where id = :id and draft_page = :page and draft is not null").param("id", id)

@@ -32,7 +32,8 @@ class LateAnswersIT {
     }
 
     private static void settled(Page page) {
-        page.waitForFunction("() => !window.orthogon.busy()");
+        // Every answer is held back, and many wait for their turn.
+        page.waitForFunction("() => !window.orthogon.busy()", null, new Page.WaitForFunctionOptions().setTimeout(240_000));
     }
 
     /** What is told of every row, and the wiring. */

@@ -14,12 +14,14 @@ import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.FormData;
 import com.microsoft.playwright.options.RequestOptions;
 import java.math.BigDecimal;
+import java.net.URI;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
 
 /** The respondent's pages of the intake, as they are without script, and against requests that no page would send. */
@@ -190,6 +192,21 @@ class RespondentIT {
         assertThat(page.locator(".files li")).hasCount(1);
     }
 
+    @Test
+    void anUploadBeyondEveryLimitIsAnsweredInTheRespondentsLanguageAndLeadsBack() {
+        Page page = Chromium.visitor();
+        page.navigate(address + APPLICATION.released(of(Question.of("note", "A note", new Answer.Text(false, null, 20)),
+                Question.of("picture", "A picture", new Answer.FileAnswer(1, 20_000, List.of("image/*"))))) + "?lang=en");
+        press(page, "Begin");
+        String interview = page.url();
+        APIResponse refused = page.request().post(interview, RequestOptions.create().setMultipart(FormData.create()
+                .set("picture", new FilePayload("vast.png", "image/png", png(33_000_000)))));
+        Assertions.assertThat(refused.status()).isEqualTo(413);
+        Assertions.assertThat(refused.text()).contains("What you sent is too large. Send at most 32 MB at a time.")
+                .contains("Continue where you stopped")
+                .doesNotContain("To the Desk");
+    }
+
     private static byte[] png(int size) {
         byte[] bytes = new byte[size];
         byte[] head = {(byte) 0x89, 'P', 'N', 'G', '\r', '\n', 0x1a, '\n', 0, 0, 0, 13, 'I', 'H', 'D', 'R'};
@@ -223,7 +240,7 @@ class RespondentIT {
                 "Here we are",
                 "indoors", "perhaps", "~go", "next");
         assertEquals(302, forgedOption.status(), "told on a page of its own address, so that going back sends nothing again");
-        page.navigate(address + forgedOption.headers().get("location"));
+        page.navigate(URI.create(interview).resolve(forgedOption.headers().get("location")).toString());
         assertThat(page.locator("#problems")).containsText("Is it inside a building now?");
         assertThat(page.getByLabel("Where did you find it?")).hasValue("Here we are");
 

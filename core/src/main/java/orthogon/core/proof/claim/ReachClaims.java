@@ -143,7 +143,7 @@ final class ReachClaims implements PageByPage {
             String nobody = item instanceof Question ? "Nobody is ever asked " : "Nobody is ever shown ";
             List<String> about = with(rules, with(List.of(page.code() + ".openWhen"), List.of(code + ".askWhen")));
             ToIntFunction<Flow> shown = f -> and(f, arrived(f, p), f.stages().get(p).sets().shown(code));
-            Claim claim = add(kind, code, code + " is " + (item instanceof Question ? "asked of" : "shown to") + " somebody",
+            Claim claim = add(kind, code, code + " is " + (item instanceof Question ? "asked of" : "shown to") + " some respondent",
                     court.at(p, shown.applyAsInt(court.flow), true, i -> isAt(i, page) && i.course().asked().contains(code)), cause,
                     "This respondent reaches it.", nobody + quoted(item.wording(), code) + ".", about, shown);
             Optional<String> inner = refuted(claim);

@@ -1,0 +1,56 @@
+package orthogon.app.respond;
+
+import jakarta.servlet.RequestDispatcher;
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.Optional;
+import orthogon.app.frame.ErrorPage;
+import orthogon.app.questions.Voice;
+import orthogon.app.storage.InterviewStore;
+import orthogon.app.storage.InterviewStore.Running;
+import orthogon.core.language.OwnWords;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Component;
+import org.springframework.ui.Model;
+import org.springframework.util.unit.DataSize;
+
+/** Errors that respondents meet, in the language of their interview and without a word of the analyst's pages. */
+@Component
+class RespondentErrors implements ErrorPage {
+
+    private static final String INTERVIEW = "/i/";
+    private static final String INVITED = "/to/";
+
+    private final InterviewStore interviews;
+    private final DataSize largest;
+
+    RespondentErrors(InterviewStore interviews, @Value("${spring.servlet.multipart.max-file-size}") DataSize largest) {
+        this.interviews = interviews;
+        this.largest = largest;
+    }
+
+    @Override
+    public Optional<String> of(HttpServletRequest request, HttpStatus status, Model model) {
+        Object forwarded = request.getAttribute(RequestDispatcher.ERROR_REQUEST_URI);
+        String address = forwarded instanceof String from ? from : request.getRequestURI();
+        if (!address.startsWith(INTERVIEW) && !address.startsWith(INVITED)) {
+            return Optional.empty();
+        }
+        Optional<Running> running = address.startsWith(INTERVIEW)
+                ? interviews.find(address.substring(INTERVIEW.length()).split("/", 2)[0])
+                : Optional.empty();
+        OwnWords words = running.map(r -> Voice.of(r.interview()).ownWords()).orElseGet(() -> RespondController.shipped(request));
+        if (status == HttpStatus.NOT_FOUND) {
+            return Optional.of(RespondController.nothing(words, model));
+        }
+        model.addAttribute("words", words);
+        model.addAttribute("lang", words.locale().getLanguage());
+        model.addAttribute("dir", words.locale().isRightToLeft() ? "rtl" : "ltr");
+        model.addAttribute("back", running.map(r -> INTERVIEW + r.id()).orElse(""));
+        model.addAttribute("title", words.say("not_kept"));
+        model.addAttribute("message", status == HttpStatus.CONTENT_TOO_LARGE
+                ? words.say("too_large", largest.toMegabytes())
+                : words.say("try_again"));
+        return Optional.of("respond/not_kept");
+    }
+}
