@@ -200,7 +200,7 @@ class RespondentIT {
         press(page, "Begin");
         String interview = page.url();
         APIResponse refused = page.request().post(interview, RequestOptions.create().setMultipart(FormData.create()
-                .set("picture", new FilePayload("vast.png", "image/png", png(33_000_000)))));
+                .set("picture", new FilePayload("vast.png", "image/png", png(34_000_000)))));
         Assertions.assertThat(refused.status()).isEqualTo(413);
         Assertions.assertThat(refused.text()).contains("What you sent is too large. Send at most 32 MB at a time.")
                 .contains("Continue where you stopped")
