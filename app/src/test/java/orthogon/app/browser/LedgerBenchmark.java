@@ -20,13 +20,18 @@ import orthogon.formats.document.DocumentWriter;
  */
 public final class LedgerBenchmark {
 
-    private static final int ROUNDS = 15;
+    private static int rounds = 15;
     /** Edits before those that count, since a server that has just started is not what an analyst works with. */
-    private static final int WARM_UP = 150;
+    private static int warmUp = 150;
 
     private LedgerBenchmark() {}
 
+    /** @param args {@code --short} measures once and without warming up, to see that it runs */
     public static void main(String[] args) {
+        if (List.of(args).contains("--short")) {
+            rounds = 1;
+            warmUp = 1;
+        }
         try (RunningApplication application = RunningApplication.empty()) {
             System.out.println("questions  rules  open ms  select ms  edit ms  map ms  prove ms");
             double[] small = measured(application, 50);
@@ -55,12 +60,12 @@ public final class LedgerBenchmark {
             List<Double> open = new ArrayList<>();
             List<Double> answer = new ArrayList<>();
             double size = 0;
-            for (int round = 0; round < 2 * ROUNDS; round++) {
+            for (int round = 0; round < 2 * rounds; round++) {
                 double opened = opened(page, application.address() + path);
                 double answered = ((Number) page.evaluate("() => performance.timing.responseEnd - performance.timing.requestStart"))
                         .doubleValue();
                 size = ((Number) page.evaluate("() => performance.getEntriesByType('navigation')[0].decodedBodySize / 1000")).doubleValue();
-                if (round >= ROUNDS) {
+                if (round >= rounds) {
                     open.add(opened);
                     answer.add(answered);
                 }
@@ -99,10 +104,10 @@ public final class LedgerBenchmark {
         List<Double> open = new ArrayList<>();
         List<Double> select = new ArrayList<>();
         List<Double> edit = new ArrayList<>();
-        for (int round = 0; round < ROUNDS; round++) {
+        for (int round = 0; round < rounds; round++) {
             open.add(opened(page, address));
         }
-        for (int round = -WARM_UP; round < ROUNDS; round++) {
+        for (int round = -warmUp; round < rounds; round++) {
             if (round == 0) {
                 select.clear();
                 edit.clear();
@@ -139,7 +144,7 @@ public final class LedgerBenchmark {
         }
         List<Double> map = new ArrayList<>();
         List<Double> prove = new ArrayList<>();
-        for (int round = 0; round < ROUNDS; round++) {
+        for (int round = 0; round < rounds; round++) {
             map.add(opened(page, application.address() + "/q/" + draft.code() + "/map?level=all"));
             prove.add(opened(page, application.address() + "/q/" + draft.code() + "/prove"));
         }

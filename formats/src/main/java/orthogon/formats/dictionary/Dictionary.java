@@ -1,10 +1,13 @@
 package orthogon.formats.dictionary;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import orthogon.core.language.OwnWords;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
@@ -12,6 +15,7 @@ import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
+import orthogon.core.questionnaire.Section;
 import orthogon.formats.table.Table;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
@@ -44,42 +48,86 @@ public final class Dictionary {
 
     private Dictionary() {}
 
-    /** In document order; a grid is a variable for each of its rows. */
+    /**
+     * In document order: the link parameters, then a variable for each column of the responses, see
+     * {@link orthogon.formats.responses.ResponsesCsv}, with the derived values where they stand. The condition of a variable is all that must
+     * hold for it to be asked: of its page, its section or roster, its question and its row.
+     */
     public static List<Variable> of(Questionnaire document) {
         List<Variable> variables = new ArrayList<>();
         document.linkParameters().forEach(p -> variables.add(new Variable(p.code(), "", "", "", "link", "", "", "",
                 p.allowed().stream().collect(Collectors.toMap(a -> a, a -> a, (a, b) -> a, LinkedHashMap::new)), "", "", "")));
         for (Page page : document.pages()) {
-            page.allItems().forEach(item -> add(document, page, item, variables));
+            Place place = new Place(page.code(), "", "", all(List.of(page.openWhen())));
+            page.items().forEach(item -> add(item, place, variables));
         }
         return variables;
     }
 
-    private static void add(Questionnaire document, Page page, Item item, List<Variable> variables) {
-        String roster = document.rosterOf(item.code()).map(Roster::code).orElse("");
+    /**
+     * Where a variable stands.
+     *
+     * @param prefix of its name: the roster and the number of the entry
+     * @param when what must hold for anything here to be asked
+     */
+    private record Place(String page, String roster, String prefix, List<String> when) {
+
+        private Place within(String condition) {
+            return new Place(page, roster, prefix, all(when, condition));
+        }
+    }
+
+    private static List<String> all(List<String> conditions, String... more) {
+        return Stream.concat(conditions.stream(), Arrays.stream(more)).filter(c -> !c.isEmpty()).toList();
+    }
+
+    private static String joined(List<String> conditions) {
+        return conditions.size() < 2 ? String.join("", conditions) : "(" + String.join(") and (", conditions) + ")";
+    }
+
+    private static void add(Item item, Place place, List<Variable> into) {
         switch (item) {
-            case Derived d ->
-                variables.add(new Variable(d.code(), page.code(), roster, "", "derived", "", "", "", Map.of(), "", "", d.derive()));
-            case Question q when q.answer() instanceof Answer.Grid grid -> grid.rows().forEach(row -> variables.add(new Variable(
-                    q.code() + "." + row.code(), page.code(), roster, q.wording() + " – " + row.label(), grid.row().type(), "", "", "",
-                    values(grid.row()), q.requireWhen(), both(q.askWhen(), row.askWhen()), "")));
-            case Question q -> variables.add(new Variable(q.code(), page.code(), roster, q.wording(), q.answer().type(),
-                    q.answer() instanceof Answer.Numeric n ? n.unit() : "", limit(q.answer(), true), limit(q.answer(), false),
-                    values(q.answer()),
-                    q.requireWhen(), q.askWhen(), ""));
+            case Derived d -> into.add(new Variable(place.prefix + d.code(), place.page, place.roster, "", "derived", "", "", "", Map.of(), "",
+                    joined(place.when), d.derive()));
+            case Question q -> add(q, place.within(q.askWhen()), into);
+            case Section s -> s.items().forEach(i -> add(i, place.within(s.askWhen()), into));
+            case Roster r -> {
+                for (int entry = 1; entry <= r.most(); entry++) {
+                    Place within = new Place(place.page, r.code(), r.code() + "." + entry + ".", all(place.when, r.askWhen()));
+                    r.items().forEach(i -> add(i, within, into));
+                }
+            }
             default -> {}
         }
     }
 
-    private static String both(String one, String other) {
-        return one.isEmpty() ? other : other.isEmpty() ? one : "(" + one + ") and (" + other + ")";
+    private static void add(Question q, Place place, List<Variable> into) {
+        String name = place.prefix + q.code();
+        switch (q.answer()) {
+            case Answer.Grid grid -> grid.rows().forEach(row -> into.add(new Variable(name + "." + row.code(), place.page, place.roster,
+                    q.wording() + " – " + row.label(), grid.row().type(), "", "", "", values(grid.row()), q.requireWhen(),
+                    joined(all(place.when, row.askWhen())), "")));
+            case Answer.Parts parts -> parts.parts().forEach(part -> into.add(new Variable(name + "." + part, place.page, place.roster,
+                    q.wording() + " – " + OwnWords.ENGLISH.say("part." + part), "text", "", "", "", Map.of(),
+                    parts.required().contains(part) ? q.requireWhen() : "", joined(place.when), "")));
+            default -> {
+                String named = q.answer() instanceof Answer.Signature ? name + ".name" : name;
+                into.add(new Variable(named, place.page, place.roster, q.wording(), q.answer().type(),
+                        q.answer() instanceof Answer.Numeric n ? n.unit() : "", limit(q.answer(), true), limit(q.answer(), false),
+                        values(q.answer()), q.requireWhen(), joined(place.when), ""));
+            }
+        }
+        if (q.answer().hasOwnOptions()) {
+            q.answer().options().stream().filter(Answer.Option::other).findFirst().ifPresent(o -> into.add(new Variable(name + ".other",
+                    place.page, place.roster, q.wording() + " – " + o.label(), "text", "", "", "", Map.of(), "", joined(place.when), "")));
+        }
     }
 
     private static Map<String, String> values(Answer answer) {
         Map<String, String> values = new LinkedHashMap<>();
-        if (answer instanceof Answer.YesNo) {
-            values.put("true", "yes");
-            values.put("false", "no");
+        if (answer instanceof Answer.YesNo || answer instanceof Answer.Agreement) {
+            values.put("yes", "yes");
+            values.put("no", "no");
         } else if (answer.hasOwnOptions()) {
             answer.options().forEach(o -> values.put(o.code(), o.label()));
         }

@@ -13,9 +13,14 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.EveryType;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Section;
 import orthogon.formats.document.DocumentReader;
+import orthogon.formats.responses.ResponsesCsv;
 import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 import org.junit.jupiter.api.Test;
 
@@ -29,7 +34,7 @@ class DictionaryTest {
     void everyVariableIsARowInAllThreeForms() throws Exception {
         Questionnaire intake = demo("found_animal");
         List<Dictionary.Variable> variables = Dictionary.of(intake);
-        Dictionary.Variable weight = variables.stream().filter(v -> v.code().equals("weight")).findFirst().orElseThrow();
+        Dictionary.Variable weight = variables.stream().filter(v -> v.code().equals("animals.1.weight")).findFirst().orElseThrow();
         assertEquals("animals", weight.roster());
         assertEquals("g", weight.unit());
         assertEquals("number", weight.type());
@@ -40,9 +45,25 @@ class DictionaryTest {
         try (XSSFWorkbook book = new XSSFWorkbook(new ByteArrayInputStream(Dictionary.xlsx(intake)))) {
             assertEquals(variables.size(), book.getSheetAt(0).getLastRowNum());
         }
-        assertTrue(Dictionary.json(intake).contains("\"variable\" : \"weight\""));
+        assertTrue(Dictionary.json(intake).contains("\"variable\" : \"animals.12.weight\""));
         assertTrue(Dictionary.of(demo("foster_home")).stream().anyMatch(v -> v.code().equals("skill.birds")),
                 "a grid has a variable for each row");
+    }
+
+    @Test
+    void theVariablesAreTheColumnsOfTheResponsesAndTheirConditionsAreWhole() throws Exception {
+        for (Questionnaire document : List.of(demo("found_animal"), demo("foster_home"), demo("bat_count"), EveryType.document())) {
+            List<String> columns = List.of(ResponsesCsv.write(document, List.of()).strip().split(","));
+            assertEquals(columns.subList(4, columns.size()), Dictionary.of(document).stream()
+                    .filter(v -> !v.type().equals("derived") && !v.type().equals("link")).map(Dictionary.Variable::code).toList(),
+                    document.code());
+        }
+        Questionnaire fen = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P").withOpenWhen("wet = true").withItems(
+                List.of(new Section("s", "S", "deep > 2", List.of(Question.of("cold", "Cold?", new Answer.YesNo())
+                        .withAskWhen("ice = true")))))));
+        Dictionary.Variable cold = Dictionary.of(fen).getFirst();
+        assertEquals("(wet = true) and (deep > 2) and (ice = true)", cold.askedWhen());
+        assertEquals(Map.of("yes", "yes", "no", "no"), cold.values(), "as the responses write them");
     }
 
     @Test
