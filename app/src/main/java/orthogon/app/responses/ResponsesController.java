@@ -89,8 +89,7 @@ class ResponsesController {
     private Row row(Response r, List<Question> columns) {
         Questionnaire document = releases.get(r.releaseId()).document();
         List<String> cells = new ArrayList<>();
-        columns.forEach(
-                q -> cells.add(document.question(q.code()).flatMap(of -> Said.of(of, r.answers().get(q.code()))).orElse("")));
+        columns.forEach(q -> cells.add(Cells.of(document, q.code(), r.answers())));
         return new Row(r.receipt(), Frame.when(r.sentAt()), r.release(), document.outcome(r.outcome()).map(o -> o.label()).orElse("none"),
                 cells);
     }

@@ -87,8 +87,9 @@ public final class Dictionary {
 
     private static void add(Item item, Place place, List<Variable> into) {
         switch (item) {
-            case Derived d -> into.add(new Variable(place.prefix + d.code(), place.page, place.roster, "", "derived", "", "", "", Map.of(), "",
-                    joined(place.when), d.derive()));
+            case Derived d ->
+                into.add(new Variable(place.prefix + d.code(), place.page, place.roster, "", "derived", "", "", "", Map.of(), "",
+                        joined(place.when), d.derive()));
             case Question q -> add(q, place.within(q.askWhen()), into);
             case Section s -> s.items().forEach(i -> add(i, place.within(s.askWhen()), into));
             case Roster r -> {

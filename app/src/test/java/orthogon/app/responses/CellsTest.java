@@ -1,0 +1,36 @@
+package orthogon.app.responses;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.Map;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Roster;
+import org.junit.jupiter.api.Test;
+
+class CellsTest {
+
+    private static final Questionnaire WALK = Questionnaire.blank("walk", "Walk").withPages(List.of(Page.empty("p", "P").withItems(List.of(
+            Question.of("calm", "Was it calm?", new Answer.YesNo()),
+            new Roster("geese", "Geese", "Goose", "", 0, 3, List.of(
+                    Question.of("weight", "Weight", new Answer.Numeric(BigDecimal.ZERO, null, 0, "g"))))))));
+
+    @Test
+    void entriesOfARosterStandInOrderWithADashForABlank() {
+        Map<String, Object> answers = Map.of("calm", true, "geese",
+                List.of(Map.of("weight", new BigDecimal(900)), Map.of(), Map.of("weight", new BigDecimal(1200))));
+        assertEquals("yes", Cells.of(WALK, "calm", answers));
+        assertEquals("900 g / – / 1200 g", Cells.of(WALK, "weight", answers));
+    }
+
+    @Test
+    void nothingIsSaidWhereNothingWasAnswered() {
+        assertEquals("", Cells.of(WALK, "weight", Map.of()));
+        assertEquals("", Cells.of(WALK, "calm", Map.of()));
+        assertEquals("", Cells.of(WALK, "gone_since", Map.of("gone_since", true)));
+    }
+}
