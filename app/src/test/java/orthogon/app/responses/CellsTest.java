@@ -23,8 +23,8 @@ class CellsTest {
     void entriesOfARosterStandInOrderWithADashForABlank() {
         Map<String, Object> answers = Map.of("calm", true, "geese",
                 List.of(Map.of("weight", new BigDecimal(900)), Map.of(), Map.of("weight", new BigDecimal(1200))));
-        assertEquals("yes", Cells.of(WALK, "calm", answers));
-        assertEquals("900 g / – / 1200 g", Cells.of(WALK, "weight", answers));
+        assertEquals("Yes", Cells.of(WALK, "calm", answers));
+        assertEquals("900 g / – / 1,200 g", Cells.of(WALK, "weight", answers));
     }
 
     @Test
