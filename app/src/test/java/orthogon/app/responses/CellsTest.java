@@ -24,7 +24,7 @@ class CellsTest {
         Map<String, Object> answers = Map.of("calm", true, "geese",
                 List.of(Map.of("weight", new BigDecimal(900)), Map.of(), Map.of("weight", new BigDecimal(1200))));
         assertEquals("Yes", Cells.of(WALK, "calm", answers));
-        assertEquals("900 g / – / 1,200 g", Cells.of(WALK, "weight", answers));
+        assertEquals("900 g / – / 1200 g", Cells.of(WALK, "weight", answers));
     }
 
     @Test
