@@ -157,7 +157,7 @@ class AnswerTypesIT {
         page.locator("input[type=file]").setInputFiles(new FilePayload[]{new FilePayload("a.png", "image/png", PIXEL),
                 new FilePayload("b.png", "image/png", PIXEL), new FilePayload("c.png", "image/png", PIXEL)});
         press(page, "Review and send");
-        assertThat(page.locator("#problems")).containsText("Give at most 2 files.");
+        assertThat(page.locator("#problems")).containsText("Attach at most 2 files.");
         page.getByLabel("remove b.png").check();
         press(page, "Review and send");
         assertThat(page.locator("dl.answers dd")).hasText("a.png, c.png");

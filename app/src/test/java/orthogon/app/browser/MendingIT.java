@@ -143,7 +143,7 @@ class MendingIT {
     private void suggested() {
         for (List<String> each : List.of(List.of("“disturbed is yes” makes a difference to outcomeTable/0", "Remove “disturbed is yes”.",
                 "condition-varies outcomeTable/0"),
-                List.of("humid is not passed by an answer that nobody gave", "Start with a blank answer.",
+                List.of("no answer to humid is sent that nobody gave", "Start with a blank answer.",
                         "nothing-by-default humid"),
                 List.of("the text checked.closing never shows a gap", "Show three dots where awake is blank.",
                         "text-filled checked.closing/awake"),
