@@ -34,6 +34,8 @@ public final class Screenshots {
         shot(page, "/q/found_animal/compose?at=group", "compose");
         shot(page, "/q/bat_count/prove", "prove");
         page.navigate(address + "/q/bat_count/prove?claim=page-passable+waking");
+        page.locator("#chosen h1").waitFor();
+        page.locator("#lower p, #lower table").first().waitFor();
         save(page, "prove-witness");
         lanes(page);
         shot(page, "/q/bat_count/map?level=all&at=pups", "map");
@@ -123,6 +125,7 @@ public final class Screenshots {
         phone.navigate(address + link + "?lang=ar");
         press(phone, "ابدأ");
         save(phone, "respond-arabic");
+        phone.context().clearCookies();
         phone.navigate(address + link);
         press(phone, "Begin");
         phone.getByLabel("Where did you find it?").fill("Mill lane, by the weir");
