@@ -236,7 +236,9 @@ class RespondController {
             return "redirect:/i/" + id + "/review";
         }
         if (look.equals("saved")) {
+            // Asked for anew, so that loading the page again drops nothing that is typed from now on.
             interviews.dropDraft(id);
+            return "redirect:/i/" + id;
         }
         Interview interview = withDraft(running.get());
         Course.PageView page = interview.course().current().orElseThrow();

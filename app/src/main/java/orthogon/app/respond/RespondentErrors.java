@@ -36,9 +36,11 @@ class RespondentErrors implements ErrorPage {
         if (!address.startsWith(INTERVIEW) && !address.startsWith(INVITED)) {
             return Optional.empty();
         }
-        Optional<Running> running = address.startsWith(INTERVIEW)
-                ? interviews.find(address.substring(INTERVIEW.length()).split("/", 2)[0])
+        Optional<String> id = address.startsWith(INTERVIEW)
+                ? Optional.of(address.substring(INTERVIEW.length()).split("/", 2)[0])
                 : Optional.empty();
+        // What failed may be the interview itself, so it is not read again then.
+        Optional<Running> running = status.is5xxServerError() ? Optional.empty() : id.flatMap(interviews::find);
         OwnWords words = running.map(r -> Voice.of(r.interview()).ownWords()).orElseGet(() -> RespondController.shipped(request));
         if (status == HttpStatus.NOT_FOUND) {
             return Optional.of(RespondController.nothing(words, model));
@@ -46,7 +48,7 @@ class RespondentErrors implements ErrorPage {
         model.addAttribute("words", words);
         model.addAttribute("lang", words.locale().getLanguage());
         model.addAttribute("dir", words.locale().isRightToLeft() ? "rtl" : "ltr");
-        model.addAttribute("back", running.map(r -> INTERVIEW + r.id()).orElse(""));
+        model.addAttribute("back", id.map(i -> INTERVIEW + i).orElse(""));
         model.addAttribute("title", words.say("not_kept"));
         model.addAttribute("message", status == HttpStatus.CONTENT_TOO_LARGE
                 ? words.say("too_large", largest.toMegabytes())

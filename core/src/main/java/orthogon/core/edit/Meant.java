@@ -10,6 +10,7 @@ import java.util.function.UnaryOperator;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import orthogon.core.expression.Printer;
 import orthogon.core.expression.Type;
 import orthogon.core.expression.Wiring;
 import orthogon.core.questionnaire.Answer;
@@ -25,13 +26,15 @@ public final class Meant {
 
     /** Each of these may be what is not as it should be; they are tried in all combinations. */
     private static final List<UnaryOperator<String>> SPELLINGS = List.of(
+            s -> s.replace('“', '"').replace('”', '"').replace('\'', '"'),
             s -> s.replaceAll("(?i)\\bis not\\b", "!=").replaceAll("(?i)\\bis\\b", "="),
             s -> s.replace("==", "=").replace("<>", "!=").replace("&&", " and ").replace("||", " or "),
             s -> s.replaceAll("(?i)(=|!=)\\s*\"?yes\"?(?=\\s|\\)|$)", "$1 true").replaceAll("(?i)(=|!=)\\s*\"?no\"?(?=\\s|\\)|$)",
                     "$1 false"),
             s -> s.replaceAll("(?i)\\bnot\\s+([a-z][a-z0-9_]*)\\b(?!\\s*\\()", "not($1)"),
-            s -> s.replaceAll("(?i)\\bAND\\b", "and").replaceAll("(?i)\\bOR\\b", "or").replace('“', '"').replace('”', '"').replace('\'',
-                    '"'));
+            s -> s.replaceAll("(?i)\\bAND\\b", "and").replaceAll("(?i)\\bOR\\b", "or"));
+    /** A text in quotation marks; only {@code "yes"} and {@code "no"} may be meant otherwise. */
+    private static final Pattern QUOTED = Pattern.compile("\"(?!(?i:yes|no)\")[^\"]*\"");
     private static final Pattern COMPARED = Pattern
             .compile("([a-z][a-z0-9_]*)\\s*(=|!=)\\s*(?:\"([^\"]+)\"|([A-Za-z][\\w]*(?: [\\w]+)*?)(?=\\s+(?:and|or)\\b|\\)|$))");
 
@@ -46,16 +49,28 @@ public final class Meant {
         for (int some = 1; some < 1 << SPELLINGS.size() + 1; some++) {
             String candidate = text;
             for (int i = 0; i < SPELLINGS.size(); i++) {
-                candidate = (some >> i & 1) == 1 ? SPELLINGS.get(i).apply(candidate) : candidate;
+                candidate = (some >> i & 1) == 1 ? outside(candidate, SPELLINGS.get(i)) : candidate;
             }
             candidate = some >> SPELLINGS.size() == 1 ? withOptions(wiring, candidate) : candidate;
             if (!candidate.equals(text) && wiring.checked(family, owner, candidate).faults().isEmpty()) {
                 found.add(candidate.strip());
             }
         }
-        Set<Object> meanings = found.stream().map(c -> wiring.checked(family, owner, c).expr().map(Object::toString)
-                .map(s -> s.replaceAll("Span\\[[^]]*]", "")).orElse("")).collect(Collectors.toSet());
+        Set<String> meanings = found.stream().map(c -> wiring.checked(family, owner, c).expr().map(Printer::print).orElse(""))
+                .collect(Collectors.toSet());
         return meanings.size() == 1 ? Optional.of(found.iterator().next()) : Optional.empty();
+    }
+
+    /** The text with a spelling changed, but for what stands in quotation marks. */
+    private static String outside(String text, UnaryOperator<String> spelling) {
+        StringBuilder changed = new StringBuilder();
+        Matcher quoted = QUOTED.matcher(text);
+        int from = 0;
+        while (quoted.find()) {
+            changed.append(spelling.apply(text.substring(from, quoted.start()))).append(quoted.group());
+            from = quoted.end();
+        }
+        return changed.append(spelling.apply(text.substring(from))).toString();
     }
 
     /** Options by their code or label, in quotation marks. */

@@ -22,6 +22,7 @@ class MeantTest {
                             new Answer.OneChoice(List.of(Option.of("saw", "A bow saw"), Option.of("axe", "An axe"),
                                     Option.of("yes", "Yes, all")), false)),
                     Question.of("count", "How many?", new Answer.Numeric(BigDecimal.ZERO, null, 0, "")),
+                    Question.of("remark", "Remark?", new Answer.Text(false, null, 40)),
                     Question.of("last", "Last?", new Answer.YesNo())))));
 
     private static Optional<String> meant(String text) {
@@ -39,6 +40,13 @@ class MeantTest {
         assertEquals(Optional.of("tool = \"axe\" and count > 3"), meant("tool is axe and count > 3"));
         assertEquals(Optional.of("member = true and not(tool = \"saw\")"), meant("member is yes and not(tool = saw)"));
         assertEquals(Optional.of("tool = \"yes\""), meant("tool = yes"));
+    }
+
+    @Test
+    void whatStandsInQuotationMarksStaysAsItIs() {
+        assertEquals(Optional.of("remark = \"what is it OR not there\""), meant("remark is \"what is it OR not there\""));
+        assertEquals(Optional.of("remark = \"it is wet\""), meant("remark is “it is wet”"));
+        assertEquals(Optional.of("remark != \"it's wet\" and member = true"), meant("remark is not \"it's wet\" and member is yes"));
     }
 
     @Test
