@@ -34,7 +34,6 @@ import orthogon.core.edit.Step;
 import orthogon.core.edit.StepAll;
 import orthogon.core.edit.Whole;
 import orthogon.core.expression.Wiring;
-import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Codes;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
@@ -204,34 +203,10 @@ class EditController {
             Optional<Item> item = before.item(at);
             Optional<Item> changed = made.document().item(at);
             if (item.isPresent() && changed.isPresent()) {
-                model.addAttribute("renames", renames(item.get(), changed.get()));
+                model.addAttribute("renames", RenameOption.offers(item.get(), changed.get()));
             }
             return new Made(at, item.isPresent() && changed.isPresent() ? retyped(code, item.get(), changed.get()) : "");
         });
-    }
-
-    /**
-     * A code that could follow a new label.
-     *
-     * @param label the new one
-     */
-    record OfferedRename(String from, String to, String label) {}
-
-    /** Codes that were made up from labels which say something else now. */
-    private static List<OfferedRename> renames(Item before, Item after) {
-        if (!(before instanceof Question a && after instanceof Question b && a.answer().hasOwnOptions() && b.answer().hasOwnOptions())) {
-            return List.of();
-        }
-        List<OfferedRename> renames = new ArrayList<>();
-        for (Answer.Option option : b.answer().options()) {
-            Optional<Answer.Option> old = a.answer().option(option.code()).filter(o -> !o.label().equals(option.label()));
-            boolean madeUp = old.filter(o -> Codes.from(o.label(), "option", c -> false).equals(o.code())).isPresent();
-            String to = Codes.from(option.label(), "option", c -> b.answer().option(c).isPresent());
-            if (madeUp && !to.equals(option.code())) {
-                renames.add(new OfferedRename(option.code(), to, option.label()));
-            }
-        }
-        return renames;
     }
 
     @PostMapping("/rename-option")

@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
 import orthogon.app.editing.Editing;
-import orthogon.core.edit.Change;
+import orthogon.core.edit.ChangeItem;
 import orthogon.core.edit.ChangeEnding;
 import orthogon.core.edit.ChangePage;
 import orthogon.core.edit.ChangePresentation;
@@ -45,7 +45,7 @@ record FieldEdit(String at, Set<String> groups, MultiValueMap<String, String> fi
         }
         Item item = newest.item(at).orElseThrow(() -> new Refused("There is no " + at + " any more."));
         Item changed = forms.item(item);
-        return new Change(changed, Forms.difference(item, changed));
+        return new ChangeItem(changed, Forms.difference(item, changed));
     }
 
     @Override

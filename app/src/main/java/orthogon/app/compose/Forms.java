@@ -2,10 +2,12 @@ package orthogon.app.compose;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.IntFunction;
 import orthogon.core.edit.AnswerWords;
 import orthogon.core.edit.Refused;
 import orthogon.core.edit.Retyped;
@@ -43,10 +45,6 @@ final class Forms {
         return row < values.size() && values.get(row) != null ? values.get(row).strip() : "";
     }
 
-    private int rows(String name) {
-        return form.getOrDefault(name, List.of()).size();
-    }
-
     Item item(Item item) throws Refused {
         return switch (item) {
             case Note n -> new Note(n.code(), text("wording"), text("askWhen"), rewordings());
@@ -59,14 +57,9 @@ final class Forms {
     }
 
     private Question question(Question q) throws Refused {
-        List<Question.Accept> accept = new ArrayList<>();
-        for (int i = 0; i < rows("acceptWhen"); i++) {
-            refuseHalf(at("acceptWhen", i), "The message “" + at("acceptMessage", i) + "” has no condition. Write what is accepted.",
-                    at("acceptMessage", i));
-            if (!at("acceptWhen", i).isEmpty()) {
-                accept.add(new Question.Accept(at("acceptWhen", i), at("acceptMessage", i)));
-            }
-        }
+        List<Question.Accept> accept = entries("acceptWhen",
+                i -> "The message “" + at("acceptMessage", i) + "” has no condition. Write what is accepted.",
+                i -> new Question.Accept(at("acceptWhen", i), at("acceptMessage", i)), "acceptMessage");
         if (!text("limitsWhen").isEmpty()) {
             accept.add(otherLimits(q.code()));
         }
@@ -99,21 +92,40 @@ final class Forms {
         return new Question.Accept("if " + text("limitsWhen") + " then " + String.join(" and ", limits) + " else true", "");
     }
 
-    /** A row of several fields needs the one that makes it one, where any of the others is filled. */
-    private static void refuseHalf(String needed, String otherwise, String... others) throws Refused {
-        if (needed.isEmpty() && java.util.Arrays.stream(others).anyMatch(o -> !o.isEmpty())) {
-            throw new Refused(otherwise);
+    /** Reads one entry of a list. */
+    private interface Entry<T> {
+        T at(int index) throws Refused;
+    }
+
+    /**
+     * The entries of a list; one whose fields are all empty is left out.
+     *
+     * @param needed the field that makes an entry one
+     * @param otherwise what is said of an entry in which it is empty and another field is not
+     * @param others the fields that are lost without it
+     */
+    private <T> List<T> entries(String needed, IntFunction<String> otherwise, Entry<T> read, String... others) throws Refused {
+        List<T> all = new ArrayList<>();
+        for (int i = 0; i < form.getOrDefault(needed, List.of()).size(); i++) {
+            int index = i;
+            if (!at(needed, i).isEmpty()) {
+                all.add(read.at(i));
+            } else if (Arrays.stream(others).anyMatch(o -> !at(o, index).isEmpty())) {
+                throw new Refused(otherwise.apply(i));
+            }
         }
+        return all;
+    }
+
+    /** The code in the field, or one made up from the label that no entry of the list has. */
+    private String code(String field, int index, String label, String fallback, List<String> taken) {
+        String code = at(field, index).isEmpty() ? Codes.from(at(label, index), fallback, taken::contains) : at(field, index);
+        taken.add(code);
+        return code;
     }
 
     private List<Reword> rewordings() throws Refused {
-        List<Reword> reword = new ArrayList<>();
-        for (int i = 0; i < rows("rewordWhen"); i++) {
-            refuseHalf(at("rewordWhen", i), "The other wording has no condition. Write when it is shown.", at("rewordWording", i),
-                    at("rewordHelp", i), at("rewordLabels", i));
-            if (at("rewordWhen", i).isEmpty()) {
-                continue;
-            }
+        return entries("rewordWhen", i -> "The other wording has no condition. Write when it is shown.", i -> {
             Map<String, String> labels = new LinkedHashMap<>();
             for (String line : at("rewordLabels", i).split("\n")) {
                 int equals = line.indexOf('=');
@@ -121,9 +133,8 @@ final class Forms {
                     labels.put(line.substring(0, equals).strip(), line.substring(equals + 1).strip());
                 }
             }
-            reword.add(new Reword(at("rewordWhen", i), at("rewordWording", i), at("rewordHelp", i), labels));
-        }
-        return reword;
+            return new Reword(at("rewordWhen", i), at("rewordWording", i), at("rewordHelp", i), labels);
+        }, "rewordWording", "rewordHelp", "rewordLabels");
     }
 
     private Answer answer(Answer now) throws Refused {
@@ -227,33 +238,25 @@ final class Forms {
     }
 
     private Answer.Layout layout() throws Refused {
-        Answer.Shown shown = java.util.Arrays.stream(Answer.Shown.values()).filter(s -> s.word().equals(text("shownAs"))).findFirst()
+        Answer.Shown shown = Arrays.stream(Answer.Shown.values()).filter(s -> s.word().equals(text("shownAs"))).findFirst()
                 .orElse(Answer.Shown.RADIO);
         return new Answer.Layout(shown, whole("columns") == null ? 1 : Math.clamp(whole("columns"), 1, 4), !text("shuffle").isEmpty());
     }
 
     /** Words between blanks or commas. */
     private List<String> words(String name) {
-        return java.util.Arrays.stream(text(name).split("[\\s,;]+")).filter(w -> !w.isEmpty()).distinct().toList();
+        return split(text(name));
+    }
+
+    private static List<String> split(String text) {
+        return Arrays.stream(text.split("[\\s,;]+")).filter(w -> !w.isEmpty()).distinct().toList();
     }
 
     private List<Answer.Grid.Row> gridRows() throws Refused {
-        List<Answer.Grid.Row> rows = new ArrayList<>();
         List<String> taken = new ArrayList<>(form.getOrDefault("gridCode", List.of()));
-        for (int i = 0; i < rows("gridLabel"); i++) {
-            refuseHalf(at("gridLabel", i), "The row " + at("gridCode", i) + " needs a text. Use Remove to take the row out.",
-                    at("gridCode", i), at("gridAskWhen", i));
-            if (at("gridLabel", i).isEmpty()) {
-                continue;
-            }
-            String code = at("gridCode", i);
-            if (code.isEmpty()) {
-                code = Codes.from(at("gridLabel", i), "row", taken::contains);
-                taken.add(code);
-            }
-            rows.add(new Answer.Grid.Row(code, at("gridLabel", i), at("gridAskWhen", i)));
-        }
-        return rows;
+        return entries("gridLabel", i -> "The row " + at("gridCode", i) + " needs a text. Use Remove to take the row out.",
+                i -> new Answer.Grid.Row(code("gridCode", i, "gridLabel", "row", taken), at("gridLabel", i), at("gridAskWhen", i)),
+                "gridCode", "gridAskWhen");
     }
 
     /** A code that was changed in place, from and to; empty where none was. */
@@ -273,7 +276,7 @@ final class Forms {
         Map<String, String> messages = new LinkedHashMap<>();
         Presentation.MESSAGES.stream().filter(kind -> !text("message_" + kind).isEmpty())
                 .forEach(kind -> messages.put(kind, text("message_" + kind)));
-        Presentation.Progress progress = java.util.Arrays.stream(Presentation.Progress.values())
+        Presentation.Progress progress = Arrays.stream(Presentation.Progress.values())
                 .filter(p -> p.word().equals(text("progress"))).findFirst().orElse(Presentation.Progress.BAR);
         return new Presentation(new Presentation.Welcome(text("welcomeHeading"), text("welcomeText"), text("welcomePicture")),
                 new Presentation.Buttons(text("buttonNext"), text("buttonBack"), text("buttonSend")), messages,
@@ -283,39 +286,19 @@ final class Forms {
     }
 
     List<Questionnaire.LinkParameter> linkParameters() throws Refused {
-        List<Questionnaire.LinkParameter> parameters = new ArrayList<>();
-        for (int i = 0; i < rows("linkCode"); i++) {
-            refuseHalf(at("linkCode", i), "The allowed values “" + at("linkAllowed", i) + "” need a code.", at("linkAllowed", i));
-            if (!at("linkCode", i).isEmpty()) {
-                parameters.add(new Questionnaire.LinkParameter(at("linkCode", i), java.util.Arrays.stream(at("linkAllowed", i)
-                        .split("[\\s,;]+")).filter(w -> !w.isEmpty()).distinct().toList()));
-            }
-        }
-        return parameters;
+        return entries("linkCode", i -> "The allowed values “" + at("linkAllowed", i) + "” need a code.",
+                i -> new Questionnaire.LinkParameter(at("linkCode", i), split(at("linkAllowed", i))), "linkAllowed");
     }
 
     private List<Answer.Option> options() throws Refused {
-        List<Answer.Option> options = new ArrayList<>();
         List<String> taken = new ArrayList<>(form.getOrDefault("optionCode", List.of()));
         List<String> exclusive = form.getOrDefault("optionExclusive", List.of());
         List<String> other = form.getOrDefault("optionOther", List.of());
-        for (int i = 0; i < rows("optionLabel"); i++) {
-            String label = at("optionLabel", i);
-            refuseHalf(label, "The option " + at("optionCode", i) + " needs a label. Use Remove to take the option out.",
-                    at("optionCode", i), at("optionScore", i), at("optionOfferWhen", i));
-            if (label.isEmpty()) {
-                continue;
-            }
-            String code = at("optionCode", i);
-            if (code.isEmpty()) {
-                code = Codes.from(label, "option", taken::contains);
-                taken.add(code);
-            }
-            options.add(new Answer.Option(code, label, decimal(at("optionScore", i), "The score of " + label),
-                    exclusive.contains(String.valueOf(i)), at("optionOfferWhen", i), other.contains(String.valueOf(i)),
-                    at("optionPicture", i)));
-        }
-        return options;
+        return entries("optionLabel", i -> "The option " + at("optionCode", i) + " needs a label. Use Remove to take the option out.",
+                i -> new Answer.Option(code("optionCode", i, "optionLabel", "option", taken), at("optionLabel", i),
+                        decimal(at("optionScore", i), "The score of " + at("optionLabel", i)), exclusive.contains(String.valueOf(i)),
+                        at("optionOfferWhen", i), other.contains(String.valueOf(i)), at("optionPicture", i)),
+                "optionCode", "optionScore", "optionOfferWhen");
     }
 
     private Integer whole(String name) throws Refused {
@@ -340,72 +323,42 @@ final class Forms {
     }
 
     Page page(Page page) throws Refused {
-        List<Page.Finish> finish = new ArrayList<>();
-        for (int i = 0; i < rows("finishOutcome"); i++) {
-            refuseHalf(at("finishOutcome", i), "Choose the outcome that the interview ends with when " + at("finishWhen", i) + ".",
-                    at("finishWhen", i));
-            if (!at("finishOutcome", i).isEmpty()) {
-                finish.add(new Page.Finish(at("finishWhen", i), at("finishOutcome", i)));
-            }
-        }
-        List<Page.Skip> skip = new ArrayList<>();
-        for (int i = 0; i < rows("skipTo"); i++) {
-            refuseHalf(at("skipTo", i), "Choose the page to go to when " + at("skipWhen", i) + ".", at("skipWhen", i));
-            if (!at("skipTo", i).isEmpty()) {
-                skip.add(new Page.Skip(at("skipWhen", i), at("skipTo", i)));
-            }
-        }
+        List<Page.Finish> finish = entries("finishOutcome",
+                i -> "Choose the outcome that the interview ends with when " + at("finishWhen", i) + ".",
+                i -> new Page.Finish(at("finishWhen", i), at("finishOutcome", i)), "finishWhen");
+        List<Page.Skip> skip = entries("skipTo", i -> "Choose the page to go to when " + at("skipWhen", i) + ".",
+                i -> new Page.Skip(at("skipWhen", i), at("skipTo", i)), "skipWhen");
         return new Page(page.code(), text("title"), text("introduction"), text("openWhen"), page.items(), finish, skip);
     }
 
     List<Questionnaire.Outcome> outcomes() throws Refused {
-        List<Questionnaire.Outcome> outcomes = new ArrayList<>();
         List<String> taken = new ArrayList<>(form.getOrDefault("outcomeCode", List.of()));
-        for (int i = 0; i < rows("outcomeLabel"); i++) {
-            refuseHalf(at("outcomeLabel", i), "The outcome " + at("outcomeCode", i) + " needs a name. Use Remove to take it out.",
-                    at("outcomeCode", i), at("outcomeClosing", i), at("outcomeRedirect", i));
-            if (!at("outcomeLabel", i).isEmpty()) {
-                String code = at("outcomeCode", i).isEmpty()
-                        ? Codes.from(at("outcomeLabel", i), "outcome", taken::contains)
-                        : at("outcomeCode", i);
-                taken.add(code);
-                outcomes.add(new Questionnaire.Outcome(code, at("outcomeLabel", i), at("outcomeClosing", i), at("outcomeRedirect", i)));
-            }
-        }
-        return outcomes;
+        return entries("outcomeLabel", i -> "The outcome " + at("outcomeCode", i) + " needs a name. Use Remove to take it out.",
+                i -> new Questionnaire.Outcome(code("outcomeCode", i, "outcomeLabel", "outcome", taken), at("outcomeLabel", i),
+                        at("outcomeClosing", i), at("outcomeRedirect", i)),
+                "outcomeCode", "outcomeClosing", "outcomeRedirect");
     }
 
     List<Questionnaire.OutcomeRow> table() throws Refused {
-        List<Questionnaire.OutcomeRow> table = new ArrayList<>();
-        for (int i = 0; i < rows("rowOutcome"); i++) {
-            refuseHalf(at("rowOutcome", i), "Choose the outcome of the row “" + at("rowWhen", i) + "”.", at("rowWhen", i));
-            if (!at("rowOutcome", i).isEmpty()) {
-                table.add(new Questionnaire.OutcomeRow(at("rowWhen", i), at("rowOutcome", i)));
-            }
-        }
-        return table;
+        return entries("rowOutcome", i -> "Choose the outcome of the row “" + at("rowWhen", i) + "”.",
+                i -> new Questionnaire.OutcomeRow(at("rowWhen", i), at("rowOutcome", i)), "rowWhen");
     }
 
     List<Questionnaire.OwnClaim> claims() throws Refused {
-        List<Questionnaire.OwnClaim> claims = new ArrayList<>();
-        for (int i = 0; i < rows("claimThat"); i++) {
-            refuseHalf(at("claimThat", i), "The claim " + at("claimCode", i) + " says nothing yet. Write what holds.", at("claimCode", i));
-            if (!at("claimThat", i).isEmpty()) {
-                String code = at("claimCode", i).isEmpty() ? "claim_" + (i + 1) : at("claimCode", i);
-                if (!Codes.isValid(code)) {
-                    throw new Refused("“" + code + "” is no code for a claim: use small letters, digits and _ only.");
-                }
-                claims.add(new Questionnaire.OwnClaim(code,
-                        at("claimSays", i).equals("never") ? Questionnaire.Says.NEVER : Questionnaire.Says.ALWAYS, at("claimThat", i)));
+        return entries("claimThat", i -> "The claim " + at("claimCode", i) + " says nothing yet. Write what holds.", i -> {
+            String code = at("claimCode", i).isEmpty() ? "claim_" + (i + 1) : at("claimCode", i);
+            if (!Codes.isValid(code)) {
+                throw new Refused("“" + code + "” is no code for a claim: use small letters, digits and _ only.");
             }
-        }
-        return claims;
+            return new Questionnaire.OwnClaim(code,
+                    at("claimSays", i).equals("never") ? Questionnaire.Says.NEVER : Questionnaire.Says.ALWAYS, at("claimThat", i));
+        }, "claimCode");
     }
 
     /** What the history says was changed: the first member that differs. */
     static String difference(Item before, Item after) {
         if (before instanceof Question a && after instanceof Question b) {
-            Map<String, Boolean> same = new java.util.LinkedHashMap<>();
+            Map<String, Boolean> same = new LinkedHashMap<>();
             same.put("the wording", a.wording().equals(b.wording()));
             same.put("the help", a.help().equals(b.help()));
             same.put("the answer", a.answer().equals(b.answer()));

@@ -73,7 +73,7 @@ class Sheet {
     }
 
     private static String wiring(Ledger ledger, Optional<Signs> signs) {
-        return new Lanes(ledger.rows(), ledger.decisions(), signs.map(Signs::never).orElse(Set.of())).svg();
+        return new WiringLanes(ledger.rows(), ledger.decisions(), signs.map(Signs::never).orElse(Set.of())).svg();
     }
 
     /** What changed since a revision that a page shows. */
@@ -85,7 +85,7 @@ class Sheet {
                 ? ledger
                 : new Ledger(Wiring.of(d.document()), folded.of(draft.code())));
         Optional<Signs> signs = proofs.ready(draft).map(Signs::new);
-        Changes changes = Changes.between(before.map(Ledger::rows).orElse(List.of()), ledger.rows());
+        SheetChanges changes = SheetChanges.between(before.map(Ledger::rows).orElse(List.of()), ledger.rows());
         // Most edits leave the wiring as it is; then it is not sent again.
         boolean rewired = changes.all().isPresent() || !changes.removed().isEmpty() || !changes.added().isEmpty()
                 || !ledger.hasSameRules(before.orElseThrow());

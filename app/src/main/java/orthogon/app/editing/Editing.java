@@ -42,7 +42,7 @@ public class Editing {
     /**
      * What the second of two people can do.
      *
-     * @param kind {@code field} where one of two texts is to be kept, {@code undo} where an edit of somebody else would be undone, empty
+     * @param kind {@code field} where one of two texts is to be kept, {@code undo} or {@code redo} where an edit of somebody else would be, empty
      *            where there is nothing to choose
      * @param theirs what stands there now; empty where it cannot be said in a few words
      * @param yours what was sent

@@ -7,7 +7,7 @@ import java.util.Optional;
 import orthogon.app.frame.Frame;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Wiring;
-import orthogon.core.language.Difference;
+import orthogon.core.language.TextDifference;
 import orthogon.core.language.Marks;
 import orthogon.core.language.OwnWords;
 import orthogon.core.language.Stretch;
@@ -32,7 +32,7 @@ import orthogon.core.questionnaire.Questionnaire;
  * @param arms what is read in which case, where the text chooses
  */
 record UnitView(Units.Unit unit, String place, List<Marks.Piece> pieces, List<Marks.Mark> marks, List<String> forms,
-        List<Difference.Run> difference, List<String> memory, String met, String shownWhen, String note, boolean readOnly,
+        List<TextDifference.Run> difference, List<String> memory, String met, String shownWhen, String note, boolean readOnly,
         List<Marks.Arm> arms) {
 
     static UnitView of(Questionnaire document, Proof proof, String language, Units.Unit unit) {
@@ -43,7 +43,8 @@ record UnitView(Units.Unit unit, String place, List<Marks.Piece> pieces, List<Ma
         memory.remove(unit.text());
         return new UnitView(unit, Units.place(document, unit.unit()), Marks.pieces(source), marks,
                 counts ? Marks.pluralForms(language) : List.of(),
-                unit.state() == Units.State.STALE ? Difference.of(unit.of(), source) : List.of(), memory, met(document, proof, unit.unit()),
+                unit.state() == Units.State.STALE ? TextDifference.of(unit.of(), source) : List.of(), memory,
+                met(document, proof, unit.unit()),
                 shownWhen(proof, document, unit.unit()), document.notes().getOrDefault(unit.unit(), ""), language.equals(Stretch.TAG),
                 Marks.arms(unit.text()));
     }

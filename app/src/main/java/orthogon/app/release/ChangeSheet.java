@@ -10,7 +10,8 @@ import java.util.stream.Collectors;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Changes;
 import orthogon.app.questions.Said;
-import orthogon.core.language.Difference.Run;
+import orthogon.core.language.TextDifference;
+import orthogon.core.language.TextDifference.Run;
 import orthogon.core.language.Units;
 import orthogon.core.proof.change.Change;
 import orthogon.core.proof.change.Difference;
@@ -51,7 +52,7 @@ record ChangeSheet(String headline, List<Row> rows, List<Text> texts, Map<String
         Change change = found.change().get();
         List<Row> rows = change.differences().stream().map(d -> row(before, after, d)).toList();
         List<Text> texts = new ArrayList<>();
-        change.wordings().forEach((unit, w) -> texts.add(new Text(unit, orthogon.core.language.Difference.of(w.before(), w.after()))));
+        change.wordings().forEach((unit, w) -> texts.add(new Text(unit, TextDifference.of(w.before(), w.after()))));
         return new ChangeSheet(headline(change), rows, texts, translations(before, after), change.limitedOtherwise(),
                 drills(found),
                 found.walked().map(Changes.Walked::otherwise).orElse(List.of()), found.walked().isEmpty());

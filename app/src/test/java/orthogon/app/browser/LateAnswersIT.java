@@ -36,6 +36,14 @@ class LateAnswersIT {
         page.waitForFunction("() => !window.orthogon.busy()", null, new Page.WaitForFunctionOptions().setTimeout(240_000));
     }
 
+    private static Page begun(String title) {
+        Page page = Chromium.signedIn(application.address(), "jory");
+        page.getByLabel("Title").fill(title);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Begin").setExact(true)).click();
+        page.waitForURL("**/compose**");
+        return page;
+    }
+
     /** What is told of every row, and the wiring. */
     private static String sheet(Page page) {
         return (String) page.evaluate(
@@ -47,10 +55,7 @@ class LateAnswersIT {
 
     @Test
     void theSheetIsWhatAFreshLoadShowsAfterRandomEditsByKeyboard() {
-        Page page = Chromium.signedIn(application.address(), "ines");
-        page.getByLabel("Title").fill("Late goose count");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Begin").setExact(true)).click();
-        page.waitForURL("**/compose**");
+        Page page = begun("Late goose count");
         long seed = Long.getLong("orthogon.seed", 7);
         Random random = new Random(seed);
         List<String> lines = List.of("Are there geese? / yes/no", "How many? / number 0..90", "Which colour? / one: grey; white; not sure",
@@ -76,24 +81,16 @@ class LateAnswersIT {
             }
         }
         settled(page);
-        page.waitForCondition(() -> page.locator("#state").getAttribute("data-revision").equals(head(page)));
+        page.waitForCondition(() -> page.locator("#state").getAttribute("data-revision").equals(head(page, "late_goose_count")));
         settled(page);
         String shown = sheet(page);
         page.reload();
         assertEquals(sheet(page), shown, "seed " + seed);
     }
 
-    private static String head(Page page) {
-        return page.request().get(application.address() + "/q/late_goose_count/block").text()
-                .replaceAll("(?s).*id=\"block-revision\">(\\d+)<.*", "$1");
-    }
-
     @Test
     void aRefusedRowStaysInItsLineAndANewRuleIsSentWhenItIsWhole() {
-        Page page = Chromium.signedIn(application.address(), "jory");
-        page.getByLabel("Title").fill("Swan lines");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Begin").setExact(true)).click();
-        page.waitForURL("**/compose**");
+        Page page = begun("Swan lines");
         page.locator("#line").fill("How many? / nonsense");
         page.locator("#line").press("Enter");
         assertThat(page.locator("#message")).containsText("“nonsense” is no kind of answer");
@@ -133,10 +130,7 @@ class LateAnswersIT {
 
     @Test
     void threeHundredOptionsArePastedAndEdited() {
-        Page page = Chromium.signedIn(application.address(), "jory");
-        page.getByLabel("Title").fill("Many birds");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Begin").setExact(true)).click();
-        page.waitForURL("**/compose**");
+        Page page = begun("Many birds");
         page.locator("#line").fill("Which bird? / one: heron");
         page.locator("#line").press("Enter");
         assertThat(page.locator("#o0l")).hasValue("Heron");

@@ -35,14 +35,14 @@ class LedgerTest {
         int several = 0;
         for (long seed = 1; seed <= 150; seed++) {
             Ledger ledger = ledger(RandomDocument.of(seed), Set.of());
-            Lanes lanes = new Lanes(ledger.rows(), ledger.decisions(), Set.of());
+            WiringLanes lanes = new WiringLanes(ledger.rows(), ledger.decisions(), Set.of());
             var byLane = lanes.bundles().stream().collect(Collectors.groupingBy(b -> {
                 Matcher path = matched(b.branches().getFirst().path());
                 return path.group(2);
             }));
-            for (List<Lanes.Bundle> lane : byLane.values()) {
+            for (List<WiringLanes.Bundle> lane : byLane.values()) {
                 List<Trunk> trunks = new ArrayList<>();
-                for (Lanes.Bundle bundle : lane) {
+                for (WiringLanes.Bundle bundle : lane) {
                     List<Double> ys = new ArrayList<>();
                     bundle.branches().forEach(b -> {
                         Matcher path = matched(b.path());
@@ -99,7 +99,7 @@ class LedgerTest {
                 }
                 List<Row> before = ledger(document, Set.of()).rows();
                 List<Row> after = ledger(changed, Set.of()).rows();
-                Changes changes = Changes.between(before, after);
+                SheetChanges changes = SheetChanges.between(before, after);
                 assertEquals(after, changes.all().orElseGet(() -> applied(before, changes)));
                 single += changes.all().isEmpty() ? 1 : 0;
                 document = changed;
@@ -109,10 +109,10 @@ class LedgerTest {
     }
 
     /** What the browser does with the changes. */
-    private static List<Row> applied(List<Row> before, Changes changes) {
+    private static List<Row> applied(List<Row> before, SheetChanges changes) {
         List<Row> rows = new ArrayList<>(before);
         rows.removeIf(r -> changes.removed().stream().anyMatch(g -> g.id().equals(r.id())));
-        for (Changes.Added added : changes.added()) {
+        for (SheetChanges.Added added : changes.added()) {
             int at = rows.stream().map(Row::id).toList().indexOf(added.after());
             assertTrue(at >= 0, added.toString());
             rows.add(at + 1, added.row());
@@ -126,7 +126,7 @@ class LedgerTest {
         Questionnaire document = EveryType.document().withItem("last", i -> ((orthogon.core.questionnaire.Question) i)
                 .withAskWhen("plain = \"<script>&\""));
         Ledger ledger = ledger(document, Set.of());
-        String svg = new Lanes(ledger.rows(), ledger.decisions(), Set.of("last")).svg();
+        String svg = new WiringLanes(ledger.rows(), ledger.decisions(), Set.of("last")).svg();
         assertTrue(svg.contains("&lt;script&gt;&amp;") && !svg.contains("<script"), svg);
         assertTrue(svg.contains("class=\"branch never\" data-from=\"plain\" data-to=\"last\""));
         assertEquals(document.pages().stream().map(Page::code).toList(),

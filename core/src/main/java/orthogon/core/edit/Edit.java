@@ -9,7 +9,7 @@ public sealed interface Edit
         Add,
         AddPages,
         Annotate,
-        Change,
+        ChangeItem,
         ChangePage,
         ChangeBurden,
         ChangeEnding,

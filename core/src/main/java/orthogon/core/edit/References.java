@@ -141,17 +141,21 @@ public final class References {
 
     static Questionnaire renamed(Questionnaire document, Map<String, String> codes) {
         Set<String> rosters = rosters(document);
-        Questionnaire followed = Texts.apply(Places.apply(document, (place, text) -> renamed(text, codes, rosters)),
-                (unit, text) -> Piping.renamed(text, codes));
+        Questionnaire followed = atUnits(inTexts(Places.apply(document, (place, text) -> renamed(text, codes, rosters)),
+                text -> Piping.renamed(text, codes)), unit -> unit(unit, codes));
+        return followed.withPages(followed.pages().stream().map(p -> recoded(p, codes)).toList());
+    }
+
+    /** The document with every text changed, in all languages. */
+    static Questionnaire inTexts(Questionnaire document, UnaryOperator<String> change) {
         Map<String, Map<String, Questionnaire.Translation>> translations = new LinkedHashMap<>();
         document.translations().forEach((language, units) -> {
-            Map<String, Questionnaire.Translation> renamed = new LinkedHashMap<>();
-            units.forEach((unit, t) -> renamed.put(unit(unit, codes), new Questionnaire.Translation(
-                    Piping.renamed(t.text(), codes), t.state(), Piping.renamed(t.of(), codes))));
-            translations.put(language, renamed);
+            Map<String, Questionnaire.Translation> changed = new LinkedHashMap<>();
+            units.forEach((unit, t) -> changed.put(unit,
+                    new Questionnaire.Translation(change.apply(t.text()), t.state(), change.apply(t.of()))));
+            translations.put(language, changed);
         });
-        return followed.withPages(followed.pages().stream().map(p -> recoded(p, codes)).toList())
-                .withTranslations(translations).withNotes(atUnits(document, unit -> unit(unit, codes)).notes());
+        return Texts.apply(document, (unit, text) -> change.apply(text)).withTranslations(translations);
     }
 
     /** The document with its translations and notes standing at other units. */

@@ -1,19 +1,48 @@
 package orthogon.core.edit;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
 import orthogon.core.expression.Printer;
 import orthogon.core.expression.Wiring;
+import orthogon.core.language.Piping;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Codes;
-import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Places;
+import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 
-/** Another code for an option, followed by every condition that names it. */
+/** Another code for an option, followed by every condition that names it and every text that chooses its words by it. */
 public record RenameOption(String question, String from, String to) implements Edit {
+
+    /**
+     * A code that could follow a new label.
+     *
+     * @param label the new one
+     */
+    public record Offer(String from, String to, String label) {}
+
+    /** The codes that were made up from labels which say something else after an edit. */
+    public static List<Offer> offers(Item before, Item after) {
+        if (!(before instanceof Question a && after instanceof Question b && a.answer().hasOwnOptions() && b.answer().hasOwnOptions())) {
+            return List.of();
+        }
+        List<Offer> offers = new ArrayList<>();
+        for (Answer.Option option : b.answer().options()) {
+            Optional<Answer.Option> old = a.answer().option(option.code()).filter(o -> !o.label().equals(option.label()));
+            boolean madeUp = old.filter(o -> Codes.from(o.label(), "option", c -> false).equals(o.code())).isPresent();
+            String to = Codes.from(option.label(), "option", c -> b.answer().option(c).isPresent());
+            if (madeUp && !to.equals(option.code())) {
+                offers.add(new Offer(option.code(), to, option.label()));
+            }
+        }
+        return offers;
+    }
 
     @Override
     public Questionnaire apply(Questionnaire document) throws Refused {
@@ -41,7 +70,8 @@ public record RenameOption(String question, String from, String to) implements E
             }
         }
         Pattern unitOfLabel = Pattern.compile("(" + question + "(?:/reword/\\d+)?\\.)" + from + "(\\.label)");
-        Questionnaire followed = References.atUnits(Places.with(document, changed),
+        Questionnaire followed = References.atUnits(
+                References.inTexts(Places.with(document, changed), text -> Piping.renamedChoice(text, question, from, to)),
                 unit -> unitOfLabel.matcher(unit).matches() ? unitOfLabel.matcher(unit).replaceFirst("$1" + to + "$2") : unit);
         return followed.withItem(question, i -> {
             Answer answer = ((Question) i).answer();

@@ -34,7 +34,7 @@ final class Walk implements Situation {
     private final Wiring wiring;
     private final Questionnaire document;
     private final OwnWords words;
-    private final Limits limits;
+    private final AnswerLimits limits;
     private final Map<String, Object> effective = new LinkedHashMap<>();
     private final Set<String> asked = new LinkedHashSet<>();
     private final Map<String, Question> questions = new HashMap<>();
@@ -60,7 +60,7 @@ final class Walk implements Situation {
         this.wiring = interview.wiring();
         this.document = wiring.document();
         this.words = OwnWords.of(document);
-        this.limits = new Limits(words);
+        this.limits = new AnswerLimits(words);
         document.items().forEach(i -> {
             items.putIfAbsent(i.code(), i);
             if (i instanceof Question q) {
@@ -376,17 +376,17 @@ final class Walk implements Situation {
         return words.message(document, kind);
     }
 
-    private List<BigDecimal> twoWays(Answer.Numeric number, Unreadable typed) {
-        return WrittenNumber.of(typed.typed(), words.locale(), number.decimals()).readings();
+    private String noNumber(Answer.Numeric number, String typed) {
+        List<BigDecimal> ways = WrittenNumber.of(typed, words.locale(), number.decimals()).readings();
+        if (ways.size() == 2) {
+            return words.say("message.two_ways", typed, words.number(ways.getFirst().stripTrailingZeros()), words.number(ways.getLast()));
+        }
+        return document.presentation().messages().containsKey("number") ? message("number") : words.say("message.no_number", typed);
     }
 
     private String unreadable(Answer answer, Unreadable typed) {
         return switch (answer) {
-            case Answer.Numeric n when twoWays(n, typed).size() == 2 -> words.say("message.two_ways", typed.typed(),
-                    words.number(twoWays(n, typed).get(0).stripTrailingZeros()), words.number(twoWays(n, typed).get(1)));
-            case Answer.Numeric n when !document.presentation().messages().containsKey("number") ->
-                words.say("message.no_number", typed.typed());
-            case Answer.Numeric n -> message("number");
+            case Answer.Numeric n -> noNumber(n, typed.typed());
             case Answer.DateAnswer d -> message("date");
             case Answer.TimeAnswer t -> message("time");
             case Answer.Contact c -> message(switch (c.kind()) {

@@ -8,7 +8,9 @@ import com.ibm.icu.util.ULocale;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneOffset;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.Collection;
 import java.util.Date;
 import java.util.HashMap;
@@ -205,6 +207,33 @@ public final class Piping {
                 renamed.replace(part.getIndex(), part.getLimit(), codes.getOrDefault(name, name));
             }
         }
+        return renamed.toString();
+    }
+
+    /** The text with another code for an option by which it chooses its words. A text that cannot be read stays as it is. */
+    public static String renamedChoice(String text, String name, String from, String to) {
+        if (!choices(text).getOrDefault(name, Set.of()).contains(from)) {
+            return text;
+        }
+        MessagePattern pattern = new MessagePattern(text);
+        StringBuilder renamed = new StringBuilder(text);
+        Deque<Boolean> chosen = new ArrayDeque<>();
+        List<MessagePattern.Part> found = new ArrayList<>();
+        for (int i = 0; i < pattern.countParts(); i++) {
+            MessagePattern.Part part = pattern.getPart(i);
+            switch (part.getType()) {
+                case ARG_START -> chosen.push(part.getArgType() == MessagePattern.ArgType.SELECT
+                        && pattern.getSubstring(pattern.getPart(i + 1)).equals(name));
+                case ARG_LIMIT -> chosen.pop();
+                case ARG_SELECTOR -> {
+                    if (chosen.peek() && pattern.getSubstring(part).equals(from)) {
+                        found.add(part);
+                    }
+                }
+                default -> {}
+            }
+        }
+        found.reversed().forEach(part -> renamed.replace(part.getIndex(), part.getLimit(), to));
         return renamed.toString();
     }
 

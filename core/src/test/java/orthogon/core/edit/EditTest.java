@@ -63,7 +63,7 @@ class EditTest {
         kinds.remove(Fault.Kind.LOOKS_AHEAD);
         kinds.remove(Fault.Kind.TYPE_FITS);
         kinds.remove(Fault.Kind.DEPENDS_ON_ITSELF);
-        if (edit instanceof Change || edit instanceof Place || edit instanceof Step || edit instanceof Shift || hasUnfit(document)) {
+        if (edit instanceof ChangeItem || edit instanceof Place || edit instanceof Step || edit instanceof Shift || hasUnfit(document)) {
             kinds.remove(Fault.Kind.REFERENCE_EXISTS);
         }
         assertEquals(Set.of(), kinds, edit + " " + Faults.of(Wiring.of(document)));
@@ -93,7 +93,7 @@ class EditTest {
 
     @Test
     void renameFollowsEveryReferenceAndLeavesTextsAlone() throws Refused {
-        Questionnaire withText = new Change(((Question) document.item("count").orElseThrow()).withAskWhen("eggs and answered(eggs)"),
+        Questionnaire withText = new ChangeItem(((Question) document.item("count").orElseThrow()).withAskWhen("eggs and answered(eggs)"),
                 "")
                 .apply(document);
         Questionnaire renamed = new Rename("eggs", "clutch").apply(withText);
@@ -110,7 +110,7 @@ class EditTest {
     @Test
     void aConditionWithAFaultIsRefusedWithItsPlace() {
         Question count = (Question) document.item("count").orElseThrow();
-        Refused refused = assertThrows(Refused.class, () -> new Change(count.withAskWhen("egs = true"), "").apply(document));
+        Refused refused = assertThrows(Refused.class, () -> new ChangeItem(count.withAskWhen("egs = true"), "").apply(document));
         assertEquals("Ask when “egs = true”, at character 1: there is no question or value called egs; did you mean eggs?.",
                 refused.getMessage()
                         .replace("eggs?", "eggs?"));
@@ -159,6 +159,17 @@ class EditTest {
         assertTrue(Places.all(renamed).get("last.askWhen").contains("signs.wing = \"wounded\""));
         Questionnaire relabelled = new RenameOption("bird", "owl", "barn_owl").apply(EveryType.document());
         assertEquals(Set.of("barn_owl"), ((Question) relabelled.item("bird").orElseThrow()).reword().getFirst().labels().keySet());
+    }
+
+    @Test
+    void aCodeThatWasMadeUpFromALabelIsOfferedAnewWhenTheLabelChanges() {
+        Question before = Question.of("kind", "Which kind?", new Answer.OneChoice(List.of(Answer.Option.of("grey_goose", "Grey goose"),
+                Answer.Option.of("b", "Swan")), false));
+        Question after = before.withAnswer(before.answer().withOptions(List.of(Answer.Option.of("grey_goose", "White goose"),
+                Answer.Option.of("b", "Mute swan"))));
+        assertEquals(List.of(new RenameOption.Offer("grey_goose", "white_goose", "White goose")), RenameOption.offers(before, after),
+                "a code that somebody chose stays");
+        assertEquals(List.of(), RenameOption.offers(before, before));
     }
 
     @Test

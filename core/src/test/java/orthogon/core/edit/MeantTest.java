@@ -58,7 +58,8 @@ class MeantTest {
 
     @Test
     void anEditTakesAConditionForWhatItMeans() throws Refused {
-        Questionnaire changed = new Change(DOCUMENT.question("last").orElseThrow().withAskWhen("tool is saw"), "ask when").apply(DOCUMENT);
+        Questionnaire changed = new ChangeItem(DOCUMENT.question("last").orElseThrow().withAskWhen("tool is saw"), "ask when")
+                .apply(DOCUMENT);
         assertEquals("tool = \"saw\"", changed.question("last").orElseThrow().askWhen());
     }
 }

@@ -82,7 +82,7 @@ public final class RandomEdits {
             case 21 -> settled(document, item);
             case 18 -> new ChangeEnding(document.outcomes(), document.outcomeTable().reversed(), document.claims());
             default -> document.item(item).orElse(null) instanceof Note n
-                    ? new Change(new Note(n.code(), "Note " + step, n.askWhen(), n.reword()), "wording")
+                    ? new ChangeItem(new Note(n.code(), "Note " + step, n.askWhen(), n.reword()), "wording")
                     : new Retitle("Title " + step);
         };
     }
@@ -98,10 +98,10 @@ public final class RandomEdits {
 
     private Edit retyped(Questionnaire document, String code) throws Refused {
         return switch (document.item(code).orElse(null)) {
-            case Question q -> new Change(q.withAnswer(Retyped.to(q.answer(), pick(TYPES)).answer()), "the answer");
-            case Section s -> new Change(new Section(s.code(), "Section " + step, s.askWhen(), List.of()), "the title");
+            case Question q -> new ChangeItem(q.withAnswer(Retyped.to(q.answer(), pick(TYPES)).answer()), "the answer");
+            case Section s -> new ChangeItem(new Section(s.code(), "Section " + step, s.askWhen(), List.of()), "the title");
             case Roster r ->
-                new Change(new Roster(r.code(), "Roster " + step, r.entryTitle(), r.askWhen(), 0, 5, List.of()), "the entries");
+                new ChangeItem(new Roster(r.code(), "Roster " + step, r.entryTitle(), r.askWhen(), 0, 5, List.of()), "the entries");
             case null, default -> new Retitle("Title " + step);
         };
     }

@@ -80,6 +80,18 @@ class UnitsTest {
     }
 
     @Test
+    void textsThatChooseTheirWordsByAnOptionFollowItsCode() throws Refused {
+        String words = "{kind, select, toad {A {count, select, toad {x} other {y}} toad} newt {A newt} other {None}}";
+        Questionnaire document = new Translate("pl", "again.wording", words.replace("newt {A", "newt {Ta"))
+                .apply(FEN.withItem("again", i -> ((Question) i).withTexts(words, "")));
+        Questionnaire renamed = new RenameOption("kind", "toad", "bufo").apply(document);
+        String after = words.replace("select, toad {A", "select, bufo {A");
+        assertEquals(after, renamed.item("again").orElseThrow().wording());
+        assertEquals(after.replace("newt {A", "newt {Ta"), Units.one(renamed, "pl", "again.wording").orElseThrow().text());
+        assertEquals(State.DRAFT, state(renamed, "again.wording"), "the source it was made of reads as the source does now");
+    }
+
+    @Test
     void languagesComeAndGo() throws Refused {
         Questionnaire document = new Translate("pl", "kind.wording", "Jaki rodzaj?").apply(FEN);
         Questionnaire more = new ChangeLanguages(List.of("pl", "AR", "pt-br")).apply(document);

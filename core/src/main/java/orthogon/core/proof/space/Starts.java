@@ -17,9 +17,9 @@ import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Question;
 
 /**
- * Start values that are made of texts, days or long ranges of numbers, whose values cannot be listed. The proof only needs to know in which cell of the
- * question's own answers such a value lies. So whatever is said of the question is said of the start value instead, and divides the
- * answers that the value is made of.
+ * Start values that are made of texts, days or long ranges of numbers, whose values cannot be listed. The proof only needs to know in
+ * which cell of the question's own answers such a value lies. So whatever is said of the question is said of the start value instead,
+ * and divides the answers that the value is made of.
  */
 final class Starts {
 

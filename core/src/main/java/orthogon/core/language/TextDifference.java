@@ -4,9 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 
 /** Two texts laid beside each other, word by word (longest common subsequence). */
-public final class Difference {
+public final class TextDifference {
 
-    private Difference() {}
+    private TextDifference() {}
 
     /** Whether words are in both texts, only in the earlier one, or only in the later one. */
     public enum Kind {

@@ -6,19 +6,19 @@ import java.util.List;
 import java.util.Random;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import orthogon.core.language.Difference.Kind;
-import orthogon.core.language.Difference.Run;
+import orthogon.core.language.TextDifference.Kind;
+import orthogon.core.language.TextDifference.Run;
 import org.junit.jupiter.api.Test;
 
-class DifferenceTest {
+class TextDifferenceTest {
 
     @Test
     void wordsThatCameAndWentAreTold() {
         assertEquals(
                 List.of(new Run(Kind.SAME, "Which "), new Run(Kind.GONE, "kind"), new Run(Kind.NEW, "sort"), new Run(Kind.SAME, " is it?")),
-                Difference.of("Which kind is it?", "Which sort is it?"));
-        assertEquals(List.of(new Run(Kind.SAME, "same")), Difference.of("same", "same"));
-        assertEquals(List.of(new Run(Kind.NEW, "new")), Difference.of("", "new"));
+                TextDifference.of("Which kind is it?", "Which sort is it?"));
+        assertEquals(List.of(new Run(Kind.SAME, "same")), TextDifference.of("same", "same"));
+        assertEquals(List.of(new Run(Kind.NEW, "new")), TextDifference.of("", "new"));
     }
 
     @Test
@@ -27,7 +27,7 @@ class DifferenceTest {
         for (int i = 0; i < 300; i++) {
             String before = words(random);
             String after = words(random);
-            List<Run> runs = Difference.of(before, after);
+            List<Run> runs = TextDifference.of(before, after);
             assertEquals(after, runs.stream().filter(r -> r.kind() != Kind.GONE).map(Run::text).collect(Collectors.joining()));
             assertEquals(before, runs.stream().filter(r -> r.kind() != Kind.NEW).map(Run::text).collect(Collectors.joining()));
         }

@@ -14,11 +14,11 @@ import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Attachment;
 
 /** Whether one value keeps the limits of its answer type, and what is said where it does not. Blank always does. */
-final class Limits {
+final class AnswerLimits {
 
     private final OwnWords words;
 
-    Limits(OwnWords words) {
+    AnswerLimits(OwnWords words) {
         this.words = words;
     }
 

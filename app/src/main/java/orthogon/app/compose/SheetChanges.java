@@ -17,14 +17,14 @@ import orthogon.app.compose.Ledger.Row;
  * @param added rows to put in, each behind another
  * @param changed rows that stay where they are and look different
  */
-record Changes(Optional<List<Row>> all, List<Row> removed, List<Added> added, List<Row> changed) {
+record SheetChanges(Optional<List<Row>> all, List<Row> removed, List<Added> added, List<Row> changed) {
 
     private static final int MOST_SINGLE = 80;
 
     /** A row with the one that it comes to stand behind. */
     record Added(Row row, String after) {}
 
-    static Changes between(List<Row> before, List<Row> after) {
+    static SheetChanges between(List<Row> before, List<Row> after) {
         Map<String, Row> old = new HashMap<>();
         before.forEach(r -> old.put(r.code(), r));
         Set<String> now = new HashSet<>();
@@ -43,7 +43,7 @@ record Changes(Optional<List<Row>> all, List<Row> removed, List<Added> added, Li
             }
         }
         return before.isEmpty() || moved || removed.size() + added.size() + changed.size() > MOST_SINGLE
-                ? new Changes(Optional.of(after), List.of(), List.of(), List.of())
-                : new Changes(Optional.empty(), removed, added, changed);
+                ? new SheetChanges(Optional.of(after), List.of(), List.of(), List.of())
+                : new SheetChanges(Optional.empty(), removed, added, changed);
     }
 }

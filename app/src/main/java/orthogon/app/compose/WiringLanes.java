@@ -15,7 +15,7 @@ import org.springframework.web.util.HtmlUtils;
  * The wiring beside the ledger: from each deciding row one right-angled line in a lane of its own, with a branch to every row that it
  * decides. Short lines lie next to the rows and long ones outside, so that no line lies upon another and few cross.
  */
-final class Lanes {
+final class WiringLanes {
 
     static final int ROW = 28;
     static final int BAND = 31;
@@ -37,7 +37,7 @@ final class Lanes {
     private record Span(String from, int top, int bottom) {}
 
     /** @param never rows that nobody ever reaches */
-    Lanes(List<Row> rows, List<Decision> decisions, Set<String> never) {
+    WiringLanes(List<Row> rows, List<Decision> decisions, Set<String> never) {
         Map<String, Place> places = new HashMap<>();
         int y = 0;
         for (Row row : rows) {

@@ -6,7 +6,7 @@ import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Questionnaire;
 
 /** Another version of an item, under the same code. What a section or roster holds stays as it is. */
-public record Change(Item item, String what) implements Edit {
+public record ChangeItem(Item item, String what) implements Edit {
 
     @Override
     public Questionnaire apply(Questionnaire document) throws Refused {
