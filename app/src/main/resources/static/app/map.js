@@ -8,20 +8,16 @@ function show() {
     drawing()?.setAttribute('viewBox', view.join(' '));
 }
 
-/** The whole drawing where it stays legible, else its upper left at full size. */
+/** The whole drawing where it stays legible, else its upper part at full size. */
 function begin(whole) {
     const box = document.getElementById('map-drawing');
     if (!drawing() || !box) {
         return;
     }
     const [width, height] = size();
-    const scale = Math.max(width / box.clientWidth, height / box.clientHeight, 0.8);
-    if (whole || scale < 1.6) {
-        view = [(width - box.clientWidth * scale) / 2, 0, box.clientWidth * scale, box.clientHeight * scale];
-    } else {
-        const first = drawing().querySelector('.frame > rect').getBBox();
-        view = [first.x + (first.width - box.clientWidth) / 2, 0, box.clientWidth, box.clientHeight];
-    }
+    const fit = Math.max(width / box.clientWidth, height / box.clientHeight, 0.8);
+    const scale = whole || fit < 1.5 ? fit : Math.min(Math.max(width / box.clientWidth, 1), 1.5);
+    view = [(width - box.clientWidth * scale) / 2, 0, box.clientWidth * scale, box.clientHeight * scale];
     show();
 }
 
@@ -88,7 +84,16 @@ function choose(code, centre) {
     return true;
 }
 
+/** One way: what leads along it, and who takes it. */
+function follow(way) {
+    way.classList.add('hangs');
+    way.parentElement.append(way);
+    htmx.ajax('GET', `${document.querySelector('.map').dataset.base}/way?number=${way.dataset.way}`,
+        { target: '#map-about', swap: 'innerHTML', source: '#map-about' });
+}
+
 function unchoose() {
+    drawing()?.querySelectorAll('.way.hangs').forEach((w) => w.classList.remove('hangs'));
     boxes().forEach((b) => b.classList.remove('on', 'hangs'));
     drawing()?.classList.remove('chosen');
     document.getElementById('map-at').value = '';
@@ -139,7 +144,13 @@ document.addEventListener('click', (event) => {
         choose(link.dataset.find, true);
     } else if (event.target.closest('#map-drawing') && !moved) {
         const box = event.target.closest('[data-code]');
-        box ? choose(box.dataset.code, false) : unchoose();
+        const way = event.target.closest('[data-way]');
+        if (box) {
+            choose(box.dataset.code, false);
+        } else {
+            unchoose();
+            way && follow(way);
+        }
     }
 });
 

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -14,6 +15,7 @@ import orthogon.core.expression.Wiring.Wire;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Verdict;
+import orthogon.core.proof.flow.Transition;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
@@ -43,12 +45,6 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
         public String words() {
             return words;
         }
-
-        /** Everything for a small questionnaire, pages only for a large one. */
-        static Level usual(Questionnaire document) {
-            long items = document.items().count();
-            return items <= 25 ? ALL : items <= 120 ? DECIDING : PAGES;
-        }
     }
 
     /**
@@ -77,8 +73,18 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
      *
      * @param kind {@code next}, {@code skip}, {@code finish} or {@code row}
      * @param uses codes that its condition speaks of
+     * @param place of its condition; empty for none
      */
-    record Way(String from, String to, String kind, String words, Set<String> uses, boolean reached) {
+    record Way(String from, String to, String kind, String words, Set<String> uses, boolean reached, String place) {
+
+        /** The same way, for counting who takes it. */
+        Transition counted(Questionnaire document) {
+            List<String> pages = document.pages().stream().map(Page::code).toList();
+            int end = pages.size();
+            return new Transition(Transition.Kind.valueOf(kind.toUpperCase(Locale.ROOT)),
+                    from.equals(TABLE) ? end : pages.indexOf(from), pages.contains(to) ? pages.indexOf(to) : end,
+                    kind.equals("next") ? "" : place);
+        }
 
         /** What it does, between the two names. */
         String how() {
@@ -89,6 +95,11 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
                 default -> "goes on to";
             };
         }
+    }
+
+    /** Whether an item has a box of its own. */
+    boolean draws(String item) {
+        return frames.stream().flatMap(f -> f.boxes().stream()).anyMatch(b -> b.id().equals(item));
     }
 
     static Branches of(Proof proof, Level level) {
@@ -250,7 +261,7 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
                 String place = pages.get(p).code() + ".openWhen";
                 boolean open = isAlways(pages.get(p).openWhen());
                 ways.add(open
-                        ? new Way(from, pages.get(p).code(), "next", past ? "otherwise" : "", Set.of(), visited)
+                        ? new Way(from, pages.get(p).code(), "next", past ? "otherwise" : "", Set.of(), visited, "")
                         : way(from, pages.get(p).code(), "next", place, visited && !never.contains(pages.get(p).code())));
                 if (open) {
                     return;
@@ -258,7 +269,7 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
                 past = true;
             }
             if (!document.outcomeTable().isEmpty()) {
-                ways.add(new Way(from, TABLE, "next", past ? "otherwise" : "", Set.of(), visited));
+                ways.add(new Way(from, TABLE, "next", past ? "otherwise" : "", Set.of(), visited, ""));
             }
         }
 
@@ -276,7 +287,7 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
                 case "row" -> always ? "all others" : phrase;
                 default -> always ? "" : phrase;
             };
-            return new Way(from, to, kind, words, wire.map(Wire::uses).orElse(Set.of()), reached);
+            return new Way(from, to, kind, words, wire.map(Wire::uses).orElse(Set.of()), reached, place);
         }
     }
 }

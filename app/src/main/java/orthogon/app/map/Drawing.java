@@ -63,13 +63,14 @@ final class Drawing {
                 followed.isNobody() || followed.outcome().equals(o.code())));
         for (int i = 0; i < branches.ways().size(); i++) {
             Branches.Way way = branches.ways().get(i);
-            line(way.from(), way.to(), "way " + way.kind(), way.words(), way.uses(), way.reached(), laid.ways().get(i), isOn(way));
+            line(way.from(), way.to(), "way " + way.kind(), way.words(), way.uses(), way.reached(), laid.ways().get(i), isOn(way),
+                    " data-way=\"" + i + "\"");
         }
         int n = 0;
         for (Branches.Frame frame : branches.frames()) {
             for (Branches.Line line : frame.lines()) {
                 line(line.from(), line.to(), "line", line.words(), Set.of(), line.reached(), laid.lines().get(n++),
-                        followed.isNobody() || followed.met().contains(line.to()));
+                        followed.isNobody() || followed.met().contains(line.to()), "");
             }
         }
         return svg.append("</svg>\n").toString();
@@ -102,7 +103,7 @@ final class Drawing {
         svg.append("<g class=\"").append(classes("frame", frame.state(), frame.reached(), on)).append("\" data-code=\"")
                 .append(frame.code()).append("\" data-kind=\"page\">");
         rect(at, "");
-        rect(new Laid.Place(at.x(), at.y(), at.width(), Laid.TITLE), "band");
+        rect(new Laid.Place(at.x(), at.y(), at.width(), frame.boxes().isEmpty() ? at.height() : Laid.TITLE), "band");
         text(at.x() + 10, at.y() + 19, "title", frame.number() + "  " + cut(frame.title(), (int) (at.width() / 7.2) - 6));
         sign(frame.state(), at);
         svg.append("</g>\n");
@@ -134,7 +135,7 @@ final class Drawing {
         svg.append("<g class=\"stop ").append(kind).append(' ').append(classes("", state, reached, on)).append("\" data-code=\"")
                 .append(code).append("\" data-kind=\"").append(kind).append("\"><title>").append(escaped(label)).append("</title>");
         rect(at, "");
-        text(at.x() + 10, at.y() + 19, "title", cut(label, 20));
+        text(at.x() + 10, at.y() + 19, "title", cut(label, 23));
         sign(state, at);
         svg.append("</g>\n");
     }
@@ -145,13 +146,14 @@ final class Drawing {
         }
     }
 
-    private void line(String from, String to, String kind, String words, Set<String> uses, boolean reached, Laid.Route route, boolean on) {
+    private void line(String from, String to, String kind, String words, Set<String> uses, boolean reached, Laid.Route route, boolean on,
+            String more) {
         if (route.path().isEmpty()) {
             return;
         }
         svg.append("<g class=\"").append(classes(kind, "proved", reached, on)).append("\" data-from=\"").append(from)
                 .append("\" data-to=\"")
-                .append(to).append("\" data-uses=\"").append(String.join(" ", uses)).append("\"><title>")
+                .append(to).append("\" data-uses=\"").append(String.join(" ", uses)).append('"').append(more).append("><title>")
                 .append(escaped(words.isEmpty() ? "always" : words)).append("</title><path class=\"hit\" d=\"").append(route.path())
                 .append("\"/><path marker-end=\"url(#head)\" d=\"").append(route.path()).append("\"/>");
         if (!route.words().isEmpty()) {

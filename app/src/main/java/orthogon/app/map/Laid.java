@@ -6,8 +6,8 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.eclipse.elk.alg.layered.options.CycleBreakingStrategy;
-import org.eclipse.elk.alg.layered.options.LayerConstraint;
 import org.eclipse.elk.alg.layered.options.LayeredOptions;
 import org.eclipse.elk.alg.layered.options.NodePlacementStrategy;
 import org.eclipse.elk.alg.layered.options.OrderingStrategy;
@@ -25,7 +25,7 @@ import org.eclipse.elk.graph.ElkNode;
 import org.eclipse.elk.graph.util.ElkGraphUtil;
 
 /**
- * Where everything is drawn, in pixels from the upper left: each page is laid out by itself, then the pages among each other.
+ * Where everything is drawn, in pixels from the upper left: each page is laid out by itself, then the pages along a {@link Spine}.
  *
  * @param frames by page, then the outcome table and the outcomes by their codes
  * @param boxes by id
@@ -35,7 +35,12 @@ import org.eclipse.elk.graph.util.ElkGraphUtil;
 record Laid(double width, double height, Map<String, Place> frames, Map<String, Place> boxes, List<Route> lines, List<Route> ways) {
 
     /** A rectangle. */
-    record Place(double x, double y, double width, double height) {}
+    record Place(double x, double y, double width, double height) {
+
+        Place moved(double right, double down) {
+            return new Place(x + right, y + down, width, height);
+        }
+    }
 
     /**
      * A right-angled line with its label.
@@ -43,28 +48,43 @@ record Laid(double width, double height, Map<String, Place> frames, Map<String, 
      * @param path as SVG draws it
      * @param words the label, shortened to what has room; empty for none
      */
-    record Route(String path, String words, double x, double y, double width) {}
+    record Route(String path, String words, double x, double y, double width) {
+
+        Route moved(double right, double down) {
+            String elsewhere = POINT.matcher(path).replaceAll(
+                    m -> at(Double.parseDouble(m.group(1)) + right) + " " + at(Double.parseDouble(m.group(2)) + down));
+            return new Route(elsewhere, words, x + right, y + down, width);
+        }
+    }
+
+    private static final Pattern POINT = Pattern.compile("(-?[\\d.]+) (-?[\\d.]+)");
 
     static final double BOX_WIDTH = 176;
     static final double BOX_HEIGHT = 36;
     static final double REFERENCE_HEIGHT = 20;
     static final double TITLE = 30;
     static final double LABEL_HEIGHT = 15;
-    private static final double LETTER = 6.1;
+    private static final double LETTER = 5.6;
     private static final int MOST_LETTERS = 38;
     private static final double FRAME_WIDTH = 216;
-    private static final double OUTCOME_WIDTH = 150;
+    static final double OUTCOME_WIDTH = 170;
+
+    /** The paper in sight in a window of 1280 by 800, and how much smaller letters may be drawn there than they are. */
+    private static final double SHEET_WIDTH = 1000;
+    private static final double SHEET_HEIGHT = 660;
+    private static final double SMALLEST = 0.75;
+
+    /** Whether the whole drawing can be read in a usual window. */
+    boolean isLegibleWhole() {
+        return width * SMALLEST <= SHEET_WIDTH && height * SMALLEST <= SHEET_HEIGHT;
+    }
 
     static Laid of(Branches branches) {
-        Map<String, ElkNode> inside = new LinkedHashMap<>();
-        Map<String, Place> boxes = new HashMap<>();
-        Map<String, List<ElkEdge>> edgesOf = new LinkedHashMap<>();
-        Map<String, Map<String, ElkNode>> nodesOf = new HashMap<>();
+        Map<String, Place> sizes = new LinkedHashMap<>();
+        Map<String, Map<String, Place>> boxes = new HashMap<>();
+        Map<String, List<Route>> lines = new HashMap<>();
         for (Branches.Frame frame : branches.frames()) {
-            ElkNode graph = graph(18, 26);
-            graph.setProperty(CoreOptions.SEPARATE_CONNECTED_COMPONENTS, true);
-            graph.setProperty(CoreOptions.ASPECT_RATIO, 1.3);
-            graph.setProperty(CoreOptions.PADDING, new ElkPadding(TITLE + 12, 14, 14, 14));
+            ElkNode graph = graph();
             Map<String, ElkNode> nodes = new LinkedHashMap<>();
             frame.boxes().forEach(b -> nodes.put(b.id(), node(graph, BOX_WIDTH, b.reference() ? REFERENCE_HEIGHT : BOX_HEIGHT)));
             List<ElkEdge> edges = new ArrayList<>();
@@ -72,48 +92,29 @@ record Laid(double width, double height, Map<String, Place> frames, Map<String, 
             if (nodes.isEmpty()) {
                 graph.setDimensions(FRAME_WIDTH, TITLE);
             } else {
-                layout(graph);
+                new RecursiveGraphLayoutEngine().layout(graph, new BasicProgressMonitor());
             }
-            inside.put(frame.code(), graph);
-            edgesOf.put(frame.code(), edges);
-            nodesOf.put(frame.code(), nodes);
+            double width = Math.max(FRAME_WIDTH, graph.getWidth());
+            double right = (width - graph.getWidth()) / 2;
+            sizes.put(frame.code(), new Place(0, 0, width, graph.getHeight()));
+            Map<String, Place> inside = new LinkedHashMap<>();
+            nodes.forEach((id, n) -> inside.put(id, new Place(right + n.getX(), n.getY(), n.getWidth(), n.getHeight())));
+            boxes.put(frame.code(), inside);
+            lines.put(frame.code(), edges.stream().map(e -> route(e).moved(right, 0)).toList());
         }
-        ElkNode whole = graph(44, 52);
-        whole.setProperty(CoreOptions.PADDING, new ElkPadding(20));
-        Map<String, ElkNode> stops = new LinkedHashMap<>();
-        branches.frames().forEach(f -> stops.put(f.code(), node(whole, Math.max(FRAME_WIDTH, inside.get(f.code()).getWidth()),
-                inside.get(f.code()).getHeight())));
-        stops.put(Branches.TABLE, node(whole, OUTCOME_WIDTH, TITLE));
-        for (Branches.Outcome outcome : branches.outcomes()) {
-            ElkNode node = node(whole, OUTCOME_WIDTH, TITLE);
-            node.setProperty(LayeredOptions.LAYERING_LAYER_CONSTRAINT, LayerConstraint.LAST);
-            stops.put(outcome.code(), node);
-        }
-        List<ElkEdge> ways = new ArrayList<>();
-        branches.ways().forEach(w -> ways.add(stops.containsKey(w.from()) && stops.containsKey(w.to())
-                ? edge(stops.get(w.from()), stops.get(w.to()), w.words())
-                : null));
-        layout(whole);
-        Map<String, Place> frames = new LinkedHashMap<>();
-        stops.forEach((code, n) -> frames.put(code, new Place(n.getX(), n.getY(), n.getWidth(), n.getHeight())));
-        List<Route> lines = new ArrayList<>();
-        for (Branches.Frame frame : branches.frames()) {
-            Place at = frames.get(frame.code());
-            double right = (at.width() - inside.get(frame.code()).getWidth()) / 2;
-            nodesOf.get(frame.code()).forEach((id, n) -> boxes.put(id,
-                    new Place(at.x() + right + n.getX(), at.y() + n.getY(), n.getWidth(), n.getHeight())));
-            edgesOf.get(frame.code()).forEach(e -> lines.add(route(e, at.x() + right, at.y())));
-        }
-        return new Laid(whole.getWidth(), whole.getHeight(), frames, boxes, lines, ways.stream().map(e -> route(e, 0, 0)).toList());
+        return new Spine(branches, sizes).laid(lines, boxes);
     }
 
-    private static ElkNode graph(double apart, double below) {
+    private static ElkNode graph() {
         ElkNode graph = ElkGraphUtil.createGraph();
+        graph.setProperty(CoreOptions.SEPARATE_CONNECTED_COMPONENTS, true);
+        graph.setProperty(CoreOptions.ASPECT_RATIO, 1.3);
+        graph.setProperty(CoreOptions.PADDING, new ElkPadding(TITLE + 12, 14, 14, 14));
         graph.setProperty(CoreOptions.ALGORITHM, "org.eclipse.elk.layered");
         graph.setProperty(CoreOptions.DIRECTION, Direction.DOWN);
         graph.setProperty(CoreOptions.EDGE_ROUTING, EdgeRouting.ORTHOGONAL);
-        graph.setProperty(CoreOptions.SPACING_NODE_NODE, apart);
-        graph.setProperty(LayeredOptions.SPACING_NODE_NODE_BETWEEN_LAYERS, below);
+        graph.setProperty(CoreOptions.SPACING_NODE_NODE, 18.0);
+        graph.setProperty(LayeredOptions.SPACING_NODE_NODE_BETWEEN_LAYERS, 26.0);
         graph.setProperty(CoreOptions.SPACING_EDGE_NODE, 12.0);
         graph.setProperty(CoreOptions.SPACING_EDGE_EDGE, 8.0);
         graph.setProperty(LayeredOptions.SPACING_EDGE_NODE_BETWEEN_LAYERS, 10.0);
@@ -135,31 +136,33 @@ record Laid(double width, double height, Map<String, Place> frames, Map<String, 
     private static ElkEdge edge(ElkNode from, ElkNode to, String words) {
         ElkEdge edge = ElkGraphUtil.createSimpleEdge(from, to);
         if (!words.isEmpty()) {
-            String shown = words.length() <= MOST_LETTERS ? words : words.substring(0, MOST_LETTERS - 1).strip() + "…";
-            ElkLabel label = ElkGraphUtil.createLabel(shown, edge);
-            label.setDimensions(shown.length() * LETTER + 8, LABEL_HEIGHT);
+            ElkLabel label = ElkGraphUtil.createLabel(shown(words), edge);
+            label.setDimensions(width(shown(words)), LABEL_HEIGHT);
             label.setProperty(CoreOptions.EDGE_LABELS_INLINE, true);
         }
         return edge;
     }
 
-    private static void layout(ElkNode graph) {
-        new RecursiveGraphLayoutEngine().layout(graph, new BasicProgressMonitor());
-    }
-
-    private static Route route(ElkEdge edge, double x, double y) {
-        if (edge == null) {
-            return new Route("", "", 0, 0, 0);
-        }
+    private static Route route(ElkEdge edge) {
         StringBuilder path = new StringBuilder();
         for (ElkEdgeSection section : edge.getSections()) {
-            path.append('M').append(at(x + section.getStartX())).append(' ').append(at(y + section.getStartY()));
-            section.getBendPoints().forEach(b -> path.append('L').append(at(x + b.getX())).append(' ').append(at(y + b.getY())));
-            path.append('L').append(at(x + section.getEndX())).append(' ').append(at(y + section.getEndY()));
+            path.append('M').append(at(section.getStartX())).append(' ').append(at(section.getStartY()));
+            section.getBendPoints().forEach(b -> path.append('L').append(at(b.getX())).append(' ').append(at(b.getY())));
+            path.append('L').append(at(section.getEndX())).append(' ').append(at(section.getEndY()));
         }
         return edge.getLabels().stream().findFirst()
-                .map(l -> new Route(path.toString(), l.getText(), x + l.getX(), y + l.getY(), l.getWidth()))
+                .map(l -> new Route(path.toString(), l.getText(), l.getX(), l.getY(), l.getWidth()))
                 .orElseGet(() -> new Route(path.toString(), "", 0, 0, 0));
+    }
+
+    /** The label, shortened to what has room. */
+    static String shown(String words) {
+        return words.length() <= MOST_LETTERS ? words : words.substring(0, MOST_LETTERS - 1).strip() + "…";
+    }
+
+    /** The room that a label takes. */
+    static double width(String shown) {
+        return shown.isEmpty() ? 0 : shown.length() * LETTER + 8;
     }
 
     static String at(double coordinate) {

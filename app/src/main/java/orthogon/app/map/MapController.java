@@ -1,5 +1,8 @@
 package orthogon.app.map;
 
+import java.math.BigDecimal;
+import java.math.BigInteger;
+import java.math.MathContext;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -8,7 +11,9 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import orthogon.app.frame.Frame;
+import orthogon.app.frame.NotThere;
 import orthogon.app.proving.Proofs;
+import orthogon.app.proving.Shares;
 import orthogon.app.storage.DraftStore.Draft;
 import orthogon.core.edit.Edit;
 import orthogon.core.expression.Phrase;
@@ -17,6 +22,8 @@ import orthogon.core.interview.Course;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Replay;
+import orthogon.core.proof.flow.Figures;
+import orthogon.core.proof.flow.Share;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
@@ -39,16 +46,21 @@ import org.springframework.web.bind.annotation.RequestParam;
 class MapController {
 
     /** One connection in the table form. */
-    record Row(String from, String how, String to, String when, boolean reached) {}
+    record Row(String from, String how, String to, String when, boolean reached, int way) {}
 
     /** What one part of a questionnaire decides or is decided by. */
     record About(String at, String title, String kind, String condition, List<String> decidedBy, List<String> decides, List<Claim> open,
             long proved) {}
 
+    /** Smaller shares are only said to be smaller, in per cent. */
+    private static final BigDecimal LEAST_SHOWN = new BigDecimal("0.001");
+
     private final Frame frame;
     private final Proofs proofs;
+    private final Shares shares;
 
-    MapController(Frame frame, Proofs proofs) {
+    MapController(Frame frame, Proofs proofs, Shares shares) {
+        this.shares = shares;
         this.frame = frame;
         this.proofs = proofs;
     }
@@ -59,9 +71,9 @@ class MapController {
             @RequestParam(defaultValue = "") String answers, @RequestParam(defaultValue = "drawing") String as,
             @RequestHeader(name = "HX-Request", required = false) String part, Model model) {
         Draft draft = frame.draft(code);
-        Proof proof = proofs.of(draft);
+        Proof proof = proofs.soon(draft);
         frame.fill(model, draft, "map");
-        Branches.Level shown = level(level, draft);
+        Branches.Level shown = level(level, proof, at);
         Branches branches = Branches.of(proof, shown);
         Optional<Course> course = course(draft, proof, answers);
         model.addAttribute("level", shown);
@@ -77,12 +89,15 @@ class MapController {
         return part == null ? "map" : "map :: sheet";
     }
 
-    private static Branches.Level level(String typed, Draft draft) {
-        try {
-            return Branches.Level.valueOf(typed.toUpperCase(Locale.ROOT));
-        } catch (IllegalArgumentException e) {
-            return Branches.Level.usual(draft.document());
-        }
+    /** The level that is asked for; else one that draws what is chosen; else the finest one whose drawing is legible whole. */
+    private static Branches.Level level(String typed, Proof proof, String at) {
+        List<Branches.Level> coarsestFirst = List.of(Branches.Level.values());
+        return coarsestFirst.stream().filter(l -> l.name().equals(typed.toUpperCase(Locale.ROOT))).findFirst()
+                .or(() -> proof.document().item(at).isEmpty()
+                        ? Optional.empty()
+                        : coarsestFirst.stream().filter(l -> Branches.of(proof, l).draws(at)).findFirst())
+                .orElseGet(() -> coarsestFirst.stream().takeWhile(l -> Laid.of(Branches.of(proof, l)).isLegibleWhole())
+                        .reduce((coarser, finer) -> finer).orElse(Branches.Level.PAGES));
     }
 
     private static Optional<Course> course(Draft draft, Proof proof, String answers) {
@@ -112,7 +127,7 @@ class MapController {
             @RequestParam(defaultValue = "") String answers) {
         Draft draft = frame.draft(code);
         Proof proof = proofs.of(draft);
-        String svg = drawing(draft, Branches.of(proof, level(level, draft)), course(draft, proof, answers), true);
+        String svg = drawing(draft, Branches.of(proof, level(level, proof, "")), course(draft, proof, answers), true);
         return ResponseEntity.ok().contentType(MediaType.valueOf("image/svg+xml"))
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + code + "-map.svg\"").body(svg);
     }
@@ -121,12 +136,12 @@ class MapController {
         List<Row> rows = new ArrayList<>();
         for (Branches.Way way : branches.ways()) {
             rows.add(new Row(name(draft, way.from()), way.how(), name(draft, way.to()),
-                    way.words().isEmpty() ? "always" : way.words(), way.reached()));
+                    way.words().isEmpty() ? "always" : way.words(), way.reached(), rows.size()));
         }
         for (Branches.Frame page : branches.frames()) {
             for (Branches.Line line : page.lines()) {
                 String from = line.from().substring(line.from().indexOf('~') + 1);
-                rows.add(new Row(from, "decides", line.to(), line.words(), line.reached()));
+                rows.add(new Row(from, "decides", line.to(), line.words(), line.reached(), -1));
             }
         }
         return rows;
@@ -146,6 +161,48 @@ class MapController {
         model.addAttribute("code", code);
         about(proofs.of(draft), at).ifPresent(a -> model.addAttribute("about", a));
         return "map :: about";
+    }
+
+    /**
+     * One way and who takes it.
+     *
+     * @param counted whether that is known by now
+     */
+    record Taken(int number, String from, String how, String to, String when, boolean counted, String paths, String routes, String why) {}
+
+    /** What is known of one way, beside the drawing. */
+    @GetMapping("/way")
+    String way(@PathVariable String code, @RequestParam int number, Model model) {
+        Draft draft = frame.draft(code);
+        Proof proof = proofs.of(draft);
+        List<Branches.Way> ways = Branches.of(proof, Branches.Level.PAGES).ways();
+        if (number < 0 || number >= ways.size()) {
+            throw new NotThere("This way is not in the questionnaire any more. Load the map again.");
+        }
+        Branches.Way way = ways.get(number);
+        Optional<Share> share = shares.ready(draft, proof, way.counted(draft.document()));
+        Optional<Figures> all = proof.counted();
+        model.addAttribute("code", code);
+        model.addAttribute("way", new Taken(number, name(draft, way.from()), way.how(), name(draft, way.to()),
+                way.words().isEmpty() ? "always" : way.words(), share.isPresent() && all.isPresent(),
+                part(share.flatMap(Share::answerPaths), all.flatMap(Figures::answerPaths)),
+                part(share.flatMap(Share::routes), all.flatMap(Figures::routes)), share.flatMap(Share::notCounted).orElse("")));
+        return "map :: way";
+    }
+
+    /** One number of another, and how much of it that is. */
+    private static String part(Optional<BigInteger> some, Optional<BigInteger> all) {
+        if (some.isEmpty() || all.isEmpty() || all.get().signum() == 0) {
+            return "not counted";
+        }
+        BigDecimal percent = new BigDecimal(some.get()).multiply(BigDecimal.valueOf(100)).divide(new BigDecimal(all.get()),
+                new MathContext(3));
+        boolean hardly = some.get().signum() > 0 && percent.compareTo(LEAST_SHOWN) < 0;
+        return Frame.grouped(some.get()) + " of " + Frame.grouped(all.get()) + ", " + (hardly
+                ? "under " + LEAST_SHOWN
+                : percent
+                        .stripTrailingZeros().toPlainString())
+                + "\u00a0%";
     }
 
     private static Optional<About> about(Proof proof, String at) {

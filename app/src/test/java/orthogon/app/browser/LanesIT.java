@@ -29,7 +29,7 @@ class LanesIT {
     }
 
     private void lanes(String code) {
-        page.navigate(application.address() + "/q/" + code + "/prove");
+        Chromium.open(page, application.address() + "/q/" + code + "/prove");
         page.locator(".lane").first().waitFor(new Locator.WaitForOptions().setTimeout(60_000));
     }
 
@@ -121,7 +121,7 @@ class LanesIT {
     @Test
     void drillsCoverReplayAndTellWhatAnEditChanged() throws Exception {
         DraftStore.Draft draft = foster();
-        page.navigate(application.address() + "/q/" + draft.code() + "/prove?tab=drills");
+        Chromium.open(page, application.address() + "/q/" + draft.code() + "/prove?tab=drills");
         page.locator(".drill-head").waitFor(new Locator.WaitForOptions().setTimeout(60_000));
         Locator rows = page.locator(".drills table:last-of-type tbody tr");
         int drills = rows.count();
@@ -148,7 +148,7 @@ class LanesIT {
 
     @Test
     void theMapFindsFollowsAndSaysTheSameAsATable() {
-        page.navigate(application.address() + "/q/found_animal/map?level=all");
+        Chromium.open(page, application.address() + "/q/found_animal/map?level=all");
         page.locator("#map-find").fill("bleeding_where");
         page.keyboard().press("Enter");
         assertThat(page.locator("#drawing .box.on")).hasAttribute("data-code", "bleeding_where");
@@ -190,12 +190,33 @@ class LanesIT {
     }
 
     @Test
+    void theMapOpensWholeAndALineTellsWhoTakesIt() {
+        Chromium.open(page, application.address() + "/q/found_animal/map");
+        assertThat(page.locator("input[name=level]:checked")).hasValue("pages");
+        assertEquals(Boolean.TRUE, page.evaluate("""
+                () => {
+                    const paper = document.getElementById('map-drawing').getBoundingClientRect();
+                    return [...document.querySelectorAll('#drawing rect, #drawing text')].every((part) => {
+                        const at = part.getBoundingClientRect();
+                        return at.top >= paper.top && at.bottom <= paper.bottom && at.left >= paper.left && at.right <= paper.right;
+                    });
+                }"""), "everything is in sight");
+        page.locator("#drawing .label", new Page.LocatorOptions().setHasText("finish when alive is no")).click();
+        assertThat(page.locator("#map-about h2")).hasText("From page The animal to outcome Not ours");
+        assertThat(page.locator("#map-about")).containsText("5\u202f472 of");
+        assertThat(page.locator("#map-about")).containsText("4 of 4\u202f452, 0.0898\u00a0%");
+        page.locator("#map-as").selectOption("table");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Who goes from page The animal to page How it is")).click();
+        assertThat(page.locator("#map-about")).containsText("4\u202f448 of 4\u202f452");
+    }
+
+    @Test
     void faultsStandWhereTheyAreAndTheMapFollowsEdits() throws Exception {
-        page.navigate(application.address() + "/q/bat_count/map?level=all");
+        Chromium.open(page, application.address() + "/q/bat_count/map?level=all");
         assertThat(page.locator("#drawing .box.never.refuted[data-code=pups]")).hasCount(1);
         assertThat(page.locator("#drawing .frame.never[data-code=lone]")).hasCount(1);
         DraftStore.Draft draft = foster();
-        page.navigate(application.address() + "/q/" + draft.code() + "/map?level=all");
+        Chromium.open(page, application.address() + "/q/" + draft.code() + "/map?level=all");
         String first = first(draft);
         assertThat(page.locator("#drawing .never")).hasCount(0);
         Page other = Chromium.signedIn(application.address(), "jory");
@@ -208,7 +229,7 @@ class LanesIT {
     @Test
     void ownClaimsAreWrittenWithTheSentenceBuilderAndProved() throws Exception {
         DraftStore.Draft draft = foster();
-        page.navigate(application.address() + "/q/" + draft.code() + "/prove?tab=own");
+        Chromium.open(page, application.address() + "/q/" + draft.code() + "/prove?tab=own");
         int before = draft.document().claims().size();
         page.locator("#own-name").fill("homes_have_hours");
         page.locator("[data-build=own-new]").click();
@@ -224,7 +245,7 @@ class LanesIT {
         assertThat(page.locator("#own-new")).hasValue("answered(nights) and not(asked(landlord)) and outcome = \"eligible\"");
         press("Add the claim");
         assertThat(page.locator(".own-row")).hasCount(before + 2);
-        page.navigate(application.address() + "/q/" + draft.code() + "/prove?claim=own+homes_have_hours");
+        Chromium.open(page, application.address() + "/q/" + draft.code() + "/prove?claim=own+homes_have_hours");
         assertThat(page.locator("#chosen .sign").first()).hasText("refuted");
         assertThat(page.locator("#chosen")).containsText("Ends as: ");
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Own claims")).click();
@@ -234,7 +255,7 @@ class LanesIT {
         assertThat(page.locator("#own-" + before)).hasValue("nonsense");
         page.locator(".own-row").nth(before).getByText("Remove").click();
         assertThat(page.locator(".own-row")).hasCount(before + 1);
-        page.navigate(application.address() + "/q/" + draft.code() + "/prove?claim=own+homes_have_hours");
+        Chromium.open(page, application.address() + "/q/" + draft.code() + "/prove?claim=own+homes_have_hours");
         assertThat(page.locator("#chosen .notice")).containsText("does not exist in this revision");
     }
 }

@@ -73,7 +73,32 @@ class MapTest {
             all.forEach(r -> assertTrue(isRightAngled(r.path()), r.path()));
             double foot = branches.frames().stream().mapToDouble(f -> laid.frames().get(f.code()).y()).max().orElseThrow();
             branches.outcomes().forEach(o -> assertTrue(laid.frames().get(o.code()).y() > foot, "outcomes stand at the foot"));
+            List<Laid.Place> stopsAndLabels = new ArrayList<>(laid.frames().values());
+            laid.ways().stream().filter(w -> !w.words().isEmpty())
+                    .forEach(w -> stopsAndLabels.add(new Laid.Place(w.x(), w.y(), w.width(), Laid.LABEL_HEIGHT)));
+            apart(stopsAndLabels);
+            stopsAndLabels.forEach(p -> assertTrue(p.x() >= 0 && p.y() >= 0 && p.x() + p.width() <= laid.width()
+                    && p.y() + p.height() <= laid.height(), p + " lies on the paper"));
         }
+    }
+
+    @Test
+    void theMainWayRunsStraightDownAndTheIntakeIsLegibleWhole() throws Exception {
+        Branches branches = Branches.of(proof("found_animal"), Branches.Level.PAGES);
+        Laid laid = Laid.of(branches);
+        assertTrue(laid.isLegibleWhole(), laid.width() + " by " + laid.height());
+        List<Double> middles = branches.frames().stream().map(f -> laid.frames().get(f.code())).map(p -> p.x() + p.width() / 2).distinct()
+                .toList();
+        assertEquals(1, middles.size(), middles.toString());
+        for (int i = 0; i < branches.ways().size(); i++) {
+            Branches.Way way = branches.ways().get(i);
+            boolean main = way.kind().equals("next") && way.words().isEmpty();
+            if (main) {
+                String x = Laid.at(middles.getFirst());
+                assertTrue(laid.ways().get(i).path().matches("M" + x + " [\\d.]+L" + x + " [\\d.]+"), laid.ways().get(i).path());
+            }
+        }
+        assertFalse(Laid.of(Branches.of(proof("found_animal"), Branches.Level.ALL)).isLegibleWhole());
     }
 
     private static void apart(List<Laid.Place> places) {

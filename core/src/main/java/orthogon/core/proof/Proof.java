@@ -20,6 +20,8 @@ import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.fault.Faults;
 import orthogon.core.proof.flow.Figures;
 import orthogon.core.proof.flow.Flow;
+import orthogon.core.proof.flow.Share;
+import orthogon.core.proof.flow.Transition;
 import orthogon.core.proof.space.Space;
 import orthogon.core.proof.spelled.Spelled;
 import orthogon.core.questionnaire.Questionnaire;
@@ -105,6 +107,12 @@ public final class Proof {
     public static Proof failed(Questionnaire document, LocalDate asOf, Throwable error) {
         Wiring wiring = Wiring.of(document);
         return unfinished(wiring, asOf, Faults.of(wiring), Failure.words(error));
+    }
+
+    /** The proof of a document that somebody stopped: every claim is undecided. */
+    public static Proof stopped(Questionnaire document, LocalDate asOf) {
+        Wiring wiring = Wiring.of(document);
+        return unfinished(wiring, asOf, Faults.of(wiring), "the proof was stopped before it came to this");
     }
 
     private static Proof begun(Questionnaire document, LocalDate asOf, Limits limits, Watch watch, Basis before) {
@@ -216,6 +224,32 @@ public final class Proof {
             figures = counting.get();
         }
         return figures;
+    }
+
+    /** How many of all answer paths and routes take a way of the document; worked out anew each time. */
+    public Share share(Transition way, Limits limits, Watch watch) {
+        List<Fault> faults = Faults.of(wiring);
+        Optional<Fault> twice = faults.stream().filter(f -> f.kind() == Fault.Kind.CODE_UNIQUE).findFirst();
+        if (twice.isPresent()) {
+            return Share.none(Fault.told("code-unique " + twice.get().place()));
+        }
+        try {
+            return Share.of(space(Spelled.of(wiring), faults, asOf, limits, watch), way);
+        } catch (Diagrams.BudgetSpent e) {
+            return Share.none(e.getMessage());
+        } catch (RuntimeException | StackOverflowError e) {
+            if (!Failure.isOne(e)) {
+                throw e;
+            }
+            return Share.none(Failure.words(e));
+        }
+    }
+
+    /** Settles that nothing is counted, with the reason, unless it was counted by now. */
+    public synchronized void leaveUncounted(String why) {
+        if (figures == null) {
+            figures = Figures.none(false, why);
+        }
     }
 
     public Optional<Claim> claim(String kind, String place) {

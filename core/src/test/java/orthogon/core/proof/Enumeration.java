@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -22,6 +23,7 @@ import orthogon.core.expression.Expr;
 import orthogon.core.expression.Situation;
 import orthogon.core.expression.Wiring;
 import orthogon.core.language.Texts;
+import orthogon.core.proof.flow.Transition;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Burden;
 import orthogon.core.questionnaire.Derived;
@@ -47,6 +49,12 @@ public final class Enumeration implements Situation {
     final Set<String> reached = new HashSet<>();
     final Map<String, Set<List<Object>>> paths = new LinkedHashMap<>();
     final Set<List<Object>> routes = new HashSet<>();
+    /** Those who take each way: their paths and their routes. */
+    final Map<Transition, Set<List<Object>>> pathsAlong = new HashMap<>();
+    final Map<Transition, Set<List<Object>>> routesAlong = new HashMap<>();
+    /** The ways taken so far; the last one is not known yet where a page was left without a rule. */
+    private final List<Transition> taken = new ArrayList<>();
+    private int leftFrom = -1;
     public final List<Ending> endings = new ArrayList<>();
     int shortest = Integer.MAX_VALUE;
     int longest = -1;
@@ -216,7 +224,7 @@ public final class Enumeration implements Situation {
     /** Whether the respondent who comes here has some way to pass the first page that is visited. */
     private void comeTo(int p) {
         if (p == document.pages().size()) {
-            table();
+            arrive(p, this::table);
             return;
         }
         Page page = document.pages().get(p);
@@ -463,7 +471,7 @@ public final class Enumeration implements Situation {
         reached.add("reach-page " + page.code());
         meets(page.code() + ".title", page.title());
         visited.add(page);
-        leave(page, p, flat, visitedAndPassed);
+        arrive(p, () -> leave(page, p, flat, visitedAndPassed));
         visited.removeLast();
     }
 
@@ -497,11 +505,13 @@ public final class Enumeration implements Situation {
         visitedAndPassed[1] = true;
         page.questions().filter(q -> asked.contains(q.code())).forEach(this::passed);
         for (int i = 0; i < page.finish().size(); i++) {
+            int number = i;
             String place = page.code() + "/finish/" + i;
             if (tried(place, true)) {
                 reached.add("reach-finish " + place);
                 exclude(p + 1, document.pages().size());
-                end(page.finish().get(i).outcome());
+                along(new Transition(Transition.Kind.FINISH, p, document.pages().size(), place), -1,
+                        () -> end(page.finish().get(number).outcome()));
                 return;
             }
         }
@@ -512,11 +522,30 @@ public final class Enumeration implements Situation {
                 String to = page.skip().get(i).to();
                 int target = document.pages().stream().map(Page::code).toList().indexOf(to);
                 exclude(p + 1, target);
-                comeTo(target);
+                along(new Transition(Transition.Kind.SKIP, p, target, place), -1, () -> comeTo(target));
                 return;
             }
         }
-        comeTo(p + 1);
+        along(null, p, () -> comeTo(p + 1));
+    }
+
+    /** Goes on, having taken a way, or having left a page for whatever is visited next. */
+    private void along(Transition way, int left, Runnable onward) {
+        int before = leftFrom;
+        leftFrom = left;
+        if (way != null) {
+            taken.add(way);
+        }
+        onward.run();
+        if (way != null) {
+            taken.removeLast();
+        }
+        leftFrom = before;
+    }
+
+    /** Comes to a page that is visited, or to the outcome table. */
+    private void arrive(int at, Runnable onward) {
+        along(leftFrom < 0 ? null : new Transition(Transition.Kind.NEXT, leftFrom, at, ""), -1, onward);
     }
 
     /** A question that was answered or left blank, and passed. */
@@ -629,7 +658,9 @@ public final class Enumeration implements Situation {
         for (int i = 0; i < document.outcomeTable().size(); i++) {
             if (tried("outcomeTable/" + i, true)) {
                 reached.add("reach-row outcomeTable/" + i);
-                end(document.outcomeTable().get(i).outcome());
+                String with = document.outcomeTable().get(i).outcome();
+                int end = document.pages().size();
+                along(new Transition(Transition.Kind.ROW, end, end, "outcomeTable/" + i), -1, () -> end(with));
                 return;
             }
         }
@@ -659,6 +690,10 @@ public final class Enumeration implements Situation {
         joint.forEach(j -> key.add(String.valueOf(Evaluator.value(j, this))));
         paths.get(with).add(key);
         routes.add(route);
+        taken.forEach(way -> {
+            pathsAlong.computeIfAbsent(way, k -> new HashSet<>()).add(key);
+            routesAlong.computeIfAbsent(way, k -> new HashSet<>()).add(route);
+        });
         int words = visited.stream().mapToInt(Burden::words).sum()
                 + document.items().filter(i -> asked.contains(i.code())).mapToInt(Burden::words).sum();
         mostWords = Math.max(mostWords, words);

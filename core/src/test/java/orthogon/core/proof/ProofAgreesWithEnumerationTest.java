@@ -13,6 +13,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Random;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.concurrent.Callable;
@@ -29,9 +30,13 @@ import orthogon.core.interview.Course;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Replay;
 import orthogon.core.proof.claim.Verdict;
+import orthogon.core.proof.diagram.Limits;
+import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.fault.Faults;
 import orthogon.core.proof.flow.Figures;
 import orthogon.core.proof.flow.Routes;
+import orthogon.core.proof.flow.Share;
+import orthogon.core.proof.flow.Transition;
 import orthogon.core.questionnaire.Questionnaire;
 import org.junit.jupiter.api.Test;
 
@@ -46,6 +51,8 @@ class ProofAgreesWithEnumerationTest {
     private final AtomicInteger tried = new AtomicInteger();
     private final AtomicInteger joint = new AtomicInteger();
     private final Map<String, Map<Verdict, Integer>> seen = new ConcurrentHashMap<>();
+    /** How many ways of each kind were compared that some take and others do not. */
+    private final Map<Transition.Kind, Integer> taken = new ConcurrentHashMap<>();
 
     @Test
     void everyVerdictAndCountOfRandomDocumentsAgreesWithTryingAllAnswers() throws InterruptedException {
@@ -63,6 +70,9 @@ class ProofAgreesWithEnumerationTest {
                     fail(e.getCause());
                 }
             }
+        }
+        for (Transition.Kind kind : Transition.Kind.values()) {
+            assertTrue(taken.getOrDefault(kind, 0) > Sample.mustPass(60), "ways that some take: " + taken);
         }
         for (String kind : Set.of("reach-page", "reach-question", "reach-option", "reach-outcome", "reach-row", "reach-skip",
                 "reach-finish",
@@ -90,12 +100,13 @@ class ProofAgreesWithEnumerationTest {
         }
         tried.incrementAndGet();
         Proof proof = Proof.of(document, RandomDocument.TODAY);
-        compare(seed, proof, all, seen);
+        compare(seed, proof, all, seen, taken);
         joint.addAndGet(proof.figures().joint() ? 1 : 0);
         interviewAgrees(seed, wiring, all);
     }
 
-    private static void compare(long seed, Proof proof, Enumeration all, Map<String, Map<Verdict, Integer>> seen) {
+    private static void compare(long seed, Proof proof, Enumeration all, Map<String, Map<Verdict, Integer>> seen,
+            Map<Transition.Kind, Integer> taken) {
         Map<String, Boolean> verdicts = new TreeMap<>();
         for (Claim claim : proof.claims()) {
             if (!all.verdicts.containsKey(claim.id())) {
@@ -135,9 +146,28 @@ class ProofAgreesWithEnumerationTest {
         assertEquals(all.answerPaths(), proof.figures().answerPaths().orElseThrow(), "seed " + seed);
         assertEquals(BigInteger.valueOf(all.routes.size()), proof.figures().routes().orElseThrow(), "seed " + seed);
         routesAgree(seed, proof, all);
+        if (seed % EXPLAINED == 0) {
+            sharesAgree(seed, proof, all, taken);
+        }
         readingAgrees(seed, proof, all);
         assertEquals(all.longest, proof.figures().longest().orElse(-1), "seed " + seed);
         assertEquals(all.longest < 0 ? -1 : all.shortest, proof.figures().shortest().orElse(-1), "seed " + seed);
+    }
+
+    /** A different few ways of each document, so that all kinds are met in the end. */
+    private static void sharesAgree(long seed, Proof proof, Enumeration all, Map<Transition.Kind, Integer> taken) {
+        List<Transition> ways = new ArrayList<>(Transition.all(proof.document()));
+        Collections.shuffle(ways, new Random(seed));
+        for (Transition way : ways.subList(0, Math.min(4, ways.size()))) {
+            Share share = proof.share(way, Limits.USUAL, Watch.NOBODY);
+            assertEquals(BigInteger.valueOf(all.pathsAlong.getOrDefault(way, Set.of()).size()), share.answerPaths().orElseThrow(),
+                    "seed " + seed + " paths " + way);
+            assertEquals(BigInteger.valueOf(all.routesAlong.getOrDefault(way, Set.of()).size()), share.routes().orElseThrow(),
+                    "seed " + seed + " routes " + way);
+            boolean bySome = share.answerPaths().orElseThrow().signum() > 0
+                    && share.answerPaths().orElseThrow().compareTo(all.answerPaths()) < 0;
+            taken.merge(way.kind(), bySome ? 1 : 0, Integer::sum);
+        }
     }
 
     private static void readingAgrees(long seed, Proof proof, Enumeration all) {

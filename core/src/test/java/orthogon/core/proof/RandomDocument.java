@@ -320,4 +320,26 @@ public final class RandomDocument {
             default -> throw new IllegalStateException(x);
         };
     }
+
+    /** Forty respondents, who leave some questions blank and answer others out of turn. */
+    public static List<Map<String, Object>> someAnswers(Questionnaire document) {
+        List<Map<String, Object>> all = new ArrayList<>();
+        for (int turn = 0; turn < 40; turn++) {
+            Random random = new Random(turn);
+            Map<String, Object> answers = new LinkedHashMap<>();
+            document.linkParameters().forEach(p -> answers.put(p.code(), p.allowed().get(random.nextInt(p.allowed().size()))));
+            document.questions().forEach(q -> {
+                if (!q.answer().options().isEmpty() && random.nextInt(4) > 0) {
+                    String option = q.answer().options().get(random.nextInt(q.answer().options().size())).code();
+                    boolean one = q.answer() instanceof Answer.OneChoice;
+                    boolean many = q.answer() instanceof Answer.ManyChoices;
+                    answers.put(q.code(), one ? option : many ? List.of(option) : null);
+                } else if (q.answer() instanceof Answer.YesNo) {
+                    answers.put(q.code(), random.nextBoolean());
+                }
+            });
+            all.add(answers);
+        }
+        return all;
+    }
 }

@@ -105,6 +105,8 @@ public final class Flow {
     private final List<Stage> stages = new ArrayList<>();
     private final List<Exit> endings = new ArrayList<>();
     private final int start;
+    /** The way that everybody takes who is looked at; null for any. */
+    private final Transition along;
     private final BitSet unchanged = new BitSet();
 
     /**
@@ -138,11 +140,16 @@ public final class Flow {
         this(new Passage(space, Set.of(), new BitSet(), new BitSet(), route, together));
     }
 
+    /** Those who take a way; what is to stay together is forgotten together. */
+    Flow(Space space, List<BitSet> together, Transition along) {
+        this(new Passage(space, Set.of(), new BitSet(), new BitSet(), null, together), null, along);
+    }
+
     /** The same, nothing forgotten. */
     Flow rememberingAll() {
         BitSet all = new BitSet();
         space.axes().forEach(a -> all.or(a.levels()));
-        return new Flow(new Passage(space, Set.of(), new BitSet(), all, passage.route(), List.of()));
+        return new Flow(new Passage(space, Set.of(), new BitSet(), all, passage.route(), List.of()), null, along);
     }
 
     private static BitSet both(BitSet some, BitSet more) {
@@ -156,7 +163,12 @@ public final class Flow {
     }
 
     private Flow(Passage passage, Flow before) {
+        this(passage, before, null);
+    }
+
+    private Flow(Passage passage, Flow before, Transition along) {
         this.passage = passage;
+        this.along = along;
         this.space = passage.space();
         this.d = space.diagrams();
         this.document = space.wiring().document();
@@ -173,13 +185,23 @@ public final class Flow {
             }
             Stage known = before == null || p >= before.stages.size() ? null : before.stages.get(p);
             boolean same = known != null && known.coming() == coming && passage.leavesAs(before.passage, p, known.exits());
-            List<Exit> exits = same ? known.exits() : passage.exits(sets, coming);
+            List<Exit> exits = same ? known.exits() : exits(sets, coming);
             exits.forEach(exit -> entries.get(exit.target()).add(exit));
             stages.add(new Stage(sets, coming, List.copyOf(entries.get(p)), exits,
                     same ? known.within().of(sets) : new Within(d, sets, coming)));
             unchanged.set(p, same);
         }
         endings.addAll(entries.getLast());
+    }
+
+    private List<Exit> exits(PageSets sets, int coming) {
+        List<Exit> exits = passage.exits(sets, coming);
+        return along == null ? exits : along.among(exits).toList();
+    }
+
+    /** Whether those who are looked at may end by a row of the outcome table, or by none. */
+    boolean mayEndBy(int row) {
+        return along == null || along.allowsRow(row);
     }
 
     /** How those end who come to a page with one of these states, and can come to an end. */
@@ -264,10 +286,10 @@ public final class Flow {
         }
         int rest = tableReached();
         for (int row = 0; row < document.outcomeTable().size(); row++) {
-            sets.merge(outcomeOf(row), d.and(rest, rowHolds(row)), d::or);
+            sets.merge(outcomeOf(row), mayEndBy(row) ? d.and(rest, rowHolds(row)) : Diagrams.NONE, d::or);
             rest = d.minus(rest, rowHolds(row));
         }
-        sets.merge("", rest, d::or);
+        sets.merge("", mayEndBy(Transition.NO_ROW) ? rest : Diagrams.NONE, d::or);
         return sets;
     }
 

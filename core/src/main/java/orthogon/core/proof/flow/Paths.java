@@ -91,10 +91,10 @@ final class Paths {
         }
         int rest = coming[pages];
         for (int row = 0; row < space.wiring().document().outcomeTable().size(); row++) {
-            finished.merge(flow.outcomeOf(row), w.within(rest, flow.rowHolds(row)), w::plus);
+            finished.merge(flow.outcomeOf(row), flow.mayEndBy(row) ? w.within(rest, flow.rowHolds(row)) : Weights.ZERO, w::plus);
             rest = w.within(rest, d.not(flow.rowHolds(row)));
         }
-        finished.merge("", rest, w::plus);
+        finished.merge("", flow.mayEndBy(Transition.NO_ROW) ? rest : Weights.ZERO, w::plus);
         BitSet alive = alive(pages, pages);
         Map<String, BigInteger> counts = new LinkedHashMap<>();
         finished.forEach((outcome, weight) -> counts.put(outcome, w.value(Knot.summed(knots, d, w, weight, alive, new BitSet()))));

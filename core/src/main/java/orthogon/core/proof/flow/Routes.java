@@ -74,7 +74,11 @@ public final class Routes {
     private final BitSet bits;
     private final int all;
 
-    private Routes(Space space) {
+    /** The way that every route takes; null for any. */
+    private final Transition along;
+
+    private Routes(Space space, Transition along) {
+        this.along = along;
         this.space = space;
         this.d = space.diagrams();
         this.items = space.itemsOnRoutes();
@@ -91,7 +95,20 @@ public final class Routes {
 
     /** @throws Diagrams.BudgetSpent where there are too many to be told */
     static Routes of(Space space) {
-        return new Routes(space);
+        return new Routes(space, null);
+    }
+
+    /**
+     * The routes of those who take a way.
+     *
+     * @throws Diagrams.BudgetSpent where there are too many to be told
+     */
+    static Routes along(Space space, Transition way) {
+        return new Routes(space, way);
+    }
+
+    private boolean allows(Flow.Kind exit, int page, int target, String place) {
+        return along == null || along.allows(exit, page, target, place);
     }
 
     private int outcome(String code) {
@@ -117,11 +134,13 @@ public final class Routes {
         int rest = Diagrams.ALL;
         from[pages.size()] = Diagrams.NONE;
         for (int row = 0; row < document.outcomeTable().size(); row++) {
-            int holds = d.and(rest, flow.rowHolds(row));
+            int holds = along == null || along.allowsRow(row) ? d.and(rest, flow.rowHolds(row)) : Diagrams.NONE;
             from[pages.size()] = d.or(from[pages.size()], d.and(holds, outcome(flow.outcomeOf(row))));
             rest = d.minus(rest, flow.rowHolds(row));
         }
-        from[pages.size()] = d.or(from[pages.size()], d.and(rest, outcome("")));
+        if (along == null || along.allowsRow(Transition.NO_ROW)) {
+            from[pages.size()] = d.or(from[pages.size()], d.and(rest, outcome("")));
+        }
         for (int p = pages.size() - 1; p >= 0; p--) {
             from[p] = from(p, pages, from, flow);
         }
@@ -137,12 +156,15 @@ public final class Routes {
         int own = d.cube(answers);
         int coming = flow.stages().get(p).coming();
         int rest = d.and(coming, sets.accepted());
-        int found = d.andExists(d.and(coming, sets.passedBy()), from[p + 1], own);
+        int past = allows(Flow.Kind.PASSED_BY, p, p + 1, "") ? d.and(coming, sets.passedBy()) : Diagrams.NONE;
+        int found = d.andExists(past, from[p + 1], own);
         for (int i = 0; i < page.finish().size(); i++) {
             String place = page.code() + "/finish/" + i;
             int ends = d.exists(d.and(rest, sets.ruleHolds(place)), own);
             String code = page.finish().get(i).outcome();
-            int with = d.and(ends, outcome(outcomes.contains(code) ? code : ""));
+            int with = allows(Flow.Kind.FINISH, p, pages.size(), place)
+                    ? d.and(ends, outcome(outcomes.contains(code) ? code : ""))
+                    : Diagrams.NONE;
             found = d.or(found, d.and(with, untouched(pages, p + 1, pages.size(), false)));
             rest = d.minus(rest, sets.ruleHolds(place));
         }
@@ -150,7 +172,7 @@ public final class Routes {
             String place = page.code() + "/skip/" + i;
             int target = index(pages, page.skip().get(i).to());
             if (target > p) {
-                int after = from[target];
+                int after = allows(Flow.Kind.SKIP, p, target, place) ? from[target] : Diagrams.NONE;
                 BitSet between = new BitSet();
                 pages.subList(p + 1, target).forEach(s -> between.or(s.levels()));
                 between.andNot(asked);
@@ -160,7 +182,7 @@ public final class Routes {
                 rest = d.minus(rest, sets.ruleHolds(place));
             }
         }
-        return d.or(found, d.andExists(rest, from[p + 1], own));
+        return d.or(found, d.andExists(rest, allows(Flow.Kind.ONWARD, p, p + 1, "") ? from[p + 1] : Diagrams.NONE, own));
     }
 
     private static int index(List<PageSets> pages, String code) {

@@ -65,7 +65,7 @@ class DrillsTest {
     /** Whatever a respondent drawn at random does is a goal. */
     private static void everythingSeenIsAGoal(String at, Questionnaire document, Wiring wiring, Drills drills) {
         Set<String> goals = drills.goals().stream().map(Goal::words).collect(Collectors.toSet());
-        for (Map<String, Object> answers : someAnswers(document)) {
+        for (Map<String, Object> answers : RandomDocument.someAnswers(document)) {
             Course course = Replay.of(wiring, RandomDocument.TODAY, answers, "").course();
             if (course.complete()) {
                 document.questions().map(Question::code).forEach(q -> assertTrue(
@@ -74,27 +74,6 @@ class DrillsTest {
                 assertTrue(goals.contains(course.outcome().orElse("") + " is reached"), at + course.outcome());
             }
         }
-    }
-
-    private static List<Map<String, Object>> someAnswers(Questionnaire document) {
-        List<Map<String, Object>> all = new ArrayList<>();
-        for (int turn = 0; turn < 40; turn++) {
-            Random random = new Random(turn);
-            Map<String, Object> answers = new LinkedHashMap<>();
-            document.linkParameters().forEach(p -> answers.put(p.code(), p.allowed().get(random.nextInt(p.allowed().size()))));
-            document.questions().forEach(q -> {
-                if (!q.answer().options().isEmpty() && random.nextInt(4) > 0) {
-                    String option = q.answer().options().get(random.nextInt(q.answer().options().size())).code();
-                    boolean one = q.answer() instanceof Answer.OneChoice;
-                    boolean many = q.answer() instanceof Answer.ManyChoices;
-                    answers.put(q.code(), one ? option : many ? List.of(option) : null);
-                } else if (q.answer() instanceof Answer.YesNo) {
-                    answers.put(q.code(), random.nextBoolean());
-                }
-            });
-            all.add(answers);
-        }
-        return all;
     }
 
     @Test
