@@ -277,7 +277,41 @@ addEventListener('pagehide', () => {
     }
 });
 
+// A long list of choices can be searched; what is chosen stays in sight.
+function searched(list) {
+    const choices = [...list.querySelectorAll('.choice')];
+    const field = document.createElement('input');
+    field.type = 'search';
+    field.placeholder = list.dataset.find;
+    field.setAttribute('aria-label', list.dataset.find);
+    field.autocomplete = 'off';
+    const count = document.createElement('span');
+    count.className = 'quiet';
+    count.setAttribute('role', 'status');
+    const plain = (text) => text.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase();
+    const find = () => {
+        const wanted = plain(field.value.trim());
+        const found = choices.filter((choice) => plain(choice.textContent).includes(wanted));
+        choices.forEach((choice) => {
+            choice.hidden = !found.includes(choice) && !choice.querySelector('input').checked;
+        });
+        count.textContent = wanted ? `${found.length} / ${choices.length}` : '';
+    };
+    field.addEventListener('input', find);
+    field.addEventListener('keydown', (event) => {
+        if (event.key === 'Enter') {
+            event.preventDefault();
+        }
+    });
+    const head = document.createElement('div');
+    head.className = 'find';
+    head.append(field, count);
+    list.before(head);
+    list.classList.add('scrolls');
+}
+
 function enhance(within) {
+    within.querySelectorAll('[data-find]').forEach(searched);
     within.querySelectorAll('[data-slider]').forEach(slider);
     within.querySelectorAll('[data-mask]').forEach(masked);
     within.querySelectorAll('.signature').forEach(pad);
@@ -293,5 +327,13 @@ document.querySelectorAll('[data-print]').forEach((button) => {
         print();
     });
 });
-document.getElementById('problems')?.focus();
-document.getElementById('dropped')?.focus();
+const told = document.getElementById('dropped') ?? document.getElementById('problems');
+told?.focus();
+
+// Where nothing stands above the first field, typing can begin at once. A phone would cover the page with its keyboard.
+const first = form()?.dataset.first && form().dataset.live.startsWith('/i/') && !told && !location.hash
+    && matchMedia('(pointer: fine)').matches
+    && form().querySelector('.question :is(input:checked, input:not([type=hidden]), textarea, select)');
+if (first) {
+    first.focus({ preventScroll: true });
+}

@@ -203,7 +203,7 @@ class EditController {
             Optional<Item> item = before.item(at);
             Optional<Item> changed = made.document().item(at);
             if (item.isPresent() && changed.isPresent()) {
-                model.addAttribute("renames", RenameOption.offers(item.get(), changed.get()));
+                model.addAttribute("renames", RenameOption.proposals(item.get(), changed.get()));
             }
             return new Made(at, item.isPresent() && changed.isPresent() ? retyped(code, item.get(), changed.get()) : "");
         });

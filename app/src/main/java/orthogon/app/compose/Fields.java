@@ -231,6 +231,10 @@ final class Fields {
         set("typeSize", p.theme().typeSize());
         set("progress", p.theme().progress().word());
         tick("oneAtATime", p.theme().oneAtATime());
+        set("steps", p.navigation().steps().word());
+        set("check", p.navigation().check().word());
+        tick("reviewLeftOut", p.navigation().reviewLeftOut());
+        tick("redirectAtOnce", p.navigation().redirectAtOnce());
         p.messages().forEach((kind, text) -> set("message_" + kind, text));
         document.linkParameters().forEach(l -> {
             set("linkCode", l.code());

@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.function.IntFunction;
 import orthogon.core.edit.AnswerWords;
 import orthogon.core.edit.Refused;
@@ -151,7 +152,8 @@ final class Forms {
             }
             case Answer.Contact c -> new Answer.Contact(c.kind(), region());
             case Answer.Numeric n -> number();
-            case Answer.Scale s -> new Answer.Scale(s.isLikelihood(), s.isLikelihood() ? 10 : steps(), text("lowLabel"), text("highLabel"));
+            case Answer.Scale s -> new Answer.Scale(s.isLikelihood(), s.isLikelihood() ? 10 : steps(), text("lowLabel"), text("highLabel"),
+                    chosen("sign", Answer.StepSign.values(), Answer.StepSign::word));
             case Answer.YesNo y -> new Answer.YesNo(text("yes"), text("no"));
             case Answer.Agreement a -> new Answer.Agreement(text("agreement"));
             case Answer.OneChoice c -> new Answer.OneChoice(options(), layout());
@@ -237,10 +239,14 @@ final class Forms {
         return steps;
     }
 
+    /** The value whose word was chosen; the first of all where none was. */
+    private <T> T chosen(String name, T[] values, Function<T, String> word) {
+        return Arrays.stream(values).filter(v -> word.apply(v).equals(text(name))).findFirst().orElse(values[0]);
+    }
+
     private Answer.Layout layout() throws Refused {
-        Answer.Shown shown = Arrays.stream(Answer.Shown.values()).filter(s -> s.word().equals(text("shownAs"))).findFirst()
-                .orElse(Answer.Shown.RADIO);
-        return new Answer.Layout(shown, whole("columns") == null ? 1 : Math.clamp(whole("columns"), 1, 4), !text("shuffle").isEmpty());
+        return new Answer.Layout(chosen("shownAs", Answer.Shown.values(), Answer.Shown::word),
+                whole("columns") == null ? 1 : Math.clamp(whole("columns"), 1, 4), !text("shuffle").isEmpty());
     }
 
     /** Words between blanks or commas. */
@@ -276,13 +282,15 @@ final class Forms {
         Map<String, String> messages = new LinkedHashMap<>();
         Presentation.MESSAGES.stream().filter(kind -> !text("message_" + kind).isEmpty())
                 .forEach(kind -> messages.put(kind, text("message_" + kind)));
-        Presentation.Progress progress = Arrays.stream(Presentation.Progress.values())
-                .filter(p -> p.word().equals(text("progress"))).findFirst().orElse(Presentation.Progress.BAR);
         return new Presentation(new Presentation.Welcome(text("welcomeHeading"), text("welcomeText"), text("welcomePicture")),
                 new Presentation.Buttons(text("buttonNext"), text("buttonBack"), text("buttonSend")), messages,
                 new Presentation.Theme(text("ownColour").isEmpty() ? "" : text("colour"),
                         text("ownBackground").isEmpty() ? "" : text("background"), text("logo"),
-                        whole("typeSize") == null ? 100 : whole("typeSize"), progress, !text("oneAtATime").isEmpty()));
+                        whole("typeSize") == null ? 100 : whole("typeSize"),
+                        chosen("progress", Presentation.Progress.values(), Presentation.Progress::word), !text("oneAtATime").isEmpty()),
+                new Presentation.Navigation(chosen("steps", Presentation.StepLabel.values(), Presentation.StepLabel::word),
+                        chosen("check", Presentation.Check.values(), Presentation.Check::word), !text("reviewLeftOut").isEmpty(),
+                        !text("redirectAtOnce").isEmpty()));
     }
 
     List<Questionnaire.LinkParameter> linkParameters() throws Refused {

@@ -112,6 +112,8 @@ final class Settings {
             case Answer.Scale s -> {
                 if (!s.isLikelihood()) {
                     all.add(Setting.text("steps", "Steps", s.last(), "From 1 to this, at most " + Answer.Scale.MOST_STEPS + "."));
+                    all.add(Setting.choose("sign", "Shown as", s.sign().word(),
+                            words("numbers", "numbers", "squares", "squares", "stars", "stars")));
                 }
                 all.add(Setting.pair("End labels", "lowLabel", s.lowLabel(), "highLabel", s.highLabel(), ""));
             }
@@ -154,8 +156,8 @@ final class Settings {
         Map<String, String> shown = words("radio", "list");
         if (one) {
             shown.put("dropDown", "drop-down");
-            shown.put("search", "list with search");
         }
+        shown.put("search", "list with search");
         shown.put("pictures", "pictures");
         all.add(Setting.choose("shownAs", "Shown as", layout.shown().word(), shown));
         Map<String, String> columns = new LinkedHashMap<>();

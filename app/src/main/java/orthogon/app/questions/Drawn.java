@@ -11,8 +11,12 @@ import org.springframework.ui.Model;
 /** Fills the page of questions: what {@code questions.html} needs. */
 public final class Drawn {
 
-    /** One answer in words, for reading over. */
-    public record Line(String page, String pageTitle, String slot, String wording, String answer, boolean first) {}
+    /**
+     * One answer in words, for reading over.
+     *
+     * @param problem why the answer is not accepted; empty where it is
+     */
+    public record Line(String page, String pageTitle, String slot, String wording, String answer, boolean first, String problem) {}
 
     private Drawn() {}
 
@@ -70,7 +74,15 @@ public final class Drawn {
                 .map(s -> shown.other().isEmpty() ? s : s + ": " + shown.other())
                 .orElse(voice.say("no_answer"));
         String entry = shown.entry() == 0 ? "" : " (" + shown.entry() + ")";
-        return new Line(page, title, shown.slot(), voice.plain(shown.wording(), shown) + entry, said, first);
+        String problem = course.pages().stream().flatMap(p -> p.problems().stream()).filter(p -> p.slot().equals(shown.slot())).findFirst()
+                .map(p -> voice.plain(p.message(), shown)).orElse("");
+        return new Line(page, title, shown.slot(), voice.plain(shown.wording(), shown) + entry, said, first, problem);
+    }
+
+    /** Everything that is not accepted, on every page. */
+    public static List<PageModel.Message> problems(Interview interview) {
+        return lines(interview).stream().filter(l -> !l.problem().isEmpty())
+                .map(l -> new PageModel.Message(l.slot().replace('.', '-'), l.wording(), l.problem())).toList();
     }
 
     /** Every question asked with its answer. */

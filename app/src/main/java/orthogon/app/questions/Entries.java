@@ -30,6 +30,9 @@ final class Entries {
             "additional-name", "family", "family-name", "line_1", "address-line1", "line_2", "address-line2", "town", "address-level2",
             "region", "address-level1", "postcode", "postal-code", "country", "country-name");
 
+    /** An agreement to a text of more characters than this shows the text in a box of its own, which scrolls. */
+    private static final int LONG_TERMS = 300;
+
     private final Voice voice;
     private final LocalDate today;
     private final long seed;
@@ -115,7 +118,7 @@ final class Entries {
             case Answer.Parts p -> "parts";
             case Answer.FileAnswer f -> "file";
             case Answer.Lookup l -> "text";
-            case Answer.Agreement a -> "agreement";
+            case Answer.Agreement a -> a.text().length() > LONG_TERMS ? "terms" : "agreement";
             case Answer.Grid g -> "grid";
             case Answer.Ranking r -> "ranking";
             case Answer.Signature s -> "signature";
@@ -135,7 +138,9 @@ final class Entries {
             case Answer.Scale s -> IntStream.rangeClosed(s.first(), s.last())
                     .mapToObj(i -> choice(String.valueOf(i), String.valueOf(i), Said.typed(value).equals(String.valueOf(i)), shown))
                     .toList();
-            case Answer.Agreement a -> List.of(choice("yes", voice.ownWords().or(a.text(), "i_agree"), Boolean.TRUE.equals(value), shown));
+            case Answer.Agreement a -> List.of(new Choice("yes", voice.say("i_agree"), a.text().length() > LONG_TERMS
+                    ? voice.block(a.text(), shown)
+                    : voice.inline(voice.ownWords().or(a.text(), "i_agree"), shown), Boolean.TRUE.equals(value), false, ""));
             default -> ordered(answer, shown).stream().map(o -> choice(o, value, shown)).toList();
         };
     }

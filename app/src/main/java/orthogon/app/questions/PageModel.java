@@ -52,7 +52,7 @@ public record PageModel(String code, String title, String introductionHtml, List
             String hint, List<String> errors, String shownValue, EntryHead entry, int depth) {
 
         private static final Set<String> GROUPS = Set.of("radio", "checkbox", "scale", "parts", "grid", "ranking", "file", "agreement",
-                "signature");
+                "terms", "signature");
 
         public boolean isGroup() {
             return GROUPS.contains(kind);
@@ -119,11 +119,21 @@ public record PageModel(String code, String title, String introductionHtml, List
             entries.add(further);
         }
         Presentation.Buttons buttons = presentation.buttons();
-        String forward = endsHere ? voice.say("look_over") : voice.plain(voice.ownWords().or(buttons.next(), "next"));
+        String forward = !endsHere
+                ? voice.plain(voice.ownWords().or(buttons.next(), "next"))
+                : presentation.navigation().reviewLeftOut()
+                        ? voice.plain(voice.ownWords().or(buttons.send(), "send"))
+                        : voice.say("look_over");
         return new PageModel(page.page().code(), voice.plain(page.page().title()), voice.block(page.page().introduction()), entries,
                 messages,
                 files, forward, voice.plain(voice.ownWords().or(buttons.back(), "back")), voice.ownWords(), voice.language(),
                 voice.direction());
+    }
+
+    /** Whether nothing stands above the first field that a respondent has to read first. */
+    public boolean startsWithField() {
+        return introductionHtml.isEmpty() && messages.isEmpty() && !entries.isEmpty() && entries.getFirst().isQuestion()
+                && entries.getFirst().helpHtml().isEmpty() && !entries.getFirst().locked();
     }
 
     /** The page with one of its questions alone, where questions are shown one at a time; notes before it stay with it. */

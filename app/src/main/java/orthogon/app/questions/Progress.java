@@ -1,8 +1,10 @@
 package orthogon.app.questions;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.proof.Remaining;
@@ -13,9 +15,10 @@ import orthogon.core.questionnaire.Presentation;
  *
  * @param percent of the way that is certainly done; never less than it was before
  * @param words how many questions are left, fewest and most; empty where that cannot be told
+ * @param label what a step shows
  * @param steps pages passed, the current one, and those that come as the answers stand
  */
-public record Progress(Presentation.Progress kind, int percent, String words, List<Step> steps) {
+public record Progress(Presentation.Progress kind, int percent, String words, Presentation.StepLabel label, List<Step> steps) {
 
     /** The number of the current page, from 1. */
     public int number() {
@@ -27,8 +30,17 @@ public record Progress(Presentation.Progress kind, int percent, String words, Li
         return steps.size();
     }
 
-    /** @param state {@code done}, {@code now} or {@code coming} */
-    public record Step(String page, String title, String state) {}
+    /**
+     * @param number from 1
+     * @param state {@code done}, {@code now}, {@code met} where the respondent was before, or {@code coming}
+     */
+    public record Step(String page, int number, String title, String state) {
+
+        /** Whether the respondent can go there. */
+        public boolean open() {
+            return state.equals("done") || state.equals("met");
+        }
+    }
 
     /**
      * @param furthest the percentage that was shown before
@@ -43,15 +55,22 @@ public record Progress(Presentation.Progress kind, int percent, String words, Li
         int at = interview.passed().size();
         int percent = left.map(l -> (int) (100 * done / Math.max(1, done + l.most())))
                 .orElseGet(() -> 100 * at / Math.max(1, all.size()));
+        Presentation presentation = interview.wiring().document().presentation();
+        Presentation.Progress kind = presentation.theme().progress();
+        Interview far = kind == Presentation.Progress.STEPS ? interview.asFarAsMet() : interview;
+        Set<String> met = new HashSet<>(far.passed());
+        far.course().current().filter(far::met).ifPresent(p -> met.add(p.page().code()));
         List<Step> steps = new ArrayList<>();
         String current = course.current().map(p -> p.page().code()).orElse("");
         for (Course.PageView view : all) {
             String code = view.page().code();
-            steps.add(new Step(code, voice.plain(view.page().title()),
-                    code.equals(current) ? "now" : interview.passed().contains(code) ? "done" : "coming"));
+            String state = code.equals(current)
+                    ? "now"
+                    : interview.passed().contains(code) ? "done" : met.contains(code) ? "met" : "coming";
+            steps.add(new Step(code, steps.size() + 1, voice.plain(view.page().title()), state));
         }
-        Presentation.Progress kind = interview.wiring().document().presentation().theme().progress();
-        return new Progress(kind, Math.max(furthest, Math.min(99, percent)), left.map(l -> words(l, here, voice)).orElse(""), steps);
+        return new Progress(kind, Math.max(furthest, Math.min(99, percent)), left.map(l -> words(l, here, voice)).orElse(""),
+                presentation.navigation().steps(), steps);
     }
 
     private static long questions(Course.PageView page) {

@@ -61,8 +61,9 @@ public sealed interface Turn {
         if (!dropped.isEmpty() && !Warned.agreement(dropped).equals(form.getFirst(PageForm.AGREED))) {
             return new Warned(kept, dropped, at);
         }
-        if (go.startsWith("to:")) {
-            return new Moved(kept.backTo(go.substring(3)), Optional.empty(), "");
+        String to = go.startsWith("to:") ? go.substring(3) : "";
+        if (interview.passed().contains(to)) {
+            return new Moved(kept.backTo(to), Optional.empty(), "");
         }
         Course.PageView view = kept.course().current().orElseThrow();
         List<String> questions = PageModel.questions(view);
@@ -72,13 +73,13 @@ public sealed interface Turn {
                     ? new Moved(kept, Optional.empty(), questions.get(position - 1))
                     : new Moved(kept.back(), Optional.empty(), single ? "last" : "");
         }
-        if (position >= 0 && position < questions.size() - 1) {
-            boolean wrong = view.problems().stream().anyMatch(p -> p.slot().equals(at));
+        if (to.isEmpty() && position >= 0 && position < questions.size() - 1) {
+            boolean wrong = !interview.openEnded() && view.problems().stream().anyMatch(p -> p.slot().equals(at));
             return wrong ? new Again(kept, true, List.of(), at) : new Moved(kept, Optional.empty(), questions.get(position + 1));
         }
         String page = view.page().code();
         return switch (interview.leave(given)) {
-            case Interview.Step.Passed p -> new Moved(p.interview(), Optional.of(page), "");
+            case Interview.Step.Passed p -> new Moved(to.isEmpty() ? p.interview() : p.interview().forwardTo(to), Optional.of(page), "");
             case Interview.Step.Appeared a -> new Again(a.interview(), false, a.slots(), a.slots().getFirst());
             case Interview.Step.Held h -> new Again(h.interview(), true, List.of(), h.problems().stream().map(Problem::slot)
                     .filter(s -> questions.isEmpty() || questions.contains(s)).findFirst().orElse(at));

@@ -90,12 +90,13 @@ class RehearseController {
                 return known;
             }
             Wiring wiring = wiring(draft, who);
-            Interview begun = Interview.start(wiring, LocalDate.now(), known == null ? Map.of() : known.interview().link());
+            Interview begun = Interview.start(wiring, LocalDate.now(), known == null ? Map.of() : known.interview().link())
+                    .checkedAsWanted();
             if (known == null) {
                 return new Rehearsal(draft.revision(), begun);
             }
             return new Rehearsal(draft.revision(), new Interview(wiring, begun.today(), begun.link(), known.interview().raw(),
-                    known.interview().started(), known.interview().passed()));
+                    known.interview().started(), known.interview().passed(), begun.openEnded()));
         });
     }
 
@@ -147,6 +148,7 @@ class RehearseController {
         model.addAttribute("action", action);
         model.addAttribute("notice", notice);
         model.addAttribute("complete", course.complete());
+        model.addAttribute("open", course.complete() ? Drawn.problems(interview) : List.of());
         model.addAttribute("parameters", draft.document().arriving());
         model.addAttribute("link", interview.link());
         model.addAttribute("outcome", onward.outcome().flatMap(interview.wiring().document()::outcome).orElse(null));
@@ -244,7 +246,7 @@ class RehearseController {
     /** Answers page after page by chance, up to a page, or to the end. */
     private String fill(Draft draft, Interview interview, String upTo, Principal who, Model model) {
         Random random = new Random();
-        Interview filled = interview;
+        Interview filled = interview.checkedByPage();
         while (filled.course().current().isPresent() && !filled.course().current().get().page().code().equals(upTo)) {
             Optional<Interview> next = ORDINARY.leave(filled, random);
             if (next.isEmpty()) {
@@ -254,6 +256,7 @@ class RehearseController {
             }
             filled = next.get();
         }
+        filled = filled.checkedAsWanted();
         rehearsals.put(key(draft.code(), who), new Rehearsal(draft.revision(), filled));
         boolean elsewhere = !upTo.isEmpty() && filled.course().current().isEmpty();
         return elsewhere
@@ -284,7 +287,7 @@ class RehearseController {
     @PostMapping("/link")
     String link(@PathVariable String code, @RequestParam Map<String, String> link, Principal who) {
         Draft draft = frame.draft(code);
-        return keep(draft, who, Interview.start(wiring(draft, who), LocalDate.now(), link), "");
+        return keep(draft, who, Interview.start(wiring(draft, who), LocalDate.now(), link).checkedAsWanted(), "");
     }
 
     /** Begins a rehearsal with the respondent that a claim shows. */

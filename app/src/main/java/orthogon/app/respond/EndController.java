@@ -108,6 +108,7 @@ class EndController {
             return "redirect:/i/" + id;
         }
         model.addAttribute("lines", Drawn.lines(running.get().interview()));
+        model.addAttribute("open", Drawn.problems(running.get().interview()));
         return themed(running.get(), Voice.of(running.get().interview()), model, response, "respond/review");
     }
 
@@ -123,7 +124,9 @@ class EndController {
             interviews.keep(id, running.get().interview().backTo(to[0]), Optional.empty());
         }
         String slot = to.length > 1 && to[1].matches("[a-z][A-Za-z0-9_.]*") ? to[1] : "";
-        return "redirect:/i/" + id + "?from=review" + (slot.isEmpty() ? "" : "&at=" + slot + "#q-" + slot.replace('.', '-'));
+        boolean open = running.get().interview().openEnded();
+        return "redirect:/i/" + id + "?from=review" + (open ? "&look=again" : "")
+                + (slot.isEmpty() ? "" : "&at=" + slot + "#q-" + slot.replace('.', '-'));
     }
 
     @PostMapping("/i/{id}/send")
@@ -132,15 +135,22 @@ class EndController {
         if (running.isEmpty()) {
             return RespondController.nothing(request, model, response);
         }
-        if (running.get().receipt().isEmpty() && (open(running).isEmpty() || !running.get().interview().course().complete())) {
+        if (running.get().receipt().isEmpty() && (open(running).isEmpty() || !running.get().interview().course().acceptable())) {
             return "redirect:/i/" + id;
         }
         interviews.sendOnce(running.get(), OffsetDateTime.now());
-        return "redirect:/i/" + id + "/receipt";
+        return sent(running.get());
+    }
+
+    /** To the receipt, and from there at once to the address of the outcome where the questionnaire wants that. */
+    static String sent(Running running) {
+        boolean onward = running.release().document().presentation().navigation().redirectAtOnce();
+        return "redirect:/i/" + running.id() + "/receipt" + (onward ? "?onward=true" : "");
     }
 
     @GetMapping("/i/{id}/receipt")
-    String receipt(@PathVariable String id, HttpServletRequest request, Model model, HttpServletResponse response) {
+    String receipt(@PathVariable String id, @RequestParam(defaultValue = "false") boolean onward, HttpServletRequest request, Model model,
+            HttpServletResponse response) {
         Optional<Running> running = interviews.find(id);
         if (running.isEmpty()) {
             return RespondController.nothing(request, model, response);
@@ -160,6 +170,7 @@ class EndController {
         model.addAttribute("when", voice.ownWords().moment(running.get().updatedAt()));
         model.addAttribute("lines", Drawn.lines(running.get().interview()));
         model.addAttribute("redirect", outcome.map(Questionnaire.Outcome::redirect).orElse(""));
+        model.addAttribute("onward", onward && document.presentation().navigation().redirectAtOnce());
         return themed(running.get(), voice, model, response, "respond/receipt");
     }
 }

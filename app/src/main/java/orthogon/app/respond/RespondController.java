@@ -204,7 +204,7 @@ class RespondController {
             response.setHeader("Retry-After", "60");
             return welcome(release, token, link, language, "many_began", model);
         }
-        Interview interview = Interview.start(release.wiring(language), LocalDate.now(), link);
+        Interview interview = Interview.start(release.wiring(language), LocalDate.now(), link).checkedAsWanted();
         Optional<String> id = begins.begin(release, interview, invitation.map(i -> token));
         if (id.isEmpty()) {
             return "redirect:/to/" + token;
@@ -334,6 +334,12 @@ class RespondController {
         }
         if (!(turn instanceof Turn.Warned)) {
             interviews.keep(id, turn.interview(), turn instanceof Turn.Moved m ? m.passed() : Optional.empty());
+        }
+        boolean sends = turn instanceof Turn.Moved m && m.passed().isPresent() && !fromReview
+                && running.release().document().presentation().navigation().reviewLeftOut() && m.interview().course().acceptable();
+        if (sends) {
+            interviews.sendOnce(with(running, turn.interview()), OffsetDateTime.now());
+            return EndController.sent(running);
         }
         return switch (turn) {
             case Turn.Moved m -> "redirect:/i/" + id + (m.at().isEmpty() ? "" : "?at=" + m.at());

@@ -284,10 +284,99 @@ class AnswerTypesIT {
         assertThat(page.getByLabel("I have read the terms.")).isChecked();
     }
 
+    private static Presentation navigation(Presentation.StepLabel steps, Presentation.Check check, boolean atOnce) {
+        Presentation.Theme theme = new Presentation.Theme("", "", "", 100, Presentation.Progress.STEPS, false);
+        return new Presentation(Presentation.Welcome.NONE, Presentation.Buttons.USUAL, java.util.Map.of(), theme,
+                new Presentation.Navigation(steps, check, atOnce, atOnce));
+    }
+
+    private static Questionnaire threePages() {
+        return Questionnaire.blank("types", "Types").withPages(List.of(
+                orthogon.core.questionnaire.Page.empty("a", "Finder").withItems(List.of(
+                        Question.of("name", "Who are you?", new Answer.Text(false, null, 40)).withRequireWhen("true"))),
+                orthogon.core.questionnaire.Page.empty("b", "Terms").withItems(List.of(
+                        Question.of("terms", "The terms", new Answer.Agreement("We keep this. ".repeat(40).strip()))
+                                .withRequireWhen("true"))),
+                orthogon.core.questionnaire.Page.empty("c", "Mood").withItems(List.of(
+                        Question.of("mood", "How was it?", new Answer.Scale(false, 5, "", "", Answer.StepSign.STARS))))));
+    }
+
+    @Test
+    void answersCheckedAtTheEndAreListedBeforeAnythingIsSent() {
+        Page page = begin(threePages().withPresentation(navigation(Presentation.StepLabel.BOTH, Presentation.Check.END, false)));
+        assertThat(page.getByLabel("Who are you?")).isFocused();
+        press(page, "Next");
+        assertThat(page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("The terms")).last()).containsText("We keep this.");
+        page.getByLabel("I agree").check();
+        press(page, "Next");
+        assertThat(page.locator(".progress-steps .now")).hasText("3 Mood");
+        page.getByLabel("4", new Page.GetByLabelOptions().setExact(true)).check();
+        press(page, "Review and send");
+        assertThat(page.locator("#problems")).isFocused();
+        assertThat(page.locator("#problems li")).hasCount(1);
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Send my answers"))).hasCount(0);
+        press(page, "Change Who are you?");
+        assertThat(page.locator("#q-name .error")).hasText("Please answer this question.");
+        page.getByLabel("Who are you?").fill("Wren Alder");
+        press(page, "Next");
+        assertThat(page.locator("#problems")).hasCount(0);
+        press(page, "Send my answers");
+        assertThat(page.locator("dl.answers")).containsText("4");
+        assertThat(page.locator(".receipt b")).not().isEmpty();
+    }
+
+    @Test
+    void stepsLeadForwardAgainAndTheLastPageSendsWithoutReview() {
+        Questionnaire document = threePages().withEnding(List.of(new Questionnaire.Outcome("end", "Done", "", "https://next.example/")),
+                List.of(new Questionnaire.OutcomeRow("", "end")));
+        Page page = begin(document.withPresentation(navigation(Presentation.StepLabel.NUMBER, Presentation.Check.PAGE, true)));
+        page.route("https://next.example/**", route -> route.fulfill(new com.microsoft.playwright.Route.FulfillOptions()
+                .setContentType("text/html").setBody("<title>Elsewhere</title>")));
+        page.getByLabel("Who are you?").fill("Wren Alder");
+        press(page, "Next");
+        press(page, "1 Finder");
+        page.getByLabel("Who are you?").fill("");
+        press(page, "2 Terms");
+        assertThat(page.locator("#problems")).containsText("Who are you?");
+        page.getByLabel("Who are you?").fill("Wren Birch");
+        press(page, "2 Terms");
+        assertThat(page.locator("h1")).hasText("Terms");
+        page.getByLabel("I agree").check();
+        press(page, "Next");
+        press(page, "1 Finder");
+        press(page, "3 Mood");
+        assertThat(page.locator("h1")).hasText("Mood");
+        String interview = page.url();
+        press(page, "Send my answers");
+        page.waitForURL("https://next.example/");
+        page.navigate(interview);
+        assertThat(page.locator(".receipt b")).not().isEmpty();
+        assertThat(page.getByText("Wren Birch")).hasCount(1);
+    }
+
+    @Test
+    void aLongListOfSeveralChoicesIsSearched() {
+        List<Answer.Option> many = java.util.stream.IntStream.rangeClosed(1, 60).mapToObj(i -> Answer.Option.of("r" + i, "Roost nº " + i))
+                .toList();
+        Page page = begin(of(Question.of("roosts", "Which roosts?",
+                new Answer.ManyChoices(many, null, 3, new Answer.Layout(Answer.Shown.SEARCH, 1, false)))));
+        Locator find = page.getByLabel("Search the list");
+        find.fill("ROOST Nº 41");
+        assertThat(page.locator(".choice:visible")).hasCount(1);
+        page.getByLabel("Roost nº 41").check();
+        find.fill("nº 5");
+        assertThat(page.locator(".find [role=status]")).hasText("11 / 60");
+        assertThat(page.getByLabel("Roost nº 41")).isVisible();
+        find.press("Enter");
+        assertThat(page.locator("h1")).hasText("All kinds");
+        press(page, "Review and send");
+        assertThat(page.locator("dl.answers")).containsText("Roost nº 41");
+    }
+
     @Test
     void aLinkForOnePersonTakesOneInterview() {
         Page analyst = Chromium.signedIn(application.address(), "ines");
-        analyst.navigate(application.address() + "/q/found_animal/release");
+        Chromium.open(analyst, application.address() + "/q/found_animal/release");
         analyst.getByLabel("How many").fill("2");
         press(analyst, "Make links");
         String link = analyst.locator("#invitations ~ table code").last().textContent();

@@ -25,23 +25,23 @@ public record RenameOption(String question, String from, String to) implements E
      *
      * @param label the new one
      */
-    public record Offer(String from, String to, String label) {}
+    public record Proposal(String from, String to, String label) {}
 
     /** The codes that were made up from labels which say something else after an edit. */
-    public static List<Offer> offers(Item before, Item after) {
+    public static List<Proposal> proposals(Item before, Item after) {
         if (!(before instanceof Question a && after instanceof Question b && a.answer().hasOwnOptions() && b.answer().hasOwnOptions())) {
             return List.of();
         }
-        List<Offer> offers = new ArrayList<>();
+        List<Proposal> proposals = new ArrayList<>();
         for (Answer.Option option : b.answer().options()) {
             Optional<Answer.Option> old = a.answer().option(option.code()).filter(o -> !o.label().equals(option.label()));
             boolean madeUp = old.filter(o -> Codes.from(o.label(), "option", c -> false).equals(o.code())).isPresent();
             String to = Codes.from(option.label(), "option", c -> b.answer().option(c).isPresent());
             if (madeUp && !to.equals(option.code())) {
-                offers.add(new Offer(option.code(), to, option.label()));
+                proposals.add(new Proposal(option.code(), to, option.label()));
             }
         }
-        return offers;
+        return proposals;
     }
 
     @Override

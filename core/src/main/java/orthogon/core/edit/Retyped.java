@@ -57,7 +57,7 @@ public record Retyped(Answer answer, List<String> lost) {
             case "oneChoice" -> new Answer.OneChoice(kept.stream().map(o -> alone(o, false)).toList(),
                     layout);
             case "manyChoices" ->
-                new Answer.ManyChoices(kept, least, most, layout.shown() == Answer.Shown.RADIO ? layout : Answer.Layout.PLAIN);
+                new Answer.ManyChoices(kept, least, most, layout.shown() == Answer.Shown.DROP_DOWN ? Answer.Layout.PLAIN : layout);
             case "grid" -> new Answer.Grid(now instanceof Answer.ManyChoices,
                     List.of(new Answer.Grid.Row("first", "First row", ""), new Answer.Grid.Row("second", "Second row", "")),
                     kept.stream().map(o -> alone(o, now instanceof Answer.ManyChoices && o.exclusive())).toList());

@@ -67,6 +67,11 @@ public record Course(List<PageView> pages, boolean complete, Optional<String> ou
         return complete || pages.isEmpty() ? Optional.empty() : Optional.of(pages.getLast());
     }
 
+    /** Whether the answers can be sent: nothing is left to answer and nothing is wrong on any page. */
+    public boolean acceptable() {
+        return complete && pages.stream().allMatch(p -> p.problems().isEmpty());
+    }
+
     /** How many words there were to read, as {@link Burden} counts them. */
     public int words() {
         return pages.stream().mapToInt(p -> Burden.words(p.page()) + p.shown().stream().mapToInt(s -> Burden.words(s.item())).sum()).sum();

@@ -16,6 +16,7 @@ import orthogon.core.expression.Expr;
 import orthogon.core.expression.Wiring;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Presentation;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Roster;
 
@@ -29,10 +30,11 @@ import orthogon.core.questionnaire.Roster;
  *
  * @param raw everything given so far by slot, see {@link Slots}, asked at present or not; values as in {@code Evaluator}, or {@link Unreadable}
  * @param started slots that were asked before, so that their start value is not filled in again
- * @param passed codes of the pages left with accepted answers, in order
+ * @param passed codes of the pages left, in order; with accepted answers, unless {@code openEnded}
+ * @param openEnded whether a page can be left with problems, which must be solved before the answers are sent
  */
 public record Interview(Wiring wiring, LocalDate today, Map<String, String> link, Map<String, Object> raw, Set<String> started,
-        List<String> passed) {
+        List<String> passed, boolean openEnded) {
 
     public Interview {
         link = Map.copyOf(link);
@@ -50,7 +52,18 @@ public record Interview(Wiring wiring, LocalDate today, Map<String, String> link
                 known.put(p.code(), value);
             }
         });
-        return new Interview(wiring, today, known, Map.of(), Set.of(), List.of()).withStartValues();
+        return new Interview(wiring, today, known, Map.of(), Set.of(), List.of(), false).withStartValues();
+    }
+
+    /** The interview with its pages checked when the document wants them checked. A new interview checks each page as it is left. */
+    public Interview checkedAsWanted() {
+        return new Interview(wiring, today, link, raw, started, passed,
+                wiring.document().presentation().navigation().check() == Presentation.Check.END);
+    }
+
+    /** The interview with every page checked as it is left, whatever the document wants. */
+    public Interview checkedByPage() {
+        return new Interview(wiring, today, link, raw, started, passed, false);
     }
 
     /** What came of leaving a page. */
@@ -103,12 +116,12 @@ public record Interview(Wiring wiring, LocalDate today, Map<String, String> link
         if (!appeared.isEmpty()) {
             return new Step.Appeared(settled, appeared);
         }
-        if (!view.problems().isEmpty()) {
+        if (!view.problems().isEmpty() && !openEnded) {
             return new Step.Held(settled, view.problems());
         }
         List<String> further = new ArrayList<>(settled.passed);
         further.add(page.code());
-        return new Step.Passed(new Interview(wiring, today, link, settled.raw, settled.started, further).withStartValues());
+        return new Step.Passed(new Interview(wiring, today, link, settled.raw, settled.started, further, openEnded).withStartValues());
     }
 
     private static Object trimmed(Object value) {
@@ -121,7 +134,7 @@ public record Interview(Wiring wiring, LocalDate today, Map<String, String> link
     }
 
     private Interview at(List<String> pages) {
-        return new Interview(wiring, today, link, raw, started, pages);
+        return new Interview(wiring, today, link, raw, started, pages, openEnded);
     }
 
     /** Back to the page visited before the current one; nothing given is lost. */
@@ -146,18 +159,27 @@ public record Interview(Wiring wiring, LocalDate today, Map<String, String> link
 
     /** Past every page on which nothing is wrong and everything asked was met before: back to where the respondent was. */
     public Interview asFarAsMet() {
+        return forwardTo("");
+    }
+
+    /** Like {@link #asFarAsMet()}, but never past that page. */
+    public Interview forwardTo(String code) {
         Interview far = this;
         while (true) {
             Optional<Course.PageView> page = far.course().current();
-            Interview there = far;
-            if (page.isEmpty() || !page.get().problems().isEmpty() || page.get().shown().stream()
-                    .anyMatch(s -> s.question().isPresent() && !there.started.contains(s.slot()))) {
+            if (page.isEmpty() || page.get().page().code().equals(code) || !page.get().problems().isEmpty() && !openEnded
+                    || !far.met(page.get())) {
                 return far;
             }
             List<String> further = new ArrayList<>(far.passed);
             further.add(page.get().page().code());
             far = far.at(further);
         }
+    }
+
+    /** Whether everything that is asked on the page was asked before. */
+    public boolean met(Course.PageView page) {
+        return page.shown().stream().filter(s -> s.question().isPresent()).allMatch(s -> started.contains(s.slot()));
     }
 
     /** Whether nothing comes after the current page as the answers stand. */
@@ -220,6 +242,16 @@ public record Interview(Wiring wiring, LocalDate today, Map<String, String> link
         return kept;
     }
 
+    /** What is kept of an interview once it is sent: {@link #submission()}, the values of its link, and every derived value. */
+    public Map<String, Object> sent() {
+        Walk walk = new Walk(this);
+        walk.walk();
+        Map<String, Object> sent = new LinkedHashMap<>(link);
+        sent.putAll(submission());
+        sent.putAll(walk.derived());
+        return sent;
+    }
+
     private Interview with(String slot, Object value) {
         Map<String, Object> changed = new LinkedHashMap<>(raw);
         if (value == null) {
@@ -229,7 +261,7 @@ public record Interview(Wiring wiring, LocalDate today, Map<String, String> link
         }
         Set<String> known = new LinkedHashSet<>(started);
         known.add(slot);
-        return new Interview(wiring, today, link, changed, known, passed);
+        return new Interview(wiring, today, link, changed, known, passed, openEnded);
     }
 
     /**
@@ -248,7 +280,7 @@ public record Interview(Wiring wiring, LocalDate today, Map<String, String> link
             }
             Set<String> known = new LinkedHashSet<>(now.started);
             fresh.stream().filter(s -> s.question().orElseThrow().startWith().isEmpty()).forEach(s -> known.add(s.slot()));
-            filled = new Interview(wiring, today, link, now.raw, known, now.passed);
+            filled = new Interview(wiring, today, link, now.raw, known, now.passed, openEnded);
             Course.Shown first = fresh.stream().filter(s -> !s.question().orElseThrow().startWith().isEmpty()).findFirst().orElse(null);
             if (first != null) {
                 Object value = now.raw.get(first.slot()) != null ? now.raw.get(first.slot()) : walk.startValue(first);

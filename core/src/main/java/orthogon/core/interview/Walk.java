@@ -14,8 +14,6 @@ import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Situation;
 import orthogon.core.expression.Wiring;
-import orthogon.core.language.OwnWords;
-import orthogon.core.language.WrittenNumber;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
@@ -33,8 +31,7 @@ final class Walk implements Situation {
     private final Interview interview;
     private final Wiring wiring;
     private final Questionnaire document;
-    private final OwnWords words;
-    private final AnswerLimits limits;
+    private final Checks checks;
     private final Map<String, Object> effective = new LinkedHashMap<>();
     private final Set<String> asked = new LinkedHashSet<>();
     private final Map<String, Question> questions = new HashMap<>();
@@ -59,8 +56,7 @@ final class Walk implements Situation {
         this.throughout = throughout;
         this.wiring = interview.wiring();
         this.document = wiring.document();
-        this.words = OwnWords.of(document);
-        this.limits = new AnswerLimits(words);
+        this.checks = new Checks(wiring);
         document.items().forEach(i -> {
             items.putIfAbsent(i.code(), i);
             if (i instanceof Question q) {
@@ -98,6 +94,22 @@ final class Walk implements Situation {
         ((Roster) items.get(of.roster())).withInner().filter(Derived.class::isInstance)
                 .forEach(d -> whole.put(d.code(), derived(d.code(), of)));
         return whole;
+    }
+
+    /** Every derived value that is not blank; of a roster, its entries with the values derived in them. */
+    Map<String, Object> derived() {
+        Map<String, Object> values = new LinkedHashMap<>();
+        items.forEach((code, item) -> {
+            Object value = switch (item) {
+                case Derived d when wiring.rosterOf(code).isEmpty() -> value(code);
+                case Roster r when entries.containsKey(code) -> value(code);
+                default -> null;
+            };
+            if (value != null) {
+                values.put(code, value);
+            }
+        });
+        return values;
     }
 
     private Object derived(String name, Entry of) {
@@ -169,7 +181,7 @@ final class Walk implements Situation {
             }
             views.add(visited.get());
             boolean leftBehind = passed < interview.passed().size() && interview.passed().get(passed).equals(page.code())
-                    && visited.get().problems().isEmpty();
+                    && (interview.openEnded() || visited.get().problems().isEmpty());
             if (!leftBehind && !throughout) {
                 return new Course(views, false, Optional.empty(), Optional.empty(), taken, effective, asked);
             }
@@ -228,9 +240,8 @@ final class Walk implements Situation {
         for (Course.Shown item : shown) {
             entry = item.roster().isEmpty() ? null : entries.get(item.roster()).get(item.entry() - 1);
             switch (item.item()) {
-                case Question q -> check(q, item, problems);
-                case Roster r when entries.get(r.code()).size() > r.most() -> problems.add(new Problem(r.code(), Problem.Kind.LIMIT,
-                        words.say("message.entries", r.most())));
+                case Question q -> checks.check(q, item, this, problems);
+                case Roster r when entries.get(r.code()).size() > r.most() -> problems.add(checks.tooMany(r));
                 default -> {}
             }
         }
@@ -321,7 +332,7 @@ final class Walk implements Situation {
         boolean follows = locked && wiring.at(code + ".startWith").isPresent();
         Object raw = follows ? startValue(code) : interview.raw().get(slot);
         Object counts = Fits.counting(question.answer(), raw, offered, rows);
-        if (counts != null && !(follows && limits.refusal(question.answer(), counts, interview.today()).isPresent())) {
+        if (counts != null && !(follows && checks.refusal(question.answer(), counts, this).isPresent())) {
             (entry == null ? effective : entry.effective()).put(code, counts);
         }
         String other = interview.raw().get(Slots.other(slot)) instanceof String s
@@ -329,73 +340,5 @@ final class Walk implements Situation {
                         .anyMatch(c -> question.answer().options().stream().anyMatch(o -> o.other() && o.code().equals(c))) ? s : "";
         return new Course.Shown(question, slot, entry == null ? "" : entry.roster(), entry == null ? 0 : entry.index(), words.wording(),
                 words.help(), required, locked, offered, rows, raw, other);
-    }
-
-    private void check(Question question, Course.Shown shown, List<Problem> problems) {
-        Object value = value(question.code());
-        String slot = shown.slot();
-        if (value == null) {
-            Object counts = shown.value() instanceof Unreadable
-                    ? null
-                    : Fits.counting(question.answer(), shown.value(), shown.offered(), shown.rows());
-            Optional<String> locked = shown.locked() && counts != null
-                    ? limits.refusal(question.answer(), counts, interview.today())
-                    : Optional.empty();
-            if (locked.isPresent()) {
-                // Nobody can change it, so the page cannot be left: better a dead end that is seen than a wrong answer sent.
-                problems.add(new Problem(slot, Problem.Kind.LIMIT, locked.get()));
-            } else if (shown.value() instanceof Unreadable u) {
-                problems.add(new Problem(slot, Problem.Kind.UNREADABLE, unreadable(question.answer(), u)));
-            } else if (shown.required()) {
-                problems.add(new Problem(slot, Problem.Kind.REQUIRED,
-                        message(question.answer() instanceof Answer.Agreement ? "agreement" : "required")));
-            }
-            return;
-        }
-        if (shown.required() && value instanceof Map<?, ?> answered && !answered.keySet().containsAll(shown.rows())) {
-            problems.add(new Problem(slot, Problem.Kind.REQUIRED, words.say("message.rows")));
-            return;
-        }
-        Optional<String> limit = limits.refusal(question.answer(), value, interview.today());
-        if (limit.isPresent()) {
-            boolean incomplete = question.answer() instanceof Answer.Parts;
-            problems.add(new Problem(slot, Problem.Kind.LIMIT,
-                    incomplete ? document.presentation().messages().getOrDefault("incomplete", limit.get()) : limit.get()));
-            return;
-        }
-        for (int i = 0; i < question.accept().size(); i++) {
-            Optional<Expr> accept = wiring.expr(question.code() + "/accept/" + i, true);
-            if (accept.isPresent() && Boolean.FALSE.equals(Evaluator.value(accept.get(), this))) {
-                String message = question.accept().get(i).message();
-                problems.add(new Problem(slot, Problem.Kind.ACCEPT, message.isEmpty() ? message("not_accepted") : message));
-            }
-        }
-    }
-
-    private String message(String kind) {
-        return words.message(document, kind);
-    }
-
-    private String noNumber(Answer.Numeric number, String typed) {
-        List<BigDecimal> ways = WrittenNumber.of(typed, words.locale(), number.decimals()).readings();
-        if (ways.size() == 2) {
-            return words.say("message.two_ways", typed, words.number(ways.getFirst().stripTrailingZeros()), words.number(ways.getLast()));
-        }
-        return document.presentation().messages().containsKey("number") ? message("number") : words.say("message.no_number", typed);
-    }
-
-    private String unreadable(Answer answer, Unreadable typed) {
-        return switch (answer) {
-            case Answer.Numeric n -> noNumber(n, typed.typed());
-            case Answer.DateAnswer d -> message("date");
-            case Answer.TimeAnswer t -> message("time");
-            case Answer.Contact c -> message(switch (c.kind()) {
-                case EMAIL -> "email";
-                case PHONE -> "phone";
-                case WEB -> "web_address";
-            });
-            case Answer.Text t -> words.say("message.unreadable");
-            default -> message("choice");
-        };
     }
 }

@@ -257,10 +257,10 @@ public final class Piping {
     }
 
     /** What stands between braces: {@code {name, type, style}}. */
-    private record Argument(String name, MessagePattern.ArgType kind, String type, String style) {}
+    record Argument(String name, MessagePattern.ArgType kind, String type, String style) {}
 
     /** The text with arguments replaced, the outer ones first; an argument that is left may hold others that are not. */
-    private static String replaced(String text, Function<Argument, Optional<String>> by) {
+    static String replaced(String text, Function<Argument, Optional<String>> by) {
         MessagePattern pattern = new MessagePattern(text);
         StringBuilder whole = new StringBuilder();
         int done = 0;

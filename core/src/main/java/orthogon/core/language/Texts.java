@@ -58,7 +58,7 @@ public final class Texts {
                         change.apply("welcome.text", before.welcome().text()), before.welcome().picture()),
                 new Presentation.Buttons(change.apply("button.next", before.buttons().next()),
                         change.apply("button.back", before.buttons().back()), change.apply("button.send", before.buttons().send())),
-                messages, before.theme());
+                messages, before.theme(), before.navigation());
         List<Page> pages = document.pages().stream().map(p -> p
                 .withTexts(change.apply(p.code() + ".title", p.title()), change.apply(p.code() + ".introduction", p.introduction()))
                 .withItems(p.items().stream().map(i -> apply(i, change)).toList())).toList();
@@ -115,7 +115,7 @@ public final class Texts {
             case Answer.YesNo y -> new Answer.YesNo(change.apply(code + ".yes", y.yes()), change.apply(code + ".no", y.no()));
             case Answer.Agreement a -> new Answer.Agreement(change.apply(code + ".text", a.text()));
             case Answer.Scale s -> new Answer.Scale(s.isLikelihood(), s.last(), change.apply(code + ".lowLabel", s.lowLabel()),
-                    change.apply(code + ".highLabel", s.highLabel()));
+                    change.apply(code + ".highLabel", s.highLabel()), s.sign());
             case Answer.Numeric n -> new Answer.Numeric(n.least(), n.most(), n.decimals(), change.apply(code + ".unit", n.unit()),
                     n.slider());
             case Answer.Text t -> new Answer.Text(t.isLong(), t.least(), t.most(), t.content(), t.pattern(), t.example(), t.mask(),

@@ -149,10 +149,23 @@ public sealed interface Answer {
         }
     }
 
+    /** How the steps of a rating are drawn. */
+    enum StepSign {
+        NUMBERS, SQUARES, STARS;
+
+        public String word() {
+            return name().toLowerCase(java.util.Locale.ROOT);
+        }
+    }
+
     /** A step of a scale: a rating from 1 to {@code last}, or a likelihood from 0 to 10. The labels stand at its ends. */
-    record Scale(boolean isLikelihood, int last, String lowLabel, String highLabel) implements Answer {
+    record Scale(boolean isLikelihood, int last, String lowLabel, String highLabel, StepSign sign) implements Answer {
 
         public static final int MOST_STEPS = 20;
+
+        public Scale(boolean isLikelihood, int last, String lowLabel, String highLabel) {
+            this(isLikelihood, last, lowLabel, highLabel, StepSign.NUMBERS);
+        }
 
         public static Scale rating(int last) {
             return new Scale(false, last, "", "");

@@ -10,17 +10,24 @@ import java.util.Map;
  *
  * @param messages kind of message, one of {@link #MESSAGES}, to the text that stands in its place
  */
-public record Presentation(Welcome welcome, Buttons buttons, Map<String, String> messages, Theme theme) {
+public record Presentation(Welcome welcome, Buttons buttons, Map<String, String> messages, Theme theme, Navigation navigation) {
 
     /** The kinds of message that can be worded anew. */
     public static final List<String> MESSAGES = List.of("required", "agreement", "not_accepted", "choice", "number", "date", "time",
-            "email",
-            "phone", "web_address", "incomplete");
+            "email", "phone", "web_address", "incomplete");
 
     public static final Presentation PLAIN = new Presentation(Welcome.NONE, Buttons.USUAL, Map.of(), Theme.PLAIN);
 
     public Presentation {
         messages = Collections.unmodifiableMap(new LinkedHashMap<>(messages));
+    }
+
+    public Presentation(Welcome welcome, Buttons buttons, Map<String, String> messages, Theme theme) {
+        this(welcome, buttons, messages, theme, Navigation.USUAL);
+    }
+
+    public Presentation withNavigation(Navigation changed) {
+        return new Presentation(welcome, buttons, messages, theme, changed);
     }
 
     /**
@@ -56,5 +63,38 @@ public record Presentation(Welcome welcome, Buttons buttons, Map<String, String>
      */
     public record Theme(String colour, String background, String logo, int typeSize, Progress progress, boolean oneAtATime) {
         public static final Theme PLAIN = new Theme("", "", "", 100, Progress.BAR, false);
+    }
+
+    /** What a step of the progress shows. */
+    public enum StepLabel {
+        TITLE, NUMBER, BOTH;
+
+        public String word() {
+            return name().toLowerCase(java.util.Locale.ROOT);
+        }
+    }
+
+    /** When answers are checked. */
+    public enum Check {
+        /** When the respondent leaves the page; a page with a problem cannot be left. */
+        PAGE,
+        /** After the last page; the review lists every problem, and nothing is sent before all are solved. */
+        END;
+
+        public String word() {
+            return name().toLowerCase(java.util.Locale.ROOT);
+        }
+    }
+
+    /**
+     * How respondents go from the first page to the end.
+     *
+     * @param steps what the steps of the progress show
+     * @param check when answers are checked
+     * @param reviewLeftOut whether the last page sends the answers, without a review before it
+     * @param redirectAtOnce whether an outcome with an address leads there at once, without a click on the receipt
+     */
+    public record Navigation(StepLabel steps, Check check, boolean reviewLeftOut, boolean redirectAtOnce) {
+        public static final Navigation USUAL = new Navigation(StepLabel.TITLE, Check.PAGE, false, false);
     }
 }

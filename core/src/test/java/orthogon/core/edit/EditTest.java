@@ -167,9 +167,9 @@ class EditTest {
                 Answer.Option.of("b", "Swan")), false));
         Question after = before.withAnswer(before.answer().withOptions(List.of(Answer.Option.of("grey_goose", "White goose"),
                 Answer.Option.of("b", "Mute swan"))));
-        assertEquals(List.of(new RenameOption.Offer("grey_goose", "white_goose", "White goose")), RenameOption.offers(before, after),
+        assertEquals(List.of(new RenameOption.Proposal("grey_goose", "white_goose", "White goose")), RenameOption.proposals(before, after),
                 "a code that somebody chose stays");
-        assertEquals(List.of(), RenameOption.offers(before, before));
+        assertEquals(List.of(), RenameOption.proposals(before, before));
     }
 
     @Test

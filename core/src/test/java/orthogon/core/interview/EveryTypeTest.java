@@ -2,6 +2,7 @@ package orthogon.core.interview;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertInstanceOf;
+import static org.junit.jupiter.api.Assertions.assertNotNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.math.BigDecimal;
@@ -10,14 +11,19 @@ import java.time.LocalTime;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.junit.jupiter.api.Test;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Replay;
 import orthogon.core.proof.claim.Verdict;
+import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Attachment;
+import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.EveryType;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
-import org.junit.jupiter.api.Test;
+import orthogon.core.questionnaire.Questionnaire.LinkParameter;
 
 /** Each answer type takes what fits, holds the page for what does not, and nothing downstream meets a value of the wrong kind. */
 class EveryTypeTest {
@@ -63,6 +69,26 @@ class EveryTypeTest {
         assertEquals(List.of(Map.of("species", "heron", "bleeding", true), Map.of("species", "heron")), sent.get("animals"));
         assertEquals("No more.", sent.get("last"));
         assertTrue(interview.course().asked().contains("thanks"));
+        Map<String, Object> kept = interview.sent();
+        assertEquals(sent.get("seen"), kept.get("seen"));
+        assertEquals("north", kept.get("from_station"), "what came with the link");
+        List<?> animals = (List<?>) kept.get("animals");
+        assertEquals(new BigDecimal("1.5"), ((Map<?, ?>) animals.getFirst()).get("urgency"), "derived in an entry");
+        kept.forEach((code, value) -> assertNotNull(value, code));
+    }
+
+    @Test
+    void derivedValuesAndTheLinkAreKeptWithWhatWasSent() {
+        Questionnaire counts = Questionnaire.blank("counts", "Counts").withLinkParameters(List.of(new LinkParameter("ward", List.of())))
+                .withPages(List.of(Page.empty("p", "P").withItems(List.of(
+                        Question.of("young", "Young?", new Answer.Numeric(null, null, 0, "")),
+                        Question.of("old", "Old?", new Answer.Numeric(null, null, 0, "")),
+                        new Derived("all_counted", "young + old"), new Derived("many", "all_counted > 5")))));
+        Interview begun = Interview.start(Wiring.of(counts), LocalDate.of(2026, 11, 23), Map.of("ward", "east"));
+        Map<String, Object> sent = begun.leave(Map.of("young", new BigDecimal(4), "old", new BigDecimal(3))).interview().sent();
+        assertEquals(Map.of("ward", "east", "young", new BigDecimal(4), "old", new BigDecimal(3), "all_counted", new BigDecimal(7), "many",
+                true), sent);
+        assertEquals(Map.of("ward", "east"), begun.leave(Map.of()).interview().sent(), "what is blank is not kept");
     }
 
     @Test

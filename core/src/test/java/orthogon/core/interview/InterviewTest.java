@@ -1,6 +1,7 @@
 package orthogon.core.interview;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertInstanceOf;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
@@ -12,6 +13,7 @@ import java.util.Map;
 import orthogon.core.expression.Wiring;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Presentation;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import org.junit.jupiter.api.Test;
@@ -167,5 +169,39 @@ class InterviewTest {
         assertEquals(new BigDecimal(3), standing.value("copy"));
         assertEquals(null, standing.value("ladder"));
         assertEquals("what", standing.course().current().orElseThrow().page().code());
+    }
+
+    @Test
+    void pagesCheckedAtTheEndAreLeftWithProblemsAndHoldTheSending() {
+        Presentation atTheEnd = Presentation.PLAIN
+                .withNavigation(new Presentation.Navigation(Presentation.StepLabel.TITLE, Presentation.Check.END, false, false));
+        Questionnaire open = document.withPresentation(atTheEnd);
+        Interview start = Interview.start(Wiring.of(open), TODAY, Map.of());
+        assertInstanceOf(Interview.Step.Held.class, start.leave(given("indoors", null)));
+        Interview there = passed(start.checkedAsWanted().leave(given("indoors", null)));
+        assertEquals("what", there.course().current().orElseThrow().page().code());
+        Interview end = passed(there.leave(given("group", "bird", "count", new BigDecimal(99))));
+        assertTrue(end.course().complete());
+        assertFalse(end.course().acceptable());
+        assertFalse(end.checkedByPage().course().complete());
+        assertEquals(List.of("indoors", "count"),
+                end.course().pages().stream().flatMap(p -> p.problems().stream()).map(Problem::slot).toList());
+        Interview better = passed(end.backTo("where").leave(given("indoors", false))).asFarAsMet();
+        better = passed(better.backTo("what").leave(given("count", BigDecimal.TEN)));
+        assertTrue(better.course().acceptable());
+        assertEquals(better.checkedByPage().course().outcome(), better.course().outcome());
+        assertEquals(better.checkedByPage().submission(), better.submission());
+    }
+
+    @Test
+    void forwardGoesAsFarAsThePageWantedAndNeverPastAProblem() {
+        Interview there = passed(begun.leave(given("indoors", true, "room", "attic")));
+        there = passed(there.leave(given("group", "bird", "count", BigDecimal.ONE)));
+        Interview back = there.backTo("where");
+        assertEquals(List.of("where"), back.forwardTo("what").passed());
+        assertEquals(List.of("where", "what"), back.forwardTo("more").passed());
+        assertEquals(List.of("where", "what", "more"), back.asFarAsMet().passed(), "nothing on the last page is required");
+        assertEquals(List.of(), back.keep(given("room", null)).forwardTo("more").passed());
+        assertFalse(begun.met(passed(begun.leave(given("indoors", false))).throughout().pages().getLast()));
     }
 }

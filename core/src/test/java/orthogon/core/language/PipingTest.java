@@ -35,6 +35,19 @@ class PipingTest {
     }
 
     @Test
+    void onPaperATextRefersToTheAnswers() {
+        assertEquals("Where is [species] now?", PaperText.of("Where is {species} now?", n -> "[" + n + "]"));
+        assertEquals("All [count] of them, or [seen]",
+                PaperText.of("{count, plural, one {It} other {All # of them}}, or {species, select, bat {none} other {{seen}}}",
+                        n -> "[" + n + "]"));
+        assertEquals("The {species} itself", PaperText.of("The '{species}' itself", n -> "[" + n + "]"));
+        assertEquals("[a] and 3 of [b]", PaperText.of("{x, select, p {P} other {{y, plural, one {One} other {{a} and 3 of #}}}}",
+                n -> n.equals("y") ? "[b]" : "[" + n + "]"));
+        assertEquals("Don't", PaperText.of("Don't", n -> n));
+        assertEquals("Broken {", PaperText.of("Broken {", n -> n));
+    }
+
+    @Test
     void selectGoesByCodesAndTakesTheBlankArm() {
         String text = "{species, select, bat {Is the bat cold?} blank {Is it cold?} other {Is the {species} cold?}}";
         assertEquals("Is the bat cold?", say(text));

@@ -30,7 +30,7 @@ public final class EveryType {
                 Question.of("from_station", "Station", new Answer.Hidden(List.of("north", "south")))));
         Page second = Page.empty("second", "Second").withItems(List.of(
                 Question.of("weight", "Weight", new Answer.Numeric(BigDecimal.ZERO, new BigDecimal("90"), 1, "kg", true)),
-                Question.of("ease", "How easy?", new Answer.Scale(false, 7, "hard", "easy")),
+                Question.of("ease", "How easy?", new Answer.Scale(false, 7, "hard", "easy", Answer.StepSign.SQUARES)),
                 Question.of("again", "How likely?", new Answer.Scale(true, 10, "not at all", "surely")),
                 Question.of("day", "Day", new Answer.DateAnswer(new DateLimit.FromToday(-30), new DateLimit.FromToday(0))),
                 Question.of("hour", "Hour", new Answer.TimeAnswer(LocalTime.of(8, 0), LocalTime.of(18, 30))),
@@ -67,7 +67,8 @@ public final class EveryType {
                 List.of(new Questionnaire.OutcomeRow("", "sent")), List.of(), Map.of(),
                 new Presentation(new Presentation.Welcome("Welcome", "It takes a minute.", ""),
                         new Presentation.Buttons("On", "Back again", "Send it"), Map.of("required", "This is needed."),
-                        new Presentation.Theme("#0e5a68", "#f7f5ef", "", 110, Presentation.Progress.STEPS, true)),
+                        new Presentation.Theme("#0e5a68", "#f7f5ef", "", 110, Presentation.Progress.STEPS, true),
+                        new Presentation.Navigation(Presentation.StepLabel.BOTH, Presentation.Check.PAGE, true, true)),
                 new Burden(60, 2000, null));
     }
 }

@@ -30,7 +30,8 @@ final class AnswerJson {
             case "number" -> new Answer.Numeric(json.number("least"), json.number("most"), json.whole("decimals", 0, 9), json.text("unit"),
                     json.truth("slider"));
             case "rating" -> new Answer.Scale(false, Optional.ofNullable(json.whole("steps", 2, Answer.Scale.MOST_STEPS)).orElse(5),
-                    json.text("lowLabel"), json.text("highLabel"));
+                    json.text("lowLabel"), json.text("highLabel"),
+                    json.oneOf("sign", Answer.StepSign.values(), Answer.StepSign::word, Answer.StepSign.NUMBERS));
             case "likelihood" -> new Answer.Scale(true, 10, json.text("lowLabel"), json.text("highLabel"));
             case "date" -> new Answer.DateAnswer(day(json, "earliest"), day(json, "latest"));
             case "time" -> new Answer.TimeAnswer(time(json, "earliest"), time(json, "latest"));
@@ -206,6 +207,7 @@ final class AnswerJson {
                 put(json, "steps", s.isLikelihood() ? null : s.last());
                 put(json, "lowLabel", s.lowLabel());
                 put(json, "highLabel", s.highLabel());
+                put(json, "sign", s.sign() == Answer.StepSign.NUMBERS ? "" : s.sign().word());
             }
             case Answer.YesNo y -> {
                 put(json, "yes", y.yes());

@@ -170,6 +170,7 @@ public final class DocumentReader {
         Json buttons = json.object("buttons");
         Json messages = json.object("messages");
         Json theme = json.object("theme");
+        Json navigation = json.object("navigation");
         Map<String, String> texts = new LinkedHashMap<>();
         if (messages != null) {
             for (String kind : Presentation.MESSAGES) {
@@ -187,8 +188,9 @@ public final class DocumentReader {
                 buttons == null
                         ? Presentation.Buttons.USUAL
                         : new Presentation.Buttons(buttons.text("next"), buttons.text("back"), buttons.text("send")),
-                texts, theme == null ? Presentation.Theme.PLAIN : theme(theme));
-        for (Json each : new Json[]{welcome, buttons, theme, json}) {
+                texts, theme == null ? Presentation.Theme.PLAIN : theme(theme),
+                navigation == null ? Presentation.Navigation.USUAL : navigation(navigation));
+        for (Json each : new Json[]{welcome, buttons, theme, navigation, json}) {
             if (each != null) {
                 each.close();
             }
@@ -201,6 +203,13 @@ public final class DocumentReader {
         return new Presentation.Theme(theme.colour("colour"), theme.colour("background"), theme.picture("logo"), size == null ? 100 : size,
                 theme.oneOf("progress", Presentation.Progress.values(), Presentation.Progress::word, Presentation.Progress.BAR),
                 theme.truth("oneAtATime"));
+    }
+
+    private static Presentation.Navigation navigation(Json navigation) {
+        return new Presentation.Navigation(
+                navigation.oneOf("steps", Presentation.StepLabel.values(), Presentation.StepLabel::word, Presentation.StepLabel.TITLE),
+                navigation.oneOf("check", Presentation.Check.values(), Presentation.Check::word, Presentation.Check.PAGE),
+                navigation.truth("reviewLeftOut"), navigation.truth("redirectAtOnce"));
     }
 
     private Page page(Json json) {

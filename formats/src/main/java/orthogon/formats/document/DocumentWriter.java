@@ -203,6 +203,13 @@ public final class DocumentWriter {
         put(theme, "progress", t.progress() == Presentation.Progress.BAR ? "" : t.progress().word());
         put(theme, "oneAtATime", t.oneAtATime());
         put(json, "theme", theme);
+        Presentation.Navigation n = p.navigation();
+        Map<String, Object> navigation = new LinkedHashMap<>();
+        put(navigation, "steps", n.steps() == Presentation.StepLabel.TITLE ? "" : n.steps().word());
+        put(navigation, "check", n.check() == Presentation.Check.PAGE ? "" : n.check().word());
+        put(navigation, "reviewLeftOut", n.reviewLeftOut());
+        put(navigation, "redirectAtOnce", n.redirectAtOnce());
+        put(json, "navigation", navigation);
         return json;
     }
 }
