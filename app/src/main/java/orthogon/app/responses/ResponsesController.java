@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import orthogon.app.frame.Frame;
 import orthogon.app.frame.NotThere;
 import orthogon.app.questions.Said;
@@ -17,6 +18,8 @@ import orthogon.app.storage.InterviewStore.Response;
 import orthogon.app.storage.ReleaseStore;
 import orthogon.core.interview.Course;
 import orthogon.core.questionnaire.Attachment;
+import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.responses.ResponsesCsv;
@@ -116,6 +119,11 @@ class ResponsesController {
             }
         }));
         model.addAttribute("row", row(response, List.of()));
+        Map<String, String> besides = new LinkedHashMap<>();
+        Stream.concat(document.linkParameters().stream().map(Questionnaire.LinkParameter::code),
+                document.items().filter(Derived.class::isInstance).map(Item::code)).filter(response.answers()::containsKey)
+                .forEach(c -> besides.put(c, ResponsesCsv.cell(response.answers().get(c))));
+        model.addAttribute("besides", besides);
         model.addAttribute("lines", lines);
         model.addAttribute("asked", lines.size());
         model.addAttribute("of", document.questions().count());

@@ -83,7 +83,9 @@ public class InterviewStore {
         Release release = releases.get(row.getLong("release_id"));
         Interview interview = new Interview(release.wiring(row.getString("language")), row.getObject("today", LocalDate.class),
                 StoredAnswers.readLink(row.getString("link")), StoredAnswers.read(release.document(), row.getString("raw")),
-                new LinkedHashSet<>(StoredAnswers.readTexts(row.getString("started"))), StoredAnswers.readTexts(row.getString("passed")));
+                new LinkedHashSet<>(StoredAnswers.readTexts(row.getString("started"))), StoredAnswers.readTexts(row.getString("passed")),
+                false)
+                .checkedAsWanted();
         String id = row.getString("id");
         Optional<String> receipt = jdbc.sql("select receipt from response where interview_id = :id").param("id", id).query(String.class)
                 .optional();
@@ -139,7 +141,7 @@ public class InterviewStore {
         String receipt = receipt();
         jdbc.sql(RESPONSE).param("receipt", receipt).param("interview", running.id()).param("release", running.release().id())
                 .param("outcome", running.interview().course().outcome().orElse("")).param("at", at).update();
-        running.interview().submission().forEach((question, value) -> jdbc
+        running.interview().sent().forEach((question, value) -> jdbc
                 .sql("insert into answer (receipt, question, given) values (:receipt, :question, :given)").param("receipt", receipt)
                 .param("question", question).param("given", StoredAnswers.write(Map.of(question, value))).update());
         return receipt;
@@ -197,7 +199,8 @@ public class InterviewStore {
         jdbc.sql("select given from answer where receipt = :receipt").param("receipt", receipt).query(String.class).list()
                 .forEach(json -> given.putAll(StoredAnswers.read(document, json)));
         Map<String, Object> ordered = new LinkedHashMap<>();
-        document.items().flatMap(i -> Stream.of(i.code(), Slots.other(i.code()))).filter(given::containsKey)
+        Stream.concat(document.linkParameters().stream().map(Questionnaire.LinkParameter::code),
+                document.items().flatMap(i -> Stream.of(i.code(), Slots.other(i.code())))).filter(given::containsKey)
                 .forEach(code -> ordered.put(code, given.get(code)));
         return new Response(receipt, row.getString("interview_id"), row.getLong("release_id"), row.getInt("number"),
                 row.getString("outcome"),

@@ -10,11 +10,13 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import orthogon.core.language.OwnWords;
-import orthogon.core.language.Piping;
+import orthogon.core.language.PaperText;
 import orthogon.core.language.Translated;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
@@ -37,6 +39,7 @@ public final class Paper {
     private final OwnWords words;
     private final boolean rightToLeft;
     private final StringBuilder html = new StringBuilder();
+    private final Set<String> told = new HashSet<>();
 
     private Paper(Questionnaire document) {
         this.document = document;
@@ -83,7 +86,7 @@ public final class Paper {
                 .question { margin: 0 0 4.5mm 0; page-break-inside: avoid; } .ask { font-weight: 700; margin: 0 0 1mm 0; } .number { font-family: Latin; }
                 .help, .hint { color: #57606C; font-size: 9pt; margin: 0 0 1mm 0; } .direction { border: 0.6pt solid #0E5A68; color: #0E5A68; padding: 1mm 2.5mm; margin: 0 0 3mm 0; font-size: 9pt; page-break-after: avoid; } .after { page-break-after: auto; }
                 .note { border-START: 2pt solid #0E5A68; padding: 1mm 3mm; margin: 0 0 4mm 0; } .tick { display: inline-block; width: 3mm; height: 3mm; border: 0.8pt solid #1E2530; margin-END: 2.2mm; } .round { border-radius: 1.5mm; }
-                .choice { margin: 0 0 0.8mm 0; } .line { border-bottom: 0.6pt solid #57606C; height: 7mm; margin: 0 0 0.5mm 0; } .box { display: inline-block; border: 0.6pt solid #1E2530; width: 42mm; height: 7mm; } .small { color: #57606C; font-size: 8.5pt; }
+                .choice { margin: 0 0 0.8mm 0; } .line { border-bottom: 0.6pt solid #57606C; height: 7mm; margin: 0 0 0.5mm 0; } .box { display: inline-block; border: 0.6pt solid #1E2530; width: 42mm; height: 7mm; } .short { width: 16mm; height: 5mm; } .small { color: #57606C; font-size: 8.5pt; }
                 table { border-collapse: collapse; width: 100%; } th, td { border: 0.5pt solid #D6D1C4; padding: 1.2mm 2mm; font-weight: 400; text-align: START; } td.cell { text-align: center; } .scale span.point { display: inline-block; border: 0.6pt solid #1E2530; padding: 0.8mm 2mm; margin-END: 1.5mm; }
                 .entry { border-START: 1.5pt solid #D6D1C4; padding: 0 0 0 0; padding-START: 4mm; }
                 """
@@ -112,9 +115,9 @@ public final class Paper {
                 .append(name).append('>');
     }
 
-    /** Without markup; where the text speaks of an earlier answer, three dots stand. */
+    /** Without markup; where the text speaks of an earlier answer, it refers to its question. */
     private String text(String content) {
-        String plain = Piping.without(content, Piping.names(content)).replaceAll("\\*\\*|__|`", "")
+        String plain = PaperText.of(content, directions::answer).replaceAll("\\*\\*|__|`", "")
                 .replaceAll("\\[([^\\]]*)\\]\\(([^)]*)\\)", "$1 ($2)")
                 .replaceAll("(?m)^#+ ", "");
         // Vowel marks cannot be set above their letters here, and are not needed to read Arabic.
@@ -125,9 +128,15 @@ public final class Paper {
     private void page(int p) {
         Page page = document.pages().get(p);
         if (page.allItems().allMatch(i -> i instanceof Derived || i instanceof Question q && q.isHidden())) {
+            page.allItems().filter(Derived.class::isInstance).forEach(d -> workedOut((Derived) d));
             return;
         }
         element("h2", "", page.title().isEmpty() ? page.code() : page.title());
+        if (!page.openWhen().isEmpty()) {
+            // What was answered before the page counts also for those who leave the page out.
+            page.items().stream().filter(i -> i instanceof Derived && !directions.uses(i.code(), page))
+                    .forEach(i -> workedOut((Derived) i));
+        }
         direction(page.code() + ".openWhen", after(p + 1));
         if (!page.introduction().isEmpty()) {
             element("p", "", page.introduction());
@@ -168,6 +177,9 @@ public final class Paper {
         String said = "";
         for (int i = 0; i < items.size(); i++) {
             Item item = items.get(i);
+            if (item instanceof Derived d) {
+                workedOut(d);
+            }
             if (item instanceof Derived || item instanceof Question q && q.isHidden()) {
                 continue;
             }
@@ -178,6 +190,15 @@ public final class Paper {
             said = when;
             item(item, next(items, i, when).or(() -> after));
         }
+    }
+
+    /** How a value is worked out that a later direction speaks of, with room to write it down. */
+    private void workedOut(Derived derived) {
+        if (!told.add(derived.code())) {
+            return;
+        }
+        directions.workedOut(derived.code()).ifPresent(how -> html.append("<div class=\"direction after\">").append(text(how))
+                .append("&#160;&#160;<span class=\"box short\"></span></div>"));
     }
 
     /** The first question behind the items that have the same condition. */
@@ -265,11 +286,15 @@ public final class Paper {
     }
 
     private void choices(Question q, List<Answer.Option> options, boolean one) {
+        boolean scored = directions.isScored(q.code());
         for (Answer.Option option : options) {
             html.append("<div class=\"choice\"><span class=\"tick").append(one ? " round" : "").append("\"></span>")
                     .append(text(option.label()));
             directions.when(q.code() + "." + option.code() + ".offerWhen").ifPresent(when -> html.append(" <span class=\"small\">(")
                     .append(text(words.say("paper.only_option", when))).append(")</span>"));
+            if (scored && option.score() != null) {
+                html.append(" <span class=\"small\">(").append(text(words.say("paper.points", option.score()))).append(")</span>");
+            }
             html.append("</div>");
             if (option.other()) {
                 lines(1);

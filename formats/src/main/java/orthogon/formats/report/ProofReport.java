@@ -81,6 +81,7 @@ public final class ProofReport {
         return switch (value) {
             case java.time.LocalDate d -> d.toString();
             case java.time.LocalTime t -> t.toString();
+            case java.time.temporal.TemporalAmount t -> t.toString();
             case List<?> l -> l.stream().map(ProofReport::json).toList();
             case Map<?, ?> m -> {
                 Map<String, Object> object = new LinkedHashMap<>();

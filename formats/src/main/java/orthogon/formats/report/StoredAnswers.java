@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import orthogon.core.interview.Slots;
 import orthogon.core.interview.Unreadable;
+import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
@@ -45,6 +46,10 @@ public final class StoredAnswers {
         if (document.item(slot).orElse(null) instanceof Roster && value.isArray()) {
             return value.valueStream().map(entry -> entry.isObject() ? entry(document, entry) : entry.asString()).toList();
         }
+        if (document.item(slot).orElse(null) instanceof Derived
+                || document.linkParameters().stream().anyMatch(p -> p.code().equals(slot))) {
+            return plain(value);
+        }
         Question question = Slots.question(document, slot).orElse(null);
         if (question == null) {
             return null;
@@ -54,6 +59,17 @@ public final class StoredAnswers {
         }
         Object read = Slots.isOther(slot) ? value.asString() : AnswerFile.value(question.answer(), value);
         return read instanceof Unreadable ? null : read;
+    }
+
+    /** A value that no question takes; days and times stay as they are written. */
+    private static Object plain(JsonNode value) {
+        return value.isBoolean()
+                ? (Object) value.booleanValue()
+                : value.isNumber()
+                        ? value.decimalValue()
+                        : value.isArray()
+                                ? value.valueStream().map(StoredAnswers::plain).toList()
+                                : value.asString();
     }
 
     private static Map<String, Object> entry(Questionnaire document, JsonNode entry) {

@@ -11,13 +11,14 @@ import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Attachment;
+import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
 
-/** One row a response, one column a question, RFC 4180, with codes as values. */
+/** One row for each response, one column for each value that is kept of it, RFC 4180, with codes as values. */
 public final class ResponsesCsv {
 
     private ResponsesCsv() {}
@@ -45,9 +46,10 @@ public final class ResponsesCsv {
 
     private record Column(String name, Function<Map<String, Object>, Object> of) {}
 
-    /** A column for each question, each part of a name or address, each row of a grid, and each of these for every entry of a roster. */
+    /** A column for each link parameter, each derived value, each question, each part of a name or address, each row of a grid, and each of these for every entry of a roster. */
     private static List<Column> columns(Questionnaire document) {
         List<Column> columns = new ArrayList<>();
+        document.linkParameters().forEach(p -> columns.add(new Column(p.code(), answers -> answers.get(p.code()))));
         document.pages().forEach(p -> p.items().forEach(i -> add(i, "", answers -> answers, columns)));
         return columns;
     }
@@ -71,6 +73,7 @@ public final class ResponsesCsv {
                     into.add(new Column(prefix + q.code() + ".other", in.andThen(m -> m.get(q.code() + ".other"))));
                 }
             }
+            case Derived d -> into.add(new Column(prefix + d.code(), in.andThen(m -> m.get(d.code()))));
             case Section s -> s.items().forEach(i -> add(i, prefix, in, into));
             case Roster r -> {
                 for (int n = 0; n < r.most(); n++) {
@@ -85,8 +88,8 @@ public final class ResponsesCsv {
         }
     }
 
-    /** A text that a spreadsheet would take for a formula gets a straight quote before it. */
-    static String cell(Object value) {
+    /** A value as it stands in the file. A text that a spreadsheet would take for a formula gets a straight quote before it. */
+    public static String cell(Object value) {
         return switch (value) {
             case null -> "";
             case String s -> !s.isEmpty() && "=+-@\t\r".indexOf(s.charAt(0)) >= 0 ? "'" + s : s;

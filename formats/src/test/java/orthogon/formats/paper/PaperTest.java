@@ -1,12 +1,14 @@
 package orthogon.formats.paper;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.text.Normalizer;
+import java.util.List;
 import java.util.Optional;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -45,6 +47,16 @@ class PaperTest {
         assertTrue(text.contains("Blackbird (only if question 8 is “Bird”)"), text);
         assertTrue(text.contains("If question 10 is “No”, stop here: Not ours."), text);
         assertTrue(text.contains("Otherwise: Leave it and watch."), text);
+        assertTrue(text.contains("Blood (3 points)"), text);
+        assertTrue(text.contains("Work out value A: points of questions 8, 12, 15, 18, 19, 20, 21, 22, 23, added up"), text);
+        assertTrue(text.contains("Work out value B: points of question 29 + (3 if question 28 is “Yes”, otherwise 0)"), text);
+        assertTrue(text.contains("If value A is 4 or more, stop here: Bring it in today."), text);
+        assertTrue(text.indexOf("Work out value C") < text.indexOf("Only if question 8 is “Bat” or question 8 is “Mammal”"),
+                "it is worked out by those who leave the page out as well");
+        assertTrue(text.contains("Please say of each of the (answer 11) animals how it is."), text);
+        for (String formula : List.of("score(", "max(", "animals.need", "…")) {
+            assertFalse(text.contains(formula), formula);
+        }
         assertTrue(text.contains("For each: Animal, at most 12. Copy this part as often as needed."), text);
     }
 

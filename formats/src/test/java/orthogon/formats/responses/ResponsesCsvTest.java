@@ -6,9 +6,12 @@ import java.math.BigDecimal;
 import java.util.List;
 import java.util.Map;
 import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Roster;
+import orthogon.formats.report.StoredAnswers;
 import org.junit.jupiter.api.Test;
 
 class ResponsesCsvTest {
@@ -27,5 +30,22 @@ class ResponsesCsvTest {
         assertEquals("receipt,release,sent,outcome,remark,count,seen\r\n"
                 + "ABC,1,2026-11-23T10:00:00Z,sent,\"'=1+1, \"\"quoted\"\"\nsecond line\",-3,a;b\r\nDEF,2,2026-11-23T11:00:00Z,,,,\r\n",
                 csv);
+    }
+
+    @Test
+    void theLinkAndDerivedValuesHaveColumnsAndComeBackFromTheStore() {
+        Questionnaire document = Questionnaire.blank("fen", "Fen")
+                .withLinkParameters(List.of(new Questionnaire.LinkParameter("ward", List.of())))
+                .withPages(List.of(Page.empty("p", "P").withItems(List.of(
+                        Question.of("count", "Count", new Answer.Numeric(null, null, 0, "")), new Derived("twice", "2 * count"),
+                        new Roster("birds", "Birds", "", "", 0, 2, List.of(Question.of("young", "Young?", new Answer.YesNo()),
+                                new Derived("points", "if young then 1 else 2")))))));
+        Map<String, Object> sent = Map.of("ward", "east", "count", new BigDecimal(4), "twice", new BigDecimal(8), "birds",
+                List.of(Map.of("young", true, "points", BigDecimal.ONE)));
+        Map<String, Object> read = StoredAnswers.read(document, StoredAnswers.write(sent));
+        assertEquals(sent, read);
+        assertEquals("receipt,release,sent,outcome,ward,count,twice,birds.1.young,birds.1.points,birds.2.young,birds.2.points\r\n"
+                + "ABC,1,2026-11-23T10:00:00Z,,east,4,8,yes,1,,\r\n",
+                ResponsesCsv.write(document, List.of(new ResponsesCsv.Row("ABC", 1, "2026-11-23T10:00:00Z", "", read))));
     }
 }
