@@ -243,6 +243,12 @@ document.addEventListener('change', (event) => {
 });
 
 document.addEventListener('focusout', (event) => {
+    // A field that was put back while somebody typed in it no longer tells by itself that it was changed.
+    const field = event.target;
+    if (document.hasFocus() && field.matches?.('#change [name]:is(input:not([type=checkbox], [type=file], [type=hidden]), textarea)')
+        && field.value !== field.defaultValue) {
+        field.dispatchEvent(new Event('change', { bubbles: true }));
+    }
     const entry = event.target.closest?.('#change [data-entry][data-new]');
     if (entry?.dataset.changed && document.hasFocus() && !entry.contains(event.relatedTarget) && !isEmpty(entry)) {
         send(groupOf(entry));

@@ -6,6 +6,10 @@ const base = sheet?.dataset.base;
 const waiting = [];
 let current = null;
 let pressed = false;
+/** Whether the page is being left, so that nothing can wait for its turn any more. */
+let leaving = false;
+/** Whether a request is made for which it was already the turn. */
+let itsTurn = false;
 
 /** Whether a request changes the sheet or the inspector, and so has its turn. */
 const hasTurn = (path) => base && path.startsWith(`${base}/`)
@@ -13,7 +17,7 @@ const hasTurn = (path) => base && path.startsWith(`${base}/`)
 
 document.addEventListener('htmx:confirm', (event) => {
     const { path, verb, elt } = event.detail;
-    if (!hasTurn(path) || event.detail.question) {
+    if (itsTurn || !hasTurn(path) || event.detail.question) {
         return;
     }
     event.preventDefault();
@@ -21,9 +25,64 @@ document.addEventListener('htmx:confirm', (event) => {
         // Only the row that was selected last is of interest.
         waiting.splice(0, waiting.length, ...waiting.filter((other) => !other.looks));
     }
-    waiting.push({ issue: () => event.detail.issueRequest(true), looks: verb === 'get' && /\/inspector\b/.test(path), elt });
-    next();
+    const turn = { issue: () => event.detail.issueRequest(true), looks: verb === 'get' && /\/inspector\b/.test(path), path, verb, elt,
+        target: event.detail.target, etc: event.detail.etc ?? {} };
+    if (leaving) {
+        sendAlone(turn);
+    } else {
+        waiting.push(turn);
+        next();
+    }
 });
+
+/** What a request says: what it was made with, or else what stands in the fields of its element. */
+function said({ elt, verb, etc }) {
+    if (etc.values instanceof FormData) {
+        return [...etc.values];
+    }
+    const more = JSON.parse(elt.closest('[hx-vals]')?.getAttribute('hx-vals') ?? '{}');
+    return Object.entries({ ...htmx.values(elt, verb), ...more, ...etc.values })
+        .flatMap(([name, value]) => [value].flat().map((each) => [name, each]));
+}
+
+/** Sends an edit in a way that outlives the page; nobody sees its answer. */
+function sendAlone(turn) {
+    if (turn.verb !== 'post') {
+        return;
+    }
+    const body = new URLSearchParams(said(turn));
+    body.set('shows', document.getElementById('state')?.dataset.revision ?? '');
+    fetch(turn.path, { method: 'POST', body, keepalive: true,
+        headers: { ...JSON.parse(document.body.getAttribute('hx-headers')), 'HX-Request': 'true' } });
+}
+
+// What waits for its turn, and what stands in a field that was not left, is sent before the page goes. A download is no leaving.
+addEventListener('beforeunload', () => {
+    leaving = true;
+    setTimeout(() => {
+        leaving = false;
+    });
+    document.activeElement?.blur?.();
+    if (current && /\/change$/.test(current.path)) {
+        // The browser may drop what is on its way. A change of fields that arrives twice says the same twice.
+        sendAlone(current);
+    }
+    waiting.splice(0, waiting.length).forEach(sendAlone);
+});
+
+/** Makes a request whose element was drawn anew while it waited; by itself such a request would not be made at all. */
+function inPlaceOf(turn) {
+    const { elt, target, etc, verb, path } = turn;
+    const values = new FormData();
+    said(turn).forEach(([name, value]) => values.append(name, value));
+    itsTurn = true;
+    htmx.ajax(verb.toUpperCase(), path, {
+        source: document.querySelector('[data-base]'), values, headers: etc.headers,
+        target: target.isConnected ? target : document.getElementById(target.id) ?? document.querySelector('[data-base]'),
+        swap: etc.swapOverride ?? elt.closest('[hx-swap]')?.getAttribute('hx-swap') ?? 'innerHTML',
+    });
+    itsTurn = false;
+}
 
 function next() {
     // While a mouse button is down, an answer could take away what is about to be clicked.
@@ -32,7 +91,11 @@ function next() {
     }
     current = waiting.shift();
     current.started = false;
-    current.issue();
+    if (current.elt.isConnected) {
+        current.issue();
+    } else {
+        inPlaceOf(current);
+    }
     if (!current.started) {
         done();
     }

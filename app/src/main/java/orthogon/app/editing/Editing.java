@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import orthogon.app.account.Accounts;
+import java.util.function.Supplier;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Live;
 import orthogon.app.storage.AuditStore;
@@ -19,6 +20,8 @@ import orthogon.core.edit.Refused;
 import orthogon.core.language.Units;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Questionnaire;
+import org.springframework.dao.ConcurrencyFailureException;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -81,6 +84,7 @@ public class Editing {
     }
 
     private static final int MOST_LOOKED_BACK = 200;
+    private static final int MOST_TRIES = 20;
 
     private final DraftStore drafts;
     private final Frame frame;
@@ -169,9 +173,12 @@ public class Editing {
         Draft draft() throws Overtaken;
     }
 
-    /** Keeps a revision and its line in the trail together; empty where somebody else made a revision at the same moment. */
+    /**
+     * Keeps a revision and its line in the trail together; empty where somebody else made a revision at the same moment. Where another act
+     * took the number of the line, or the database was asked for the same rows, it is tried again.
+     */
     private Optional<Draft> keep(String code, Principal who, Kept kept, String words) {
-        Optional<Draft> made = together.execute(status -> {
+        Optional<Draft> made = tried(() -> together.execute(status -> {
             try {
                 Draft draft = kept.draft();
                 audit.note(who.getName(), code, "revision " + draft.revision() + ": " + words);
@@ -180,10 +187,21 @@ public class Editing {
                 status.setRollbackOnly();
                 return Optional.empty();
             }
-        });
+        }));
         made.ifPresent(drafts::remember);
         made.ifPresent(live::announce);
         return made;
+    }
+
+    private static Optional<Draft> tried(Supplier<Optional<Draft>> act) {
+        for (int tries = 1; tries < MOST_TRIES; tries++) {
+            try {
+                return act.get();
+            } catch (DuplicateKeyException | ConcurrencyFailureException e) {
+                // Another act was quicker.
+            }
+        }
+        return act.get();
     }
 
     /** Says who changed the part since it was seen, and offers both texts where they are short. */

@@ -7,6 +7,8 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.List;
 import java.util.Random;
+import orthogon.app.storage.DraftStore;
+import orthogon.core.questionnaire.Question;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -126,6 +128,50 @@ class LateAnswersIT {
     private static String head(Page page, String code) {
         return page.request().get(application.address() + "/q/" + code + "/block").text()
                 .replaceAll("(?s).*id=\"block-revision\">(\\d+)<.*", "$1");
+    }
+
+    @Test
+    void leavingThePageLosesNoEditThatWaitsOrIsBeingTyped() {
+        Page page = begun("Leaving at once");
+        page.locator("#line").fill("Which bird? / one: heron; owl");
+        page.locator("#line").press("Enter");
+        assertThat(page.locator("#o0l")).hasValue("Heron");
+        for (int turn = 1; turn <= 5; turn++) {
+            page.locator("#help").fill("Help " + turn);
+            page.locator("#wording").fill("Which bird is it " + turn + "?");
+            page.locator("#o1l").fill("Owl " + turn);
+            page.reload();
+            String expected = "Help " + turn + ", Which bird is it " + turn + "?, Owl " + turn;
+            for (int tries = 0; tries < 200 && !bird("leaving_at_once").equals(expected); tries++) {
+                page.waitForTimeout(100);
+            }
+            assertEquals(expected, bird("leaving_at_once"));
+            page.reload();
+        }
+    }
+
+    @Test
+    void editsThatWaitOutliveWhatTheAnswerDrawsAnew() {
+        Page page = begun("Typing ahead");
+        page.locator("#line").fill("Which bird? / one: heron; owl");
+        page.locator("#line").press("Enter");
+        assertThat(page.locator("#o0l")).hasValue("Heron");
+        page.evaluate("""
+                () => {
+                    for (const [id, text] of [['help', 'Look up'], ['wording', 'Which bird is it?'], ['o1l', 'Barn owl']]) {
+                        document.getElementById(id).focus();
+                        document.getElementById(id).select();
+                        document.execCommand('insertText', false, text);
+                    }
+                    document.activeElement.blur();
+                }""");
+        settled(page);
+        assertEquals("Look up, Which bird is it?, Barn owl", bird("typing_ahead"));
+    }
+
+    private static String bird(String code) {
+        Question bird = application.part(DraftStore.class).head(code).orElseThrow().document().question("bird").orElseThrow();
+        return bird.help() + ", " + bird.wording() + ", " + bird.answer().options().getLast().label();
     }
 
     @Test
