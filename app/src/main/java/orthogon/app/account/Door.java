@@ -24,7 +24,8 @@ public record Door(HttpMethod method, String path, Act act) {
         post(doors, Act.REHEARSE, "/q/*/rehearse/**", "/q/*/rehearse", "/q/*/compose/fold");
         post(doors, Act.TRANSLATE, "/q/*/languages/keep", "/q/*/languages/check", "/q/*/languages/note", "/q/*/languages/replace",
                 "/q/*/languages/import", "/q/*/languages/take");
-        post(doors, Act.EDIT, "/q/*/languages/add", "/q/*/languages/strike", "/q/*/compose/**", "/q/*/rules/**", "/q/*/prove/**", "/new",
+        post(doors, Act.EDIT, "/q/*/languages/add", "/q/*/languages/strike", "/q/*/compose/**", "/q/*/rules/**", "/q/*/prove/**",
+                "/q/*/proving/*", "/new",
                 "/starter", "/open");
         post(doors, Act.RELEASE, "/desk/*/archive", "/desk/*/remove");
         post(doors, Act.REMARK, "/q/*/remarks/**", "/q/*/remarks");

@@ -73,7 +73,22 @@ public class Frame {
         return drafts.head(code).orElseThrow(() -> new NotThere("There is no questionnaire " + code + "."));
     }
 
+    static boolean isSheet(String name) {
+        return TABS.stream().anyMatch(t -> t.name().equals(name));
+    }
+
+    /** Whether a sheet has nothing to show yet. */
+    private boolean isEmpty(Draft draft, String sheet) {
+        return switch (sheet) {
+            case "rules" -> draft.document().ruleCount() == 0;
+            case "languages" -> draft.document().languages().size() == 1;
+            case "release", "responses" -> releases.of(draft.id()).isEmpty();
+            default -> draft.document().questions().findAny().isEmpty();
+        };
+    }
+
     public void fill(Model model, Draft draft, String sheet) {
+        model.addAttribute("isEmpty", isEmpty(draft, sheet));
         model.addAttribute("tabs", TABS);
         model.addAttribute("sheet", sheet);
         model.addAttribute("code", draft.code());
@@ -123,7 +138,7 @@ public class Frame {
         if (digits.length() > 15) {
             String power = String.valueOf(digits.length() - 1).chars().mapToObj(c -> "⁰¹²³⁴⁵⁶⁷⁸⁹".substring(c - '0', c - '0' + 1))
                     .collect(Collectors.joining());
-            return digits.charAt(0) + "." + digits.substring(1, 3) + " × 10" + power;
+            return digits.charAt(0) + "." + digits.substring(1, 3) + "\u00a0×\u00a010" + power;
         }
         return digits.replaceAll("(?<=\\d)(?=(\\d{3})+$)", "\u202f");
     }

@@ -37,7 +37,9 @@ class FrameController {
     }
 
     @GetMapping(path = "/q/{code}/live", produces = "text/event-stream")
-    SseEmitter live(@PathVariable String code, @RequestParam(defaultValue = "false") boolean waits) {
-        return live.listen(frame.draft(code), waits);
+    SseEmitter live(@PathVariable String code, @RequestParam(defaultValue = "2147483647") int shown,
+            @RequestParam(defaultValue = "false") boolean waits) {
+        frame.draft(code);
+        return live.listen(code, () -> frame.draft(code), shown, waits);
     }
 }

@@ -128,7 +128,7 @@ class LanguagesController {
                 ? asked.to()
                 : tags.isEmpty() ? Stretch.TAG : tags.getFirst();
         Wanted wanted = new Wanted(to, asked.show(), asked.find(), asked.unit());
-        Proof proof = proofs.of(draft);
+        Proof proof = proofs.soon(draft);
         List<Units.Unit> listed = listed(document, proof, wanted);
         model.addAttribute("wanted", wanted);
         model.addAttribute("shown", SHOWN);

@@ -108,7 +108,7 @@ class ProveController {
 
     private void fill(String code, String claim, String at, String tab, Listed listed, Model model) {
         Draft draft = frame.draft(code);
-        Proof proof = proofs.of(draft);
+        Proof proof = proofs.soon(draft);
         Gate gate = gates.of(draft, proof);
         frame.fill(model, draft, "prove");
         List<FamilyView> families = families(proof, gate, listed);
@@ -201,6 +201,7 @@ class ProveController {
         Map<String, String> byOutcome = new LinkedHashMap<>();
         figures.pathsByOutcome().forEach((outcome, paths) -> byOutcome.put(Lanes.label(draft.document(), outcome), Frame.grouped(paths)));
         model.addAttribute("counted", counted.isPresent());
+        model.addAttribute("stopped", proofs.isStopped(draft));
         model.addAttribute("figures", figures);
         model.addAttribute("paths", figures.answerPaths().map(Frame::grouped).orElse(none));
         model.addAttribute("routes", figures.routes().map(Frame::grouped).orElse(none));

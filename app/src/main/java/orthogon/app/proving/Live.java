@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Supplier;
 import orthogon.app.storage.DraftStore.Draft;
 import orthogon.core.proof.Proof;
 import org.springframework.context.event.ContextClosedEvent;
@@ -23,15 +24,23 @@ public class Live {
         this.proofs = proofs;
     }
 
-    /** @param waits whether the page shows that something is being worked out; it may have been done by the time the page listens */
-    public SseEmitter listen(Draft draft, boolean waits) {
+    /**
+     * @param newest the draft, read once the page listens, so that nothing is missed in between
+     * @param shown the revision that the page shows; a newer one may be there by the time the page listens
+     * @param waits whether the page shows that something is being worked out; it may have been done by then as well
+     */
+    public SseEmitter listen(String code, Supplier<Draft> newest, int shown, boolean waits) {
         SseEmitter emitter = new SseEmitter(0L);
-        Set<SseEmitter> ofDraft = listeners.computeIfAbsent(draft.code(), c -> ConcurrentHashMap.newKeySet());
+        Set<SseEmitter> ofDraft = listeners.computeIfAbsent(code, c -> ConcurrentHashMap.newKeySet());
         ofDraft.add(emitter);
         Runnable leave = () -> ofDraft.remove(emitter);
         emitter.onCompletion(leave);
         emitter.onTimeout(leave);
         emitter.onError(e -> leave.run());
+        Draft draft = newest.get();
+        if (draft.revision() > shown) {
+            tell(emitter, "revision", draft.revision(), ofDraft);
+        }
         if (waits && proofs.ready(draft).flatMap(Proof::counted).isPresent()) {
             tell(emitter, "proof", draft.revision(), ofDraft);
         }

@@ -1,6 +1,7 @@
 package orthogon.app.proving;
 
 import java.time.Duration;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -8,7 +9,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.CompletionException;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
@@ -32,14 +32,32 @@ public class Proofs {
     private record Key(long questionnaire, int revision, LocalDate asOf) {}
 
     private static final long SLOW_MILLIS = 150;
+    /** How long a sheet that is opened waits for its proof, before it opens without one. */
+    private static final Duration SHEET_WAITS = Duration.ofSeconds(2);
+    /** How long an act waits that needs the proof. */
+    private static final Duration ACT_WAITS = Duration.ofSeconds(60);
+
+    /** A proof that is under way still, where somebody waited long enough. */
+    public static final class UnderWay extends RuntimeException {
+
+        private static final long serialVersionUID = 1L;
+
+        UnderWay() {
+            super("The proof is under way.", null, false, false);
+        }
+    }
 
     private final Limits limits;
     private final Map<Long, String> parts = new ConcurrentHashMap<>();
     private final Map<Long, Integer> newest = new ConcurrentHashMap<>();
     private final Map<Long, Long> took = new ConcurrentHashMap<>();
+    private final Map<Long, Instant> begun = new ConcurrentHashMap<>();
+    /** Questionnaire to the revision whose proof somebody stopped. */
+    private final Map<Long, Integer> stopped = new ConcurrentHashMap<>();
+    /** Two at least, so that one long proof does not hold up all others. */
     private final ExecutorService workers = Executors.newFixedThreadPool(
             // One core is left to the people who wait for an answer.
-            Math.max(1, Runtime.getRuntime().availableProcessors() - 1), Thread.ofPlatform().daemon().name("proof-", 0).factory());
+            Math.max(2, Runtime.getRuntime().availableProcessors() - 1), Thread.ofPlatform().daemon().name("proof-", 0).factory());
     /** Counting may take long, and must not keep proofs waiting. */
     private final ExecutorService counters = Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("count").factory());
     private final Executor afterwards = CompletableFuture.delayedExecutor(300, TimeUnit.MILLISECONDS, workers);
@@ -66,10 +84,10 @@ public class Proofs {
             }
             throw new CancellationException("revision " + draft.revision() + " was overtaken");
         }
-        long begun = System.nanoTime();
-        Watch watch = watching(draft);
-        Proof proof = proved(draft, key, watch);
-        took.put(draft.id(), TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - begun));
+        long from = System.nanoTime();
+        begun.put(draft.id(), Instant.now());
+        Proof proof = proved(draft, key, watching(draft));
+        took.put(draft.id(), TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - from));
         return proof;
     }
 
@@ -79,6 +97,9 @@ public class Proofs {
             return last(key).map(before -> before.after(draft.document(), limits, watch))
                     .orElseGet(() -> Proof.of(draft.document(), key.asOf(), limits, watch));
         } catch (CancellationException e) {
+            if (isStopped(draft)) {
+                return Proof.stopped(draft.document(), key.asOf());
+            }
             throw e;
         } catch (RuntimeException | OutOfMemoryError | StackOverflowError e) {
             return Proof.failed(draft.document(), key.asOf(), e);
@@ -106,9 +127,40 @@ public class Proofs {
 
             @Override
             public boolean isCalledOff() {
-                return newest.getOrDefault(draft.id(), 0) > draft.revision();
+                return !isNewest(draft) || isStopped(draft);
             }
         };
+    }
+
+    /** Whether somebody stopped the proof of this revision. */
+    public boolean isStopped(Draft draft) {
+        return Integer.valueOf(draft.revision()).equals(stopped.get(draft.id()));
+    }
+
+    /** Ends the proof and the count of a revision that are under way; what they have not found out is undecided. */
+    public void stop(Draft draft) {
+        if (ready(draft).flatMap(Proof::counted).isEmpty()) {
+            stopped.put(draft.id(), draft.revision());
+        }
+    }
+
+    /** Begins the proof of a revision again, after it was stopped. */
+    public void again(Draft draft) {
+        if (stopped.remove(draft.id(), draft.revision())) {
+            synchronized (proofs) {
+                proofs.keySet().removeIf(k -> k.questionnaire() == draft.id() && k.revision() == draft.revision());
+            }
+        }
+    }
+
+    /** When the last proof of the draft began; empty where none did. */
+    public Optional<Instant> begun(Draft draft) {
+        return Optional.ofNullable(begun.get(draft.id()));
+    }
+
+    /** Whether no newer revision was begun. */
+    boolean isNewest(Draft draft) {
+        return newest.getOrDefault(draft.id(), 0) <= draft.revision();
     }
 
     /** What is being worked out for a draft at present, or was last. */
@@ -124,7 +176,10 @@ public class Proofs {
                 // Known before somebody opens the sheet that tells it.
                 proof.holdsUntil();
             } catch (CancellationException e) {
-                // Its revision was overtaken.
+                if (isStopped(draft)) {
+                    proof.leaveUncounted("the count was stopped");
+                }
+                // Otherwise its revision was overtaken.
             }
         }, counters);
     }
@@ -144,13 +199,35 @@ public class Proofs {
         }
     }
 
-    /** The proof, waited for. */
+    /**
+     * The proof for a sheet that is opened, waited for only a moment.
+     *
+     * @throws UnderWay when it is not there by then
+     */
+    public Proof soon(Draft draft) {
+        return within(SHEET_WAITS, draft);
+    }
+
+    /**
+     * The proof for an act that needs it, waited for up to a minute.
+     *
+     * @throws UnderWay when it is not there by then
+     */
     public Proof of(Draft draft) {
+        return within(ACT_WAITS, draft);
+    }
+
+    private Proof within(Duration longest, Draft draft) {
         try {
-            return begin(draft).join();
-        } catch (CompletionException | CancellationException e) {
-            if (e instanceof CompletionException && !(e.getCause() instanceof CancellationException)) {
-                throw e;
+            return begin(draft).get(longest.toMillis(), TimeUnit.MILLISECONDS);
+        } catch (TimeoutException e) {
+            throw new UnderWay();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new UnderWay();
+        } catch (ExecutionException | CancellationException e) {
+            if (e instanceof ExecutionException && !(e.getCause() instanceof CancellationException)) {
+                throw new IllegalStateException(e.getCause());
             }
             // It was overtaken while it waited, but somebody looks at it after all.
             return Proof.of(draft.document(), LocalDate.now(), limits, Watch.NOBODY);

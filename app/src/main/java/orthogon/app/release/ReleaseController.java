@@ -95,7 +95,7 @@ class ReleaseController {
     @GetMapping
     String sheet(@PathVariable String code, Principal who, Model model) {
         Draft draft = frame.draft(code);
-        Proof proof = proofs.of(draft);
+        Proof proof = proofs.soon(draft);
         frame.fill(model, draft, "release");
         List<Release> all = releases.of(draft.id());
         gate(draft, proof, all, who, model);

@@ -81,7 +81,7 @@ class AccessibilityIT {
         page.navigate(address + "/q/found_animal/responses");
         page.locator("table a.code").first().click();
         clean(page);
-        page.navigate(address + "/q/found_animal/prove");
+        Chromium.open(page, address + "/q/found_animal/prove");
         page.locator(".lane").first().waitFor(new Locator.WaitForOptions().setTimeout(60_000));
         clean(page);
         page.locator(".lane").first().dispatchEvent("click");
@@ -91,7 +91,7 @@ class AccessibilityIT {
         page.locator("#lane-as").selectOption("table");
         page.locator(".lane-table").waitFor();
         clean(page);
-        page.navigate(address + "/q/foster_home/prove?tab=drills");
+        Chromium.open(page, address + "/q/foster_home/prove?tab=drills");
         page.locator(".drill-head").waitFor(new Locator.WaitForOptions().setTimeout(60_000));
         clean(page);
     }

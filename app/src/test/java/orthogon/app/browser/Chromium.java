@@ -15,6 +15,8 @@ import org.junit.jupiter.api.extension.ExtensionContext;
 /** One headless Chromium for the whole run, a new context for each visitor, closed when its test ends. */
 public final class Chromium implements AfterEachCallback {
 
+    private static final double LONGEST_PROOF = 240_000;
+
     private static Browser browser;
 
     /** Made by JUnit, which finds it among the registered extensions. */
@@ -59,6 +61,12 @@ public final class Chromium implements AfterEachCallback {
         page.getByRole(com.microsoft.playwright.options.AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign in")).click();
         page.waitForURL(address + "/");
         return page;
+    }
+
+    /** Goes to a sheet, and waits while its proof is under way. */
+    static void open(Page page, String address) {
+        page.navigate(address);
+        page.waitForFunction("() => !document.getElementById('going')", null, new Page.WaitForFunctionOptions().setTimeout(LONGEST_PROOF));
     }
 
     static Page signedIn(String address, String name) {

@@ -15,6 +15,7 @@ import java.nio.file.Path;
 import java.time.LocalDate;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.springframework.util.FileSystemUtils;
 
 /** The process is killed at once after a page confirmed something; started again, it has it. */
 class KilledIT {
@@ -53,10 +54,11 @@ class KilledIT {
             port = socket.getLocalPort();
         }
         String address = "http://localhost:" + port;
+        FileSystemUtils.copyRecursively(RunningApplication.demoCopy(), data);
         Process process = start(port);
         try {
             Page ines = Chromium.signedIn(address, "ines");
-            ines.navigate(address + "/q/found_animal/release");
+            Chromium.open(ines, address + "/q/found_animal/release");
             Page finder = Chromium.visitor();
             finder.navigate(address + ines.locator("a[href^='/to/']").first().getAttribute("href"));
             press(finder, "Begin");

@@ -79,7 +79,7 @@ class LanguagesIT {
     void aTranslatorGoesFromTextToTextByKeysAndIsToldWhatIsMissing() throws Exception {
         otters();
         Page page = Chromium.signedIn(application.address(), "safi");
-        page.navigate(sheet("&show=left"));
+        Chromium.open(page, sheet("&show=left"));
         int left = page.locator(".text-list tr.text").count();
         assertEquals("title", page.locator(".unit-head code").textContent());
         page.keyboard().press("Enter");
@@ -108,7 +108,7 @@ class LanguagesIT {
         assertThat(page.locator("#check .arms dt")).hasCount(4);
         page.waitForResponse(r -> r.url().endsWith("/languages/keep"), () -> page.keyboard().press("Control+Shift+Enter"));
         assertThat(page.locator("[id='text-again.wording'] .state")).hasClass(Pattern.compile("reviewed"));
-        page.navigate(sheet("&unit=again.wording"));
+        Chromium.open(page, sheet("&unit=again.wording"));
         assertThat(page.locator(".preview")).containsText("wydr");
         // The source changes: the text is stale, and the difference is told.
         Page analyst = Chromium.signedIn(application.address(), "ines");
@@ -118,11 +118,11 @@ class LanguagesIT {
         store.append(draft, draft.document().withItem("again", i -> ((Question) i).withTexts(PLURAL.replace("And", "And also"), "")),
                 "reworded",
                 "ines");
-        page.navigate(sheet("&show=stale"));
+        Chromium.open(page, sheet("&show=stale"));
         assertThat(page.locator(".text-list tr.text")).hasCount(1);
         assertThat(page.locator(".stale-diff ins")).hasText("also ");
         // Words are replaced everywhere, but nothing is damaged by it.
-        page.navigate(sheet(""));
+        Chromium.open(page, sheet(""));
         page.getByText("Replace words").click();
         page.locator("#words").fill("{site}");
         page.locator("#by").fill("tam");
@@ -136,7 +136,7 @@ class LanguagesIT {
         press(page, "Replace in 2");
         assertThat(page.locator("[id='text-title']")).containsText("Liczenie wyderk");
         // A draft of the simulated service is marked as none.
-        page.navigate(sheet("&unit=bank.title"));
+        Chromium.open(page, sheet("&unit=bank.title"));
         page.getByText("Machine draft").click();
         assertThat(page.locator("#text")).hasValue("‹pl?› At the bank");
         page.getByText("A note for translators").click();
@@ -166,9 +166,9 @@ class LanguagesIT {
         StringWriter back = new StringWriter();
         tool.save(back);
         // Somebody writes another text here in the meantime.
-        page.navigate(sheet("&unit=site.wording"));
+        Chromium.open(page, sheet("&unit=site.wording"));
         keep(page, "Jaki brzeg?", false);
-        page.navigate(sheet(""));
+        Chromium.open(page, sheet(""));
         page.getByText("Files").click();
         page.locator("#file").setInputFiles(new FilePayload("otters-pl.xlf", "application/xliff+xml",
                 back.toString().getBytes(StandardCharsets.UTF_8)));

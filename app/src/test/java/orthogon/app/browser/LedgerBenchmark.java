@@ -48,7 +48,7 @@ public final class LedgerBenchmark {
     /** How long each sheet of the intake takes to open once its proof is there, beside the page to sign in. */
     private static void sheets(RunningApplication application) {
         Page page = Chromium.signedIn(application.address(), "ines");
-        page.navigate(application.address() + "/q/found_animal/prove");
+        Chromium.open(page, application.address() + "/q/found_animal/prove");
         page.waitForFunction("() => !document.getElementById('block-claims').textContent.includes('being proved')"
                 + " && !document.querySelector('.block').textContent.includes('counting')");
         List<String> paths = List.of("/login", "/", "/q/found_animal/compose", "/q/found_animal/rules", "/q/found_animal/map",

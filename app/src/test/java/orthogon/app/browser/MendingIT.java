@@ -42,14 +42,14 @@ class MendingIT {
 
     /** Opens a claim from the list, as whoever reads the list from its top does. */
     private void open(String statement) {
-        page.navigate(application.address() + "/q/" + code + "/prove");
+        Chromium.open(page, application.address() + "/q/" + code + "/prove");
         page.locator("#claims li a", new Page.LocatorOptions().setHasText(statement)).first().click();
         page.waitForURL("**/prove?claim=**");
         assertThat(page.locator("#chosen .sign").first()).hasClass(Pattern.compile("refuted"));
     }
 
     private void proved(String id) {
-        page.navigate(application.address() + "/q/" + code + "/prove?claim=" + URLEncoder.encode(id, StandardCharsets.UTF_8));
+        Chromium.open(page, application.address() + "/q/" + code + "/prove?claim=" + URLEncoder.encode(id, StandardCharsets.UTF_8));
         assertThat(page.locator("#chosen .sign").first()).hasText("proved");
     }
 
@@ -105,9 +105,9 @@ class MendingIT {
         limitsAndLanguages();
         assertThat(page.locator("#block-claims")).containsText(Pattern.compile("\\b0 refuted"));
         assertThat(page.locator("#block-claims")).containsText(Pattern.compile("\\b0 undecided"));
-        page.navigate(application.address() + "/q/" + code + "/prove?verdict=refuted&weight=blocking");
+        Chromium.open(page, application.address() + "/q/" + code + "/prove?verdict=refuted&weight=blocking");
         assertThat(page.locator("#claims li")).hasCount(0);
-        page.navigate(application.address() + "/q/" + code + "/release");
+        Chromium.open(page, application.address() + "/q/" + code + "/release");
         assertThat(page.locator("h1")).hasText("The gate is open");
     }
 
@@ -199,18 +199,18 @@ class MendingIT {
         press("Waive this claim");
         assertThat(page.locator("#chosen .waived")).containsText("Waived by Ines Tallow at revision 4. It is wired next winter.");
         assertThat(page.locator("#claims .tag")).containsText(List.of("waived").toArray(String[]::new));
-        page.navigate(application.address() + "/q/" + code + "/release");
+        Chromium.open(page, application.address() + "/q/" + code + "/release");
         assertThat(page.locator("h1")).hasText("The gate is open");
         assertThat(page.locator(".gate")).containsText("Ines Tallow, revision 4: It is wired next winter.");
 
         // A change elsewhere leaves it; one at its place ends it.
         page.navigate(application.address() + "/q/" + code + "/compose?at=wet");
         write("#wording", "Is it damp?");
-        page.navigate(application.address() + "/q/" + code + "/release");
+        Chromium.open(page, application.address() + "/q/" + code + "/release");
         assertThat(page.locator("h1")).hasText("The gate is open");
         page.navigate(application.address() + "/q/" + code + "/compose?at=open");
         write("#askWhen", "wet = false and wet = true");
-        page.navigate(application.address() + "/q/" + code + "/release");
+        Chromium.open(page, application.address() + "/q/" + code + "/release");
         assertThat(page.locator("h1")).hasText("The gate is shut");
         assertThat(page.locator(".gate")).containsText("lapsed: the place reads otherwise than in revision 4");
         assertEquals(409, page.request().post(application.address() + "/q/" + code + "/release",
@@ -219,22 +219,22 @@ class MendingIT {
                                 page.evaluate("Object.values(JSON.parse(document.body.getAttribute('hx-headers')))[0]").toString())
                         .setForm(com.microsoft.playwright.options.FormData.create().set("revision", "6")))
                 .status());
-        page.navigate(application.address() + "/q/" + code + "/prove?claim=reach-question+open");
+        Chromium.open(page, application.address() + "/q/" + code + "/prove?claim=reach-question+open");
         page.getByText("Waive…").click();
         page.getByLabel("Reason for the waiver").fill("Still so.");
         press("Waive this claim");
         press("Withdraw the waiver");
         assertThat(page.locator("#chosen .waived")).hasCount(0);
-        page.navigate(application.address() + "/q/" + code + "/release");
+        Chromium.open(page, application.address() + "/q/" + code + "/release");
         assertThat(page.locator("h1")).hasText("The gate is shut");
     }
 
     @Test
     void faultsCannotBeWaivedAndReadersAreOfferedNoEdits() {
-        page.navigate(application.address() + "/q/bat_count/prove?claim=looks-ahead+weather.askWhen");
+        Chromium.open(page, application.address() + "/q/bat_count/prove?claim=looks-ahead+weather.askWhen");
         assertThat(page.getByText("Waive…")).hasCount(0);
         Page reader = Chromium.signedIn(application.address(), "osk");
-        reader.navigate(application.address() + "/q/bat_count/prove?claim=nothing-by-default+humid");
+        Chromium.open(reader, application.address() + "/q/bat_count/prove?claim=nothing-by-default+humid");
         assertThat(reader.locator("#chosen .fix")).isVisible();
         assertThat(reader.getByText("Apply this fix")).hasCount(0);
         assertThat(reader.getByText("Waive…")).hasCount(0);
@@ -247,7 +247,7 @@ class MendingIT {
         DraftStore.Draft head = drafts.head(code).orElseThrow();
         drafts.append(head, new SetConditions(java.util.Map.of("weather.askWhen", "counters > 1")).apply(head.document()), "mended",
                 "ines");
-        page.navigate(application.address() + "/q/" + code + "/prove?verdict=refuted");
+        Chromium.open(page, application.address() + "/q/" + code + "/prove?verdict=refuted");
         List<String> refuted = page.locator(".family h2 > span:first-child").allTextContents();
         for (Family family : Family.values()) {
             assertTrue(family == Family.SOUND || refuted.contains(family.title()), family.title() + " in " + refuted);

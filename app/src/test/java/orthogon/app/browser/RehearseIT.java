@@ -109,7 +109,7 @@ class RehearseIT {
     @Test
     void aWitnessIsWalkedUpToItsPage() {
         Page page = Chromium.signedIn(application.address(), "osk");
-        page.navigate(application.address() + "/q/bat_count/prove?claim=page-passable+waking");
+        Chromium.open(page, application.address() + "/q/bat_count/prove?claim=page-passable+waking");
         press(page, "Rehearse this");
         page.waitForURL("**/rehearse");
         assertThat(page.locator(".walk .now")).isVisible();

@@ -78,7 +78,7 @@ class ReleaseIT {
     }
 
     private void translate(Page translator, String language, int which) {
-        translator.navigate(at("/languages?show=left&to=" + language));
+        Chromium.open(translator, at("/languages?show=left&to=" + language));
         for (int i = translator.locator(".text-list tr.text").count(); i > 0; i--) {
             String unit = translator.locator(".unit-head code").textContent();
             String source = translator.locator(".source").textContent();
@@ -124,7 +124,7 @@ class ReleaseIT {
     }
 
     private void release(String name, String notes) {
-        ines.navigate(at("/release"));
+        Chromium.open(ines, at("/release"));
         ines.locator("#notes").fill(notes);
         press(ines, name);
         assertThat(ines.locator("#releases + table")).containsText(notes);
@@ -137,13 +137,13 @@ class ReleaseIT {
         Page safi = Chromium.signedIn(application.address(), "safi");
         Page mirja = Chromium.signedIn(application.address(), "mirja");
         for (String tag : List.of("fr", "ar")) {
-            ines.navigate(at("/languages"));
+            Chromium.open(ines, at("/languages"));
             ines.locator("#tag").fill(tag);
             press(ines, "Add a language");
             assertThat(ines.locator("#tongues")).containsText(tag.equals("fr") ? "Français" : "العربية");
         }
         translate(safi, "fr", 0);
-        ines.navigate(at("/release"));
+        Chromium.open(ines, at("/release"));
         assertThat(ines.locator("h1")).hasText("The gate is open");
         assertThat(ines.locator(".release-form input[value=fr]")).isChecked();
         assertThat(ines.locator(".release-form input[value=ar]")).isDisabled();
@@ -156,7 +156,7 @@ class ReleaseIT {
         mirja.locator("#remark-text").fill("Do cubs count?");
         press(mirja, "Remark");
         assertThat(mirja.locator("#remarks")).containsText("Mirja Oland");
-        mirja.navigate(at("/release"));
+        Chromium.open(mirja, at("/release"));
         assertThat(mirja.locator(".gate")).containsText("Do cubs count?");
         assertThat(mirja.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Release 1"))).hasCount(0);
         mirja.locator("#sign-note").fill("Every route walked.");
@@ -177,7 +177,7 @@ class ReleaseIT {
         ines.navigate(at("/compose?at=many_otters"));
         set("#wording", "How many otters, cubs too?");
         set("#askWhen", "bank = \"weir\"");
-        ines.navigate(at("/release"));
+        Chromium.open(ines, at("/release"));
         assertThat(ines.locator("#change")).containsText("1 of 2 answer paths of the last release fare otherwise.");
         assertThat(ines.locator("#change")).containsText("Not asked any more: “How many otters?”");
         assertThat(ines.locator("#change .wordings")).containsText("cubs");
@@ -188,7 +188,7 @@ class ReleaseIT {
         assertThat(ines.locator("#change .otherwise details").first()).containsText("bank: The mill");
         translate(safi, "fr", 0);
         translate(safi, "ar", 1);
-        mirja.navigate(at("/release"));
+        Chromium.open(mirja, at("/release"));
         press(mirja, "Sign revision " + mirja.locator("#block-revision").textContent());
         release("Release 2", "Cubs count; Arabic too.");
         assertThat(ines.locator("#releases + table tbody tr").first()).containsText("en, fr, ar");
@@ -210,10 +210,10 @@ class ReleaseIT {
         assertThat(second.locator("h1")).hasText("أُرسل");
         ines.navigate(at("/responses"));
         assertThat(ines.locator("table tbody tr").first()).containsText("The mill");
-        ines.navigate(at("/release"));
+        Chromium.open(ines, at("/release"));
         assertThat(ines.locator("#releases + table tbody tr").nth(0).locator("td").nth(6)).hasText("1");
         assertThat(ines.locator("#releases + table tbody tr").nth(1).locator("td").nth(6)).hasText("1");
-        ines.navigate(at("/release/1"));
+        Chromium.open(ines, at("/release/1"));
         assertThat(ines.locator("#sheet")).containsText("The proof that it was released with");
         assertThat(ines.locator("#sheet")).containsText("Answer paths: 2, routes: 1.");
 
@@ -253,7 +253,7 @@ class ReleaseIT {
     }
 
     private void stand(String button, String message) {
-        ines.navigate(at("/release"));
+        Chromium.open(ines, at("/release"));
         ines.locator(".stand summary").first().click();
         ines.locator("#message-1").fill(message);
         ines.locator(".stand").first().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(button)).click();
@@ -264,7 +264,7 @@ class ReleaseIT {
         otters();
         release("Release 1", "First.");
         String words = "otters-" + code.substring(code.length() - 8);
-        ines.navigate(at("/release/sharing"));
+        Chromium.open(ines, at("/release/sharing"));
         ines.locator("#address").fill("Otter Watch!");
         press(ines, "Save");
         assertThat(ines.locator(".summary")).containsText("“Otter Watch!” is no address");
@@ -305,12 +305,12 @@ class ReleaseIT {
         ines.locator("#most").fill("");
         press(ines, "Save");
         assertFalse(framed(words), "not allowed yet");
-        ines.navigate(at("/release/sharing"));
+        Chromium.open(ines, at("/release/sharing"));
         ines.getByLabel("May stand inside other pages").check();
         press(ines, "Save");
         assertTrue(framed(words), "allowed");
         assertFalse(framed("found-animal"), "allowed for this one alone");
-        ines.navigate(at("/release/embedded"));
+        Chromium.open(ines, at("/release/embedded"));
         assertThat(ines.frameLocator("iframe").locator("h1")).hasText("Otter watch");
     }
 
@@ -365,7 +365,7 @@ class ReleaseIT {
         press(wenna, "Send my answers");
         wenna.navigate(link);
         assertThat(wenna.locator(".receipt")).isVisible();
-        ines.navigate(at("/release"));
+        Chromium.open(ines, at("/release"));
         press(ines, "Remind 1 who has not answered");
         assertThat(ines.locator(".notice")).hasText("1 reminder is on the way.");
         ines.navigate(application.address() + "/outbox");

@@ -31,7 +31,7 @@ class RespondentIT {
 
     private String link() {
         Page analyst = Chromium.signedIn(address, "osk");
-        analyst.navigate(address + "/q/found_animal/release");
+        Chromium.open(analyst, address + "/q/found_animal/release");
         String link = address + analyst.locator("a[href^='/to/']").first().getAttribute("href");
         // A window behind another one is drawn seldom.
         analyst.context().close();

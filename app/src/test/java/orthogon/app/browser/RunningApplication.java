@@ -10,22 +10,37 @@ import orthogon.app.storage.ReleaseStore;
 import orthogon.core.questionnaire.Questionnaire;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.util.FileSystemUtils;
 
 /** The real application on a free port with a database of its own. */
 final class RunningApplication implements AutoCloseable {
 
     private static RunningApplication withDemo;
+    /** A data folder with the demo data, made once and copied for each application that wants it. */
+    private static Path demo;
 
     private final ConfigurableApplicationContext context;
 
-    private RunningApplication(boolean demo, String... more) {
+    private RunningApplication(boolean withData, String... more) {
         try {
-            Path data = Files.createTempDirectory("orthogon");
+            Path data = withData ? demoCopy() : Files.createTempDirectory("orthogon");
             context = SpringApplication.run(Orthogon.class, Stream.concat(Stream.of("--orthogon.port=0", "--orthogon.data=" + data,
-                    "--orthogon.demo=" + demo, "--orthogon.begins-per-minute=100000"), Stream.of(more)).toArray(String[]::new));
+                    "--orthogon.demo=" + withData, "--orthogon.begins-per-minute=100000"), Stream.of(more)).toArray(String[]::new));
         } catch (IOException e) {
             throw new java.io.UncheckedIOException(e);
         }
+    }
+
+    /** A folder of its own with the demo data; filling one takes much longer than copying it. */
+    static synchronized Path demoCopy() throws IOException {
+        if (demo == null) {
+            Path first = Files.createTempDirectory("orthogon-demo");
+            SpringApplication.run(Orthogon.class, "--orthogon.port=0", "--orthogon.data=" + first, "--orthogon.demo=true").close();
+            demo = first;
+        }
+        Path copy = Files.createTempDirectory("orthogon");
+        FileSystemUtils.copyRecursively(demo, copy);
+        return copy;
     }
 
     /** One with the demo data, to be closed by whoever asked for it. */

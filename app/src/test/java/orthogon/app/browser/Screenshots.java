@@ -28,12 +28,12 @@ public final class Screenshots {
     private void all() {
         Page page = Chromium.signedIn(address, "ines");
         // Settle the proofs first, so that no picture shows them under way.
-        page.navigate(address + "/q/found_animal/prove");
-        page.navigate(address + "/q/bat_count/prove");
+        Chromium.open(page, address + "/q/found_animal/prove");
+        Chromium.open(page, address + "/q/bat_count/prove");
         shot(page, "/", "desk");
         shot(page, "/q/found_animal/compose?at=group", "compose");
         shot(page, "/q/bat_count/prove", "prove");
-        page.navigate(address + "/q/bat_count/prove?claim=page-passable+waking");
+        Chromium.open(page, address + "/q/bat_count/prove?claim=page-passable+waking");
         page.locator("#chosen h1").waitFor();
         page.locator("#lower p, #lower table").first().waitFor();
         save(page, "prove-witness");
@@ -58,14 +58,14 @@ public final class Screenshots {
         page.locator("#askWhen").fill("size != \"small\"");
         page.locator("#askWhen").blur();
         page.waitForFunction("before => document.getElementById('state').dataset.revision !== before", before);
-        page.navigate(address + "/q/found_animal/release");
+        Chromium.open(page, address + "/q/found_animal/release");
         page.getByText("drills of the last release").waitFor(new com.microsoft.playwright.Locator.WaitForOptions().setTimeout(60_000));
         page.waitForTimeout(4000);
         save(page, "release");
     }
 
     private void lanes(Page page) {
-        page.navigate(address + "/q/found_animal/prove");
+        Chromium.open(page, address + "/q/found_animal/prove");
         page.locator(".lane").nth(20).dispatchEvent("click");
         page.locator("#chosen .measures").waitFor();
         page.locator(".lane").nth(48).dispatchEvent("click", java.util.Map.of("shiftKey", true, "bubbles", true));
@@ -114,12 +114,12 @@ public final class Screenshots {
                 DocumentWriter.write(LedgerBenchmark.draft(180)).getBytes(StandardCharsets.UTF_8)));
         page.locator("form[action='/open'] button").click();
         page.waitForURL("**/compose**");
-        page.navigate(address + "/q/draft_180/prove");
+        Chromium.open(page, address + "/q/draft_180/prove");
         shot(page, "/q/draft_180/compose?at=q60", "compose-200");
     }
 
     private void respondent(Page analyst) {
-        analyst.navigate(address + "/q/found_animal/release");
+        Chromium.open(analyst, address + "/q/found_animal/release");
         String link = analyst.locator("a[href^='/to/']").first().getAttribute("href");
         Page phone = Chromium.context(new Browser.NewContextOptions().setViewportSize(390, 844)).newPage();
         phone.navigate(address + link + "?lang=ar");

@@ -80,7 +80,7 @@ class WholeStoryIT {
         assertThat(page.locator(".core")).containsText("page winter is open when heavy is under 40");
 
         // The gate stays shut meanwhile.
-        page.navigate(application.address() + "/q/hedgehog_check/release");
+        Chromium.open(page, application.address() + "/q/hedgehog_check/release");
         assertThat(page.locator("h1")).hasText("The gate is shut");
 
         // Fix it with a sentence.
@@ -108,7 +108,7 @@ class WholeStoryIT {
 
         rehearse(page);
 
-        page.navigate(application.address() + "/q/hedgehog_check/release");
+        Chromium.open(page, application.address() + "/q/hedgehog_check/release");
         assertThat(page.locator("h1")).hasText("The gate is open");
         page.getByLabel("Notes").fill("For the autumn.");
         press(page, "Release 1");

@@ -13,6 +13,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import jakarta.servlet.http.Cookie;
 import java.util.EnumSet;
 import java.util.stream.Collectors;
 import orthogon.app.account.Act;
@@ -53,6 +54,23 @@ class DoorsTest {
         for (String path : new String[]{"/", "/q/found_animal/compose", "/q/found_animal/responses/file.csv", "/q/found_animal/live"}) {
             web.perform(get(path)).andExpect(status().is3xxRedirection()).andExpect(redirectedUrl("/login"));
         }
+    }
+
+    @Test
+    void aSheetExplainsItselfOnceAndWhileItIsEmpty() throws Exception {
+        String tip = "Prove checks every answer path";
+        Cookie opened = web.perform(get("/q/found_animal/prove").with(INES)).andExpect(content().string(containsString(tip))).andReturn()
+                .getResponse().getCookie("opened-ines");
+        web.perform(get("/q/found_animal/prove").with(INES).cookie(opened)).andExpect(content().string(not(containsString(tip))));
+        web.perform(get("/q/foster_home/prove").with(INES).cookie(opened)).andExpect(content().string(not(containsString(tip))));
+        web.perform(get("/q/foster_home/prove").with(OSK).cookie(opened)).andExpect(content().string(containsString(tip)));
+        Cookie more = web.perform(get("/q/found_animal/release").with(INES).cookie(opened)).andReturn().getResponse()
+                .getCookie("opened-ines");
+        assertEquals("prove.release", more.getValue());
+        web.perform(get("/q/bat_count/release").with(INES).cookie(more))
+                .andExpect(content().string(containsString("Release publishes a revision")));
+        web.perform(get("/q/found_animal/release").with(INES).cookie(more))
+                .andExpect(content().string(not(containsString("Release publishes a revision"))));
     }
 
     @Test
