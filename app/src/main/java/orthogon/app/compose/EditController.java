@@ -24,6 +24,7 @@ import orthogon.core.edit.Refused;
 import orthogon.core.edit.Remove;
 import orthogon.core.edit.Rename;
 import orthogon.core.edit.RenameOption;
+import orthogon.core.edit.RenameOutcome;
 import orthogon.core.edit.Retyped;
 import orthogon.core.edit.RowLine;
 import orthogon.core.edit.Sentence;
@@ -196,6 +197,13 @@ class EditController {
                 editing.make(code, revision, new RenameOption(at, option.get()[0], option.get()[1]), who);
                 return at(at);
             }
+            Optional<RenameOutcome> outcome = at.equals(Edit.ENDING) && (field.isEmpty() || field.contains("outcomes"))
+                    ? RenameOutcome.between(before.outcomes(), new Forms(form).outcomes())
+                    : Optional.empty();
+            if (outcome.isPresent()) {
+                editing.make(code, revision, outcome.get(), who);
+                return at(at);
+            }
             Set<String> groups = field.isEmpty()
                     ? form.keySet().stream().map(Fields::group).collect(Collectors.toSet())
                     : Set.copyOf(field);
@@ -204,16 +212,19 @@ class EditController {
             Optional<Item> changed = made.document().item(at);
             if (item.isPresent() && changed.isPresent()) {
                 model.addAttribute("renames", RenameOption.proposals(item.get(), changed.get()));
+            } else if (at.equals(Edit.ENDING)) {
+                model.addAttribute("renames", RenameOutcome.proposals(before, made.document()));
             }
             return new Made(at, item.isPresent() && changed.isPresent() ? retyped(code, item.get(), changed.get()) : "");
         });
     }
 
+    /** Another code for an option of a row, or for an outcome. */
     @PostMapping("/rename-option")
     String renameOption(@PathVariable String code, @RequestParam int revision, @RequestParam String at, @RequestParam String from,
             @RequestParam String to, Principal who, Model model, HttpServletResponse response) {
         return attempt(code, revision, model, response, () -> {
-            editing.make(code, revision, new RenameOption(at, from, to), who);
+            editing.make(code, revision, at.equals(Edit.ENDING) ? new RenameOutcome(from, to) : new RenameOption(at, from, to), who);
             return at(at);
         });
     }

@@ -24,6 +24,7 @@ public sealed interface Edit
         Remove,
         Rename,
         RenameOption,
+        RenameOutcome,
         SetConditions,
         Settle,
         SplitPage,

@@ -12,6 +12,7 @@ import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.ExpressionReader;
+import orthogon.core.expression.Printer;
 import orthogon.core.expression.Wiring;
 import orthogon.core.language.Piping;
 import orthogon.core.language.Texts;
@@ -156,6 +157,28 @@ public final class References {
             translations.put(language, changed);
         });
         return Texts.apply(document, (unit, text) -> change.apply(text)).withTranslations(translations);
+    }
+
+    /**
+     * The document with another code for something that is chosen, in conditions and in texts.
+     *
+     * @param owner the question that it is an option of, or {@code outcome}
+     */
+    static Questionnaire choice(Questionnaire document, String owner, String from, String to) {
+        Map<String, String> changed = new LinkedHashMap<>();
+        for (Wiring.Wire wire : Wiring.of(document).wires()) {
+            StringBuilder text = new StringBuilder(wire.text());
+            wire.options().stream().filter(o -> o.question().equals(owner) && o.option().equals(from))
+                    .sorted((a, b) -> Integer.compare(b.at().from(), a.at().from())).forEach(o -> {
+                        int start = wire.text().offsetByCodePoints(0, o.at().from());
+                        int end = wire.text().offsetByCodePoints(0, o.at().to());
+                        text.replace(start, end, Printer.literal(to));
+                    });
+            if (!text.toString().equals(wire.text())) {
+                changed.put(wire.place(), text.toString());
+            }
+        }
+        return inTexts(Places.with(document, changed), text -> Piping.renamedChoice(text, owner, from, to));
     }
 
     /** The document with its translations and notes standing at other units. */

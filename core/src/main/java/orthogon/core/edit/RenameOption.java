@@ -6,14 +6,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.regex.Pattern;
-import orthogon.core.expression.Printer;
-import orthogon.core.expression.Wiring;
-import orthogon.core.language.Piping;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Codes;
 import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Places;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 
@@ -35,13 +32,17 @@ public record RenameOption(String question, String from, String to) implements E
         List<Proposal> proposals = new ArrayList<>();
         for (Answer.Option option : b.answer().options()) {
             Optional<Answer.Option> old = a.answer().option(option.code()).filter(o -> !o.label().equals(option.label()));
-            boolean madeUp = old.filter(o -> Codes.from(o.label(), "option", c -> false).equals(o.code())).isPresent();
-            String to = Codes.from(option.label(), "option", c -> b.answer().option(c).isPresent());
-            if (madeUp && !to.equals(option.code())) {
-                proposals.add(new Proposal(option.code(), to, option.label()));
-            }
+            old.flatMap(o -> proposal("option", o.code(), o.label(), option.label(), c -> b.answer().option(c).isPresent()))
+                    .ifPresent(proposals::add);
         }
         return proposals;
+    }
+
+    /** A code that follows a new label, where the code was made up from the old one. */
+    static Optional<Proposal> proposal(String fallback, String code, String before, String after, Predicate<String> taken) {
+        String to = Codes.from(after, fallback, taken);
+        boolean madeUp = !before.equals(after) && Codes.from(before, fallback, c -> false).equals(code);
+        return madeUp && !to.equals(code) ? Optional.of(new Proposal(code, to, after)) : Optional.empty();
     }
 
     @Override
@@ -56,22 +57,9 @@ public record RenameOption(String question, String from, String to) implements E
         if (now.answer().option(to).isPresent()) {
             throw new Refused(question + " has an option " + to + " already; choose another code.");
         }
-        Map<String, String> changed = new LinkedHashMap<>();
-        for (Wiring.Wire wire : Wiring.of(document).wires()) {
-            StringBuilder text = new StringBuilder(wire.text());
-            wire.options().stream().filter(o -> o.question().equals(question) && o.option().equals(from))
-                    .sorted((a, b) -> Integer.compare(b.at().from(), a.at().from())).forEach(o -> {
-                        int start = wire.text().offsetByCodePoints(0, o.at().from());
-                        int end = wire.text().offsetByCodePoints(0, o.at().to());
-                        text.replace(start, end, Printer.literal(to));
-                    });
-            if (!text.toString().equals(wire.text())) {
-                changed.put(wire.place(), text.toString());
-            }
-        }
         Pattern unitOfLabel = Pattern.compile("(" + question + "(?:/reword/\\d+)?\\.)" + from + "(\\.label)");
         Questionnaire followed = References.atUnits(
-                References.inTexts(Places.with(document, changed), text -> Piping.renamedChoice(text, question, from, to)),
+                References.choice(document, question, from, to),
                 unit -> unitOfLabel.matcher(unit).matches() ? unitOfLabel.matcher(unit).replaceFirst("$1" + to + "$2") : unit);
         return followed.withItem(question, i -> {
             Answer answer = ((Question) i).answer();

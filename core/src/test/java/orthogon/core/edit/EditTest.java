@@ -9,6 +9,7 @@ import java.math.BigDecimal;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.RandomDocument;
@@ -22,6 +23,10 @@ import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Places;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Questionnaire.Outcome;
+import orthogon.core.questionnaire.Questionnaire.OutcomeRow;
+import orthogon.core.questionnaire.Questionnaire.OwnClaim;
+import orthogon.core.questionnaire.Questionnaire.Says;
 import orthogon.core.questionnaire.Section;
 import org.junit.jupiter.api.Test;
 
@@ -50,7 +55,7 @@ class EditTest {
             }
         }
         assertTrue(made > 2500 && refused > 300, made + " made, " + refused + " refused");
-        assertEquals(22, kinds.size(), kinds.toString());
+        assertEquals(23, kinds.size(), kinds.toString());
     }
 
     /**
@@ -170,6 +175,41 @@ class EditTest {
         assertEquals(List.of(new RenameOption.Proposal("grey_goose", "white_goose", "White goose")), RenameOption.proposals(before, after),
                 "a code that somebody chose stays");
         assertEquals(List.of(), RenameOption.proposals(before, before));
+    }
+
+    @Test
+    void aRenamedOutcomeIsFollowedWhereverItIsNamed() throws Refused {
+        Questionnaire document = Questionnaire.blank("otters", "Otters");
+        Questionnaire ending = document.withEnding(List.of(new Outcome("now", "Now", "Come."), new Outcome("later", "Later", "Wait.")),
+                List.of(new OutcomeRow("", "later")))
+                .withClaims(List.of(new OwnClaim("calm", Says.NEVER, "outcome = \"later\"")))
+                .withPages(document.pages().stream().map(p -> p.withRules(List.of(new Page.Finish("true", "later")), p.skip())).toList())
+                .withTranslations(Map.of("fr", Map.of("later.closing", new Questionnaire.Translation("Attendez.", "reviewed", "Wait."))));
+        Questionnaire renamed = new RenameOutcome("later", "leave").apply(ending);
+        assertEquals(List.of("now", "leave"), renamed.outcomes().stream().map(Outcome::code).toList());
+        assertEquals("leave", renamed.outcomeTable().getFirst().outcome());
+        assertEquals("leave", renamed.pages().getFirst().finish().getFirst().outcome());
+        assertEquals("outcome = \"leave\"", renamed.claims().getFirst().that());
+        assertEquals(Set.of("leave.closing"), renamed.translations().get("fr").keySet());
+        assertEquals(ending, new RenameOutcome("leave", "later").apply(renamed));
+        assertThrows(Refused.class, () -> new RenameOutcome("later", "now").apply(ending));
+        assertThrows(Refused.class, () -> new RenameOutcome("never", "soon").apply(ending));
+        assertThrows(Refused.class, () -> new RenameOutcome("later", "Too Late").apply(ending));
+    }
+
+    @Test
+    void anOutcomeKeepsItsReferencesWhenItsCodeAloneIsChanged() {
+        List<Outcome> before = List.of(new Outcome("later", "Later", "Wait."), new Outcome("x", "Now", ""));
+        Questionnaire document = Questionnaire.blank("otters", "Otters");
+        Questionnaire first = document.withEnding(before, List.of());
+        Questionnaire relabelled = document.withEnding(
+                List.of(new Outcome("later", "Not now", "Wait."), new Outcome("x", "At once", "")), List.of());
+        assertEquals(List.of(new RenameOption.Proposal("later", "not_now", "Not now")), RenameOutcome.proposals(first, relabelled));
+        assertEquals(List.of(), RenameOutcome.proposals(first, first));
+        assertEquals(Optional.of(new RenameOutcome("later", "wait")),
+                RenameOutcome.between(before, List.of(new Outcome("wait", "Later", "Wait."), before.get(1))));
+        assertEquals(Optional.empty(), RenameOutcome.between(before, List.of(before.get(1), before.get(0))), "put in another order");
+        assertEquals(Optional.empty(), RenameOutcome.between(before, before.subList(0, 1)));
     }
 
     @Test

@@ -107,6 +107,9 @@ public final class RandomEdits {
     }
 
     private Edit option(Questionnaire document, String code) {
+        if (!document.outcomes().isEmpty() && random.nextInt(4) == 0) {
+            return new RenameOutcome(pick(document.outcomes()).code(), "outcome_" + step);
+        }
         Answer answer = document.question(code).map(Question::answer).orElse(new Answer.YesNo());
         return answer.hasOwnOptions()
                 ? new RenameOption(code, pick(answer.options()).code(), "option_" + step)
