@@ -38,9 +38,13 @@ final class Directions {
     /** Functions of all entries of a roster, or of a list. */
     private static final Set<String> OF_ALL = Set.of("max", "min", "sum", "mean");
 
+    /** Functions that hold or do not. */
+    private static final Set<String> CONDITIONS = Set.of("answered", "list contains", "contains", "starts with", "ends with", "matches");
+
     private final Questionnaire document;
     private final Wiring wiring;
     private final OwnWords words;
+    private final FunctionWords functions;
     private final Map<String, Integer> numbers = new HashMap<>();
     /** Derived values too long to stand in a direction, in document order. */
     private final List<String> lettered = new ArrayList<>();
@@ -51,6 +55,9 @@ final class Directions {
         this.document = document;
         this.wiring = Wiring.of(document);
         this.words = OwnWords.of(document);
+        this.functions = new FunctionWords(words, this::subject,
+                code -> document.question(code)
+                        .filter(q -> q.answer() instanceof Answer.DateAnswer || q.answer() instanceof Answer.TimeAnswer).isPresent());
         document.questions().filter(q -> !q.isHidden()).forEach(q -> numbers.put(q.code(), numbers.size() + 1));
         document.items().filter(Derived.class::isInstance).map(Derived.class::cast).filter(d -> d.derive().length() > LONGEST_INSIDE)
                 .filter(d -> wiring.wires().stream().anyMatch(w -> w.family() != Wiring.Family.CLAIM && w.uses().contains(d.code())))
@@ -82,7 +89,7 @@ final class Directions {
     private static boolean isCondition(Expr expr) {
         return expr instanceof And || expr instanceof Or || expr instanceof Not || expr instanceof Compare || expr instanceof InRange
                 || expr instanceof InList || expr instanceof Quantified
-                || expr instanceof Call c && (c.function().equals("answered") || c.function().equals("list contains"));
+                || expr instanceof Call c && CONDITIONS.contains(c.function());
     }
 
     /** Whether something on paper adds up the points of a question. */
@@ -139,7 +146,7 @@ final class Directions {
             case Name n when letter(n.name()).isPresent() -> words.say("rule.is", letter(n.name()).get(), words.say("yes"));
             case Name n -> derived(n.name()).map(e -> say(e, inner)).orElseGet(() -> words.say("rule.is", subject(n), words.say("yes")));
             case Quantified q -> words.say(q.every() ? "rule.every" : "rule.some", say(q.satisfies(), true));
-            default -> subject(expr);
+            default -> functions.condition(expr).orElseGet(() -> subject(expr));
         };
     }
 
@@ -161,14 +168,7 @@ final class Directions {
             Expr of = derived(n.name()).get();
             return b == c.op().equals("=") ? say(of, true) : words.say("rule.not", say(of, false));
         }
-        String key = switch (c.op()) {
-            case "=" -> "rule.is";
-            case "!=" -> "rule.is_not";
-            case "<" -> "rule.under";
-            case "<=" -> "rule.most";
-            case ">" -> "rule.over";
-            default -> "rule.least";
-        };
+        String key = functions.comparison(c.op(), c.left(), c.right());
         return words.say(key, subject(c.left()), value(c.left(), c.right()));
     }
 
@@ -209,6 +209,10 @@ final class Directions {
         }
         if (expr instanceof Call c && c.function().equals("score") && c.args().size() == 1) {
             return words.say("rule.points", subject(c.args().getFirst()));
+        }
+        Optional<String> function = functions.term(expr);
+        if (function.isPresent()) {
+            return function.get();
         }
         if (expr instanceof Arithmetic a) {
             return subject(a.left()) + " " + a.op() + " " + subject(a.right());
