@@ -321,3 +321,15 @@ addEventListener('pageshow', (event) => {
         location.reload();
     }
 });
+
+// Work that is done leads on to what came of it, once.
+function goOn() {
+    const done = document.querySelector('[data-leads-to]');
+    if (done) {
+        const to = done.dataset.leadsTo;
+        delete done.dataset.leadsTo;
+        location.replace(to);
+    }
+}
+document.addEventListener('htmx:afterSettle', goOn);
+addEventListener('load', goOn);

@@ -20,7 +20,8 @@ public record Door(HttpMethod method, String path, Act act) {
         get(doors, Act.READ_RESPONSES, "/q/*/responses/**", "/q/*/responses");
         get(doors, Act.READ_TRAIL, "/outbox", "/trail");
         get(doors, Act.RELEASE, "/q/*/release/invitations/file.csv");
-        get(doors, Act.LOOK, "/", "/q/**");
+        get(doors, Act.LOOK, "/", "/q/**", "/work/*", "/work/*/going", "/work/*/result");
+        post(doors, Act.LOOK, "/work/*/stop");
         post(doors, Act.REHEARSE, "/q/*/rehearse/**", "/q/*/rehearse", "/q/*/compose/fold");
         post(doors, Act.TRANSLATE, "/q/*/languages/keep", "/q/*/languages/check", "/q/*/languages/note", "/q/*/languages/replace",
                 "/q/*/languages/import", "/q/*/languages/take");

@@ -9,6 +9,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import orthogon.app.background.Result;
+import orthogon.app.background.Work;
+import orthogon.app.background.Works;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Proofs;
 import orthogon.app.storage.DraftStore;
@@ -23,6 +26,7 @@ import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.document.DocumentReader;
 import orthogon.formats.document.DocumentWriter;
 import orthogon.formats.document.UnusableFile;
+import orthogon.formats.progress.Progress;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -62,9 +66,11 @@ class DeskController {
     private final Starters starters;
     private final SignOffStore signOffs;
     private final RemoveQuestionnaire removals;
+    private final Works works;
 
     DeskController(DraftStore drafts, ReleaseStore releases, InterviewStore interviews, Proofs proofs, Frame frame, Starters starters,
-            SignOffStore signOffs, RemoveQuestionnaire removals) {
+            SignOffStore signOffs, RemoveQuestionnaire removals, Works works) {
+        this.works = works;
         this.removals = removals;
         this.signOffs = signOffs;
         this.drafts = drafts;
@@ -169,15 +175,31 @@ class DeskController {
 
     @PostMapping("/open")
     String open(@RequestParam MultipartFile file, Principal who, Model model, HttpServletResponse response) throws IOException {
+        byte[] content = file.getBytes();
+        String name = String.valueOf(file.getOriginalFilename());
+        Work work = works.begin("The questionnaire in “" + name + "”", "/", who.getName(),
+                progress -> opened(content, name, who.getName(), progress));
+        return switch (works.soon(work).orElse(null)) {
+            case Result.Address address -> "redirect:" + address.to();
+            case Result.Refusal refusal -> {
+                model.addAttribute("faults", refusal.faults());
+                yield refused(refusal.message(), model, response);
+            }
+            case null, default -> "redirect:" + Works.address(work);
+        };
+    }
+
+    private Result opened(byte[] content, String name, String who, Progress progress) {
         try {
-            Questionnaire document = DocumentReader.read(file.getBytes());
+            progress.at("Reading the file", 0, 0);
+            Questionnaire document = DocumentReader.read(content);
+            progress.at("Keeping the questionnaire", 0, 0);
             String code = Codes.fresh(document.code(), drafts::exists);
-            drafts.create(document.withCode(code), who.getName(), "opened the file " + file.getOriginalFilename());
-            return "redirect:/q/" + code + "/compose";
+            drafts.create(document.withCode(code), who, "opened the file " + name);
+            return new Result.Address("/q/" + code + "/compose");
         } catch (UnusableFile e) {
-            model.addAttribute("faults", e.faults());
-            return refused("“" + file.getOriginalFilename() + "” cannot be used as a questionnaire. Fix what is listed and open it again.",
-                    model, response);
+            return new Result.Refusal("“" + name + "” cannot be used as a questionnaire. Fix what is listed and open it again.",
+                    e.faults().stream().map(f -> new Result.Fault(f.pointer(), f.message())).toList());
         }
     }
 

@@ -1,6 +1,9 @@
 package orthogon.app.release;
 
 import java.nio.charset.StandardCharsets;
+import java.security.Principal;
+import orthogon.app.background.Result;
+import orthogon.app.background.Works;
 import orthogon.app.frame.Frame;
 import orthogon.app.frame.NotThere;
 import orthogon.core.questionnaire.Questionnaire;
@@ -13,6 +16,7 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 
@@ -22,20 +26,24 @@ import org.springframework.web.bind.annotation.RequestParam;
 class PaperController {
 
     private final Frame frame;
+    private final Works works;
 
-    PaperController(Frame frame) {
+    PaperController(Frame frame, Works works) {
         this.frame = frame;
+        this.works = works;
     }
 
     @GetMapping("/paper.pdf")
-    ResponseEntity<byte[]> pdf(@PathVariable String code, @RequestParam(defaultValue = "") String language) {
+    ResponseEntity<byte[]> pdf(@PathVariable String code, @RequestParam(defaultValue = "") String language,
+            @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "") String accept, Principal who) {
         Questionnaire document = frame.draft(code).document();
         String in = language.isEmpty() ? document.sourceLanguage() : language;
         if (!document.languages().contains(in)) {
             throw new NotThere("The questionnaire is not there in “" + in + "”.");
         }
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF)
-                .header(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"" + code + "-" + in + ".pdf\"").body(Paper.pdf(document, in));
+        return works.file(accept, "The PDF of " + document.title(), "/q/" + code + "/release", who.getName(),
+                progress -> new Result.File(Paper.pdf(document, in, progress), MediaType.APPLICATION_PDF,
+                        "inline; filename=\"" + code + "-" + in + ".pdf\""));
     }
 
     @GetMapping("/dictionary.{kind}")

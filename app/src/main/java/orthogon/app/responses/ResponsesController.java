@@ -1,6 +1,7 @@
 package orthogon.app.responses;
 
 import java.nio.charset.StandardCharsets;
+import java.security.Principal;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -8,6 +9,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
+import orthogon.app.background.Result;
+import orthogon.app.background.Works;
 import orthogon.app.frame.Frame;
 import orthogon.app.frame.NotThere;
 import orthogon.app.questions.Said;
@@ -31,6 +34,7 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 
@@ -51,8 +55,10 @@ class ResponsesController {
     private final InterviewStore interviews;
     private final ReleaseStore releases;
     private final AttachmentStore attachments;
+    private final Works works;
 
-    ResponsesController(Frame frame, InterviewStore interviews, ReleaseStore releases, AttachmentStore attachments) {
+    ResponsesController(Frame frame, InterviewStore interviews, ReleaseStore releases, AttachmentStore attachments, Works works) {
+        this.works = works;
         this.attachments = attachments;
         this.frame = frame;
         this.interviews = interviews;
@@ -151,14 +157,18 @@ class ResponsesController {
     }
 
     @GetMapping("/file.csv")
-    ResponseEntity<byte[]> csv(@PathVariable String code) {
+    ResponseEntity<byte[]> csv(@PathVariable String code, @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "") String accept,
+            Principal who) {
         Draft draft = frame.draft(code);
-        List<Response> all = interviews.responses(draft.id());
-        Questionnaire document = all.isEmpty() ? draft.document() : releases.get(all.getFirst().releaseId()).document();
-        List<ResponsesCsv.Row> rows = all.stream().map(r -> new ResponsesCsv.Row(r.receipt(), r.release(),
-                DateTimeFormatter.ISO_OFFSET_DATE_TIME.format(r.sentAt()), r.outcome(), r.answers())).toList();
-        return ResponseEntity.ok().contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + draft.code() + "-responses.csv\"")
-                .body(ResponsesCsv.write(document, rows).getBytes(StandardCharsets.UTF_8));
+        return works.file(accept, "The responses to " + draft.document().title(), "/q/" + code + "/responses", who.getName(), progress -> {
+            progress.at("Reading the responses", 0, 0);
+            List<Response> all = interviews.responses(draft.id());
+            Questionnaire document = all.isEmpty() ? draft.document() : releases.get(all.getFirst().releaseId()).document();
+            List<ResponsesCsv.Row> rows = all.stream().map(r -> new ResponsesCsv.Row(r.receipt(), r.release(),
+                    DateTimeFormatter.ISO_OFFSET_DATE_TIME.format(r.sentAt()), r.outcome(), r.answers())).toList();
+            return new Result.File(ResponsesCsv.write(document, rows, progress).getBytes(StandardCharsets.UTF_8),
+                    new MediaType("text", "csv", StandardCharsets.UTF_8),
+                    "attachment; filename=\"" + draft.code() + "-responses.csv\"");
+        });
     }
 }

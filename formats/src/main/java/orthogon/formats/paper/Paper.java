@@ -27,6 +27,7 @@ import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
+import orthogon.formats.progress.Progress;
 
 /** A questionnaire as a printable document (PDF, A4). */
 public final class Paper {
@@ -48,10 +49,17 @@ public final class Paper {
         this.rightToLeft = words.locale().isRightToLeft();
     }
 
-    /** @param language one of the document's; what is not translated stands in the source language */
-    public static byte[] pdf(Questionnaire document, String language) {
+    /**
+     * A questionnaire as a file.
+     *
+     * @param language one of the document's; what is not translated stands in the source language
+     * @param progress is told of how many words are set, and may end the work
+     */
+    public static byte[] pdf(Questionnaire document, String language, Progress progress) {
         Paper paper = new Paper(Translated.into(document, language));
+        String html = paper.html();
         PdfRendererBuilder builder = new PdfRendererBuilder();
+        builder.useUnicodeLineBreaker(new WatchedLines(html, progress));
         builder.useFastMode();
         FONTS.forEach((file, family) -> {
             builder.useFont(() -> font(file + "-400-normal.ttf"), family, 400, FontStyle.NORMAL, true);
@@ -60,7 +68,7 @@ public final class Paper {
         builder.useUnicodeBidiSplitter(new ICUBidiSplitter.ICUBidiSplitterFactory());
         builder.useUnicodeBidiReorderer(new ICUBidiReorderer());
         builder.defaultTextDirection(paper.rightToLeft ? TextDirection.RTL : TextDirection.LTR);
-        builder.withHtmlContent(paper.html(), null);
+        builder.withHtmlContent(html, null);
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         builder.toStream(bytes);
         try {

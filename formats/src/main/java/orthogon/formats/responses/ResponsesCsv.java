@@ -17,6 +17,7 @@ import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
+import orthogon.formats.progress.Progress;
 
 /** One row for each response, one column for each value that is kept of it, RFC 4180, with codes as values. */
 public final class ResponsesCsv {
@@ -26,14 +27,17 @@ public final class ResponsesCsv {
     /** @param sent when it was sent, ISO 8601 with offset */
     public record Row(String receipt, int release, String sent, String outcome, Map<String, Object> answers) {}
 
-    public static String write(Questionnaire document, List<Row> rows) {
+    /** @param progress is told of each row that is written, and may end the work */
+    public static String write(Questionnaire document, List<Row> rows, Progress progress) {
         List<Column> columns = columns(document);
         StringBuilder text = new StringBuilder();
         List<String> header = new ArrayList<>(List.of("receipt", "release", "sent", "outcome"));
         columns.forEach(c -> header.add(c.name()));
         try (CSVPrinter printer = new CSVPrinter(text, CSVFormat.RFC4180)) {
             printer.printRecord(header);
+            int written = 0;
             for (Row row : rows) {
+                progress.at("Writing the responses", written++, rows.size());
                 List<String> cells = new ArrayList<>(List.of(row.receipt(), String.valueOf(row.release()), row.sent(), row.outcome()));
                 columns.forEach(c -> cells.add(cell(c.of().apply(row.answers()))));
                 printer.printRecord(cells);

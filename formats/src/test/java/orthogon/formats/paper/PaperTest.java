@@ -2,21 +2,30 @@ package orthogon.formats.paper;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.text.Normalizer;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.CancellationException;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 import orthogon.core.language.Translated;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.document.DocumentReader;
+import orthogon.formats.progress.Progress;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
@@ -30,7 +39,7 @@ class PaperTest {
     }
 
     private static String text(Questionnaire document, String language) throws IOException {
-        try (PDDocument pdf = Loader.loadPDF(Paper.pdf(document, language))) {
+        try (PDDocument pdf = Loader.loadPDF(Paper.pdf(document, language, Progress.NONE))) {
             assertTrue(Math.abs(pdf.getPage(0).getMediaBox().getWidth() - 595) < 1, "A4 is 595 points wide");
             return new PDFTextStripper().getText(pdf).replaceAll("[\\s\u00a0]+", " ");
         }
@@ -61,6 +70,19 @@ class PaperTest {
     }
 
     @Test
+    void thePagesAreToldAsTheyAreSetAndTheWorkCanBeEnded() {
+        List<Integer> told = new ArrayList<>();
+        Paper.pdf(intake, "en", (part, done, of) -> told.add(done * 100 / of));
+        assertEquals(told.stream().sorted().toList(), told, "it never goes back");
+        assertTrue(told.getFirst() < 5 && told.getLast() > 80, told.getFirst() + " to " + told.getLast());
+        assertThrows(CancellationException.class, () -> Paper.pdf(intake, "en", (part, done, of) -> {
+            if (done * 100 / of > 30) {
+                throw new CancellationException();
+            }
+        }));
+    }
+
+    @Test
     void otherLanguagesAreOnPaperToo() throws Exception {
         String polish = text(intake, "pl");
         assertTrue(polish.contains("6 Czy jest teraz w budynku?"), polish);
@@ -77,5 +99,42 @@ class PaperTest {
         assertEquals(Optional.of("question 10 is “Yes” and (question 8 is “Bird” or question 8 is “Mammal”)"), english.when("age.askWhen"));
         assertEquals(Optional.of("la question 6".substring(3) + " : « Oui »"),
                 new Directions(Translated.into(intake, "fr")).when("kept_in.askWhen"));
+    }
+
+    @Test
+    void functionsAndDaysAreSaidInWords() throws Exception {
+        Map<String, String> said = new LinkedHashMap<>();
+        said.put("day < date(\"2026-03-01\")", "question 1 is before 1 March 2026");
+        said.put("day >= today() - duration(\"P30D\")", "question 1 is 30 days before today or later");
+        said.put("day <= today() - duration(\"P18Y6M\")", "question 1 is 18 years, 6 months before today or earlier");
+        said.put("day > today() + duration(\"P1D\")", "question 1 is after 1 day after today");
+        said.put("years and months duration(day, today()) >= duration(\"P18Y\")", "time from question 1 to today is 18 years or more");
+        said.put("string length(name) > 3", "number of characters in question 2 is over 3");
+        said.put("contains(lower case(name), \"owl\")", "question 2 in small letters contains “owl”");
+        said.put("starts with(upper case(name), \"A\")", "question 2 in capitals begins with “A”");
+        said.put("ends with(name, \"n\")", "question 2 ends with “n”");
+        said.put("matches(name, \"[a-z]+\")", "question 2 has the form “[a-z]+”");
+        said.put("round half up(weight / 3, 1) = 2", "question 3 / 3, rounded to 1 decimal place is “2”");
+        said.put("floor(weight) = ceiling(weight)", "question 3, rounded down is the same as question 3, rounded up");
+        said.put("abs(weight - 4) < 1", "question 3 - 4 without its sign is under 1");
+        said.put("at < time(\"12:00:00\")", "question 4 is before 12:00");
+        List<Item> items = new ArrayList<>(List.of(Question.of("day", "Day?", new Answer.DateAnswer(null, null)),
+                Question.of("name", "Name?", new Answer.Text(false, null, null)),
+                Question.of("weight", "Weight?", new Answer.Numeric(null, null, 1, "g")),
+                Question.of("at", "At?", new Answer.TimeAnswer(null, null))));
+        List<String> conditions = List.copyOf(said.keySet());
+        for (int i = 0; i < conditions.size(); i++) {
+            items.add(Question.of("q" + i, "Well?", new Answer.YesNo()).withAskWhen(conditions.get(i)));
+        }
+        Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P").withItems(items)));
+        for (int i = 0; i < conditions.size(); i++) {
+            assertEquals(Optional.of(said.get(conditions.get(i))), new Directions(document).when("q" + i + ".askWhen"));
+        }
+        Questionnaire foster = DocumentReader
+                .read(Files.readAllBytes(Path.of("../app/src/main/resources/demo/foster_home.orthogon.json")));
+        for (String language : foster.languages()) {
+            String text = text(foster, language);
+            assertFalse(text.contains("today(") || text.contains("duration("), language + ": " + text);
+        }
     }
 }

@@ -1,16 +1,21 @@
 package orthogon.formats.responses;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 
 import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CancellationException;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
+import orthogon.formats.progress.Progress;
 import orthogon.formats.report.StoredAnswers;
 import org.junit.jupiter.api.Test;
 
@@ -26,10 +31,23 @@ class ResponsesCsvTest {
         String csv = ResponsesCsv.write(document, List.of(
                 new ResponsesCsv.Row("ABC", 1, "2026-11-23T10:00:00Z", "sent",
                         Map.of("remark", "=1+1, \"quoted\"\nsecond line", "count", new BigDecimal("-3"), "seen", List.of("a", "b"))),
-                new ResponsesCsv.Row("DEF", 2, "2026-11-23T11:00:00Z", "", Map.of())));
+                new ResponsesCsv.Row("DEF", 2, "2026-11-23T11:00:00Z", "", Map.of())), Progress.NONE);
         assertEquals("receipt,release,sent,outcome,remark,count,seen\r\n"
                 + "ABC,1,2026-11-23T10:00:00Z,sent,\"'=1+1, \"\"quoted\"\"\nsecond line\",-3,a;b\r\nDEF,2,2026-11-23T11:00:00Z,,,,\r\n",
                 csv);
+    }
+
+    @Test
+    void eachRowIsToldAndTheWorkCanBeEnded() {
+        List<ResponsesCsv.Row> rows = Collections.nCopies(5, new ResponsesCsv.Row("ABC", 1, "2026-11-23T10:00:00Z", "", Map.of()));
+        List<String> told = new ArrayList<>();
+        assertThrows(CancellationException.class, () -> ResponsesCsv.write(Questionnaire.blank("fen", "Fen"), rows, (part, done, of) -> {
+            told.add(part + " " + done + " " + of);
+            if (done == 2) {
+                throw new CancellationException();
+            }
+        }));
+        assertEquals(List.of("Writing the responses 0 5", "Writing the responses 1 5", "Writing the responses 2 5"), told);
     }
 
     @Test
@@ -46,6 +64,6 @@ class ResponsesCsvTest {
         assertEquals(sent, read);
         assertEquals("receipt,release,sent,outcome,ward,count,twice,birds.1.young,birds.1.points,birds.2.young,birds.2.points\r\n"
                 + "ABC,1,2026-11-23T10:00:00Z,,east,4,8,yes,1,,\r\n",
-                ResponsesCsv.write(document, List.of(new ResponsesCsv.Row("ABC", 1, "2026-11-23T10:00:00Z", "", read))));
+                ResponsesCsv.write(document, List.of(new ResponsesCsv.Row("ABC", 1, "2026-11-23T10:00:00Z", "", read)), Progress.NONE));
     }
 }

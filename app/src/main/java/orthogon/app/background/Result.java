@@ -1,0 +1,25 @@
+package orthogon.app.background;
+
+import java.util.List;
+import org.springframework.http.MediaType;
+
+/** What came of a piece of work. */
+public sealed interface Result {
+
+    /** @param disposition whether a browser shows or saves the file, and its name (RFC 6266) */
+    record File(byte[] content, MediaType type, String disposition) implements Result {}
+
+    /** A page to go on to. */
+    record Address(String to) implements Result {}
+
+    /**
+     * The work could not be done with what it was given.
+     *
+     * @param message what is wrong and what to do
+     * @param faults each place that is wrong; may be empty
+     */
+    record Refusal(String message, List<Fault> faults) implements Result {}
+
+    /** @param place where it is wrong; empty for the whole */
+    record Fault(String place, String words) {}
+}

@@ -1,0 +1,2 @@
+/** How far the making of a large file is. */
+package orthogon.formats.progress;
