@@ -66,6 +66,12 @@ class MendingIT {
         assertThat(page.locator("#state")).not().hasAttribute("data-revision", before);
     }
 
+    private void untick(String field) {
+        String before = page.locator("#state").getAttribute("data-revision");
+        page.locator(field).uncheck();
+        assertThat(page.locator("#state")).not().hasAttribute("data-revision", before);
+    }
+
     @Test
     void everySeededFaultIsUnderstoodMendedAndProved() throws Exception {
         draft();
@@ -94,6 +100,16 @@ class MendingIT {
         write("input[name=acceptWhen] >> nth=0", "awake <= total");
         proved("page-passable waking");
         proved("reach-page lone");
+
+        open("some answer to sheet is accepted");
+        assertThat(page.locator("#chosen .core")).containsText("sheet is accepted only when sheet is 100 or more");
+        change("sheet", "#s-most", "999");
+        proved("answer-accepted sheet");
+        open("some answer to register is accepted");
+        assertThat(page.locator("#chosen .core")).containsText("register is always locked");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Go to register").setExact(true)).click();
+        untick("#locked");
+        proved("answer-accepted register");
 
         open("the condition licence.askWhen holds for some and not for others");
         assertThat(headline()).containsText("this always holds");
@@ -145,6 +161,7 @@ class MendingIT {
                 "condition-varies outcomeTable/0"),
                 List.of("no answer to humid is sent that nobody gave", "Start with a blank answer.",
                         "nothing-by-default humid"),
+                List.of("the text alarm.closing has no hole", "Leave out […]", "text-whole alarm.closing"),
                 List.of("the text checked.closing never shows a gap", "Show three dots where awake is blank.",
                         "text-filled checked.closing/awake"),
                 List.of("“weather is not dry” in gear.askWhen", "Ask for an answer to weather as well.", "blank-reading gear.askWhen#1"),
@@ -169,7 +186,7 @@ class MendingIT {
         page.waitForResponse(r -> r.request().method().equals("POST"), () -> page.locator("#most-questions").blur());
         proved("burden-within " + code);
 
-        for (String unit : List.of("disturbed.wording", "checked.closing")) {
+        for (String unit : List.of("disturbed.wording", "checked.closing", "alarm.closing")) {
             open("whoever reads " + unit + " in fr");
             page.locator("#translated").fill("Le gîte a-t-il été dérangé ?" + (unit.startsWith("checked")
                     ? " {awake, select, blank {…} other {{awake}}}"
@@ -178,6 +195,22 @@ class MendingIT {
             assertThat(page.locator("#chosen .sign").first()).hasText("proved");
             proved("translated fr/" + unit);
         }
+    }
+
+    @Test
+    void theCodeOfAnOutcomeFollowsItsNameAndIsFollowed() throws Exception {
+        draft();
+        page.navigate(application.address() + "/q/" + code + "/compose?at=Outcomes");
+        write("#ol2", "Warden");
+        assertThat(page.locator("#notice")).containsText("The code of “Warden” is still alarm.");
+        press("Rename it to warden");
+        assertThat(page.locator("#oc2")).hasValue("warden");
+        assertThat(page.locator("#to1")).hasValue("warden");
+        write("#oc0", "kept");
+        assertThat(page.locator("#to2")).hasValue("kept");
+        Questionnaire now = application.part(DraftStore.class).head(code).orElseThrow().document();
+        assertEquals(List.of("kept", "checked", "warden"), now.outcomes().stream().map(Questionnaire.Outcome::code).toList());
+        assertTrue(now.translations().get("fr").containsKey("warden.closing"), "its translations follow");
     }
 
     @Test

@@ -39,7 +39,7 @@ public final class Sentences {
             case OFFER_WHEN -> "option " + place.split("\\.")[1] + " of " + owner + " is on offer when " + when;
             case REQUIRE_WHEN -> owner + (isTrue(wire) ? " must be answered" : " must be answered when " + when);
             case ACCEPT -> owner + " is accepted only when " + when;
-            case LOCK_WHEN -> owner + " is locked " + (isTrue(wire) ? "always" : "when " + when);
+            case LOCK_WHEN -> owner + (isTrue(wire) ? " is always locked" : " is locked when " + when);
             case REWORD -> owner + " is reworded when " + when;
             case START_WITH -> owner + " starts with " + when;
             case DERIVE -> owner + " is " + when;
