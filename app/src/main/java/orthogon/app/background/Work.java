@@ -42,7 +42,7 @@ public final class Work implements Progress {
 
     void run(Task task) {
         try {
-            at("", 0, 0);
+            at("Begun", 0, 0);
             result.complete(task.run(this));
         } catch (CancellationException e) {
             result.cancel(false);

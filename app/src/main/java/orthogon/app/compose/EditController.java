@@ -221,11 +221,12 @@ class EditController {
 
     /** Another code for an option of a row, or for an outcome. */
     @PostMapping("/rename-option")
-    String renameOption(@PathVariable String code, @RequestParam int revision, @RequestParam String at, @RequestParam String from,
-            @RequestParam String to, Principal who, Model model, HttpServletResponse response) {
+    String renameOption(@PathVariable String code, @RequestParam int revision, @RequestParam String of, @RequestParam String from,
+            @RequestParam String to, @RequestParam(defaultValue = "") String at, Principal who, Model model,
+            HttpServletResponse response) {
         return attempt(code, revision, model, response, () -> {
-            editing.make(code, revision, at.equals(Edit.ENDING) ? new RenameOutcome(from, to) : new RenameOption(at, from, to), who);
-            return at(at);
+            editing.make(code, revision, of.equals(Edit.ENDING) ? new RenameOutcome(from, to) : new RenameOption(of, from, to), who);
+            return at(at.isEmpty() ? of : at);
         });
     }
 

@@ -198,8 +198,12 @@ class MendingIT {
     }
 
     @Test
-    void theCodeOfAnOutcomeFollowsItsNameAndIsFollowed() throws Exception {
+    void theCodesOfOptionsAndOutcomesFollowTheirNamesAndAreFollowed() throws Exception {
         draft();
+        page.navigate(application.address() + "/q/" + code + "/compose?at=traces");
+        write("#o1l", "Smoke");
+        press("Rename it to smoke");
+        assertThat(page.locator("#o1c")).hasValue("smoke");
         page.navigate(application.address() + "/q/" + code + "/compose?at=Outcomes");
         write("#ol2", "Warden");
         assertThat(page.locator("#notice")).containsText("The code of “Warden” is still alarm.");
@@ -211,6 +215,7 @@ class MendingIT {
         Questionnaire now = application.part(DraftStore.class).head(code).orElseThrow().document();
         assertEquals(List.of("kept", "checked", "warden"), now.outcomes().stream().map(Questionnaire.Outcome::code).toList());
         assertTrue(now.translations().get("fr").containsKey("warden.closing"), "its translations follow");
+        assertEquals("disturbed = true and list contains(traces, \"smoke\")", now.outcomeTable().get(1).when());
     }
 
     @Test

@@ -57,7 +57,7 @@ public final class Paper {
      */
     public static byte[] pdf(Questionnaire document, String language, Progress progress) {
         Paper paper = new Paper(Translated.into(document, language));
-        String html = paper.html();
+        String html = paper.html(progress);
         PdfRendererBuilder builder = new PdfRendererBuilder();
         builder.useUnicodeLineBreaker(new WatchedLines(html, progress));
         builder.useFastMode();
@@ -103,7 +103,7 @@ public final class Paper {
                 .replace("START", start);
     }
 
-    private String html() {
+    private String html(Progress progress) {
         html.append("<html><head><meta charset=\"UTF-8\"/><title>").append(text(document.title())).append("</title><style>")
                 .append(style(rightToLeft)).append("</style></head><body dir=\"").append(rightToLeft ? "rtl" : "ltr").append("\">");
         element("h1", "", document.title());
@@ -111,6 +111,7 @@ public final class Paper {
             element("p", "", document.presentation().welcome().text());
         }
         for (int p = 0; p < document.pages().size(); p++) {
+            progress.at("Writing the pages", p, document.pages().size());
             page(p);
         }
         outcomes();

@@ -11,8 +11,6 @@ import orthogon.formats.progress.Progress;
 /** Breaks lines as usual, and tells how much of a text is set by then. The library that sets the pages tells nothing by itself. */
 final class WatchedLines implements FSTextBreaker {
 
-    private static final int PARTS = 100;
-
     private final FSTextBreaker usual = new UrlAwareLineBreakIterator(BreakIterator.getLineInstance(Locale.US));
     private final Set<String> set = new HashSet<>();
     private final Progress progress;
@@ -29,7 +27,7 @@ final class WatchedLines implements FSTextBreaker {
         if (set.add(text)) {
             done += text.length();
         }
-        progress.at("Setting the pages, in parts of a hundred", Math.min(PARTS, (int) ((long) PARTS * done / length)), PARTS);
+        progress.at("Setting the characters", Math.min(done, length), length);
         usual.setText(text);
     }
 

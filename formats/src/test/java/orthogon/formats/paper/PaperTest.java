@@ -72,11 +72,18 @@ class PaperTest {
     @Test
     void thePagesAreToldAsTheyAreSetAndTheWorkCanBeEnded() {
         List<Integer> told = new ArrayList<>();
-        Paper.pdf(intake, "en", (part, done, of) -> told.add(done * 100 / of));
+        List<String> parts = new ArrayList<>();
+        Paper.pdf(intake, "en", (part, done, of) -> {
+            parts.add(part);
+            if (part.equals("Setting the characters")) {
+                told.add(done * 100 / of);
+            }
+        });
+        assertEquals(List.of("Writing the pages", "Setting the characters"), parts.stream().distinct().toList());
         assertEquals(told.stream().sorted().toList(), told, "it never goes back");
         assertTrue(told.getFirst() < 5 && told.getLast() > 80, told.getFirst() + " to " + told.getLast());
         assertThrows(CancellationException.class, () -> Paper.pdf(intake, "en", (part, done, of) -> {
-            if (done * 100 / of > 30) {
+            if (part.equals("Setting the characters") && done * 100 / of > 30) {
                 throw new CancellationException();
             }
         }));
