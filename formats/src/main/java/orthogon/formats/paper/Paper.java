@@ -5,6 +5,7 @@ import com.openhtmltopdf.bidi.support.ICUBidiSplitter;
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.TextDirection;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
+import com.openhtmltopdf.render.DefaultObjectDrawerFactory;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -68,6 +69,9 @@ public final class Paper {
         builder.useUnicodeBidiSplitter(new ICUBidiSplitter.ICUBidiSplitterFactory());
         builder.useUnicodeBidiReorderer(new ICUBidiReorderer());
         builder.defaultTextDirection(paper.rightToLeft ? TextDirection.RTL : TextDirection.LTR);
+        DefaultObjectDrawerFactory drawers = new DefaultObjectDrawerFactory();
+        drawers.registerDrawer(VowelledWords.TYPE, new VowelledWords());
+        builder.useObjectDrawerFactory(drawers);
         builder.withHtmlContent(html, null);
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         builder.toStream(bytes);
@@ -93,7 +97,7 @@ public final class Paper {
                 h3 { font-size: 11pt; margin: 5mm 0 2mm 0; page-break-after: avoid; }
                 .question { margin: 0 0 4.5mm 0; page-break-inside: avoid; } .ask { font-weight: 700; margin: 0 0 1mm 0; } .number { font-family: Latin; }
                 .help, .hint { color: #57606C; font-size: 9pt; margin: 0 0 1mm 0; } .direction { border: 0.6pt solid #0E5A68; color: #0E5A68; padding: 1mm 2.5mm; margin: 0 0 3mm 0; font-size: 9pt; page-break-after: avoid; } .after { page-break-after: auto; }
-                .note { border-START: 2pt solid #0E5A68; padding: 1mm 3mm; margin: 0 0 4mm 0; } .tick { display: inline-block; width: 3mm; height: 3mm; border: 0.8pt solid #1E2530; margin-END: 2.2mm; } .round { border-radius: 1.5mm; }
+                .note { border-START: 2pt solid #0E5A68; padding: 1mm 3mm; margin: 0 0 4mm 0; } object { display: inline-block; } .tick { display: inline-block; width: 3mm; height: 3mm; border: 0.8pt solid #1E2530; margin-END: 2.2mm; } .round { border-radius: 1.5mm; }
                 .choice { margin: 0 0 0.8mm 0; } .line { border-bottom: 0.6pt solid #57606C; height: 7mm; margin: 0 0 0.5mm 0; } .box { display: inline-block; border: 0.6pt solid #1E2530; width: 42mm; height: 7mm; } .short { width: 16mm; height: 5mm; } .small { color: #57606C; font-size: 8.5pt; }
                 table { border-collapse: collapse; width: 100%; } th, td { border: 0.5pt solid #D6D1C4; padding: 1.2mm 2mm; font-weight: 400; text-align: START; } td.cell { text-align: center; } .scale span.point { display: inline-block; border: 0.6pt solid #1E2530; padding: 0.8mm 2mm; margin-END: 1.5mm; }
                 .entry { border-START: 1.5pt solid #D6D1C4; padding: 0 0 0 0; padding-START: 4mm; }
@@ -104,7 +108,8 @@ public final class Paper {
     }
 
     private String html(Progress progress) {
-        html.append("<html><head><meta charset=\"UTF-8\"/><title>").append(text(document.title())).append("</title><style>")
+        html.append("<html><head><meta charset=\"UTF-8\"/><title>").append(VowelledWords.without(plain(document.title())))
+                .append("</title><style>")
                 .append(style(rightToLeft)).append("</style></head><body dir=\"").append(rightToLeft ? "rtl" : "ltr").append("\">");
         element("h1", "", document.title());
         if (!document.presentation().welcome().text().isEmpty()) {
@@ -119,18 +124,20 @@ public final class Paper {
     }
 
     private void element(String name, String classes, String content) {
-        html.append('<').append(name).append(classes.isEmpty() ? "" : " class=\"" + classes + "\"").append('>').append(text(content))
-                .append("</")
+        html.append('<').append(name).append(classes.isEmpty() ? "" : " class=\"" + classes + "\"").append('>')
+                .append(VowelledWords.drawn(plain(content), name.startsWith("h"))).append("</")
                 .append(name).append('>');
     }
 
-    /** Without markup; where the text speaks of an earlier answer, it refers to its question. */
     private String text(String content) {
-        String plain = PaperText.of(content, directions::answer).replaceAll("\\*\\*|__|`", "")
+        return VowelledWords.drawn(plain(content), false);
+    }
+
+    /** Without markup; where the text speaks of an earlier answer, it refers to its question. */
+    private String plain(String content) {
+        return PaperText.of(content, directions::answer).replaceAll("\\*\\*|__|`", "")
                 .replaceAll("\\[([^\\]]*)\\]\\(([^)]*)\\)", "$1 ($2)")
-                .replaceAll("(?m)^#+ ", "");
-        // Vowel marks cannot be set above their letters here, and are not needed to read Arabic.
-        return plain.replaceAll("[\u064B-\u0652\u0670]", "").replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;")
+                .replaceAll("(?m)^#+ ", "").replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;")
                 .replace("\"", "&quot;").replace("\n", "<br/>");
     }
 
@@ -240,7 +247,7 @@ public final class Paper {
 
     private void question(Question q) {
         html.append("<div class=\"question\"><div class=\"ask\"><span class=\"number\">").append(directions.number(q.code()).orElse(0))
-                .append("</span>&#160;&#160;").append(text(q.wording())).append("</div>");
+                .append("</span>&#160;&#160;").append(VowelledWords.drawn(plain(q.wording()), true)).append("</div>");
         if (!q.help().isEmpty()) {
             element("div", "help", q.help());
         }

@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -15,8 +16,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
+import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.rendering.PDFRenderer;
 import org.apache.pdfbox.text.PDFTextStripper;
 import orthogon.core.language.Translated;
 import orthogon.core.questionnaire.Answer;
@@ -96,6 +99,27 @@ class PaperTest {
         assertTrue(polish.contains("Tylko jeśli pytanie 6: „Tak”. W przeciwnym razie przejdź do: pytanie 8."), polish);
         String arabic = Normalizer.normalize(text(intake, "ar"), Normalizer.Form.NFKC);
         assertTrue(arabic.contains("هل هو داخل مبنى الآن") || arabic.contains("هل هو داخل مبنى اآلن"), arabic.substring(0, 800));
+    }
+
+    /** How many points of a printed page are dark. */
+    private static long ink(String wording) throws IOException {
+        Questionnaire document = Questionnaire.blank("fen", "F").withSourceLanguage("ar").withLanguages(List.of("ar"))
+                .withPages(List.of(Page.empty("p", "P").withItems(List.of(Question.of("q", wording, new Answer.YesNo())))));
+        try (PDDocument pdf = Loader.loadPDF(Paper.pdf(document, "ar", Progress.NONE))) {
+            BufferedImage image = new PDFRenderer(pdf).renderImageWithDPI(0, 300);
+            return IntStream.range(0, image.getHeight()).mapToLong(
+                    y -> IntStream.range(0, image.getWidth()).filter(x -> (image.getRGB(x, y) & 0xFF) < 128).count()).sum();
+        }
+    }
+
+    @Test
+    void vowelMarksStandAboveAndBelowTheirLetters() throws Exception {
+        long few = ink("سَلم");
+        long many = ink("سَلِّم");
+        assertTrue(many > few + 40, "more marks are more ink: " + many + " and " + few);
+        assertTrue(few > ink("سم") + 100, "the letters are there");
+        assertEquals("سلم", VowelledWords.without("سَلِّم"));
+        assertEquals("Ask سلم.", VowelledWords.drawn("Ask سلم.", true), "a word without marks stays text");
     }
 
     @Test
