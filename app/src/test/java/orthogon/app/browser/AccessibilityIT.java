@@ -13,6 +13,10 @@ import com.microsoft.playwright.options.ColorScheme;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CountDownLatch;
+import orthogon.app.background.Result;
+import orthogon.app.background.Work;
+import orthogon.app.background.Works;
 import orthogon.core.questionnaire.EveryType;
 import orthogon.core.questionnaire.Presentation;
 import orthogon.core.questionnaire.Questionnaire;
@@ -67,7 +71,7 @@ class AccessibilityIT {
                 "/q/found_animal/languages?to=ar&unit=now.closing", "/q/found_animal/languages?to=x-stretch",
                 "/q/bat_count/languages?show=left", "/q/found_animal/release", "/q/bat_count/release", "/q/found_animal/responses",
                 "/nowhere")) {
-            page.navigate(address + path);
+            Chromium.open(page, address + path);
             clean(page);
         }
         // The rows beside it are the same.
@@ -94,6 +98,22 @@ class AccessibilityIT {
         Chromium.open(page, address + "/q/foster_home/prove?tab=drills");
         page.locator(".drill-head").waitFor(new Locator.WaitForOptions().setTimeout(60_000));
         clean(page);
+    }
+
+    @Test
+    void howFarLongWorkIs() {
+        CountDownLatch held = new CountDownLatch(1);
+        Work work = RunningApplication.withDemo().part(Works.class).begin("The PDF of Fen", "/", "ines", progress -> {
+            progress.at("Setting the characters", 3, 7);
+            held.await();
+            return new Result.Address("/outbox");
+        });
+        Page page = Chromium.signedIn(address, "ines");
+        page.navigate(address + Works.address(work));
+        page.getByText("Setting the characters: 3 of 7").waitFor();
+        clean(page);
+        held.countDown();
+        page.waitForURL("**/outbox");
     }
 
     @Test

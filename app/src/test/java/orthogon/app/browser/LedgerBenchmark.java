@@ -24,18 +24,21 @@ public final class LedgerBenchmark {
     /** Edits before those that count, since a server that has just started is not what an analyst works with. */
     private static int warmUp = 150;
 
+    private static int fewest = 50;
+
     private LedgerBenchmark() {}
 
-    /** @param args {@code --short} measures once and without warming up, to see that it runs */
+    /** @param args {@code --short} measures small drafts once and without warming up, to see that it runs */
     public static void main(String[] args) {
         if (List.of(args).contains("--short")) {
             rounds = 1;
             warmUp = 1;
+            fewest = 5;
         }
         try (RunningApplication application = RunningApplication.empty()) {
             System.out.println("questions  rules  open ms  select ms  edit ms  map ms  prove ms");
-            double[] small = measured(application, 50);
-            double[] large = measured(application, 500);
+            double[] small = measured(application, fewest);
+            double[] large = measured(application, 10 * fewest);
             System.out.printf("ratio             %7.1f  %9.1f  %7.1f  %6.1f  %8.1f%n", large[0] / small[0], large[1] / small[1],
                     large[2] / small[2], large[3] / small[3], large[4] / small[4]);
         }

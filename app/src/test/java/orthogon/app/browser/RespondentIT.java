@@ -16,6 +16,10 @@ import com.microsoft.playwright.options.RequestOptions;
 import java.math.BigDecimal;
 import java.net.URI;
 import java.time.LocalDate;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
 import java.util.ArrayList;
 import java.util.List;
 import orthogon.core.questionnaire.Answer;
@@ -198,16 +202,21 @@ class RespondentIT {
     }
 
     @Test
-    void anUploadBeyondEveryLimitIsAnsweredInTheRespondentsLanguageAndLeadsBack() {
+    void anUploadBeyondEveryLimitIsAnsweredInTheRespondentsLanguageAndLeadsBack() throws Exception {
         Page page = Chromium.visitor();
         page.navigate(address + APPLICATION.released(of(Question.of("note", "A note", new Answer.Text(false, null, 20)),
                 Question.of("picture", "A picture", new Answer.FileAnswer(1, 20_000, List.of("image/*"))))) + "?lang=en");
         press(page, "Begin");
         String interview = page.url();
-        APIResponse refused = page.request().post(interview, RequestOptions.create().setMultipart(FormData.create()
-                .set("picture", new FilePayload("vast.png", "image/png", png(34_000_000)))));
-        Assertions.assertThat(refused.status()).isEqualTo(413);
-        Assertions.assertThat(refused.text()).contains("What you sent is too large. Send at most 32 MB at a time.")
+        HttpResponse<String> refused = HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create(interview))
+                .header("Content-Type", "multipart/form-data; boundary=edge").header("Accept-Language", "en")
+                .POST(HttpRequest.BodyPublishers.concat(
+                        HttpRequest.BodyPublishers.ofString("--edge\r\nContent-Disposition: form-data; name=\"picture\"; "
+                                + "filename=\"vast.png\"\r\nContent-Type: image/png\r\n\r\n"),
+                        HttpRequest.BodyPublishers.ofByteArray(png(34_000_000)), HttpRequest.BodyPublishers.ofString("\r\n--edge--\r\n")))
+                .build(), HttpResponse.BodyHandlers.ofString());
+        Assertions.assertThat(refused.statusCode()).isEqualTo(413);
+        Assertions.assertThat(refused.body()).contains("What you sent is too large. Send at most 32 MB at a time.")
                 .contains("Continue where you stopped")
                 .doesNotContain("To the Desk");
     }

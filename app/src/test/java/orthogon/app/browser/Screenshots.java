@@ -9,7 +9,8 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import orthogon.formats.document.DocumentWriter;
 
-/** Takes one picture of each main view from the demo data: {@code Screenshots ADDRESS FOLDER}. */
+/** Takes one picture of each main view from the demo data: {@code Screenshots ADDRESS FOLDER [--short]}. In short, the
+ * Desk alone. */
 public final class Screenshots {
 
     private final String address;
@@ -21,7 +22,12 @@ public final class Screenshots {
     }
 
     public static void main(String[] args) {
-        new Screenshots(args[0], Path.of(args[1])).all();
+        Screenshots screenshots = new Screenshots(args[0], Path.of(args[1]));
+        if (args.length > 2) {
+            screenshots.shot(Chromium.signedIn(args[0], "ines"), "/", "desk");
+        } else {
+            screenshots.all();
+        }
         System.exit(0);
     }
 
