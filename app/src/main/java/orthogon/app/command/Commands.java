@@ -60,13 +60,13 @@ public final class Commands {
                 try {
                     asOf = LocalDate.parse(args[++i]);
                 } catch (java.time.DateTimeException e) {
-                    err.println("\"" + args[i] + "\" is no date; write it as 2026-11-30");
+                    err.println("\"" + args[i] + "\" is not a date; write it like 2026-11-30");
                     return 2;
                 }
             } else if ((args[i].equals("--seconds") || args[i].equals("--memory")) && i + 1 < args.length) {
                 String option = args[i];
                 if (!args[++i].matches("[1-9]\\d{0,5}")) {
-                    err.println(option + " needs a whole number from 1 on, not \"" + args[i] + "\"");
+                    err.println(option + " needs a whole number of at least 1, not \"" + args[i] + "\"");
                     return 2;
                 }
                 seconds = option.equals("--seconds") ? Integer.parseInt(args[i]) : seconds;

@@ -287,7 +287,7 @@ class EditController {
                 editing.make(code, revision, new Place(codes, after, after), who);
             } else {
                 String into = document.containerOf(after)
-                        .orElseThrow(() -> new Refused("Rows stand on pages: put it below a page's band."));
+                        .orElseThrow(() -> new Refused("Rows belong on pages: put it below a page's heading."));
                 editing.make(code, revision, new Place(codes, into, after), who);
             }
             return new Made(first, lookingAhead(code));

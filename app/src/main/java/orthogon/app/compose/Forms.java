@@ -174,14 +174,14 @@ final class Forms {
             case Answer.IsoCode c -> {
                 for (String code : words("offered")) {
                     if (!IsoNames.isKnown(c.isLanguage(), code)) {
-                        throw new Refused("“" + code + "” is no ISO code of a " + c.type() + ".");
+                        throw new Refused("“" + code + "” is not the ISO code of a " + c.type() + ".");
                     }
                 }
                 yield new Answer.IsoCode(c.isLanguage(), words("offered"));
             }
             case Answer.Lookup l -> {
                 if (!Codes.isValid(text("questionnaire"))) {
-                    throw new Refused("“" + text("questionnaire") + "” is no code of a questionnaire.");
+                    throw new Refused("“" + text("questionnaire") + "” is not the code of a questionnaire.");
                 }
                 yield new Answer.Lookup(text("questionnaire"), whole("release") == null ? 0 : whole("release"), words("shows"),
                         !text("mayAdd").isEmpty());
@@ -214,7 +214,7 @@ final class Forms {
     private String region() throws Refused {
         String region = text("region").toUpperCase(java.util.Locale.ROOT);
         if (!region.isEmpty() && !IsoNames.isKnown(false, region)) {
-            throw new Refused("“" + region + "” is no ISO code of a country.");
+            throw new Refused("“" + region + "” is not the ISO code of a country.");
         }
         return region;
     }
@@ -314,7 +314,7 @@ final class Forms {
         try {
             return value.isEmpty() ? null : Integer.valueOf(value);
         } catch (NumberFormatException e) {
-            throw new Refused("“" + value + "” is no whole number.");
+            throw new Refused("“" + value + "” is not a whole number.");
         }
     }
 
@@ -326,7 +326,7 @@ final class Forms {
         try {
             return value.isEmpty() ? null : new BigDecimal(value);
         } catch (NumberFormatException e) {
-            throw new Refused(what + ", “" + value + "”, is no number.");
+            throw new Refused(what + ", “" + value + "”, is not a number.");
         }
     }
 
@@ -353,10 +353,10 @@ final class Forms {
     }
 
     List<Questionnaire.OwnClaim> claims() throws Refused {
-        return entries("claimThat", i -> "The claim " + at("claimCode", i) + " says nothing yet. Write what holds.", i -> {
+        return entries("claimThat", i -> "The claim " + at("claimCode", i) + " is empty. Write what must hold.", i -> {
             String code = at("claimCode", i).isEmpty() ? "claim_" + (i + 1) : at("claimCode", i);
             if (!Codes.isValid(code)) {
-                throw new Refused("“" + code + "” is no code for a claim: use small letters, digits and _ only.");
+                throw new Refused("“" + code + "” is not a valid code for a claim: use small letters, digits and _ only.");
             }
             return new Questionnaire.OwnClaim(code,
                     at("claimSays", i).equals("never") ? Questionnaire.Says.NEVER : Questionnaire.Says.ALWAYS, at("claimThat", i));

@@ -91,7 +91,7 @@ final class Settings {
                         words("any", "any characters", "letters", "letters", "digits", "digits")));
                 all.add(Setting.mono("pattern", "Pattern", t.pattern(), "The whole text must match, as in [A-Z]{2}\\d{4}."));
                 all.add(Setting.text("example", "Example", t.example(), "Shown where the pattern is not met."));
-                all.add(Setting.mono("mask", "Mask", t.mask(), "A help while typing: A letter, 9 digit, * either."));
+                all.add(Setting.mono("mask", "Mask", t.mask(), "Guides typing: A is a letter, 9 is a digit, * is either."));
                 all.add(Setting.text("placeholder", "Placeholder", t.placeholder(), ""));
             }
             case Answer.Parts p -> {
@@ -101,7 +101,7 @@ final class Settings {
                 all.add(Setting.ticks("requiredParts", "Needed", parts, p.required()));
             }
             case Answer.Contact c when c.kind() == Answer.Contact.Kind.PHONE -> all.add(Setting.mono("region", "Country", c.region(),
-                    "ISO code, as GB: its national numbers are understood. Empty: with +country code only."));
+                    "ISO code such as GB: its national numbers are understood. Empty: only with + and country code."));
             case Answer.Contact c -> {}
             case Answer.Numeric n -> {
                 all.add(Setting.pair("Limits", "least", n.least(), "most", n.most(), ""));
@@ -128,17 +128,17 @@ final class Settings {
                     "many choices")));
             case Answer.Ranking r -> all.add(Setting.text("places", "Places", r.places(), "How many are put in order."));
             case Answer.DateAnswer d -> all.add(Setting.pair("Limits", "earliest", d.earliest(), "latest", d.latest(),
-                    "A date as 2026-11-30, or today, today - 30."));
+                    "A date like 2026-11-30, or today, today - 30."));
             case Answer.TimeAnswer t -> all.add(Setting.pair("Limits", "earliest", t.earliest(), "latest", t.latest(), "A time as 14:30."));
             case Answer.FileAnswer f -> {
                 all.add(Setting.text("most", "Most files", f.most(), ""));
                 all.add(Setting.text("largest", "Each at most", new java.math.BigDecimal(f.largest()).movePointLeft(6).stripTrailingZeros()
                         .toPlainString(), "In megabytes."));
                 all.add(Setting.mono("mediaTypes", "Kinds", String.join(" ", f.mediaTypes()),
-                        "Media types as image/* or application/pdf; empty for any."));
+                        "Media types such as image/* or application/pdf; empty for any."));
             }
             case Answer.IsoCode c -> all.add(Setting.mono("offered", "On offer", String.join(" ", c.offered()),
-                    "ISO codes as " + (c.isLanguage() ? "en fr ar" : "GB FR PL") + "; empty for all."));
+                    "ISO codes such as " + (c.isLanguage() ? "en fr ar" : "GB FR PL") + "; empty for all."));
             case Answer.Lookup l -> {
                 all.add(Setting.mono("questionnaire", "Records of", l.questionnaire(), "Code of the other questionnaire."));
                 all.add(Setting.text("release", "Release", l.release() == 0 ? "" : l.release(), "Empty for its newest."));
@@ -147,7 +147,7 @@ final class Settings {
             }
             case Answer.Signature s -> {}
             case Answer.Hidden h -> all.add(Setting.mono("allowed", "Allowed", String.join(" ", h.allowed()),
-                    "Values that the link may bring, as ?code=value; empty for any."));
+                    "Values that the link may bring, like ?code=value; empty for any."));
         }
         return all;
     }

@@ -144,7 +144,7 @@ class DrillsController {
         return Editing.attempt(model, response, () -> {
             Draft draft = frame.draft(code);
             Drill drill = drills(draft).drills().stream().filter(d -> StoredAnswers.write(d.answers()).equals(answers)).findFirst()
-                    .orElseThrow(() -> new Refused("The drills are others by now; look at them first."));
+                    .orElseThrow(() -> new Refused("The drills have changed; look at them first."));
             Interview walked = Replay.of(Wiring.of(draft.document()), LocalDate.now(), drill.answers(), "");
             pinned.save(draft.id(), Replayed.saved("Drill " + number + " of revision " + draft.revision() + ", "
                     + Lanes.label(draft.document(), drill.outcome()), walked, who.getName()));

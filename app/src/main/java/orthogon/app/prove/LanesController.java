@@ -206,7 +206,7 @@ class LanesController {
         Routes.Filter filter = wanted.filter(routes).ending(id.substring(0, dot));
         List<Routes.Route> found = routes.list(filter, number, 1);
         if (found.isEmpty()) {
-            throw new NotThere("There are fewer routes by now; choose another lane.");
+            throw new NotThere("There are fewer routes now; choose another lane.");
         }
         Routes.Route route = found.getFirst();
         Routes.Lane lane = routes.lane(route);

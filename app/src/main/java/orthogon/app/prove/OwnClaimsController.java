@@ -68,7 +68,8 @@ class OwnClaimsController {
             List<OwnClaim> claims = new ArrayList<>(document.claims());
             String claim = name.strip();
             if (!Codes.isValid(claim)) {
-                throw new Refused("“" + claim + "” is no name for a claim: begin with a small letter and use small letters, digits and _.");
+                throw new Refused(
+                        "“" + claim + "” is not a valid name for a claim: begin with a small letter and use small letters, digits and _.");
             }
             if (that.isBlank()) {
                 throw new Refused("Write what " + claim + " says, as in: not(asked(weight)) or age >= 18.");

@@ -244,7 +244,7 @@ class ProveController {
 
     private Claim claim(Draft draft, String id) throws Refused {
         return proofs.of(draft).claims().stream().filter(c -> c.id().equals(id)).findFirst()
-                .orElseThrow(() -> new Refused("There is no such claim by now; choose another."));
+                .orElseThrow(() -> new Refused("This claim no longer exists; choose another."));
     }
 
     @PostMapping("/mend")
@@ -253,7 +253,7 @@ class ProveController {
         return Editing.attempt(model, response, () -> {
             Draft draft = frame.draft(code);
             Mend mend = claim(draft, claim).explanation().mend()
-                    .orElseThrow(() -> new Refused("No fix is suggested for this claim by now."));
+                    .orElseThrow(() -> new Refused("Orthogon no longer suggests a fix for this claim."));
             editing.make(code, revision, new Settle(mend.place(), mend.text()), who);
             return again(code, claim, model);
         });
@@ -266,11 +266,11 @@ class ProveController {
             Draft draft = frame.draft(code);
             Claim waived = claim(draft, claim);
             if (reason.isBlank() || reason.length() > LONGEST_REASON) {
-                throw new Refused("Say in at most " + LONGEST_REASON + " characters why the claim may stay as it is.");
+                throw new Refused("Explain in at most " + LONGEST_REASON + " characters why the claim may stay as it is.");
             }
             if (!Gate.canBeWaived(waived)) {
                 throw new Refused("This claim cannot be waived: " + (waived.family() == Family.SOUND
-                        ? "what the expression means is not known, so nobody can answer for it. Fix it."
+                        ? "the expression cannot be understood, so nobody can vouch for it. Fix it."
                         : waived.verdict() == Verdict.PROVED ? "it is proved." : "it blocks nothing by itself."));
             }
             waivers.save(draft.id(), waived.kind(), waived.place(), reason.strip(), draft.revision(), who.getName());
@@ -285,7 +285,7 @@ class ProveController {
             Draft draft = frame.draft(code);
             Claim waived = claim(draft, claim);
             waivers.takeBack(draft.id(), waived.kind(), waived.place(), who.getName());
-            audit.note(who.getName(), code, "took the waiver of " + claim + " back");
+            audit.note(who.getName(), code, "withdrew the waiver of " + claim + " back");
             return again(code, claim, model);
         });
     }
@@ -318,7 +318,7 @@ class ProveController {
             return null;
         }
         if (!typed.strip().matches("\\d{1,7}")) {
-            throw new Refused("“" + typed.strip() + "” is no limit: write a whole number, or leave the field empty.");
+            throw new Refused("“" + typed.strip() + "” is not a limit: write a whole number, or leave the field empty.");
         }
         return Integer.valueOf(typed.strip());
     }

@@ -78,7 +78,7 @@ public class Changes {
     }
 
     private static String because(Throwable e) {
-        return "Orthogon failed at it: " + (e instanceof CompletionException ? e.getCause() : e).getMessage();
+        return "Orthogon failed here: " + (e instanceof CompletionException ? e.getCause() : e).getMessage();
     }
 
     private static Walked walked(Questionnaire before, Questionnaire after, LocalDate day) {

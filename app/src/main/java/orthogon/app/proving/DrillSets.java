@@ -70,7 +70,7 @@ public class DrillSets {
         try {
             return Optional.ofNullable(set.getNow(null));
         } catch (CompletionException e) {
-            return Optional.of(new DrillSet(Optional.empty(), "Orthogon failed at it: " + e.getCause().getMessage()));
+            return Optional.of(new DrillSet(Optional.empty(), "Orthogon failed here: " + e.getCause().getMessage()));
         }
     }
 

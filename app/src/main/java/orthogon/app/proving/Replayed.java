@@ -37,11 +37,11 @@ public record Replayed(Drill drill, Interview interview, String differs) {
             words.add("no longer asks " + String.join(", ", gone));
         }
         if (added.isEmpty() && gone.isEmpty() && !asked.equals(drill.asked())) {
-            words.add("asks in another order");
+            words.add("asks in a different order");
         }
         String outcome = course.outcome().orElse("");
         if (!drill.outcome().isEmpty() && !course.complete()) {
-            words.add("is held on page " + course.current().map(p -> p.page().code()).orElse("") + course.current()
+            words.add("stays on page " + course.current().map(p -> p.page().code()).orElse("") + course.current()
                     .flatMap(p -> p.problems().stream().findFirst()).map(p -> " by " + p.slot() + ": " + p.message()).orElse(""));
         } else if (!outcome.equals(drill.outcome())) {
             words.add("ends in " + (outcome.isEmpty() ? "no outcome" : outcome) + " instead of "

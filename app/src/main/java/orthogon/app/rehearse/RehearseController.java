@@ -251,7 +251,7 @@ class RehearseController {
             Optional<Interview> next = ORDINARY.leave(filled, random);
             if (next.isEmpty()) {
                 rehearsals.put(key(draft.code(), who), new Rehearsal(draft.revision(), filled));
-                return show(draft, filled, "", true, "No ordinary answers were found that this page accepts; answer it yourself.", who,
+                return show(draft, filled, "", true, "Orthogon found no usual answers that this page accepts; answer it yourself.", who,
                         model);
             }
             filled = next.get();
@@ -271,7 +271,7 @@ class RehearseController {
         Interview interview = current(draft, who).interview();
         Optional<Course.PageView> current = interview.course().current().filter(p -> p.page().code().equals(form.getFirst(PageForm.PAGE)));
         if (current.isEmpty()) {
-            throw new ResponseStatusException(HttpStatus.CONFLICT, "The interview has gone on to another page meanwhile.");
+            throw new ResponseStatusException(HttpStatus.CONFLICT, "The interview has moved on to another page in the meantime.");
         }
         Map<String, Object> given = PageForm.soFar(current.get(), interview.wiring().document().sourceLanguage(), form);
         draw(draft, interview.keep(given), Optional.ofNullable(form.getFirst(PageForm.AT)).orElse(""), false, "", model);

@@ -25,8 +25,8 @@ import orthogon.formats.report.StoredAnswers;
  * @param rows one for each kind of difference
  * @param texts wordings that differ
  * @param translations how many translations differ, by language
- * @param limited questions whose answers are limited otherwise in a way that is not compared
- * @param drills what the drills of the release do otherwise
+ * @param limited questions whose limits changed in a way that is not compared
+ * @param drills which drills of the release end differently, and how
  * @param working whether they are still being walked
  */
 record ChangeSheet(String headline, List<Row> rows, List<Text> texts, Map<String, Long> translations, List<String> limited,
@@ -37,7 +37,7 @@ record ChangeSheet(String headline, List<Row> rows, List<Text> texts, Map<String
      *
      * @param paths how many answer paths, in words; empty where not counted
      * @param answers of the respondent, in words
-     * @param now what of these answers is otherwise now; empty where nothing
+     * @param now what of these answers is different now; empty where nothing is
      * @param walk the respondent's answers as JSON
      */
     record Row(String kind, String sentence, String paths, String answers, String now, String walk) {}
@@ -63,17 +63,17 @@ record ChangeSheet(String headline, List<Row> rows, List<Text> texts, Map<String
             return "They cannot be compared exactly: " + change.undecided().get() + ".";
         }
         if (change.differences().isEmpty()) {
-            return "Nobody is asked, refused or ended otherwise than before.";
+            return "Every respondent gets the same questions, refusals and outcome as before.";
         }
         return change.differing().map(n -> grouped(n) + " of " + grouped(change.paths().orElseThrow())
-                + " answer paths of the last release fare otherwise.")
-                .orElse("Some respondents fare otherwise; how many was not counted: " + change.uncounted().orElse("too many paths") + ".");
+                + " answer paths of the last release " + (n.equals(BigInteger.ONE) ? "is" : "are") + " affected.")
+                .orElse("Some respondents are affected; how many was not counted: " + change.uncounted().orElse("too many paths") + ".");
     }
 
     private static String drills(Changes.Found found) {
         return found.walked().filter(w -> w.drills() > 0).map(w -> w.otherwise().isEmpty()
                 ? "All " + w.drills() + " drills of the last release end as they did."
-                : w.otherwise().size() + " of " + w.drills() + " drills of the last release go otherwise.").orElse("");
+                : w.otherwise().size() + " of " + w.drills() + " drills of the last release end differently.").orElse("");
     }
 
     private static String grouped(BigInteger number) {
@@ -102,8 +102,8 @@ record ChangeSheet(String headline, List<Row> rows, List<Text> texts, Map<String
             case ASKED_NO_MORE -> "Not asked any more: “" + wording(before, d.place()) + "”";
             case ASKED_NOW -> "Asked now: “" + wording(after, d.place()) + "”";
             case ENDS_OTHERWISE -> "Ends as " + outcome(after, d.to()) + " instead of " + outcome(before, d.from());
-            case REFUSED_NOW -> "Answers that were taken are refused on page “" + page(after, d.place()) + "”";
-            case ACCEPTED_NOW -> "Answers that were refused are taken on page “" + page(after, d.place()) + "”";
+            case REFUSED_NOW -> "Answers that were accepted are now refused on page “" + page(after, d.place()) + "”";
+            case ACCEPTED_NOW -> "Answers that were refused are now accepted on page “" + page(after, d.place()) + "”";
         };
     }
 

@@ -111,9 +111,9 @@ class InvitationsController {
                 sent++;
             }
         }
-        audit.note(who.getName(), code, "invited " + sent + " people by mail");
+        audit.note(who.getName(), code, "invited " + sent + " people by email");
         flash.addFlashAttribute("done", sent + (sent == 1 ? " invitation is" : " invitations are") + " on the way"
-                + (sent < good.size() ? "; " + (good.size() - sent) + " had theirs already" : "") + ".");
+                + (sent < good.size() ? "; " + (good.size() - sent) + " already had one" : "") + ".");
         return back(code);
     }
 
@@ -128,7 +128,7 @@ class InvitationsController {
             return refused(code, "Everybody who was invited has answered; there is nobody to remind.", flash);
         }
         open.forEach(i -> mail(release.get(), language, i, true, request));
-        audit.note(who.getName(), code, "reminded " + open.size() + " people by mail");
+        audit.note(who.getName(), code, "reminded " + open.size() + " people by email");
         flash.addFlashAttribute("done", open.size() + (open.size() == 1 ? " reminder is" : " reminders are") + " on the way.");
         return back(code);
     }

@@ -172,7 +172,7 @@ class ReleaseController {
             return refused(code, overtaken(draft, revision), who, model, response);
         }
         if (draft.author().equals(who.getName())) {
-            return refused(code, "You made this revision, so somebody else signs it.", who, model, response);
+            return refused(code, "You made this revision, so somebody else must sign it.", who, model, response);
         }
         signOffs.sign(draft.id(), revision, who.getName(), cut(note, 1000));
         audit.note(who.getName(), code, "signed revision " + revision + (note.isBlank() ? "" : ": " + note));
@@ -180,8 +180,8 @@ class ReleaseController {
     }
 
     private static String overtaken(Draft draft, int revision) {
-        return "The draft is at revision " + draft.revision() + " by now; you looked at revision " + revision
-                + ". Look at what changed, then go on.";
+        return "The draft is at revision " + draft.revision() + " now; you looked at revision " + revision
+                + ". Look at what changed, then continue.";
     }
 
     private static String cut(String text, int most) {
@@ -209,8 +209,10 @@ class ReleaseController {
         }
         Optional<String> signer = signer(draft, who.getName());
         if (signOffs.isNeeded() && signer.isEmpty()) {
-            return refused(code, "The workspace asks for a second person: somebody else than you, and than who made revision " + revision
-                    + ", signs it first.", who, model, response);
+            return refused(code,
+                    "This workspace requires a second person: somebody other than you, and other than the author of revision " + revision
+                            + ", must sign it first.",
+                    who, model, response);
         }
         List<String> waived = gate.waived().entrySet().stream().map(w -> w.getKey().statement() + " – waived by "
                 + Accounts.shown(w.getValue().author()) + ": " + w.getValue().reason().replaceAll("\\s+", " ")).toList();
@@ -239,7 +241,7 @@ class ReleaseController {
             default -> State.CLOSED;
         };
         if (wanted == State.WITHDRAWN && message.isBlank()) {
-            return refused(code, "Say to the respondents of release " + number + " why it is withdrawn; they read it where they left off.",
+            return refused(code, "Tell the respondents of release " + number + " why it is withdrawn; they read it where they left off.",
                     who,
                     model, response);
         }

@@ -103,7 +103,7 @@ class SharingController {
         String words = address.strip();
         if (!words.matches("[a-z0-9]+(-[a-z0-9]+)*") || words.length() > 60 || words.equals("resume")) {
             throw new Refused(
-                    "“" + words + "” is no address: write small letters, digits and single hyphens, at most 60, as in bat-count.");
+                    "“" + words + "” is not a valid address: write small letters, digits and single hyphens, at most 60, as in bat-count.");
         }
         return words;
     }
@@ -118,14 +118,14 @@ class SharingController {
 
     private static String zone(String typed) throws Refused {
         if (!ZoneId.getAvailableZoneIds().contains(typed)) {
-            throw new Refused("“" + typed + "” is no time zone; choose one of the list, such as Europe/London.");
+            throw new Refused("“" + typed + "” is not a time zone; choose one of the list, such as Europe/London.");
         }
         return typed;
     }
 
     private static int most(String typed) throws Refused {
         if (!typed.isBlank() && !typed.strip().matches("[1-9]\\d{0,6}")) {
-            throw new Refused("“" + typed.strip() + "” is no number of responses: write a whole number, or leave the field empty.");
+            throw new Refused("“" + typed.strip() + "” is not a number of responses: write a whole number, or leave the field empty.");
         }
         return typed.isBlank() ? 0 : Integer.parseInt(typed.strip());
     }

@@ -61,7 +61,7 @@ class RemarksController {
     @PostMapping("/settle")
     String settle(@PathVariable String code, @RequestParam String at, @RequestParam long id, Principal who, Model model) {
         remarks.settle(frame.draft(code).id(), id, who.getName());
-        audit.note(who.getName(), code, "settled a remark on " + at);
+        audit.note(who.getName(), code, "resolved a remark on " + at);
         return list(code, at, model);
     }
 }

@@ -367,7 +367,7 @@ class RespondController {
         Optional<Interview> interview = running.map(r -> r.interview().backTo(posted));
         Optional<Course.PageView> current = interview.flatMap(i -> i.course().current()).filter(p -> p.page().code().equals(posted));
         if (current.isEmpty()) {
-            throw new ResponseStatusException(HttpStatus.CONFLICT, "The interview has gone on to another page meanwhile.");
+            throw new ResponseStatusException(HttpStatus.CONFLICT, "The interview has moved on to another page in the meantime.");
         }
         model.addAttribute("from", Optional.ofNullable(form.getFirst(PageForm.FROM)).filter(REVIEW::equals).orElse(""));
         Map<String, Object> given = PageForm.soFar(current.get(), language(interview.get()), form);

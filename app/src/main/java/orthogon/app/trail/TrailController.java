@@ -34,7 +34,8 @@ class TrailController {
     String workspace(@RequestParam(defaultValue = "false") boolean signOff, Principal who) {
         if (signOff != signOffs.isNeeded()) {
             signOffs.need(signOff);
-            audit.note(who.getName(), "", signOff ? "asks for a second person's signature" : "asks for no second person's signature");
+            audit.note(who.getName(), "",
+                    signOff ? "requires a second person's signature" : "no longer requires a second person's signature");
         }
         return "redirect:/";
     }

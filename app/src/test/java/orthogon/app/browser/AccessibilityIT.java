@@ -73,6 +73,9 @@ class AccessibilityIT {
                 "/nowhere")) {
             Chromium.open(page, address + path);
             clean(page);
+            if (!page.evaluate("() => document.scrollingElement.scrollHeight - innerHeight").equals(0)) {
+                findings.add(page.url() + ": the frame can be scrolled away");
+            }
         }
         // The rows beside it are the same.
         for (String path : List.of("found_animal/compose?at=found", "found_animal/compose?at=triage",

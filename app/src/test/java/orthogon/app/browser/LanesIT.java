@@ -89,7 +89,7 @@ class LanesIT {
         assertThat(page.locator(".lane-count")).containsText("spread evenly");
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("In order")).click();
         assertThat(page.locator(".lane-count")).containsText("1 to 64");
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("The next")).click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Next").setExact(true)).click();
         assertThat(page.locator(".lane-count")).containsText("65 to 128");
         assertThat(page.locator(".lane")).hasCount(64);
 
@@ -100,7 +100,7 @@ class LanesIT {
         page.keyboard().press("ArrowRight");
         assertThat(page.locator("#chosen h1")).containsText("Route 66");
         page.locator(".lane").nth(9).dispatchEvent("click", java.util.Map.of("shiftKey", true, "bubbles", true));
-        assertThat(page.locator("#chosen h1")).hasText("Two routes beside each other");
+        assertThat(page.locator("#chosen h1")).hasText("Two routes side by side");
         assertThat(page.locator("#chosen tr.deciding").first()).isVisible();
         assertThat(page.locator("#chosen")).containsText(Pattern.compile("Only the (first|second) asks"));
         press("Only the first");

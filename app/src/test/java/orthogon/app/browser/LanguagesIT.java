@@ -189,7 +189,7 @@ class LanguagesIT {
         page.getByText("Files").click();
         page.locator("#file").setInputFiles(new FilePayload("bad.xlf", "application/xliff+xml", "<xliff version=\"1.2\"/>".getBytes()));
         press(page, "See what it would change");
-        assertThat(page.locator(".summary")).containsText("“bad.xlf”: The file is no valid XLIFF 2.1");
+        assertThat(page.locator(".summary")).containsText("“bad.xlf”: The file is not valid XLIFF 2.1");
         assertEquals("PK",
                 page.request().get(application.address() + "/q/found_animal/languages/file?to=all&as=xliff").text().substring(0, 2));
     }

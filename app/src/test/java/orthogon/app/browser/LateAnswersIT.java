@@ -95,7 +95,7 @@ class LateAnswersIT {
         Page page = begun("Swan lines");
         page.locator("#line").fill("How many? / nonsense");
         page.locator("#line").press("Enter");
-        assertThat(page.locator("#message")).containsText("“nonsense” is no kind of answer");
+        assertThat(page.locator("#message")).containsText("“nonsense” is not a kind of answer");
         assertThat(page.locator("#line")).hasValue("How many? / nonsense");
         for (String line : List.of("How many swans? / number 0..9", "# Later", "Any cygnets? / yes/no")) {
             page.locator("#line").fill(line);

@@ -178,7 +178,7 @@ class ReleaseIT {
         set("#wording", "How many otters, cubs too?");
         set("#askWhen", "bank = \"weir\"");
         Chromium.open(ines, at("/release"));
-        assertThat(ines.locator("#change")).containsText("1 of 2 answer paths of the last release fare otherwise.");
+        assertThat(ines.locator("#change")).containsText("1 of 2 answer paths of the last release is affected.");
         assertThat(ines.locator("#change")).containsText("Not asked any more: “How many otters?”");
         assertThat(ines.locator("#change .wordings")).containsText("cubs");
         assertThat(ines.locator("#change")).containsText("drills of the last release go otherwise");
@@ -244,7 +244,7 @@ class ReleaseIT {
         press(late, "Begin");
         assertThat(late.locator("h1")).hasText("At the bank");
         stand("Withdraw it", "");
-        assertThat(ines.locator(".summary")).containsText("Say to the respondents of release 1 why it is withdrawn");
+        assertThat(ines.locator(".summary")).containsText("Tell the respondents of release 1 why it is withdrawn");
         stand("Withdraw it", "The form had a mistake; please begin anew next week.");
         late.reload();
         assertThat(late.locator("main")).containsText("The form had a mistake");
@@ -267,7 +267,7 @@ class ReleaseIT {
         Chromium.open(ines, at("/release/sharing"));
         ines.locator("#address").fill("Otter Watch!");
         press(ines, "Save");
-        assertThat(ines.locator(".summary")).containsText("“Otter Watch!” is no address");
+        assertThat(ines.locator(".summary")).containsText("“Otter Watch!” is not a valid address");
         ines.locator("#address").fill("found-animal");
         press(ines, "Save");
         assertThat(ines.locator(".summary")).containsText("belongs to another questionnaire");
@@ -306,7 +306,7 @@ class ReleaseIT {
         press(ines, "Save");
         assertFalse(framed(words), "not allowed yet");
         Chromium.open(ines, at("/release/sharing"));
-        ines.getByLabel("May stand inside other pages").check();
+        ines.getByLabel("May be shown inside other pages").check();
         press(ines, "Save");
         assertTrue(framed(words), "allowed");
         assertFalse(framed("found-animal"), "allowed for this one alone");

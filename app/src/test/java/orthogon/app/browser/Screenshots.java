@@ -114,6 +114,7 @@ public final class Screenshots {
                 Tell us more / wobble
                 """);
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Preview")).click();
+        page.locator("#understood table").waitFor();
         save(page, "compose-outline");
         page.navigate(address + "/");
         page.locator("#file").setInputFiles(new FilePayload("draft.json", "application/json",

@@ -78,7 +78,7 @@ class CommandsTest {
         assertEquals(2, commands.run("prove", file.toString(), "--json"));
         assertEquals("", out());
         assertEquals(2, err().lines().count(), err());
-        assertTrue(err().contains("bad.orthogon.json /code: \"Bad\" is no code"), err());
+        assertTrue(err().contains("bad.orthogon.json /code: \"Bad\" is not a valid code"), err());
         assertTrue(err().contains("/pages/0/itens: this member is not known here"), err());
         assertEquals(2, commands.run("prove", folder.resolve("none.json").toString()));
         assertEquals(2, commands.run("prove"));
@@ -133,14 +133,14 @@ class CommandsTest {
     }
 
     @Test
-    void tellsWhoFaresOtherwiseInANewerRevision(@TempDir Path directory) throws Exception {
+    void tellsWhoIsAffectedByANewerRevision(@TempDir Path directory) throws Exception {
         Path newer = directory.resolve("newer.orthogon.json");
         String before = Files.readString(Path.of(FOSTER));
         assertEquals(1, commands.run("change", BATS, BATS), out());
         assertTrue(out().contains("undecided: the earlier revision has a fault: looks-ahead weather.askWhen"), out());
         out.reset();
         assertEquals(0, commands.run("change", FOSTER, FOSTER), out());
-        assertTrue(out().contains("nobody is asked, refused or sent elsewhere"), out());
+        assertTrue(out().contains("every respondent gets the same questions, refusals and outcome as before"), out());
         out.reset();
         ObjectNode changed = (ObjectNode) JsonMapper.builder().build().readTree(before);
         ObjectNode question = (ObjectNode) changed.at("/pages/0/items/2");

@@ -29,7 +29,9 @@ public record Annotate(String unit, String note) implements Edit {
 
     @Override
     public String says() {
-        return note.isBlank() ? "took the note to " + unit + " away" : "noted for the translators of " + unit + ": " + note.strip();
+        return note.isBlank()
+                ? "removed the note to " + unit + " away"
+                : "wrote a note for the translators of " + unit + ": " + note.strip();
     }
 
     @Override

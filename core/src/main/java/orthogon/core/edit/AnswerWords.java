@@ -156,7 +156,7 @@ public final class AnswerWords {
                 if (head.matches("lookup [a-z][a-z0-9_]*")) {
                     yield new Answer.Lookup(head.substring(7), 0, List.of(), false);
                 }
-                throw new Refused("“" + kind + "” is no kind of answer. There are text, long text, number 1..20, yes/no, one: a; b, "
+                throw new Refused("“" + kind + "” is not a kind of answer. There are text, long text, number 1..20, yes/no, one: a; b, "
                         + "many: a; b, date, email and more; the list of types shows them all.");
             }
         };
@@ -174,7 +174,7 @@ public final class AnswerWords {
         try {
             return text == null ? null : new BigDecimal(text);
         } catch (NumberFormatException e) {
-            throw new Refused("“" + text + "” is no number.");
+            throw new Refused("“" + text + "” is not a number.");
         }
     }
 
@@ -192,7 +192,7 @@ public final class AnswerWords {
         try {
             return text == null || text.isBlank() ? null : LocalTime.parse(text.trim());
         } catch (DateTimeException e) {
-            throw new Refused("“" + text + "” is no time; write it as 14:30.");
+            throw new Refused("“" + text + "” is not a time; write it like 14:30.");
         }
     }
 

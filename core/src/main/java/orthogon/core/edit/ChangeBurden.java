@@ -11,14 +11,14 @@ public record ChangeBurden(Burden burden) implements Edit {
     @Override
     public Questionnaire apply(Questionnaire document) throws Refused {
         if (Stream.of(burden.questions(), burden.words(), burden.minutes()).anyMatch(n -> n != null && n < 1)) {
-            throw new Refused("A limit is a whole number from 1 up; leave the field empty for none.");
+            throw new Refused("A limit is a whole number of at least 1; leave the field empty for none.");
         }
         return document.withBurden(burden);
     }
 
     @Override
     public String says() {
-        return burden.equals(Burden.ANY) ? "took the limit of burden away" : "limited what a route may ask";
+        return burden.equals(Burden.ANY) ? "removed the limit of burden" : "limited what a route may ask";
     }
 
     @Override

@@ -24,7 +24,7 @@ public record ChangeEnding(List<Outcome> outcomes, List<OutcomeRow> table, List<
                 throw new Refused("There are two outcomes " + outcome.code() + "; give one of them another code.");
             }
             if (!outcome.redirect().isEmpty() && !isWebAddress(outcome.redirect())) {
-                throw new Refused("“" + outcome.redirect() + "” is no address to lead on to; write it as https://example.org/page.");
+                throw new Refused("“" + outcome.redirect() + "” is not an address to continue to; write it like https://example.org/page.");
             }
         }
         Questionnaire changed = Meant.understood(document, document.withEnding(outcomes, table).withClaims(claims));

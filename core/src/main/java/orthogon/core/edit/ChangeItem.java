@@ -12,7 +12,7 @@ public record ChangeItem(Item item, String what) implements Edit {
     public Questionnaire apply(Questionnaire document) throws Refused {
         Item now = document.item(item.code()).orElseThrow(() -> Whole.gone(item.code()));
         if (!now.getClass().equals(item.getClass())) {
-            throw new Refused(item.code() + " is something else by now.");
+            throw new Refused(item.code() + " is something else now.");
         }
         Item changed = now instanceof Group held && item instanceof Group group ? group.withItems(held.items()) : item;
         Questionnaire after = Meant.understood(document, document.withItem(item.code(), i -> changed));

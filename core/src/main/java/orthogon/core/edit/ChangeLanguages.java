@@ -40,11 +40,11 @@ public record ChangeLanguages(List<String> languages) implements Edit {
             Locale locale = new Locale.Builder().setLanguageTag(typed.strip()).build();
             if (locale.getLanguage().isEmpty() || locale.toLanguageTag().equals(Stretch.TAG)
                     || locale.getDisplayLanguage(Locale.ENGLISH).equals(locale.getLanguage())) {
-                throw new Refused("“" + typed.strip() + "” is no language; write a tag such as pl or pt-BR.");
+                throw new Refused("“" + typed.strip() + "” is not a language; write a tag such as pl or pt-BR.");
             }
             return locale.toLanguageTag();
         } catch (IllformedLocaleException e) {
-            throw new Refused("“" + typed.strip() + "” is no language; write a tag such as pl or pt-BR.");
+            throw new Refused("“" + typed.strip() + "” is not a language; write a tag such as pl or pt-BR.");
         }
     }
 

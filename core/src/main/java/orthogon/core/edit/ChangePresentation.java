@@ -17,7 +17,7 @@ public record ChangePresentation(Presentation presentation, List<LinkParameter> 
         Presentation.Theme theme = presentation.theme();
         for (String colour : List.of(theme.colour(), theme.background())) {
             if (!colour.isEmpty() && !colour.matches("#[0-9a-fA-F]{6}")) {
-                throw new Refused("“" + colour + "” is no colour; write it as #0e5a68.");
+                throw new Refused("“" + colour + "” is not a colour; write it like #0e5a68.");
             }
         }
         if (theme.typeSize() < 80 || theme.typeSize() > 160) {
@@ -45,7 +45,7 @@ public record ChangePresentation(Presentation presentation, List<LinkParameter> 
     /** Pictures travel with the document, so that a file is complete by itself. */
     static void refuseBadPicture(String picture) throws Refused {
         if (!picture.isEmpty() && !picture.matches("data:image/(png|jpeg|webp|gif);base64,[A-Za-z0-9+/=]+")) {
-            throw new Refused("The picture is no PNG, JPEG, WebP or GIF.");
+            throw new Refused("The picture is not a PNG, JPEG, WebP or GIF file.");
         }
         if (picture.length() > LARGEST_PICTURE) {
             throw new Refused("The picture is larger than 300 kB; make it smaller first.");

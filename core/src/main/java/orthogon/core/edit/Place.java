@@ -20,7 +20,7 @@ public record Place(List<String> codes, String container, String after) implemen
         for (String code : codes) {
             Item item = document.item(code).orElseThrow(() -> Whole.gone(code));
             if (item.withInner().anyMatch(i -> i.code().equals(container) || i.code().equals(after))) {
-                throw new Refused(code + " cannot be moved into or behind itself.");
+                throw new Refused(code + " cannot be moved into or after itself.");
             }
             item.withInner().skip(1).forEach(i -> moving.remove(i.code()));
         }

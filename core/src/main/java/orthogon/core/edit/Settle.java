@@ -23,7 +23,7 @@ public record Settle(String place, String text) implements Edit {
         if (place.endsWith(KEEP)) {
             Item item = document.item(owner()).orElseThrow(() -> Whole.gone(owner()));
             if (!(item instanceof Question)) {
-                throw new Refused(owner() + " takes no answer that could be kept.");
+                throw new Refused(owner() + " has no answer that could be kept.");
             }
             return document.withItem(owner(), i -> ((Question) i).withKeepWhenHidden(Boolean.parseBoolean(text)));
         }

@@ -24,7 +24,7 @@ public record SplitPage(String before) implements Edit {
     @Override
     public Questionnaire apply(Questionnaire document) throws Refused {
         if (!isPossible(document, before)) {
-            throw new Refused("A page is split before a row that stands on the page itself and is not its first.");
+            throw new Refused("A page can be split before any row directly on it but the first.");
         }
         Page page = document.pageOf(before).orElseThrow();
         int at = Whole.indexOf(page.items(), before);

@@ -37,7 +37,8 @@ public final class Whole {
 
     static Refused badCode(String code) {
         return new Refused(
-                "“" + code + "” is no code: use small letters, digits and _ only, a letter first, and no word such as and, or, not.");
+                "“" + code
+                        + "” is not a valid code: use small letters, digits and _ only, a letter first, and no word such as and, or, not.");
     }
 
     static Refused taken(String code) {
@@ -102,7 +103,7 @@ public final class Whole {
                     }
                     if (inner instanceof Question q && q.isHidden()) {
                         throw new Refused("The hidden question " + inner.code() + " cannot stand in the roster " + roster.code()
-                                + ", since a link brings one value for all.");
+                                + ", since a link brings one value for all entries.");
                     }
                 }
             }

@@ -112,14 +112,14 @@ public final class ExpressionReader {
         }
         String word = token.getText();
         String hint = switch (word) {
-            case "==" -> "write = for equal";
+            case "==" -> "write = for “equal”";
             case "&", "&&" -> "write and";
             case "|", "||" -> "write or";
             case "!" -> "write not(...) or !=";
             case "'", "‘", "’", "“", "”" -> "put texts in straight double quotes: \"bird\"";
             case "\"" -> "this text has no closing quote";
             case "=" -> "a comparison needs one value on each side";
-            case "," -> "a comma stands only between the values of a list or a function";
+            case "," -> "a comma belongs only between the values of a list or a function";
             default -> "an operator such as and, or, =, < is missing before it, or it does not belong here";
         };
         return new Refused("\"" + word + "\" is not expected here: " + hint, codeUnit(text, token.getStartIndex()),
@@ -263,7 +263,8 @@ public final class ExpressionReader {
                 case 'r' -> text.append('\r');
                 case '"', '\\', '\'' -> text.append(escaped);
                 default ->
-                    throw new Refused("\\" + escaped + " is no escape; write \\\\ for a backslash", at.from() + i - 1, at.from() + i + 1);
+                    throw new Refused("\\" + escaped + " is not an escape; write \\\\ for a backslash", at.from() + i - 1,
+                            at.from() + i + 1);
             }
         }
         return text.toString();

@@ -144,7 +144,7 @@ final class Typer {
             return Type.NOTHING;
         }
         if (single.kind() != Kind.PARTS) {
-            return wrongType(p, of.words() + " has no parts, so nothing can stand behind the dot");
+            return wrongType(p, of.words() + " has no parts, so nothing can follow the dot");
         }
         Type part = single.parts().get(p.part());
         if (part == null) {

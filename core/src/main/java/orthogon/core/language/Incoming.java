@@ -97,11 +97,11 @@ public record Incoming(String language, String unit, String source, String text,
             return new Judged(in, Kind.DAMAGED, unit.text(), String.join("; ", faults));
         }
         if (!in.was().isEmpty() && !in.was().equals(digest(unit.text())) && !unit.text().equals(in.text().strip())) {
-            return new Judged(in, Kind.NEWER_HERE, unit.text(), "another text was written here after the file was made");
+            return new Judged(in, Kind.NEWER_HERE, unit.text(), "somebody wrote another text here after the file was made");
         }
         if (!in.source().isEmpty() && !in.source().equals(unit.source())) {
             return new Judged(in, Kind.SOURCE_CHANGED, unit.text(),
-                    "the source now reads “" + unit.source() + "”; taken, it is stale at once");
+                    "the source now reads “" + unit.source() + "”; if you import it, it is out of date at once");
         }
         return new Judged(in, unit.text().isEmpty() ? Kind.ADDED : Kind.CHANGED, unit.text(), "");
     }

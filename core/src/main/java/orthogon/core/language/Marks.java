@@ -267,7 +267,7 @@ public final class Marks {
         for (Arm one : cases.isEmpty() ? List.of(new Arm("", text)) : cases) {
             for (String pair : List.of("**", "`")) {
                 if ((one.text().replace("__", "**").split(Pattern.quote(pair), -1).length - 1) % 2 == 1) {
-                    halves.add((one.when().isEmpty() ? "" : one.when() + ": ") + "one " + pair + " is without its other");
+                    halves.add((one.when().isEmpty() ? "" : one.when() + ": ") + "one " + pair + " has no “other” form");
                 }
             }
         }

@@ -112,7 +112,7 @@ public final class Proof {
     /** The proof of a document that somebody stopped: every claim is undecided. */
     public static Proof stopped(Questionnaire document, LocalDate asOf) {
         Wiring wiring = Wiring.of(document);
-        return unfinished(wiring, asOf, Faults.of(wiring), "the proof was stopped before it came to this");
+        return unfinished(wiring, asOf, Faults.of(wiring), "the proof was stopped before it reached this");
     }
 
     private static Proof begun(Questionnaire document, LocalDate asOf, Limits limits, Watch watch, Basis before) {
@@ -189,7 +189,7 @@ public final class Proof {
     }
 
     /**
-     * The last day for which all of it holds: interviews begun on any day from {@link #asOf()} to then fare the same. It is looked for
+     * The last day for which all of it holds: it holds for interviews begun on any day from {@link #asOf()} to then. It is looked for
      * up to a year ahead.
      */
     public synchronized LocalDate holdsUntil() {

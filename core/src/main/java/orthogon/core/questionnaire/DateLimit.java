@@ -45,7 +45,8 @@ public sealed interface DateLimit {
         try {
             return new Fixed(LocalDate.parse(text.trim()));
         } catch (DateTimeException e) {
-            throw new IllegalArgumentException("\"" + text + "\" is no date: write it as 2026-11-30, or as today, today + 7, today - 30");
+            throw new IllegalArgumentException(
+                    "\"" + text + "\" is not a date: write it like 2026-11-30, or as today, today + 7, today - 30");
         }
     }
 }

@@ -136,7 +136,7 @@ class EditTest {
         assertInstanceOf(Answer.Text.class, ((Question) RowLine.read("Owner and/or keeper", c -> false)).answer());
         assertInstanceOf(Section.class, RowLine.read("The nest / section", c -> false));
         assertTrue(assertThrows(Refused.class, () -> RowLine.read("How many? / numbr 1..2", c -> false)).getMessage()
-                .contains("no kind of answer"));
+                .contains("not a kind of answer"));
     }
 
     @Test

@@ -80,7 +80,7 @@ class OutlineTest {
         List<Outline.Line> lost = outline.lines().stream().filter(l -> l.became() == Became.NOT_UNDERSTOOD).toList();
         assertEquals(List.of(23, 24), lost.stream().map(Outline.Line::number).toList());
         assertEquals("an indented line needs a question above it", lost.getFirst().says());
-        assertTrue(lost.get(1).says().contains("is no kind of answer"), lost.get(1).says());
+        assertTrue(lost.get(1).says().contains("is not a kind of answer"), lost.get(1).says());
         assertEquals(PASTED.lines().filter(l -> !l.isBlank() && !l.matches("=+")).count(), outline.lines().size());
     }
 

@@ -43,9 +43,9 @@ class MarksTest {
                 Marks.faults(source, "**Appelez**-[nous](https://example.org/aide) aussitôt", "fr"));
         assertEquals(List.of("** is missing"), Marks.faults(source, "Appelez-[nous](https://example.org/help)", "fr"));
         assertEquals(List.of("- is missing"), Marks.faults("- one\n- two", "un, deux", "fr"));
-        assertEquals(List.of("one ** is without its other"), Marks.faults("**Call** us", "**Appelez nous", "fr"));
+        assertEquals(List.of("one ** has no “other” form"), Marks.faults("**Call** us", "**Appelez nous", "fr"));
         String counted = "{n, plural, one {**One** owl} other {**#** owls}}";
-        assertEquals(List.of("n: other: one ** is without its other"),
+        assertEquals(List.of("n: other: one ** has no “other” form"),
                 Marks.faults(counted, "{n, plural, one {**Une** chouette} other {**# chouettes}}", "fr"));
         assertEquals(List.of(), Marks.faults("2 * 3 * 4", "deux fois trois", "fr"), "an asterisk between spaces is none");
     }

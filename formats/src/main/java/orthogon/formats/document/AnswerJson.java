@@ -91,7 +91,7 @@ final class AnswerJson {
     private static String region(Json json) {
         String region = json.text("region");
         if (!region.isEmpty() && !IsoNames.isKnown(false, region)) {
-            json.fault("region", "\"" + region + "\" is no ISO code of a country");
+            json.fault("region", "\"" + region + "\" is not the ISO code of a country");
         }
         return region;
     }
@@ -112,7 +112,7 @@ final class AnswerJson {
     private static Answer ranking(Json json) {
         List<Answer.Option> options = options(json, "options", false);
         options.stream().filter(o -> !o.offerWhen().isEmpty()).findFirst()
-                .ifPresent(o -> json.fault("options", "options to be ranked are always on offer; take \"offerWhen\" out"));
+                .ifPresent(o -> json.fault("options", "ranked options are always offered; remove \"offerWhen\""));
         return new Answer.Ranking(options, Optional.ofNullable(json.whole("places", 1, 1000)).orElse(Math.max(1, options.size())));
     }
 
@@ -124,7 +124,7 @@ final class AnswerJson {
     private static Answer iso(Json json, boolean language) {
         List<String> offered = json.texts("offered");
         offered.stream().filter(c -> !IsoNames.isKnown(language, c)).forEach(
-                c -> json.fault("offered", "\"" + c + "\" is no ISO code of a " + (language ? "language" : "country")));
+                c -> json.fault("offered", "\"" + c + "\" is not the ISO code of a " + (language ? "language" : "country")));
         return new Answer.IsoCode(language, offered);
     }
 
@@ -148,7 +148,7 @@ final class AnswerJson {
         try {
             return text.isEmpty() ? null : LocalTime.parse(text);
         } catch (DateTimeException e) {
-            json.fault(member, "\"" + text + "\" is no time of day: write it as 14:30");
+            json.fault(member, "\"" + text + "\" is not a time of day: write it as 14:30");
             return null;
         }
     }

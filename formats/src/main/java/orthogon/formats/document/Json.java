@@ -120,7 +120,7 @@ final class Json {
     String code(String member) {
         String code = needed(member);
         if (!code.isEmpty() && !Codes.isValid(code)) {
-            fault(member, "\"" + code + "\" is no code: small letters, digits and _ only, a letter first, no reserved word");
+            fault(member, "\"" + code + "\" is not a valid code: small letters, digits and _ only, a letter first, no reserved word");
         }
         return code;
     }
@@ -229,7 +229,7 @@ final class Json {
         }
         for (String member : node.propertyNames()) {
             if (!known.contains(member)) {
-                fault(member, "this member is not known here; take it out, or check its spelling");
+                fault(member, "this member is not known here; remove it, or check its spelling");
             }
         }
     }

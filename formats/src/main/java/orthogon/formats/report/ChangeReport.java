@@ -67,10 +67,10 @@ public final class ChangeReport {
         if (change.undecided().isPresent()) {
             text.append("undecided: ").append(change.undecided().get()).append('\n');
         } else if (change.differences().isEmpty()) {
-            text.append("nobody is asked, refused or sent elsewhere than before\n");
+            text.append("every respondent gets the same questions, refusals and outcome as before\n");
         }
         change.paths().filter(p -> !change.differences().isEmpty()).ifPresent(paths -> text.append("answer paths: ")
-                .append(change.differing().orElseThrow()).append(" of ").append(paths).append(" fare otherwise\n"));
+                .append(change.differing().orElseThrow()).append(" of ").append(paths).append(" are affected\n"));
         change.uncounted().ifPresent(why -> text.append("not counted: ").append(why).append('\n'));
         for (Difference difference : change.differences()) {
             text.append('\n').append(sentence(difference));
@@ -83,7 +83,7 @@ public final class ChangeReport {
             }
         }
         if (!change.limitedOtherwise().isEmpty()) {
-            text.append("\nlimited otherwise, compared only for answers that both take: ")
+            text.append("\nlimits have changed; compared only for answers that both accept: ")
                     .append(String.join(", ", change.limitedOtherwise())).append('\n');
         }
         change.wordings().forEach((unit, wording) -> text.append("\nwording ").append(unit).append("\n  was: ").append(wording.before())
@@ -98,8 +98,8 @@ public final class ChangeReport {
             case ASKED_NO_MORE -> "not asked any more: " + place;
             case ASKED_NOW -> "asked now: " + place;
             case ENDS_OTHERWISE -> "outcome " + outcome(difference.to()) + " instead of " + outcome(difference.from());
-            case REFUSED_NOW -> "answers that were accepted are refused on page " + place;
-            case ACCEPTED_NOW -> "answers that were refused are accepted on page " + place;
+            case REFUSED_NOW -> "answers that were accepted are now refused on page " + place;
+            case ACCEPTED_NOW -> "answers that were refused are now accepted on page " + place;
         };
     }
 

@@ -109,8 +109,8 @@ public final class DrillReport {
                 .append(".signed{display:flex;gap:2rem;margin-top:2rem}.signed span{flex:1;border-top:1px solid;padding-top:.2rem}\n")
                 .append("</style></head><body>\n<h1>").append(escaped(document.title())).append("</h1>\n<p>")
                 .append(drills.drills().size()).append(" drills for ").append(drills.goals().size())
-                .append(" things to see, as of ").append(asOf).append(". No fewer than ").append(drills.atLeast())
-                .append(" could do; a plain greedy choice takes ").append(drills.greedy()).append(".</p>\n");
+                .append(" goals, as of ").append(asOf).append(". At least ").append(drills.atLeast())
+                .append(" drills are needed; a simple greedy choice takes ").append(drills.greedy()).append(".</p>\n");
         for (int n = 0; n < drills.drills().size(); n++) {
             script(document, drills.drills().get(n), n + 1, html);
         }

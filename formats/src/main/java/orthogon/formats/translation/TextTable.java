@@ -69,7 +69,7 @@ public final class TextTable {
                 table.add(cells);
             }
         } catch (IOException | RuntimeException e) {
-            throw new UnreadableTexts("The file cannot be read as an XLSX workbook. Save it anew from your spreadsheet program.");
+            throw new UnreadableTexts("The file cannot be read as an XLSX workbook. Save it again from your spreadsheet program.");
         }
         return rows(table);
     }

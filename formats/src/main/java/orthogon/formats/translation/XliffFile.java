@@ -138,7 +138,7 @@ public final class XliffFile {
                 }
             }
         } catch (XLIFFException e) {
-            throw new UnreadableTexts("The file is no valid XLIFF 2.1: " + String.valueOf(e.getMessage()).strip());
+            throw new UnreadableTexts("The file is not valid XLIFF 2.1: " + String.valueOf(e.getMessage()).strip());
         } catch (RuntimeException e) {
             throw new UnreadableTexts("The file cannot be read as XLIFF: " + String.valueOf(e.getMessage()).strip());
         }

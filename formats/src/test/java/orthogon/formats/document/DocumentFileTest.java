@@ -65,11 +65,11 @@ class DocumentFileTest {
 
     @Test
     void settingsThatCannotBeAreNamedByTheirPointer() {
-        assertEquals(List.of("/pages/0/items/0/answer/offered: \"XX\" is no ISO code of a country"), faultsOf("""
+        assertEquals(List.of("/pages/0/items/0/answer/offered: \"XX\" is not the ISO code of a country"), faultsOf("""
                 { "type": "country", "offered": ["FR", "XX"] }"""));
         assertEquals(List.of("/pages/0/items/0/answer/required: \"family\" is not among the parts"), faultsOf("""
                 { "type": "personName", "parts": ["given"], "required": ["family"] }"""));
-        assertEquals(List.of("/pages/0/items/0/answer/earliest: \"25:00\" is no time of day: write it as 14:30"), faultsOf("""
+        assertEquals(List.of("/pages/0/items/0/answer/earliest: \"25:00\" is not a time of day: write it as 14:30"), faultsOf("""
                 { "type": "time", "earliest": "25:00" }"""));
         assertEquals(List.of("/pages/0/items/0/answer: the member \"questionnaire\" is missing"), faultsOf("""
                 { "type": "lookup" }"""));
@@ -97,12 +97,12 @@ class DocumentFileTest {
                 .replace("\"code\": \"heron\"", "\"code\": \"Heron\"")
                 .replace("\"label\": \"Sent\"", "\"lable\": \"Sent\"");
         assertEquals(Set.of(
-                "/pages/0/items/0/answer/options/0/code: \"Heron\" is no code: small letters, digits and _ only, a letter first, no "
+                "/pages/0/items/0/answer/options/0/code: \"Heron\" is not a valid code: small letters, digits and _ only, a letter first, no "
                         + "reserved word",
                 "/pages/0/items/0/answer/most: a whole number from 0 to 1000 is needed here",
-                "/pages/0/items/0/answer/colour: this member is not known here; take it out, or check its spelling",
+                "/pages/0/items/0/answer/colour: this member is not known here; remove it, or check its spelling",
                 "/outcomes/0: the member \"label\" is missing",
-                "/outcomes/0/lable: this member is not known here; take it out, or check its spelling"), Set.copyOf(faults(broken)));
+                "/outcomes/0/lable: this member is not known here; remove it, or check its spelling"), Set.copyOf(faults(broken)));
         assertTrue(!schema().validate(broken, InputFormat.JSON).isEmpty());
     }
 

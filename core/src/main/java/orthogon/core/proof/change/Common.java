@@ -68,7 +68,7 @@ final class Common {
         return questions.contains(name) || link.contains(name);
     }
 
-    /** Shared questions whose answers are limited otherwise than before in a way that is not compared. */
+    /** Shared questions whose answers have other limits than before, in a way that is not compared. */
     List<String> limitedOtherwise() {
         return otherwise;
     }

@@ -5,7 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * One way in which respondents fare otherwise.
+ * One way in which a change affects respondents.
  *
  * @param place code of the question or page it is about; of the questionnaire for an ending
  * @param from code of the outcome before, {@code to} of that now; empty for none, and for other kinds

@@ -86,7 +86,7 @@ final class DefaultClaims implements PageByPage {
                                     + "”, yet can pass it with the answer that is already there.";
             return witness.isEmpty()
                     ? Claim.Explanation.of(Replay.DISAGREE)
-                    : new Claim.Explanation(headline, "Take the start value away, so that it is answered by choice.", List.of(),
+                    : new Claim.Explanation(headline, "Remove the start value, so that respondents choose an answer.", List.of(),
                             witness)
                             .with(new Mend("Start with a blank answer", court.space.spelled().origin(start), ""));
         });

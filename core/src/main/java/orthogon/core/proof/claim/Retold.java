@@ -74,7 +74,7 @@ final class Retold {
                 : Claim.Explanation.of(Replay.DISAGREE);
     }
 
-    /** Whether the respondent fares the same in the document as in its plain form. */
+    /** Whether the same happens to the respondent in the document as in its plain form. */
     private boolean agrees(Map<String, Object> plain, Map<String, Object> answers) {
         Interview there = Replay.of(spelled.plain(), court.space.today(), spelled.settled(plain), "");
         Interview here = Replay.of(spelled.original(), court.space.today(), answers, "");

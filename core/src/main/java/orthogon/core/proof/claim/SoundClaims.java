@@ -15,7 +15,7 @@ import orthogon.core.questionnaire.Questionnaire;
 /** Codes are unique; every reference exists; types fit; nothing looks ahead; nothing depends on itself. */
 public final class SoundClaims {
 
-    private static final Claim.Explanation FREE_OF_FAULTS = Claim.Explanation.of("No such fault is there.");
+    private static final Claim.Explanation FREE_OF_FAULTS = Claim.Explanation.of("There is no such fault.");
 
     private SoundClaims() {}
 

@@ -120,8 +120,8 @@ public final class Faults {
                 return;
             }
             if (wiring.rosterOf(wire.owner()).filter(name::equals).isPresent() && reach != Integer.MAX_VALUE) {
-                add(Fault.Kind.LOOKS_AHEAD, wire.place(), "this uses all entries of " + name + ", which are known only behind it; inside a "
-                        + "roster, names mean the entry at hand");
+                add(Fault.Kind.LOOKS_AHEAD, wire.place(), "this uses all entries of " + name + ", which are known only after it; inside a "
+                        + "roster, a name means the current entry");
             } else if (at > reach) {
                 add(Fault.Kind.LOOKS_AHEAD, wire.place(), "this uses " + name + ", which stands later"
                         + (pageOf.get(name).equals(pageOf.getOrDefault(wire.owner(), wire.owner()))

@@ -15,7 +15,7 @@ final class Plain {
     /** One value stands for all; anything said about more than whether there is one is not exact. */
     static List<Object> only(Object value, String what, List<Expr> features) throws Inexact {
         if (!features.stream().allMatch(TextPartition::isBlankness)) {
-            throw new Inexact(what + " is not brought into the proof");
+            throw new Inexact(what + " is not covered by the proof");
         }
         return List.of(value);
     }
@@ -33,7 +33,7 @@ final class Plain {
     static List<Object> files(Answer.FileAnswer answer, List<Expr> features) throws Inexact {
         for (Expr feature : features) {
             if (!isAboutCount(feature)) {
-                throw new Inexact("what is in a file is not brought into the proof");
+                throw new Inexact("what is in a file is not covered by the proof");
             }
         }
         List<Object> values = new ArrayList<>();

@@ -246,7 +246,7 @@ final class Rewriter {
                 }
                 yield result;
             }
-            default -> throw new Unclear(c.function() + "(...) over all entries of " + r.code() + " is not brought into the proof");
+            default -> throw new Unclear(c.function() + "(...) over all entries of " + r.code() + " is not covered by the proof");
         };
     }
 }
