@@ -16,6 +16,7 @@ import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
 import orthogon.app.frame.NotThere;
 import orthogon.app.storage.DraftStore.Draft;
+import orthogon.core.edit.ImportTexts;
 import orthogon.core.edit.Refused;
 import orthogon.core.edit.Translate;
 import orthogon.core.language.Incoming;
@@ -154,9 +155,8 @@ class FilesController {
             }
         }
         try {
-            for (Map.Entry<String, List<Translate.Text>> each : byLanguage.entrySet()) {
-                editing.make(code, frame.draft(code).revision(), new Translate(each.getKey(), each.getValue()), who);
-            }
+            editing.make(code, draft.revision(),
+                    new ImportTexts(byLanguage.entrySet().stream().map(e -> new Translate(e.getKey(), e.getValue())).toList()), who);
         } catch (Refused | Editing.Conflict e) {
             response.setStatus(409);
             frame.fill(model, draft, "languages");

@@ -15,6 +15,7 @@ public sealed interface Edit
         ChangeEnding,
         ChangeLanguages,
         ChangePresentation,
+        ImportTexts,
         Retitle,
         Step,
         Shift,

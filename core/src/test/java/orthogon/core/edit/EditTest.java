@@ -55,7 +55,7 @@ class EditTest {
             }
         }
         assertTrue(made > 2500 && refused > 300, made + " made, " + refused + " refused");
-        assertEquals(23, kinds.size(), kinds.toString());
+        assertEquals(24, kinds.size(), kinds.toString());
     }
 
     /**

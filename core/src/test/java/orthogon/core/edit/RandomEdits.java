@@ -76,8 +76,7 @@ public final class RandomEdits {
             case 23 -> new Annotate(pick(List.copyOf(Texts.all(document).keySet())), pick(List.of("Mind this.", "")));
             case 22 ->
                 random.nextBoolean()
-                        ? new Translate(pick(document.languages()), pick(List.copyOf(Texts.all(document).keySet())),
-                                pick(List.of("Texte", " ")))
+                        ? translate(document)
                         : new ChangeLanguages(pick(List.of(List.of("fr"), List.of("fr", "AR"), List.of("nonsense"), List.of())));
             case 21 -> settled(document, item);
             case 18 -> new ChangeEnding(document.outcomes(), document.outcomeTable().reversed(), document.claims());
@@ -85,6 +84,12 @@ public final class RandomEdits {
                     ? new ChangeItem(new Note(n.code(), "Note " + step, n.askWhen(), n.reword()), "wording")
                     : new Retitle("Title " + step);
         };
+    }
+
+    private Edit translate(Questionnaire document) {
+        Translate one = new Translate(document.languages().getLast(), pick(List.copyOf(Texts.all(document).keySet())),
+                pick(List.of("Texte", " ")));
+        return random.nextBoolean() ? one : new ImportTexts(List.of(one, one));
     }
 
     private Edit settled(Questionnaire document, String code) {

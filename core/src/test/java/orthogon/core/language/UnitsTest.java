@@ -9,8 +9,10 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import orthogon.core.edit.Annotate;
 import orthogon.core.edit.ChangeLanguages;
+import orthogon.core.edit.ImportTexts;
 import orthogon.core.edit.Refused;
 import orthogon.core.edit.Rename;
 import orthogon.core.edit.RenameOption;
@@ -64,6 +66,18 @@ class UnitsTest {
         assertThrows(Refused.class, () -> new Translate("fr", "kind.wording", "x").apply(FEN));
         assertThrows(Refused.class, () -> new Translate("pl", "gone.wording", "x").apply(FEN));
         assertThrows(Refused.class, () -> new Translate("pl", "kind.wording", " ").apply(FEN));
+    }
+
+    @Test
+    void textsOfSeveralLanguagesAreImportedTogetherOrNotAtAll() throws Refused {
+        Questionnaire two = FEN.withLanguages(List.of("en", "pl", "fr"));
+        Translate polish = new Translate("pl", "kind.wording", "Jaki rodzaj?");
+        Translate french = new Translate("fr", "kind.wording", "De quelle espèce ?");
+        ImportTexts both = new ImportTexts(List.of(polish, french));
+        assertEquals(french.apply(polish.apply(two)), both.apply(two));
+        assertEquals("imported 2 texts in pl, fr", both.says());
+        assertEquals(Set.of("translation pl/kind.wording", "translation fr/kind.wording"), both.about());
+        assertThrows(Refused.class, () -> new ImportTexts(List.of(polish, new Translate("fr", "gone.wording", "x"))).apply(two));
     }
 
     @Test
