@@ -13,6 +13,13 @@ public sealed interface Result {
     record Address(String to) implements Result {}
 
     /**
+     * Something for a page to show.
+     *
+     * @param to the page, which is told the name of the work as {@code work}
+     */
+    record Found(Object what, String to) implements Result {}
+
+    /**
      * The work could not be done with what it was given.
      *
      * @param message what is wrong and what to do

@@ -55,7 +55,7 @@ class WorkController {
         if (!work.state().equals("done")) {
             throw new NotThere("There is nothing here: the work is " + work.state() + ".");
         }
-        return Works.answer(work.result(Duration.ZERO).orElseThrow());
+        return Works.answer(work, work.result(Duration.ZERO).orElseThrow());
     }
 
     @ExceptionHandler(Works.TooMany.class)

@@ -18,7 +18,7 @@ import org.springframework.stereotype.Component;
 
 /**
  * Pieces of long work. Two run at a time, the others wait for their turn. A person has at most {@value #MOST_OF_ONE} under way. What came of
- * one is kept for ten minutes, of the last {@value #MOST_KEPT}.
+ * the last {@value #MOST_KEPT} of each person is kept for an hour.
  */
 @Component
 public class Works {
@@ -33,8 +33,8 @@ public class Works {
     }
 
     static final int MOST_OF_ONE = 4;
-    static final int MOST_KEPT = 20;
-    private static final Duration KEPT = Duration.ofMinutes(10);
+    static final int MOST_KEPT = 5;
+    private static final Duration KEPT = Duration.ofHours(1);
     private static final Duration SHORT = Duration.ofSeconds(2);
     private static final Duration LONGEST = Duration.ofMinutes(30);
 
@@ -49,7 +49,7 @@ public class Works {
      * @throws TooMany where the person has as many under way as may be
      */
     public synchronized Work begin(String title, String back, String who, Work.Task task) {
-        forget();
+        forget(who);
         if (all.values().stream().filter(w -> w.who().equals(who) && w.isUnderWay()).count() >= MOST_OF_ONE) {
             throw new TooMany();
         }
@@ -73,14 +73,15 @@ public class Works {
     public ResponseEntity<byte[]> file(String accept, String title, String back, String who, Work.Task task) {
         Work work = begin(title, back, who, task);
         boolean page = accept.contains("text/html");
-        return work.result(page ? SHORT : LONGEST).map(Works::answer).orElseGet(() -> to(address(work)));
+        return work.result(page ? SHORT : LONGEST).map(result -> answer(work, result)).orElseGet(() -> to(address(work)));
     }
 
-    static ResponseEntity<byte[]> answer(Result result) {
+    static ResponseEntity<byte[]> answer(Work work, Result result) {
         return switch (result) {
             case Result.File file -> ResponseEntity.ok().contentType(file.type())
                     .header(HttpHeaders.CONTENT_DISPOSITION, file.disposition()).body(file.content());
             case Result.Address address -> to(address.to());
+            case Result.Found found -> to(found.to() + "?work=" + work.id());
             case Result.Refusal refusal -> ResponseEntity.unprocessableContent().build();
         };
     }
@@ -99,14 +100,19 @@ public class Works {
         return Optional.ofNullable(all.get(id)).filter(w -> w.who().equals(who));
     }
 
-    private void forget() {
+    /** What a piece of work of this person found; empty where it is not kept any more. */
+    public <T> Optional<T> found(String id, String who, Class<T> type) {
+        return find(id, who).filter(w -> w.state().equals("done")).flatMap(w -> w.result(Duration.ZERO))
+                .map(r -> r instanceof Result.Found found ? found.what() : null).filter(type::isInstance).map(type::cast);
+    }
+
+    /** Forgets what is old, and all but the last few of somebody who begins another. */
+    private void forget(String who) {
         Instant oldest = Instant.now().minus(KEPT);
-        List<Work> ended = all.values().stream().filter(w -> !w.isUnderWay()).sorted(Comparator.comparing(Work::ended)).toList();
-        for (int i = 0; i < ended.size(); i++) {
-            if (ended.get(i).ended().isBefore(oldest) || i <= ended.size() - MOST_KEPT) {
-                all.remove(ended.get(i).id());
-            }
-        }
+        all.values().removeIf(w -> !w.isUnderWay() && w.ended().isBefore(oldest));
+        List<Work> ended = all.values().stream().filter(w -> w.who().equals(who) && !w.isUnderWay())
+                .sorted(Comparator.comparing(Work::ended).reversed()).toList();
+        ended.stream().skip(MOST_KEPT - 1L).forEach(w -> all.remove(w.id()));
     }
 
     @PreDestroy

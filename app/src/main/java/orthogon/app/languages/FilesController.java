@@ -9,9 +9,11 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import orthogon.app.background.Result;
+import orthogon.app.background.Work;
+import orthogon.app.background.Works;
 import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
 import orthogon.app.frame.NotThere;
@@ -21,6 +23,7 @@ import orthogon.core.edit.Refused;
 import orthogon.core.edit.Translate;
 import orthogon.core.language.Incoming;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.formats.progress.Progress;
 import orthogon.formats.translation.TextRow;
 import orthogon.formats.translation.TextTable;
 import orthogon.formats.translation.UnreadableTexts;
@@ -30,7 +33,6 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
-import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -44,11 +46,19 @@ import org.springframework.web.multipart.MultipartFile;
 class FilesController {
 
     private static final String ALL = "all";
+    /** Rows of a preview; each that is ticked is a parameter of the form. */
+    private static final int MOST_ROWS = 10_000;
+    private static final int MOST_DOUBTFUL = 500;
+
+    /** A text of a file in the preview. */
+    record Row(int number, Incoming.Judged judged) {}
 
     private final Frame frame;
     private final Editing editing;
+    private final Works works;
 
-    FilesController(Frame frame, Editing editing) {
+    FilesController(Frame frame, Editing editing, Works works) {
+        this.works = works;
         this.frame = frame;
         this.editing = editing;
     }
@@ -95,58 +105,97 @@ class FilesController {
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"").body(bytes);
     }
 
+    /** What was read in a file, and what it would do to the draft as it was then. */
+    private record Read(String name, int revision, List<Incoming.Judged> judged) {}
+
     /** Shows what a file would change; nothing is changed yet. */
     @PostMapping("/import")
-    String read(@PathVariable String code, @RequestParam MultipartFile file, Model model, HttpServletResponse response) throws IOException {
+    String read(@PathVariable String code, @RequestParam MultipartFile file, Principal who, Model model, HttpServletResponse response)
+            throws IOException {
         Draft draft = frame.draft(code);
-        frame.fill(model, draft, "languages");
         String name = String.valueOf(file.getOriginalFilename());
-        model.addAttribute("name", name);
-        try {
-            List<TextRow> rows = rows(name, file.getBytes());
-            show(draft, rows.stream().map(TextRow::incoming).toList(), model);
-        } catch (UnreadableTexts e) {
-            response.setStatus(422);
-            model.addAttribute("message", "“" + name + "”: " + e.getMessage());
-            show(draft, List.of(), model);
-        }
-        return "texts";
+        byte[] content = file.getBytes();
+        String sheet = "/q/" + code + "/languages";
+        Work work = works.begin("What “" + name + "” would change", sheet, who.getName(), progress -> {
+            try {
+                progress.at("Reading the file", 0, 0);
+                List<TextRow> rows = rows(name, content, progress);
+                progress.at("Comparing the texts", 0, 0);
+                List<Incoming.Judged> judged = Incoming.judge(draft.document(), rows.stream().map(TextRow::incoming).toList());
+                return new Result.Found(new Read(name, draft.revision(), judged), sheet + "/import");
+            } catch (UnreadableTexts e) {
+                return new Result.Refusal("“" + name + "”: " + e.getMessage(), List.of());
+            }
+        });
+        return switch (works.soon(work).orElse(null)) {
+            case Result.Found found -> "redirect:" + found.to() + "?work=" + work.id();
+            case Result.Refusal refusal -> {
+                response.setStatus(422);
+                yield show(draft, new Read(name, draft.revision(), List.of()), "", refusal.message(), model);
+            }
+            case null, default -> "redirect:" + Works.address(work);
+        };
     }
 
-    private static List<TextRow> rows(String name, byte[] bytes) throws UnreadableTexts {
+    @GetMapping("/import")
+    String preview(@PathVariable String code, @RequestParam String work, Principal who, Model model) {
+        return show(frame.draft(code), kept(work, who), work, "", model);
+    }
+
+    private Read kept(String work, Principal who) {
+        return works.found(work, who.getName(), Read.class)
+                .orElseThrow(() -> new NotThere("What was read in the file is not kept any more. Choose the file again."));
+    }
+
+    private static List<TextRow> rows(String name, byte[] bytes, Progress progress) throws UnreadableTexts {
         String text = new String(bytes, StandardCharsets.UTF_8);
         if (bytes.length > 1 && bytes[0] == 'P' && bytes[1] == 'K') {
             return TextTable.readXlsx(bytes);
         }
-        return text.stripLeading().replaceFirst("^\uFEFF", "").startsWith("<") ? XliffFile.read(text) : TextTable.readCsv(text);
+        return text.stripLeading().replaceFirst("^\uFEFF", "").startsWith("<") ? XliffFile.read(text, progress) : TextTable.readCsv(text);
     }
 
-    private static void show(Draft draft, List<Incoming> incoming, Model model) {
-        List<Incoming.Judged> judged = Incoming.judge(draft.document(), incoming);
+    private String show(Draft draft, Read read, String work, String message, Model model) {
+        frame.fill(model, draft, "languages");
         Map<String, Long> counts = new LinkedHashMap<>();
         for (Incoming.Kind kind : Incoming.Kind.values()) {
-            long count = judged.stream().filter(j -> j.kind() == kind).count();
+            long count = read.judged().stream().filter(j -> j.kind() == kind).count();
             if (count > 0) {
                 counts.put(kind.word(), count);
             }
         }
+        List<Row> rows = new ArrayList<>();
+        int doubtful = 0;
+        int left = 0;
+        for (int i = 0; i < read.judged().size(); i++) {
+            Incoming.Judged judged = read.judged().get(i);
+            if (judged.kind() == Incoming.Kind.SAME || judged.kind() == Incoming.Kind.EMPTY) {
+                continue;
+            }
+            doubtful += judged.mayBeTaken() ? 0 : 1;
+            if (rows.size() < MOST_ROWS && (judged.mayBeTaken() || doubtful <= MOST_DOUBTFUL)) {
+                rows.add(new Row(i, judged));
+            } else {
+                left++;
+            }
+        }
+        model.addAttribute("name", read.name());
+        model.addAttribute("message", message.isEmpty() ? null : message);
         model.addAttribute("counts", counts);
-        model.addAttribute("judged",
-                judged.stream().filter(j -> j.kind() != Incoming.Kind.SAME && j.kind() != Incoming.Kind.EMPTY).toList());
-        model.addAttribute("revision", draft.revision());
+        model.addAttribute("texts", rows);
+        model.addAttribute("left", left);
+        model.addAttribute("work", work);
+        return "texts";
     }
 
-    /** Takes the texts that were ticked. */
+    /** Imports the texts that were ticked. */
     @PostMapping("/take")
-    String take(@PathVariable String code, @RequestParam MultiValueMap<String, String> form, Principal who, Model model,
-            HttpServletResponse response) {
+    String take(@PathVariable String code, @RequestParam String work, @RequestParam(defaultValue = "") List<Integer> take, Principal who,
+            Model model, HttpServletResponse response) {
         Draft draft = frame.draft(code);
-        List<Incoming> wanted = new ArrayList<>();
-        for (String number : form.getOrDefault("take", List.of())) {
-            String[] parts = Stream.of("language", "unit", "source", "text", "state", "was").map(p -> form.getFirst(p + number))
-                    .map(p -> p == null ? "" : p.replace("\r\n", "\n")).toArray(String[]::new);
-            wanted.add(new Incoming(parts[0], parts[1], parts[2], parts[3], parts[4], parts[5]));
-        }
+        Read read = kept(work, who);
+        List<Incoming> wanted = take.stream().filter(n -> n >= 0 && n < read.judged().size()).map(n -> read.judged().get(n).incoming())
+                .toList();
         Map<String, List<Translate.Text>> byLanguage = new LinkedHashMap<>();
         for (Incoming.Judged each : Incoming.judge(draft.document(), wanted)) {
             if (each.mayBeTaken()) {
@@ -159,11 +208,8 @@ class FilesController {
                     new ImportTexts(byLanguage.entrySet().stream().map(e -> new Translate(e.getKey(), e.getValue())).toList()), who);
         } catch (Refused | Editing.Conflict e) {
             response.setStatus(409);
-            frame.fill(model, draft, "languages");
-            model.addAttribute("message", e.getMessage());
-            model.addAttribute("name", "the file");
-            show(draft, wanted, model);
-            return "texts";
+            return show(draft, new Read(read.name(), draft.revision(), Incoming.judge(draft.document(),
+                    read.judged().stream().map(Incoming.Judged::incoming).toList())), work, e.getMessage(), model);
         }
         return "redirect:/q/" + code + "/languages" + (byLanguage.isEmpty() ? "" : "?to=" + byLanguage.keySet().iterator().next());
     }

@@ -133,14 +133,14 @@ class LanesIT {
         assertTrue(page.request().get(application.address() + "/q/" + draft.code() + "/prove/drills/script").text()
                 .contains("<h2>Drill " + drills + "</h2>"));
         rows.first().getByText("Pin").click();
-        assertThat(page.locator(".drills h2")).hasText("Pinned, 1 as expected, 0 otherwise");
+        assertThat(page.locator(".drills h2")).hasText("Pinned, 1 as expected, 0 not");
         DraftStore store = application.part(DraftStore.class);
         String first = first(draft);
         store.append(store.head(draft.code()).orElseThrow(),
                 new SetConditions(java.util.Map.of(first + ".askWhen", "false")).apply(draft.document()), "asks less", "ines");
         page.reload();
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Drills")).click();
-        assertThat(page.locator(".drills h2")).hasText("Pinned, 0 as expected, 1 otherwise");
+        assertThat(page.locator(".drills h2")).hasText("Pinned, 0 as expected, 1 not");
         assertThat(page.locator(".drills table").first()).containsText("no longer asks " + first);
         press("Unpin");
         assertThat(page.locator(".drills h2")).hasCount(0);

@@ -20,6 +20,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import net.sf.okapi.lib.xliff2.core.Part.GetTarget;
 import net.sf.okapi.lib.xliff2.core.Segment;
 import net.sf.okapi.lib.xliff2.core.TargetState;
@@ -32,9 +33,13 @@ import orthogon.app.storage.ReleaseStore;
 import orthogon.core.interview.Interview;
 import orthogon.core.language.Stretch;
 import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.document.DocumentReader;
+import orthogon.formats.translation.TextRow;
+import orthogon.formats.translation.TextTable;
 import org.junit.jupiter.api.Test;
 import org.springframework.core.io.ClassPathResource;
 
@@ -141,8 +146,33 @@ class LanguagesIT {
         assertThat(page.locator("#text")).hasValue("‹pl?› At the bank");
         page.getByText("A note for translators").click();
         page.locator("#note").fill("The river's bank, not a bank with money.");
-        press(page, "Keep the note");
+        press(page, "Save the note");
         assertThat(page.locator("#note")).hasValue("The river's bank, not a bank with money.");
+    }
+
+    @Test
+    void aFileOfTwoThousandTextsIsImportedInOneRevision() {
+        code = "posts_" + Long.toString(System.nanoTime(), 36);
+        Questionnaire posts = Questionnaire.blank(code, "Posts").withLanguages(List.of("en", "pl"))
+                .withPages(List.of(orthogon.core.questionnaire.Page.empty("p", "").withItems(IntStream.range(0, 2000)
+                        .<Item>mapToObj(i -> new Note("n" + i, "Post number " + i, "")).toList())));
+        DraftStore drafts = application.part(DraftStore.class);
+        drafts.create(posts, "ines", "began");
+        List<TextRow> rows = TextRow.of(posts, "pl").stream().map(r -> new TextRow("pl", r.unit(), r.place(), r.source(),
+                r.source().replace("Post number", "Numer"), "draft", "", r.was())).toList();
+        Page page = Chromium.signedIn(application.address(), "safi");
+        page.setDefaultTimeout(60_000);
+        Chromium.open(page, sheet(""));
+        page.getByText("Files").click();
+        page.locator("#file").setInputFiles(new FilePayload("posts.csv", "text/csv",
+                TextTable.csv(rows).getBytes(StandardCharsets.UTF_8)));
+        press(page, "See what it would change");
+        page.waitForURL("**/languages/import?work=**");
+        press(page, "Import what is ticked");
+        page.waitForURL("**/languages?to=pl");
+        DraftStore.Draft draft = drafts.head(code).orElseThrow();
+        assertEquals("2, imported " + rows.size() + " texts in pl", draft.revision() + ", " + draft.command());
+        assertEquals("Numer 1999", draft.document().translations().get("pl").get("n1999.wording").text());
     }
 
     @Test

@@ -97,7 +97,7 @@ class RehearseIT {
         Questionnaire edited = new SetConditions(java.util.Map.of("alive.askWhen", "indoors = true")).apply(draft.document());
         drafts.append(drafts.head(draft.code()).orElseThrow(), edited, "asks less", "ines");
         page.reload();
-        assertThat(drill).containsText("otherwise than expected");
+        assertThat(drill).containsText("not as expected");
         assertThat(drill).containsText("no longer asks alive");
         press(page, "Begin again");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("A dead one").setExact(true)).click();

@@ -3,10 +3,13 @@ package orthogon.core.language;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.util.HashMap;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import orthogon.core.questionnaire.Questionnaire;
 
 /**
@@ -74,18 +77,21 @@ public record Incoming(String language, String unit, String source, String text,
 
     /** What each of them would do to the document. */
     public static List<Judged> judge(Questionnaire document, List<Incoming> all) {
-        return all.stream().map(i -> judge(document, i)).toList();
+        Map<String, Map<String, Units.Unit>> units = new HashMap<>();
+        document.languages().stream().filter(l -> !l.equals(document.sourceLanguage())).forEach(l -> units.put(l,
+                Units.in(document, l).stream().collect(Collectors.toMap(Units.Unit::unit, Function.identity()))));
+        return all.stream().map(i -> judge(units.get(i.language()), i)).toList();
     }
 
-    private static Judged judge(Questionnaire document, Incoming in) {
-        if (!document.languages().contains(in.language()) || in.language().equals(document.sourceLanguage())) {
+    /** @param units the texts of its language by their names; null where the document is not translated into it */
+    private static Judged judge(Map<String, Units.Unit> units, Incoming in) {
+        if (units == null) {
             return new Judged(in, Kind.UNKNOWN, "", "the questionnaire is not translated into “" + in.language() + "”");
         }
-        Optional<Units.Unit> found = Units.one(document, in.language(), in.unit());
-        if (found.isEmpty()) {
+        Units.Unit unit = units.get(in.unit());
+        if (unit == null) {
             return new Judged(in, Kind.UNKNOWN, "", "there is no such text");
         }
-        Units.Unit unit = found.get();
         if (in.text().isBlank()) {
             return new Judged(in, Kind.EMPTY, unit.text(), "");
         }

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CancellationException;
 import net.sf.okapi.lib.xliff2.XLIFFException;
 import net.sf.okapi.lib.xliff2.core.CTag;
 import net.sf.okapi.lib.xliff2.core.Fragment;
@@ -20,6 +21,7 @@ import net.sf.okapi.lib.xliff2.reader.Event;
 import net.sf.okapi.lib.xliff2.reader.XLIFFReader;
 import net.sf.okapi.lib.xliff2.writer.XLIFFWriter;
 import orthogon.core.language.Marks;
+import orthogon.formats.progress.Progress;
 
 /**
  * XLIFF 2.1, one file for each language. A unit is a text; places of answers and addresses of links are {@code <ph>}, with the original
@@ -112,9 +114,10 @@ public final class XliffFile {
     /**
      * The texts of a file that a translator sent back.
      *
+     * @param progress is told of each text that is read, and may end the work
      * @throws UnreadableTexts for a file that is no XLIFF of this version
      */
-    public static List<TextRow> read(String xml) throws UnreadableTexts {
+    public static List<TextRow> read(String xml, Progress progress) throws UnreadableTexts {
         List<TextRow> rows = new ArrayList<>();
         String language = "";
         if (xml.contains("<!DOCTYPE") || xml.contains("<!ENTITY")) {
@@ -135,8 +138,11 @@ public final class XliffFile {
                     language = start.getTargetLanguage();
                 } else if (event.isUnit()) {
                     rows.add(row(language, event.getUnit()));
+                    progress.at("Reading the texts", rows.size(), 0);
                 }
             }
+        } catch (CancellationException e) {
+            throw e;
         } catch (XLIFFException e) {
             throw new UnreadableTexts("The file is not valid XLIFF 2.1: " + String.valueOf(e.getMessage()).strip());
         } catch (RuntimeException e) {
