@@ -36,6 +36,7 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
@@ -64,24 +65,33 @@ class FilesController {
     }
 
     @GetMapping("/file")
-    ResponseEntity<byte[]> file(@PathVariable String code, @RequestParam String to, @RequestParam(name = "as") String kind)
-            throws IOException {
+    ResponseEntity<byte[]> file(@PathVariable String code, @RequestParam String to, @RequestParam(name = "as") String kind,
+            @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "") String accept, Principal who) {
         Questionnaire document = frame.draft(code).document();
         List<String> languages = document.languages().stream()
                 .filter(l -> !l.equals(document.sourceLanguage()) && (to.equals(ALL) || l.equals(to))).toList();
         if (languages.isEmpty()) {
             throw new NotThere("The questionnaire is not translated into “" + to + "”.");
         }
-        List<TextRow> rows = languages.stream().flatMap(l -> TextRow.of(document, l).stream()).toList();
-        String name = code + "-" + to;
-        return switch (kind) {
-            case "csv" -> file(TextTable.csv(rows).getBytes(StandardCharsets.UTF_8), "text/csv;charset=UTF-8", name + ".csv");
-            case "xlsx" -> file(TextTable.xlsx(rows), "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", name + ".xlsx");
-            case "xliff" -> languages.size() == 1
-                    ? file(xliff(document, languages.getFirst()), "application/xliff+xml", code + "-" + languages.getFirst() + ".xlf")
-                    : file(zip(document, languages), "application/zip", code + "-xliff.zip");
-            default -> throw new NotThere("There is no such kind of file: " + kind + ".");
-        };
+        if (!List.of("csv", "xlsx", "xliff").contains(kind)) {
+            throw new NotThere("There is no such kind of file: " + kind + ".");
+        }
+        return works.file(accept, "The texts of " + document.title(), "/q/" + code + "/languages", who.getName(), progress -> {
+            List<TextRow> rows = new ArrayList<>();
+            for (String language : languages) {
+                progress.at("Writing the languages", languages.indexOf(language), languages.size());
+                rows.addAll(TextRow.of(document, language));
+            }
+            String name = code + "-" + to;
+            return switch (kind) {
+                case "csv" -> file(TextTable.csv(rows).getBytes(StandardCharsets.UTF_8), "text/csv;charset=UTF-8", name + ".csv");
+                case "xlsx" ->
+                    file(TextTable.xlsx(rows), "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", name + ".xlsx");
+                default -> languages.size() == 1
+                        ? file(xliff(document, languages.getFirst()), "application/xliff+xml", code + "-" + languages.getFirst() + ".xlf")
+                        : file(zip(document, languages), "application/zip", code + "-xliff.zip");
+            };
+        });
     }
 
     private static byte[] xliff(Questionnaire document, String language) {
@@ -100,9 +110,8 @@ class FilesController {
         return bytes.toByteArray();
     }
 
-    private static ResponseEntity<byte[]> file(byte[] bytes, String type, String name) {
-        return ResponseEntity.ok().contentType(MediaType.valueOf(type))
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"").body(bytes);
+    private static Result file(byte[] bytes, String type, String name) {
+        return new Result.File(bytes, MediaType.valueOf(type), "attachment; filename=\"" + name + "\"");
     }
 
     /** What was read in a file, and what it would do to the draft as it was then. */

@@ -250,7 +250,7 @@ class MendingIT {
         write("#askWhen", "wet = false and wet = true");
         Chromium.open(page, application.address() + "/q/" + code + "/release");
         assertThat(page.locator("h1")).hasText("The gate is shut");
-        assertThat(page.locator(".gate")).containsText("lapsed: the place reads otherwise than in revision 4");
+        assertThat(page.locator(".gate")).containsText("lapsed: the place has changed since revision 4");
         assertEquals(409, page.request().post(application.address() + "/q/" + code + "/release",
                 com.microsoft.playwright.options.RequestOptions.create()
                         .setHeader(page.evaluate("Object.keys(JSON.parse(document.body.getAttribute('hx-headers')))[0]").toString(),
