@@ -73,7 +73,9 @@ record ChangeSheet(String headline, List<Row> rows, List<Text> texts, Map<String
     private static String drills(Changes.Found found) {
         return found.walked().filter(w -> w.drills() > 0).map(w -> w.otherwise().isEmpty()
                 ? "All " + w.drills() + " drills of the last release end as they did."
-                : w.otherwise().size() + " of " + w.drills() + " drills of the last release end differently.").orElse("");
+                : w.otherwise().size() + " of " + w.drills() + " drills of the last release " + (w.otherwise().size() == 1 ? "ends" : "end")
+                        + " differently.")
+                .orElse("");
     }
 
     private static String grouped(BigInteger number) {
