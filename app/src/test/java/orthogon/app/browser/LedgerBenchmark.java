@@ -33,7 +33,7 @@ public final class LedgerBenchmark {
         if (List.of(args).contains("--short")) {
             rounds = 1;
             warmUp = 1;
-            fewest = 5;
+            fewest = 10;
         }
         try (RunningApplication application = RunningApplication.empty()) {
             System.out.println("questions  rules  open ms  select ms  edit ms  map ms  prove ms");
@@ -115,7 +115,7 @@ public final class LedgerBenchmark {
                 select.clear();
                 edit.clear();
             }
-            int at = questions / 2 + Math.floorMod(round, 20);
+            int at = questions / 2 + Math.floorMod(round, Math.min(20, questions / 2 - 1));
             select.add(timed(page, "q" + at, """
                     (code) => new Promise((done) => {
                         const begun = performance.now();
