@@ -143,6 +143,7 @@ class ProveController {
         model.addAttribute("code", code);
         model.addAttribute("gate", gate);
         model.addAttribute("gone", selected.isEmpty());
+        model.addAttribute("asked", claim);
         model.addAttribute("proofOf", draft.revision());
         Claim shown = selected.or(() -> proof.claims().stream().filter(c -> c.kind().equals("one-outcome")).findFirst())
                 .orElse(proof.claims().getFirst());
