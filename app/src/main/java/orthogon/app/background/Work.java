@@ -5,17 +5,17 @@ import java.time.Instant;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.CompletionException;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
-import orthogon.formats.progress.Progress;
+import orthogon.formats.progress.ProgressListener;
 
 /** One piece of long work, under way or done. */
-public final class Work implements Progress {
+public final class Work implements ProgressListener {
 
     /** What is to be done. */
     public interface Task {
-        Result run(Progress progress) throws Exception;
+        Result run(ProgressListener progress) throws Exception;
     }
 
     private final String id;
@@ -85,7 +85,7 @@ public final class Work implements Progress {
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             return Optional.empty();
-        } catch (java.util.concurrent.ExecutionException | CompletionException e) {
+        } catch (ExecutionException e) {
             throw new IllegalStateException(title + " failed", e.getCause());
         }
     }

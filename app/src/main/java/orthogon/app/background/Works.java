@@ -59,7 +59,7 @@ public class Works {
         return work;
     }
 
-    /** Begins a piece of work and waits a moment for it, so that short work leads to no page of its own; empty where it takes longer. */
+    /** Waits a moment for a piece of work, so that short work leads to no page of its own; empty where it takes longer. */
     public Optional<Result> soon(Work work) {
         return work.result(SHORT);
     }

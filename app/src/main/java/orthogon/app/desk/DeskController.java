@@ -26,7 +26,7 @@ import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.document.DocumentReader;
 import orthogon.formats.document.DocumentWriter;
 import orthogon.formats.document.UnusableFile;
-import orthogon.formats.progress.Progress;
+import orthogon.formats.progress.ProgressListener;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -189,7 +189,7 @@ class DeskController {
         };
     }
 
-    private Result opened(byte[] content, String name, String who, Progress progress) {
+    private Result opened(byte[] content, String name, String who, ProgressListener progress) {
         try {
             progress.at("Reading the file", 0, 0);
             Questionnaire document = DocumentReader.read(content);

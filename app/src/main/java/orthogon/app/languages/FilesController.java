@@ -23,7 +23,7 @@ import orthogon.core.edit.Refused;
 import orthogon.core.edit.Translate;
 import orthogon.core.language.Incoming;
 import orthogon.core.questionnaire.Questionnaire;
-import orthogon.formats.progress.Progress;
+import orthogon.formats.progress.ProgressListener;
 import orthogon.formats.translation.TextRow;
 import orthogon.formats.translation.TextTable;
 import orthogon.formats.translation.UnreadableTexts;
@@ -156,7 +156,7 @@ class FilesController {
                 .orElseThrow(() -> new NotThere("What was read in the file is not kept any more. Choose the file again."));
     }
 
-    private static List<TextRow> rows(String name, byte[] bytes, Progress progress) throws UnreadableTexts {
+    private static List<TextRow> rows(String name, byte[] bytes, ProgressListener progress) throws UnreadableTexts {
         String text = new String(bytes, StandardCharsets.UTF_8);
         if (bytes.length > 1 && bytes[0] == 'P' && bytes[1] == 'K') {
             return TextTable.readXlsx(bytes);

@@ -28,7 +28,7 @@ import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
-import orthogon.formats.progress.Progress;
+import orthogon.formats.progress.ProgressListener;
 
 /** A questionnaire as a printable document (PDF, A4). */
 public final class Paper {
@@ -56,7 +56,7 @@ public final class Paper {
      * @param language one of the document's; what is not translated stands in the source language
      * @param progress is told of how many words are set, and may end the work
      */
-    public static byte[] pdf(Questionnaire document, String language, Progress progress) {
+    public static byte[] pdf(Questionnaire document, String language, ProgressListener progress) {
         Paper paper = new Paper(Translated.into(document, language));
         String html = paper.html(progress);
         PdfRendererBuilder builder = new PdfRendererBuilder();
@@ -107,7 +107,7 @@ public final class Paper {
                 .replace("START", start);
     }
 
-    private String html(Progress progress) {
+    private String html(ProgressListener progress) {
         html.append("<html><head><meta charset=\"UTF-8\"/><title>").append(VowelledWords.without(plain(document.title())))
                 .append("</title><style>")
                 .append(style(rightToLeft)).append("</style></head><body dir=\"").append(rightToLeft ? "rtl" : "ltr").append("\">");

@@ -6,18 +6,18 @@ import java.text.BreakIterator;
 import java.util.HashSet;
 import java.util.Locale;
 import java.util.Set;
-import orthogon.formats.progress.Progress;
+import orthogon.formats.progress.ProgressListener;
 
 /** Breaks lines as usual, and tells how much of a text is set by then. The library that sets the pages tells nothing by itself. */
 final class WatchedLines implements FSTextBreaker {
 
     private final FSTextBreaker usual = new UrlAwareLineBreakIterator(BreakIterator.getLineInstance(Locale.US));
     private final Set<String> set = new HashSet<>();
-    private final Progress progress;
+    private final ProgressListener progress;
     private final int length;
     private int done;
 
-    WatchedLines(String html, Progress progress) {
+    WatchedLines(String html, ProgressListener progress) {
         this.progress = progress;
         this.length = Math.max(1, html.replaceAll("(?s)<style>.*</style>", "").replaceAll("<[^>]*>", "").length());
     }

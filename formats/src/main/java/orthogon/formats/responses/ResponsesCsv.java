@@ -17,7 +17,7 @@ import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
-import orthogon.formats.progress.Progress;
+import orthogon.formats.progress.ProgressListener;
 
 /** One row for each response, one column for each value that is kept of it, RFC 4180, with codes as values. */
 public final class ResponsesCsv {
@@ -28,7 +28,7 @@ public final class ResponsesCsv {
     public record Row(String receipt, int release, String sent, String outcome, Map<String, Object> answers) {}
 
     /** @param progress is told of each row that is written, and may end the work */
-    public static String write(Questionnaire document, List<Row> rows, Progress progress) {
+    public static String write(Questionnaire document, List<Row> rows, ProgressListener progress) {
         List<Column> columns = columns(document);
         StringBuilder text = new StringBuilder();
         List<String> header = new ArrayList<>(List.of("receipt", "release", "sent", "outcome"));

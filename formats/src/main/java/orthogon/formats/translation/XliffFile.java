@@ -21,7 +21,7 @@ import net.sf.okapi.lib.xliff2.reader.Event;
 import net.sf.okapi.lib.xliff2.reader.XLIFFReader;
 import net.sf.okapi.lib.xliff2.writer.XLIFFWriter;
 import orthogon.core.language.Marks;
-import orthogon.formats.progress.Progress;
+import orthogon.formats.progress.ProgressListener;
 
 /**
  * XLIFF 2.1, one file for each language. A unit is a text; places of answers and addresses of links are {@code <ph>}, with the original
@@ -117,7 +117,7 @@ public final class XliffFile {
      * @param progress is told of each text that is read, and may end the work
      * @throws UnreadableTexts for a file that is no XLIFF of this version
      */
-    public static List<TextRow> read(String xml, Progress progress) throws UnreadableTexts {
+    public static List<TextRow> read(String xml, ProgressListener progress) throws UnreadableTexts {
         List<TextRow> rows = new ArrayList<>();
         String language = "";
         if (xml.contains("<!DOCTYPE") || xml.contains("<!ENTITY")) {

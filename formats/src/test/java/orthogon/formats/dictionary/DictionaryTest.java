@@ -20,7 +20,7 @@ import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Section;
 import orthogon.formats.document.DocumentReader;
-import orthogon.formats.progress.Progress;
+import orthogon.formats.progress.ProgressListener;
 import orthogon.formats.responses.ResponsesCsv;
 import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 import org.junit.jupiter.api.Test;
@@ -54,7 +54,7 @@ class DictionaryTest {
     @Test
     void theVariablesAreTheColumnsOfTheResponsesAndTheirConditionsAreWhole() throws Exception {
         for (Questionnaire document : List.of(demo("found_animal"), demo("foster_home"), demo("bat_count"), EveryType.document())) {
-            List<String> columns = List.of(ResponsesCsv.write(document, List.of(), Progress.NONE).strip().split(","));
+            List<String> columns = List.of(ResponsesCsv.write(document, List.of(), ProgressListener.NONE).strip().split(","));
             assertEquals(columns.subList(4, columns.size()), Dictionary.of(document).stream()
                     .map(Dictionary.Variable::code).toList(),
                     document.code());

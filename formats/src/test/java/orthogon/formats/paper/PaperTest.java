@@ -28,7 +28,7 @@ import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.document.DocumentReader;
-import orthogon.formats.progress.Progress;
+import orthogon.formats.progress.ProgressListener;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
@@ -42,7 +42,7 @@ class PaperTest {
     }
 
     private static String text(Questionnaire document, String language) throws IOException {
-        try (PDDocument pdf = Loader.loadPDF(Paper.pdf(document, language, Progress.NONE))) {
+        try (PDDocument pdf = Loader.loadPDF(Paper.pdf(document, language, ProgressListener.NONE))) {
             assertTrue(Math.abs(pdf.getPage(0).getMediaBox().getWidth() - 595) < 1, "A4 is 595 points wide");
             return new PDFTextStripper().getText(pdf).replaceAll("[\\s\u00a0]+", " ");
         }
@@ -105,7 +105,7 @@ class PaperTest {
     private static long ink(String wording) throws IOException {
         Questionnaire document = Questionnaire.blank("fen", "F").withSourceLanguage("ar").withLanguages(List.of("ar"))
                 .withPages(List.of(Page.empty("p", "P").withItems(List.of(Question.of("q", wording, new Answer.YesNo())))));
-        try (PDDocument pdf = Loader.loadPDF(Paper.pdf(document, "ar", Progress.NONE))) {
+        try (PDDocument pdf = Loader.loadPDF(Paper.pdf(document, "ar", ProgressListener.NONE))) {
             BufferedImage image = new PDFRenderer(pdf).renderImageWithDPI(0, 300);
             return IntStream.range(0, image.getHeight()).mapToLong(
                     y -> IntStream.range(0, image.getWidth()).filter(x -> (image.getRGB(x, y) & 0xFF) < 128).count()).sum();

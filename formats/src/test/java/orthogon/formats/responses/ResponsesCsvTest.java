@@ -15,7 +15,7 @@ import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
-import orthogon.formats.progress.Progress;
+import orthogon.formats.progress.ProgressListener;
 import orthogon.formats.report.StoredAnswers;
 import org.junit.jupiter.api.Test;
 
@@ -31,7 +31,7 @@ class ResponsesCsvTest {
         String csv = ResponsesCsv.write(document, List.of(
                 new ResponsesCsv.Row("ABC", 1, "2026-11-23T10:00:00Z", "sent",
                         Map.of("remark", "=1+1, \"quoted\"\nsecond line", "count", new BigDecimal("-3"), "seen", List.of("a", "b"))),
-                new ResponsesCsv.Row("DEF", 2, "2026-11-23T11:00:00Z", "", Map.of())), Progress.NONE);
+                new ResponsesCsv.Row("DEF", 2, "2026-11-23T11:00:00Z", "", Map.of())), ProgressListener.NONE);
         assertEquals("receipt,release,sent,outcome,remark,count,seen\r\n"
                 + "ABC,1,2026-11-23T10:00:00Z,sent,\"'=1+1, \"\"quoted\"\"\nsecond line\",-3,a;b\r\nDEF,2,2026-11-23T11:00:00Z,,,,\r\n",
                 csv);
@@ -64,6 +64,7 @@ class ResponsesCsvTest {
         assertEquals(sent, read);
         assertEquals("receipt,release,sent,outcome,ward,count,twice,birds.1.young,birds.1.points,birds.2.young,birds.2.points\r\n"
                 + "ABC,1,2026-11-23T10:00:00Z,,east,4,8,yes,1,,\r\n",
-                ResponsesCsv.write(document, List.of(new ResponsesCsv.Row("ABC", 1, "2026-11-23T10:00:00Z", "", read)), Progress.NONE));
+                ResponsesCsv.write(document, List.of(new ResponsesCsv.Row("ABC", 1, "2026-11-23T10:00:00Z", "", read)),
+                        ProgressListener.NONE));
     }
 }

@@ -23,7 +23,7 @@ import net.sf.okapi.lib.xliff2.reader.XLIFFReader;
 import orthogon.core.language.Incoming;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.document.DocumentReader;
-import orthogon.formats.progress.Progress;
+import orthogon.formats.progress.ProgressListener;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
@@ -41,7 +41,7 @@ class TranslationFilesTest {
         List<TextRow> all = new ArrayList<>();
         for (String language : List.of("fr", "ar", "pl")) {
             List<TextRow> rows = TextRow.of(intake, language);
-            assertEquals(rows, XliffFile.read(XliffFile.write("found_animal", "en", language, rows), Progress.NONE), language);
+            assertEquals(rows, XliffFile.read(XliffFile.write("found_animal", "en", language, rows), ProgressListener.NONE), language);
             all.addAll(rows);
         }
         assertEquals(all, TextTable.readCsv(TextTable.csv(all)));
@@ -59,7 +59,7 @@ class TranslationFilesTest {
                 new TextRow("fr", "c.wording", "", "{a} and {a} and {b}", "{b} et {a} et {a}", "draft", "", "z"));
         String xml = XliffFile.write("odd", "en", "fr", odd);
         assertTrue(xml.contains("<ph ") && xml.contains("<data id=\"d1\">{"), xml);
-        List<TextRow> back = XliffFile.read(xml, Progress.NONE);
+        List<TextRow> back = XliffFile.read(xml, ProgressListener.NONE);
         assertEquals(odd.stream().map(TextRow::text).toList(), back.stream().map(TextRow::text).toList());
         assertEquals(odd.stream().map(TextRow::source).toList(), back.stream().map(TextRow::source).toList());
         assertEquals(List.of("missing", "draft", "draft"), back.stream().map(TextRow::state).toList(), "a stale one is nobody's review");
@@ -103,7 +103,7 @@ class TranslationFilesTest {
         StringWriter edited = new StringWriter();
         tool.save(edited);
         List<Incoming.Judged> judged = Incoming.judge(document,
-                XliffFile.read(edited.toString(), Progress.NONE).stream().map(TextRow::incoming).toList());
+                XliffFile.read(edited.toString(), ProgressListener.NONE).stream().map(TextRow::incoming).toList());
         Incoming.Judged group = judged.stream().filter(j -> j.incoming().unit().equals("group.wording")).findFirst().orElseThrow();
         assertEquals(Incoming.Kind.ADDED, group.kind());
         assertEquals("reviewed", group.incoming().state());
@@ -115,10 +115,11 @@ class TranslationFilesTest {
 
     @Test
     void whatIsNoSuchFileIsSaidSo() {
-        assertThrows(UnreadableTexts.class, () -> XliffFile.read("<xliff", Progress.NONE));
-        assertThrows(UnreadableTexts.class, () -> XliffFile.read("<!DOCTYPE xliff [<!ENTITY a 'b'>]><xliff>&a;</xliff>", Progress.NONE));
+        assertThrows(UnreadableTexts.class, () -> XliffFile.read("<xliff", ProgressListener.NONE));
+        assertThrows(UnreadableTexts.class,
+                () -> XliffFile.read("<!DOCTYPE xliff [<!ENTITY a 'b'>]><xliff>&a;</xliff>", ProgressListener.NONE));
         String old = "<xliff version=\"1.2\" xmlns=\"urn:oasis:names:tc:xliff:document:1.2\"/>";
-        assertThrows(UnreadableTexts.class, () -> XliffFile.read(old, Progress.NONE));
+        assertThrows(UnreadableTexts.class, () -> XliffFile.read(old, ProgressListener.NONE));
         assertEquals("The first row names no column “unit”; it must be there.",
                 assertThrows(UnreadableTexts.class, () -> TextTable.readCsv("language,text\r\nfr,x")).getMessage());
         assertThrows(UnreadableTexts.class, () -> TextTable.readXlsx(new byte[]{1, 2, 3}));

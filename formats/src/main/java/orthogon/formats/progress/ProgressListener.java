@@ -1,10 +1,10 @@
 package orthogon.formats.progress;
 
 /** Is told how far a long piece of work is, and may end it. */
-public interface Progress {
+public interface ProgressListener {
 
     /** Tells nobody and never ends the work. */
-    Progress NONE = (part, done, of) -> {};
+    ProgressListener NONE = (part, done, of) -> {};
 
     /**
      * Takes note of how far the work is. Whoever works calls this often, at most once for each thing that is done.
