@@ -14,7 +14,7 @@ class ArchitectureTest {
 
     @ArchTest
     static final ArchRule coreRestsOnTheJdkAntlrIcuAndTheAutomatonLibraryAlone = ArchRuleDefinition.classes().should()
-            .onlyDependOnClassesThat().resideInAnyPackage("orthogon.core..", "java..", "org.antlr..", "com.ibm.icu..", "dk.brics..");
+            .onlyDependOnClassesThat().resideInAnyPackage("orthogon.core..", "java..", "org.antlr..", "com.ibm.icu..");
 
     @ArchTest
     static final ArchRule noCycles = slices().matching("orthogon.core.(**)").should().beFreeOfCycles();

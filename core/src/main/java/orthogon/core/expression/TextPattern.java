@@ -2,7 +2,6 @@ package orthogon.core.expression;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.regex.Pattern;
 
 /**
  * A text pattern in the small syntax that both respondents' checks and the proof understand: characters, {@code .}, {@code \d \w \s}
@@ -25,6 +24,8 @@ public record TextPattern(String text, Part tree, boolean fromStart, boolean toE
     }
 
     private static final int MOST_REPEATS = 200;
+    /** Most characters that a pattern stands for, every repetition written out. */
+    static final int MOST_WRITTEN_OUT = 20_000;
 
     /** @throws IllegalArgumentException with what is wrong and where, for the analyst */
     public static TextPattern read(String text) {
@@ -35,10 +36,24 @@ public record TextPattern(String text, Part tree, boolean fromStart, boolean toE
         if (reader.at < reader.end) {
             throw reader.wrong("this closing bracket has no opening one");
         }
-        if ((start || end) && tree instanceof Part.Either) {
+        if (size(tree) > MOST_WRITTEN_OUT) {
+            throw new IllegalArgumentException("pattern: its repetitions together make it longer than " + MOST_WRITTEN_OUT
+                    + " characters; repeat less");
+        }
+        if ((start || end) && reader.hasBareAlternatives) {
             throw reader.wrong("put alternatives in parentheses when ^ or $ is used: ^(a|b)$");
         }
         return new TextPattern(text, tree, start, end);
+    }
+
+    /** How many characters it has with every repetition written out. */
+    private static long size(Part part) {
+        return switch (part) {
+            case Part.Chars c -> 1;
+            case Part.Sequence s -> 1 + s.parts().stream().mapToLong(TextPattern::size).sum();
+            case Part.Either e -> 1 + e.parts().stream().mapToLong(TextPattern::size).sum();
+            case Part.Repeat r -> 1 + size(r.part()) * Math.max(1, r.most() < 0 ? r.least() + 1 : r.most());
+        };
     }
 
     /** The pattern that the whole text must match. */
@@ -85,8 +100,9 @@ public record TextPattern(String text, Part tree, boolean fromStart, boolean toE
         return ranges.getFirst()[0];
     }
 
+    /** Whether it is found in a text. Takes time in proportion to the text's length times the pattern's size, whatever they are. */
     public boolean isFoundIn(String value) {
-        return Pattern.compile(text.endsWith("$") && toEnd ? text.substring(0, text.length() - 1) + "\\z" : text).matcher(value).find();
+        return new PatternSearch(this).isFoundIn(value);
     }
 
     private static final class Reader {
@@ -94,6 +110,8 @@ public record TextPattern(String text, Part tree, boolean fromStart, boolean toE
         final int end;
         int at;
         int depth;
+        /** Whether alternatives stand outside of every group. */
+        boolean hasBareAlternatives;
 
         Reader(String text, int at, int end) {
             this.text = text;
@@ -115,6 +133,7 @@ public record TextPattern(String text, Part tree, boolean fromStart, boolean toE
                 parts.add(sequence());
             }
             depth--;
+            hasBareAlternatives |= depth == 0 && parts.size() > 1;
             return parts.size() == 1 ? parts.getFirst() : new Part.Either(parts);
         }
 

@@ -103,7 +103,7 @@ public final class Diagrams {
             slot = Results.hash(atLevel, lo, hi) & bucket.length - 1;
         }
         if ((used & LOOK - 1) == 0) {
-            look();
+            goOn();
         }
         int at = used << 2;
         nodes[at] = atLevel;
@@ -126,7 +126,7 @@ public final class Diagrams {
      * @throws BudgetSpent where the time is over
      * @throws CancellationException where nobody waits any more
      */
-    void look() {
+    public void goOn() {
         if (watch.isCalledOff()) {
             throw new CancellationException("the proof was called off");
         }

@@ -168,7 +168,7 @@ abstract sealed class Valued permits Weights, Costs {
             }
         }
         if ((usedNodes & 0xFFF) == 0) {
-            sets.look();
+            sets.goOn();
         }
         int at = usedNodes << 2;
         nodes[at] = level;

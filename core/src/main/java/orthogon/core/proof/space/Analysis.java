@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Expr.*;
@@ -35,13 +36,33 @@ record Analysis(Set<String> names, List<Part> parts, List<Expr> joint) {
         return analysis;
     }
 
+    /** What a value asks that is used in other expressions alone: the comparisons in it, not itself. */
+    static Analysis ofValue(Expr expr, Map<String, Question> questions) {
+        Analysis analysis = new Analysis(mentioned(expr), new ArrayList<>(), new ArrayList<>());
+        analysis.divideValue(expr, questions);
+        return analysis;
+    }
+
+    private void divideValue(Expr expr, Map<String, Question> questions) {
+        if (expr instanceof If i) {
+            divide(i.when(), questions);
+            divideValue(i.then(), questions);
+            divideValue(i.otherwise(), questions);
+        } else if (Expr.isLogical(expr) || isTruth(expr, questions)) {
+            divide(expr, questions);
+        } else {
+            expr.children().forEach(c -> divideValue(c, questions));
+        }
+    }
+
     /** What must be constant within a cell, though answer classes are not divided by it. */
     static List<Part> noted(Expr condition) {
-        if (Expr.isLogical(condition)) {
-            return condition.children().stream().flatMap(c -> noted(c).stream()).toList();
+        Expr plain = Lifted.of(condition).orElse(condition);
+        Set<String> names = mentioned(plain);
+        if (names.size() == 1 && !Expr.isLogical(plain)) {
+            return List.of(part(names.iterator().next(), plain, false));
         }
-        Set<String> names = mentioned(condition);
-        return names.size() == 1 ? List.of(part(names.iterator().next(), condition, false)) : List.of();
+        return plain.children().stream().flatMap(c -> noted(c).stream()).toList();
     }
 
     /** The questions and link parameters that an unfolded expression mentions. */
@@ -84,6 +105,23 @@ record Analysis(Set<String> names, List<Part> parts, List<Expr> joint) {
         };
     }
 
+    /** Whether it compares what is itself made of comparisons, as a derived yes/no is, with another value: these divide answers. */
+    private static boolean comparesTruth(Expr expr, Map<String, Question> questions) {
+        return switch (expr) {
+            case Compare c -> isMadeOfComparisons(c.left(), questions) || isMadeOfComparisons(c.right(), questions);
+            case InList l -> isMadeOfComparisons(l.of(), questions);
+            default -> false;
+        };
+    }
+
+    private static boolean isMadeOfComparisons(Expr expr, Map<String, Question> questions) {
+        return switch (expr) {
+            case Name n -> false;
+            case If i -> isMadeOfComparisons(i.then(), questions) || isMadeOfComparisons(i.otherwise(), questions);
+            default -> Expr.isLogical(expr) || isTruth(expr, questions);
+        };
+    }
+
     private void divide(Expr expr, Map<String, Question> questions) {
         if (expr instanceof Literal) {
             return;
@@ -92,7 +130,7 @@ record Analysis(Set<String> names, List<Part> parts, List<Expr> joint) {
         if (mentioned.isEmpty()) {
             return;
         }
-        if (Expr.isLogical(expr)) {
+        if (Expr.isLogical(expr) || comparesTruth(expr, questions)) {
             expr.children().forEach(c -> divide(c, questions));
             return;
         }
@@ -104,12 +142,29 @@ record Analysis(Set<String> names, List<Part> parts, List<Expr> joint) {
             }
         } else if (truth) {
             joint.add(expr);
+            Optional<Expr> lifted = Lifted.of(expr);
+            if (lifted.isPresent()) {
+                divideLifted(lifted.get(), questions);
+                return;
+            }
         }
         if (expr instanceof Quantified) {
             divideBound(expr, Set.of(), questions);
             return;
         }
         expr.children().forEach(c -> divide(c, questions));
+    }
+
+    /** The conditions of a choice divide answers; what is compared in its arms is told apart, but makes no classes of its own. */
+    private void divideLifted(Expr expr, Map<String, Question> questions) {
+        Expr plain = Lifted.of(expr).orElse(expr);
+        if (plain instanceof If choice) {
+            divide(choice.when(), questions);
+            divideLifted(choice.then(), questions);
+            divideLifted(choice.otherwise(), questions);
+        } else {
+            of(plain, questions).parts.forEach(p -> parts.add(new Part(p.code(), p.text(), p.expr(), false)));
+        }
     }
 
     /** Parts of a quantifier that do not hang on what it binds are divided by as usual, the others name by name. */

@@ -81,7 +81,7 @@ final class Bits {
             axes.put(code, known.of(question));
             return;
         }
-        Division divided = Division.asFarAsPossible(code, question, allowed(code), features, today);
+        Division divided = Division.asFarAsPossible(code, question, allowed(code), features, today, diagrams::goOn);
         int[] classOf = divided.classOf().stream().mapToInt(Integer::intValue).toArray();
         if (takesTheSame && known.isDivided(divided.cells(), classOf)) {
             axes.put(code, known.of(question));

@@ -46,7 +46,6 @@ final class Conditions {
         this.questions = questions;
         this.known = before != null && before.meansTheSame(this) ? before.usable : Map.of();
         faults.forEach(f -> faulty.putIfAbsent(f.place(), f.claim()));
-        faulty.putAll(spelled.unclear());
         wiring.wires().forEach(this::use);
     }
 
@@ -71,7 +70,7 @@ final class Conditions {
     }
 
     private void use(Wire wire) {
-        String cause = faulty.isEmpty() ? null : cause(wire, new HashSet<>());
+        String cause = faulty.isEmpty() && spelled.unclear().isEmpty() ? null : cause(wire, new HashSet<>());
         Wire written = spelled.original().at(spelled.origin(wire.place())).orElse(null);
         Condition same = known.get(wire.place());
         if (cause == null && same != null && same.wire().equals(wire) && Objects.equals(same.written(), written)) {
@@ -84,7 +83,11 @@ final class Conditions {
             return;
         }
         usable.put(wire.place(),
-                new Condition(wire, written, unfolded.get(), Analysis.of(unfolded.get(), questions), spoken(wire, written)));
+                new Condition(wire, written, unfolded.get(), asks(wire, unfolded.get()), spoken(wire, written)));
+    }
+
+    private Analysis asks(Wire wire, Expr unfolded) {
+        return wire.family() == Wiring.Family.DERIVE ? Analysis.ofValue(unfolded, questions) : Analysis.of(unfolded, questions);
     }
 
     private List<Analysis.Part> spoken(Wire wire, Wire written) {
@@ -94,6 +97,9 @@ final class Conditions {
     }
 
     private String cause(Wire wire, Set<String> seen) {
+        if (spelled.unclear().containsKey(wire.place())) {
+            return spelled.unclear().get(wire.place());
+        }
         if (faulty.containsKey(wire.place()) && !isOfTargetOnly(wire)) {
             return faulty.get(wire.place());
         }

@@ -17,10 +17,12 @@ final class Days {
 
     private final Features features;
     private final Map<String, Expr> usable;
+    private final Runnable goOn;
 
-    Days(Features features, Map<String, Expr> usable) {
+    Days(Features features, Map<String, Expr> usable, Runnable goOn) {
         this.features = features;
         this.usable = usable;
+        this.goOn = goOn;
     }
 
     /**
@@ -34,8 +36,8 @@ final class Days {
             boolean moves = isRelative(axis.question());
             if (moves || features.of(axis.code()).stream().anyMatch(Days::usesToday)) {
                 try {
-                    Division divided = Division.of(axis.code(), axis.question(), allowed.apply(axis.code()), features,
-                            day);
+                    Division divided = Division.of(axis.code(), axis.question(), allowed.apply(axis.code()), features, day,
+                            goOn);
                     all.add(axis.isJoint() ? divided.cells() : divided.told());
                 } catch (Inexact e) {
                     all.add(day);

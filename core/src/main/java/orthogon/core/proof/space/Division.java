@@ -22,30 +22,33 @@ record Division(List<Object> cells, List<Integer> classOf, List<Object> told) {
     /**
      * @param question null for a link parameter
      * @param allowed what a link parameter may be; empty for any text
+     * @param goOn called where it may take long; throws where nobody waits any more
      * @throws Inexact where something that is said about it cannot be divided by
      */
-    static Division of(String code, Question question, List<String> allowed, Features features, LocalDate today) throws Inexact {
-        return of(code, question, allowed, values(code, question, allowed, features.of(code), today), features, today);
+    static Division of(String code, Question question, List<String> allowed, Features features, LocalDate today, Runnable goOn)
+            throws Inexact {
+        return of(code, question, allowed, values(code, question, allowed, features.of(code), today, goOn), features, today);
     }
 
     /** Divides by what can be, and notes what cannot. */
-    static Division asFarAsPossible(String code, Question question, List<String> allowed, Features features, LocalDate today) {
+    static Division asFarAsPossible(String code, Question question, List<String> allowed, Features features, LocalDate today,
+            Runnable goOn) {
         try {
-            return of(code, question, allowed, features, today);
+            return of(code, question, allowed, features, today, goOn);
         } catch (Inexact whole) {
             List<Expr> exact = new ArrayList<>();
             for (Expr feature : features.of(code)) {
                 try {
-                    values(code, question, allowed, List.of(feature), today);
+                    values(code, question, allowed, List.of(feature), today, goOn);
                     exact.add(feature);
-                    values(code, question, allowed, exact, today);
+                    values(code, question, allowed, exact, today, goOn);
                 } catch (Inexact e) {
                     exact.remove(feature);
                     features.giveUp(code, feature, e.getMessage());
                 }
             }
             try {
-                return of(code, question, allowed, values(code, question, allowed, exact, today), features, today);
+                return of(code, question, allowed, values(code, question, allowed, exact, today, goOn), features, today);
             } catch (Inexact e) {
                 throw new IllegalStateException(e);
             }
@@ -53,9 +56,12 @@ record Division(List<Object> cells, List<Integer> classOf, List<Object> told) {
     }
 
     /** One value for each part in which everything said about it is constant; further ones do no harm. */
-    private static List<Object> values(String code, Question question, List<String> allowed, List<Expr> about, LocalDate today)
+    private static List<Object> values(String code, Question question, List<String> allowed, List<Expr> about, LocalDate today,
+            Runnable goOn)
             throws Inexact {
-        return question == null ? Domains.ofLink(code, allowed, today, about) : Domains.of(code, question.answer(), today, about);
+        return question == null
+                ? Domains.ofLink(code, allowed, today, about, goOn)
+                : Domains.of(code, question.answer(), today, about, goOn);
     }
 
     private static Division of(String code, Question question, List<String> allowed, List<Object> values, Features features,

@@ -13,23 +13,24 @@ final class Domains {
     private Domains() {}
 
     /** Of a value that comes with the link. */
-    static List<Object> ofLink(String code, List<String> allowed, LocalDate today, List<Expr> about) throws Inexact {
-        return allowed.isEmpty() ? TextPartition.representatives(code, today, null, null, about) : List.copyOf(allowed);
+    static List<Object> ofLink(String code, List<String> allowed, LocalDate today, List<Expr> about, Runnable goOn) throws Inexact {
+        return allowed.isEmpty() ? TextPartition.representatives(code, today, null, null, about, goOn) : List.copyOf(allowed);
     }
 
-    static List<Object> of(String code, Answer answer, LocalDate today, List<Expr> about) throws Inexact {
+    /** @param goOn called where it may take long; throws where nobody waits any more */
+    static List<Object> of(String code, Answer answer, LocalDate today, List<Expr> about, Runnable goOn) throws Inexact {
         return switch (answer) {
             case Answer.YesNo y -> List.of(true, false);
             case Answer.Agreement a -> List.of(true);
             case Answer.OneChoice c -> List.copyOf(c.options().stream().map(Answer.Option::code).toList());
             case Answer.IsoCode c -> List.copyOf(c.options().stream().map(Answer.Option::code).toList());
             case Answer.ManyChoices m -> List.of();
-            case Answer.Text t -> TextPartition.representatives(code, today, t, about);
+            case Answer.Text t -> TextPartition.representatives(code, today, t, about, goOn);
             case Answer.Numeric n -> numbers(code, n, today, about);
             case Answer.Scale s -> LinePartition.grid(code, today, BigDecimal.valueOf(s.first()), BigDecimal.valueOf(s.last()), 0, about);
             case Answer.TimeAnswer t -> LinePartition.times(code, today, t.earliest(), t.latest(), about);
-            case Answer.Parts p -> PartsPartition.representatives(code, today, p.parts(), p.required(), about);
-            case Answer.Signature s -> PartsPartition.representatives(code, today, List.of("name"), List.of(), about);
+            case Answer.Parts p -> PartsPartition.representatives(code, today, p.parts(), p.required(), about, goOn);
+            case Answer.Signature s -> PartsPartition.representatives(code, today, List.of("name"), List.of(), about, goOn);
             case Answer.Ranking r -> Orderings.representatives(r, about);
             case Answer.FileAnswer f -> Plain.files(f, about);
             case Answer.Contact c -> Plain.contact(c, about);

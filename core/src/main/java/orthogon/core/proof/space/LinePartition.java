@@ -8,6 +8,7 @@ import java.time.LocalTime;
 import java.time.Period;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Function;
 import orthogon.core.expression.Evaluator;
@@ -58,6 +59,36 @@ final class LinePartition {
         return new LinePartition(code, today, first, last, i -> BigDecimal.valueOf(i, decimals)).representatives(features);
     }
 
+    /**
+     * The lengths of a text at which expressions about the length, which they call by the code, may change: each is the first of a
+     * stretch in which they are constant.
+     *
+     * @param most the most characters
+     */
+    static Set<Long> lengths(String code, LocalDate today, long most, Expr about) throws Inexact {
+        LinePartition lengths = new LinePartition(code, today, 0, Math.min(most, FAR), BigDecimal::valueOf);
+        TreeSet<Long> starts = new TreeSet<>();
+        try {
+            lengths.breaks(about, starts);
+        } catch (Inexact e) {
+            if (most > LISTED) {
+                throw e;
+            }
+            starts.clear();
+            for (long n = 1; n <= most; n++) {
+                if (!Guarded.key(lengths.value(about, n)).equals(Guarded.key(lengths.value(about, n - 1)))) {
+                    starts.add(n);
+                }
+            }
+        }
+        starts.remove(0L);
+        return starts;
+    }
+
+    private Object value(Expr expr, long index) {
+        return Evaluator.value(expr, new Alone(code, at.apply(index), null, today));
+    }
+
     private static long index(BigDecimal limit, int decimals, RoundingMode rounding) throws Inexact {
         try {
             return limit.movePointRight(decimals).setScale(0, rounding).longValueExact();
@@ -95,7 +126,28 @@ final class LinePartition {
         return values;
     }
 
-    private void breaks(Expr feature, TreeSet<Long> starts) throws Inexact {
+    /** Adds where stretches begin in which the expression is constant. */
+    private void breaks(Expr written, TreeSet<Long> starts) throws Inexact {
+        Expr feature = Lifted.of(written).orElse(written);
+        try {
+            if (!compares(feature, starts)) {
+                throw tooMany();
+            }
+        } catch (Inexact whole) {
+            if (feature instanceof Name || feature instanceof Quantified) {
+                throw whole;
+            }
+            // It is constant where all that it is made of is.
+            for (Expr child : feature.children()) {
+                if (!child.references().isEmpty()) {
+                    breaks(child, starts);
+                }
+            }
+        }
+    }
+
+    /** Adds the breaks of a comparison with constants; false where it is none. */
+    private boolean compares(Expr feature, TreeSet<Long> starts) throws Inexact {
         switch (feature) {
             case Compare c when c.right() instanceof Literal l && l.value() == null -> {}
             case Call c when c.function().equals("answered") -> {}
@@ -110,8 +162,15 @@ final class LinePartition {
                     around(l.of(), item, starts);
                 }
             }
-            default -> throw new Inexact("it has too many values for this formula; give it limits with at most " + LISTED + " values");
+            default -> {
+                return false;
+            }
         }
+        return true;
+    }
+
+    private static Inexact tooMany() {
+        return new Inexact("it has too many values for this formula; give it limits with at most " + LISTED + " values");
     }
 
     /** Where the monotone form comes to equal the constant, and where it leaves it. */
@@ -139,7 +198,7 @@ final class LinePartition {
     }
 
     private boolean reached(Expr form, long index, Object constant, int direction, boolean strictly) throws Inexact {
-        Object here = Evaluator.value(form, new Alone(code, at.apply(index), null, today));
+        Object here = value(form, index);
         String op = (direction > 0 ? ">" : "<") + (strictly ? "" : "=");
         Object result = here == null
                 ? null
@@ -166,7 +225,7 @@ final class LinePartition {
                     c.args().getFirst());
             case Call c when c.function().equals("years and months duration") && c.args().get(0).references().isEmpty() -> direction(
                     c.args().get(1));
-            default -> throw new Inexact("it has too many values for this formula; give it limits with at most " + LISTED + " values");
+            default -> throw tooMany();
         };
     }
 

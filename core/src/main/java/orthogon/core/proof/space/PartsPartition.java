@@ -19,7 +19,8 @@ final class PartsPartition {
 
     private PartsPartition() {}
 
-    static List<Object> representatives(String code, LocalDate today, List<String> parts, List<String> required, List<Expr> features)
+    static List<Object> representatives(String code, LocalDate today, List<String> parts, List<String> required, List<Expr> features,
+            Runnable goOn)
             throws Inexact {
         Map<String, List<Expr>> byPart = new LinkedHashMap<>();
         for (Expr feature : features) {
@@ -36,7 +37,7 @@ final class PartsPartition {
         for (String part : parts) {
             List<Object> choices = new ArrayList<>();
             if (byPart.containsKey(part)) {
-                choices.addAll(TextPartition.representatives(code, today, null, null, byPart.get(part)));
+                choices.addAll(TextPartition.representatives(code, today, null, null, byPart.get(part), goOn));
             } else if (required.contains(part)) {
                 choices.add(ORDINARY.getOrDefault(part, "Alder"));
             }

@@ -177,9 +177,18 @@ public final class Space {
         return bits.widths();
     }
 
-    /** The conditions that can be read, in terms of questions and link parameters alone. */
+    /** The conditions that can be read, in terms of questions and link parameters alone; of derived values, the comparisons in them. */
     public Collection<Expr> conditions() {
-        return usable.entrySet().stream().filter(e -> starts.value(e.getKey()).isEmpty()).map(Map.Entry::getValue).toList();
+        List<Expr> all = new ArrayList<>();
+        conditions.usable().forEach((place, condition) -> {
+            if (condition.wire().family() == Wiring.Family.DERIVE) {
+                condition.asks().parts().stream().filter(Analysis.Part::comparison).map(Analysis.Part::expr).forEach(all::add);
+                all.addAll(condition.asks().joint());
+            } else if (starts.value(place).isEmpty()) {
+                all.add(condition.unfolded());
+            }
+        });
+        return all;
     }
 
     /** What answers are divided by so that the cells of start values are known. */
@@ -193,7 +202,7 @@ public final class Space {
 
     /** All that hangs on the day: where two days give the same, the proof says the same for both. */
     public List<Object> onDay(LocalDate day) {
-        return new Days(features, usable).on(day, bits.axes(), bits::allowed);
+        return new Days(features, usable, diagrams::goOn).on(day, bits.axes(), bits::allowed);
     }
 
     /** The bits that say which questions are on a route. */
@@ -255,6 +264,31 @@ public final class Space {
             return Optional.of(causes.values().iterator().next());
         }
         return features.whyInexact();
+    }
+
+    /** Why it is not certain who goes where: whether any condition rests on a fault or is open that is more than words or an own claim. */
+    public Optional<String> whyNotDecided() {
+        return wiring.wires().stream().filter(this::leads).flatMap(w -> whyOpen(w).stream()).findFirst();
+    }
+
+    private boolean leads(Wire wire) {
+        return switch (wire.family()) {
+            case CLAIM, REWORD, DERIVE -> false;
+            case START_WITH -> questions.containsKey(wire.owner()) && !questions.get(wire.owner()).lockWhen().isEmpty();
+            default -> true;
+        };
+    }
+
+    private Optional<String> whyOpen(Wire wire) {
+        String place = wire.place();
+        if (causes.containsKey(place)) {
+            return Optional.of(causes.get(place));
+        }
+        if (wire.family() == Wiring.Family.START_WITH) {
+            return whyNoStart(place);
+        }
+        Truth truth = truth(place, true);
+        return openReason(diagrams.or(truth.holds(), truth.fails()));
     }
 
     /** Comparisons between several answers whose value is not given by the answer classes alone. */

@@ -1,50 +1,60 @@
 package orthogon.core.proof.space;
 
-import dk.brics.automaton.Automaton;
-import dk.brics.automaton.BasicAutomata;
-import dk.brics.automaton.State;
-import dk.brics.automaton.Transition;
-import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Expr.*;
+import orthogon.core.expression.Printer;
 import orthogon.core.expression.TextPattern;
+import orthogon.core.proof.texts.Machine;
+import orthogon.core.proof.texts.Partition;
+import orthogon.core.proof.texts.Signs;
+import orthogon.core.proof.texts.TooManyStates;
 import orthogon.core.questionnaire.Answer;
 
 /** Divides texts into regular languages in which every given expression is constant, one representative of each. */
 final class TextPartition {
 
-    private static final int MOST_CLASSES = 200;
-    private static final int MOST_STATES = 20_000;
-    /** Up to here an automaton with as many letters as Unicode has is faster used as it is than made smaller. */
-    private static final int MOST_UNREDUCED = 200;
+    /** Lengths are listed one by one up to here, where the expression is no simple comparison. */
+    private static final int MOST_LISTED_LENGTHS = 150;
     private static final List<String> ORDINARY = List.of("Quillmere", "alder brook", "fen", "a", "12",
             "seven grey herons by the mill pond");
+    private static final BitSet LETTERS = letters();
 
     private final String code;
     private final LocalDate today;
+    /** Fewest and most characters; the most is null for no limit. */
+    private final int least;
+    private final Integer most;
+    private final Runnable goOn;
 
-    private TextPartition(String code, LocalDate today) {
+    private TextPartition(String code, LocalDate today, Integer least, Integer most, Runnable goOn) {
         this.code = code;
         this.today = today;
+        this.least = Math.max(1, least == null ? 1 : least);
+        this.most = most;
+        this.goOn = goOn;
     }
 
-    /** @param least fewest characters or null */
-    static List<Object> representatives(String code, LocalDate today, Integer least, Integer most, List<Expr> features) throws Inexact {
-        int from = Math.max(1, least == null ? 1 : least);
-        if (most != null && most < from) {
-            return List.of();
-        }
-        return new TextPartition(code, today).divide(from, most, features);
+    /**
+     * @param least fewest characters or null
+     * @param goOn called all the time; throws where nobody waits any more
+     */
+    static List<Object> representatives(String code, LocalDate today, Integer least, Integer most, List<Expr> features, Runnable goOn)
+            throws Inexact {
+        return new TextPartition(code, today, least, most, goOn).divide(List.of(), features);
     }
 
-    static List<Object> representatives(String code, LocalDate today, Answer.Text answer, List<Expr> features) throws Inexact {
-        int from = Math.max(1, answer.least() == null ? 1 : answer.least());
+    static List<Object> representatives(String code, LocalDate today, Answer.Text answer, List<Expr> features, Runnable goOn)
+            throws Inexact {
         if (features.stream().allMatch(TextPartition::isBlankness)) {
             // Nothing divides the texts, so that one of them stands for all; most often an ordinary one will do.
             Optional<String> any = Stream.concat(Stream.of(answer.example()), ORDINARY.stream())
@@ -53,29 +63,25 @@ final class TextPartition {
                 return List.of(any.get());
             }
         }
-        TextPartition partition = new TextPartition(code, today);
-        List<Automaton> forms = new ArrayList<>();
-        if (answer.content() == Answer.Content.DIGITS) {
-            forms.add(BasicAutomata.makeCharRange('0', '9').repeat());
-        } else if (answer.content() == Answer.Content.LETTERS) {
-            forms.add(LETTERS);
+        TextPartition partition = new TextPartition(code, today, answer.least(), answer.most(), goOn);
+        try {
+            List<Machine> limits = new ArrayList<>();
+            if (answer.content() == Answer.Content.DIGITS) {
+                limits.add(Machine.only(Signs.range('0', '9')));
+            } else if (answer.content() == Answer.Content.LETTERS) {
+                limits.add(Machine.only(LETTERS));
+            }
+            if (!answer.pattern().isEmpty()) {
+                limits.add(Machine.pattern(TextPattern.whole(answer.pattern())));
+            }
+            return partition.divide(limits, features);
+        } catch (TooManyStates e) {
+            throw tooMany(e);
         }
-        if (!answer.pattern().isEmpty()) {
-            forms.add(partition.pattern(TextPattern.whole(answer.pattern())));
-        }
-        if (forms.isEmpty()) {
-            return representatives(code, today, answer.least(), answer.most(), features);
-        }
-        if (answer.most() != null && answer.most() < from) {
-            return List.of();
-        }
-        Automaton allowed = allowed(from, answer.most());
-        for (Automaton form : forms) {
-            allowed = allowed.intersection(form);
-        }
-        List<Automaton> first = new ArrayList<>();
-        keep(allowed, first);
-        return partition.divide(first, features);
+    }
+
+    private static Inexact tooMany(TooManyStates e) {
+        return new Inexact("its patterns cannot be told apart: " + e.getMessage());
     }
 
     /** Whether a text is within the limits of its answer. */
@@ -87,99 +93,31 @@ final class TextPartition {
                 && (t.pattern().isEmpty() || TextPattern.whole(t.pattern()).isFoundIn(s));
     }
 
-    private static final Automaton LETTERS = letters();
-
-    /** Texts of characters that {@link TextPattern#isLetterLike} takes, of those that one unit of UTF-16 holds. */
-    private static Automaton letters() {
-        State letter = new State();
-        letter.setAccept(true);
-        for (int c = 0; c <= 0xffff; c++) {
-            int from = c;
-            while (c <= 0xffff && !Character.isSurrogate((char) c) && TextPattern.isLetterLike(c)) {
-                c++;
-            }
-            if (c > from) {
-                letter.addTransition(new Transition((char) from, (char) (c - 1), letter));
-            }
+    /** Characters that {@link TextPattern#isLetterLike} takes, of those that one unit of UTF-16 holds. */
+    private static BitSet letters() {
+        BitSet letters = Signs.any();
+        for (int c = letters.nextSetBit(0); c >= 0; c = letters.nextSetBit(c + 1)) {
+            letters.set(c, TextPattern.isLetterLike(c));
         }
-        Automaton letters = new Automaton();
-        letters.setInitialState(letter);
-        letters.setDeterministic(true);
         return letters;
     }
 
-    private List<Object> divide(int from, Integer most, List<Expr> features) throws Inexact {
-        List<Automaton> split = new ArrayList<>();
-        for (Expr feature : features) {
-            if (!isBlankness(feature)) {
-                split.add(language(feature));
+    private List<Object> divide(List<Machine> limits, List<Expr> features) throws Inexact {
+        if (most != null && most < least) {
+            return List.of();
+        }
+        try {
+            List<Machine> by = new ArrayList<>();
+            for (Expr feature : features) {
+                split(feature, by);
             }
-        }
-        if (split.isEmpty() && (most == null || most > 200)) {
-            return List.of(from <= 9 ? "Quillmere" : "a".repeat(from));
-        }
-        return divided(List.of(allowed(from, most)), split);
-    }
-
-    private List<Object> divide(List<Automaton> allowed, List<Expr> features) throws Inexact {
-        List<Automaton> split = new ArrayList<>();
-        for (Expr feature : features) {
-            if (!isBlankness(feature)) {
-                split.add(language(feature));
+            if (limits.isEmpty() && by.isEmpty() && (most == null || most > 200)) {
+                return List.of(least <= 9 ? ORDINARY.getFirst() : "a".repeat(least));
             }
+            return List.copyOf(Partition.of(least, most, limits, by, goOn));
+        } catch (TooManyStates e) {
+            throw tooMany(e);
         }
-        return divided(allowed, split);
-    }
-
-    private static List<Object> divided(List<Automaton> allowed, List<Automaton> split) throws Inexact {
-        List<Automaton> classes = new ArrayList<>(allowed);
-        for (Automaton language : split) {
-            List<Automaton> finer = new ArrayList<>();
-            for (Automaton part : classes) {
-                keep(part.intersection(language), finer);
-                keep(part.minus(language), finer);
-            }
-            classes = finer;
-        }
-        return classes.stream().map(TextPartition::representative).toList();
-    }
-
-    private static void keep(Automaton part, List<Automaton> parts) throws Inexact {
-        part.determinize();
-        part.removeDeadTransitions();
-        if (part.getNumberOfStates() > MOST_UNREDUCED) {
-            part.minimize();
-        }
-        if (!part.isEmpty()) {
-            parts.add(part);
-        }
-        if (parts.size() > MOST_CLASSES || part.getNumberOfStates() > MOST_STATES) {
-            throw new Inexact("its patterns together need more than " + MOST_STATES + " states");
-        }
-    }
-
-    private static Object representative(Automaton texts) {
-        for (String text : ORDINARY) {
-            if (texts.run(text)) {
-                return text;
-            }
-        }
-        Automaton plain = texts.intersection(BasicAutomata.makeCharRange('0', 'z').repeat());
-        return plain.isEmpty() ? texts.getShortestExample(true) : plain.getShortestExample(true);
-    }
-
-    private static Automaton anyChar() {
-        return BasicAutomata.makeCharRange('\0', '\ud7ff').union(BasicAutomata.makeCharRange('\ue000', '\uffff'));
-    }
-
-    /** Trimmed texts of allowed length. */
-    private static Automaton allowed(int from, Integer most) {
-        Automaton visible = BasicAutomata.makeCharRange('!', '\ud7ff').union(BasicAutomata.makeCharRange('\ue000', '\uffff'));
-        Automaton trimmed = visible.union(visible.concatenate(anyChar().repeat()).concatenate(visible));
-        Automaton length = most == null ? anyChar().repeat(from) : anyChar().repeat(from, most);
-        Automaton result = trimmed.intersection(length);
-        result.minimize();
-        return result;
     }
 
     static boolean isBlankness(Expr e) {
@@ -187,58 +125,135 @@ final class TextPartition {
                 && l.value() == null;
     }
 
-    /** The texts for which the expression is true; it must be false for all others. */
-    private Automaton language(Expr e) throws Inexact {
-        return switch (e) {
-            case Compare c when isEquality(c, "=") -> of(c.left(), BasicAutomata.makeString((String) constant(c.right())));
-            case Compare c when isEquality(c, "!=") -> of(c.left(), BasicAutomata.makeString((String) constant(c.right())).complement());
-            case Compare c when c.left() instanceof Literal && form(c.right()).isPresent()
-                    && (c.op().equals("=") || c.op().equals("!=")) ->
-                language(new Compare(c.op(), c.right(), c.left(), c.span()));
-            case Compare c when isLength(c.left()) && constant(c.right()) instanceof BigDecimal d ->
-                of(measured(c.left()), lengths(c.op(), d));
-            case InRange r when isLength(r.of()) && constant(r.low()) instanceof BigDecimal from
-                    && constant(r.high()) instanceof BigDecimal to ->
-                of(measured(r.of()), lengths(r.lowClosed() ? ">=" : ">", from).intersection(lengths(r.highClosed() ? "<=" : "<", to)));
-            case InList l when form(l.of()).isPresent() && l.list() instanceof ListOf list && list.references().isEmpty() -> {
-                Automaton any = BasicAutomata.makeEmpty();
-                for (Expr item : list.items()) {
-                    any = constant(item) instanceof String s ? any.union(BasicAutomata.makeString(s)) : any;
+    /** Adds languages such that the expression is constant among the texts that lie in the same ones. */
+    private void split(Expr written, List<Machine> into) throws Inexact, TooManyStates {
+        Expr e = Lifted.of(written).orElse(written);
+        if (isBlankness(e) || e.references().isEmpty()) {
+            return;
+        }
+        Optional<Expr> measured = measured(e);
+        if (measured.isPresent()) {
+            byLength(e, measured.get(), into);
+            return;
+        }
+        Optional<Machine> language = language(e);
+        if (language.isPresent()) {
+            into.add(language.get());
+        } else if (e instanceof Name || e instanceof Quantified || form(e).isPresent()) {
+            throw unknown(e);
+        } else {
+            try {
+                for (Expr child : e.children()) {
+                    split(child, into);
                 }
-                yield of(l.of(), any);
+            } catch (Inexact inner) {
+                throw unknown(e);
             }
+        }
+    }
+
+    /** The one form of the answer that the expression speaks of by its length alone; empty where it speaks of anything else. */
+    private Optional<Expr> measured(Expr e) {
+        Map<String, Expr> forms = new HashMap<>();
+        boolean only = measured(e, forms);
+        return only && forms.size() == 1 ? Optional.of(forms.values().iterator().next()) : Optional.empty();
+    }
+
+    private boolean measured(Expr e, Map<String, Expr> forms) {
+        if (e instanceof Call c && c.function().equals("string length") && form(c.args().getFirst()).isPresent()) {
+            forms.put(Printer.print(c.args().getFirst()), c.args().getFirst());
+            return true;
+        }
+        return !(e instanceof Name) && e.children().stream().allMatch(child -> measured(child, forms));
+    }
+
+    /** Splits texts at the lengths of the form at which the expression may change. */
+    private void byLength(Expr e, Expr form, List<Machine> into) throws Inexact, TooManyStates {
+        // A change of case makes a text three times as long at most.
+        long longest = most == null ? Long.MAX_VALUE : 3L * most + MOST_LISTED_LENGTHS;
+        for (long length : LinePartition.lengths(code, today, longest, inLength(e))) {
+            into.add(of(form, Machine.longAs(length)));
+        }
+    }
+
+    /** The expression with the answer's code in the place of the length of its form. */
+    private Expr inLength(Expr e) {
+        return e instanceof Call c && c.function().equals("string length") && !e.references().isEmpty()
+                ? new Name(code, Span.NONE)
+                : e.over(e.children().stream().map(this::inLength).toList());
+    }
+
+    /** The texts for which the expression is true, where it is false for all others; empty where it is none of the known forms. */
+    private Optional<Machine> language(Expr e) throws TooManyStates {
+        return switch (e) {
+            case Compare c when !isEquality(c) -> Optional.empty();
+            case Compare c when form(c.left()).isPresent() && constant(c.right()) instanceof String s ->
+                found(c.left(), Machine.text(s));
+            case Compare c when form(c.right()).isPresent() && constant(c.left()) instanceof String s ->
+                found(c.right(), Machine.text(s));
+            case Compare c when isOwnCase(c.left(), c.right()) -> found(c.left(), TextForm.unchangedBy((Call) c.right()));
+            case Compare c when isOwnCase(c.right(), c.left()) -> found(c.right(), TextForm.unchangedBy((Call) c.left()));
+            case InList l when form(l.of()).isPresent() && l.list() instanceof ListOf list && list.references().isEmpty() ->
+                found(l.of(), Machine.texts(list.items().stream().map(this::constant).filter(String.class::isInstance)
+                        .map(String.class::cast).toList()));
+            case Call c when c.function().equals("list contains") && form(c.args().get(1)).isPresent()
+                    && c.args().getFirst() instanceof ListOf list ->
+                language(new InList(c.args().get(1), list, c.span()));
+            case Call c when c.args().size() == 2 && form(c.args().get(1)).isPresent()
+                    && constant(c.args().getFirst()) instanceof String s ->
+                partOf(c, s);
             case Call c when c.args().size() == 2 && form(c.args().getFirst()).isPresent()
                     && constant(c.args().get(1)) instanceof String s ->
-                of(c.args().getFirst(), switch (c.function()) {
-                    case "starts with" -> BasicAutomata.makeString(s).concatenate(anyChar().repeat());
-                    case "ends with" -> anyChar().repeat().concatenate(BasicAutomata.makeString(s));
-                    case "contains" -> anyChar().repeat().concatenate(BasicAutomata.makeString(s)).concatenate(anyChar().repeat());
-                    case "matches" -> pattern(TextPattern.read(s));
-                    default -> throw unknown(c);
-                });
-            default -> throw unknown(e);
+                has(c, s);
+            default -> Optional.empty();
         };
     }
 
+    /** Those of which something is part of a constant text. */
+    private Optional<Machine> partOf(Call c, String text) throws TooManyStates {
+        IntStream from = IntStream.range(0, text.length());
+        Stream<String> parts = switch (c.function()) {
+            case "starts with" -> from.mapToObj(n -> text.substring(0, n + 1));
+            case "ends with" -> from.mapToObj(text::substring);
+            case "contains" -> from.boxed().flatMap(n -> IntStream.rangeClosed(n + 1, text.length()).mapToObj(to -> text.substring(n, to)));
+            default -> Stream.empty();
+        };
+        List<String> all = parts.distinct().toList();
+        return all.isEmpty() && !text.isEmpty() ? Optional.empty() : found(c.args().get(1), Machine.texts(all));
+    }
+
+    /** Those that have a constant text, or what it stands for. */
+    private Optional<Machine> has(Call c, String text) throws TooManyStates {
+        Expr form = c.args().getFirst();
+        return switch (c.function()) {
+            case "starts with" -> found(form, Machine.beginning(text));
+            case "ends with" -> found(form, Machine.ending(text));
+            case "contains" -> found(form, Machine.holding(text));
+            case "matches" -> found(form, Machine.pattern(TextPattern.read(text)));
+            default -> Optional.empty();
+        };
+    }
+
+    private static boolean isEquality(Compare c) {
+        return c.op().equals("=") || c.op().equals("!=");
+    }
+
+    /** Whether the second changes the case of the first. */
+    private boolean isOwnCase(Expr form, Expr changed) {
+        return form(form).isPresent() && changed instanceof Call c && TextForm.isCase(c)
+                && Printer.print(c.args().getFirst()).equals(Printer.print(form));
+    }
+
+    private Optional<Machine> found(Expr form, Machine language) throws TooManyStates {
+        return Optional.of(of(form, language));
+    }
+
     private static Inexact unknown(Expr e) {
-        return new Inexact("\"" + orthogon.core.expression.Printer.print(e) + "\" is about all texts, which cannot be divided for it");
+        return new Inexact("\"" + Printer.print(e) + "\" is about all texts, which cannot be divided for it");
     }
 
     private Object constant(Expr e) {
         return e.references().isEmpty() ? Evaluator.value(e, new Alone(code, null, null, today)) : null;
-    }
-
-    private boolean isEquality(Compare c, String op) {
-        return c.op().equals(op) && form(c.left()).isPresent() && c.right().references().isEmpty()
-                && constant(c.right()) instanceof String;
-    }
-
-    private boolean isLength(Expr e) {
-        return e instanceof Call c && c.function().equals("string length") && form(c.args().getFirst()).isPresent();
-    }
-
-    private static Expr measured(Expr length) {
-        return ((Call) length).args().getFirst();
     }
 
     private Optional<TextForm> form(Expr e) {
@@ -246,60 +261,7 @@ final class TextPartition {
     }
 
     /** The answers whose form lies in the language. */
-    private Automaton of(Expr form, Automaton language) {
+    private Machine of(Expr form, Machine language) throws TooManyStates {
         return form(form).orElseThrow().before(language);
-    }
-
-    private static Automaton lengths(String op, BigDecimal limit) throws Inexact {
-        if (limit.abs().compareTo(BigDecimal.valueOf(MOST_STATES)) > 0) {
-            throw new Inexact("a length of " + limit.toPlainString() + " characters is beyond what is divided");
-        }
-        int floor = limit.setScale(0, java.math.RoundingMode.FLOOR).intValue();
-        boolean whole = limit.stripTrailingZeros().scale() <= 0;
-        return switch (op) {
-            case "=" -> whole && floor >= 0 ? anyChar().repeat(floor, floor) : BasicAutomata.makeEmpty();
-            case "!=" -> lengths("=", limit).complement();
-            case ">" -> anyChar().repeat(Math.max(0, floor + 1));
-            case ">=" -> anyChar().repeat(Math.max(0, whole ? floor : floor + 1));
-            case "<" -> lengths(">=", limit).complement();
-            default -> lengths(">", limit).complement();
-        };
-    }
-
-    private static Automaton pattern(TextPattern pattern) {
-        Automaton found = part(pattern.tree());
-        found = pattern.fromStart() ? found : anyChar().repeat().concatenate(found);
-        return pattern.toEnd() ? found : found.concatenate(anyChar().repeat());
-    }
-
-    private static Automaton part(TextPattern.Part part) {
-        return switch (part) {
-            case TextPattern.Part.Chars c when c.not() -> {
-                Automaton breaks = BasicAutomata.makeCharSet("\n\r\u0085\u2028\u2029");
-                yield anyChar().minus(breaks);
-            }
-            case TextPattern.Part.Chars c -> {
-                Automaton any = BasicAutomata.makeEmpty();
-                for (char[] range : c.ranges()) {
-                    any = any.union(BasicAutomata.makeCharRange(range[0], range[1]));
-                }
-                yield any;
-            }
-            case TextPattern.Part.Sequence s -> {
-                Automaton all = BasicAutomata.makeEmptyString();
-                for (TextPattern.Part p : s.parts()) {
-                    all = all.concatenate(part(p));
-                }
-                yield all;
-            }
-            case TextPattern.Part.Either e -> {
-                Automaton any = BasicAutomata.makeEmpty();
-                for (TextPattern.Part p : e.parts()) {
-                    any = any.union(part(p));
-                }
-                yield any;
-            }
-            case TextPattern.Part.Repeat r -> r.most() < 0 ? part(r.part()).repeat(r.least()) : part(r.part()).repeat(r.least(), r.most());
-        };
     }
 }

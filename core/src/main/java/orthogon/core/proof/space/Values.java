@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Expr;
@@ -71,20 +72,39 @@ final class Values {
             return Guarded.constant(Evaluator.value(expr, new Alone("", null, null, today)));
         }
         if (names.size() == 1 && !expr.references().contains("outcome") && !Analysis.usesAsked(expr)) {
-            return single(expr, space.axis(names.iterator().next()));
+            Guarded alone = single(expr, space.axis(names.iterator().next()));
+            return alone == null ? lifted(expr, outcomes) : alone;
         }
         if (Expr.isLogical(expr)) {
             if (expr instanceof If i && !isLogicalResult(i)) {
                 return choice(i, outcomes);
             }
-            Truth t = space.truth(expr, outcomes);
-            Guarded value = new Guarded(new LinkedHashMap<>());
-            value.put(diagrams, true, t.holds());
-            value.put(diagrams, false, t.fails());
-            value.put(diagrams, null, diagrams.not(diagrams.or(t.holds(), t.fails())));
-            return value;
+            return guarded(space.truth(expr, outcomes));
+        }
+        if (Lifted.of(expr).isPresent()) {
+            return lifted(expr, outcomes);
         }
         return expr instanceof Quantified ? listed(expr, new ArrayList<>(names)) : combined(expr, outcomes);
+    }
+
+    /** The value of a comparison by the form that is about fewer answers; null where there is none or it cannot be said exactly. */
+    private Guarded lifted(Expr expr, Map<String, Integer> outcomes) {
+        return Lifted.of(expr).filter(plain -> isKnown(plain, outcomes)).map(plain -> guarded(space.truth(plain, outcomes))).orElse(null);
+    }
+
+    private Guarded guarded(Truth t) {
+        Guarded value = new Guarded(new LinkedHashMap<>());
+        value.put(diagrams, true, t.holds());
+        value.put(diagrams, false, t.fails());
+        value.put(diagrams, null, diagrams.not(diagrams.or(t.holds(), t.fails())));
+        return value;
+    }
+
+    /** Whether every comparison of a condition can be said exactly. */
+    private boolean isKnown(Expr expr, Map<String, Integer> outcomes) {
+        return Expr.isLogical(expr)
+                ? expr.children().stream().allMatch(c -> isKnown(c, outcomes))
+                : guarded(expr, outcomes) != null;
     }
 
     /** Whether a choice gives true or false, however deep it is nested. */
@@ -156,12 +176,7 @@ final class Values {
             return split(c.op().equals("=") ? axis.blank() : diagrams.not(axis.blank()));
         }
         if (Expr.isLogical(expr) && !(expr instanceof If)) {
-            Truth t = space.truth(expr, Map.of());
-            Guarded value = new Guarded(new LinkedHashMap<>());
-            value.put(diagrams, true, t.holds());
-            value.put(diagrams, false, t.fails());
-            value.put(diagrams, null, diagrams.not(diagrams.or(t.holds(), t.fails())));
-            return value;
+            return guarded(space.truth(expr, Map.of()));
         }
         boolean fromParts = !(expr instanceof Name) && !(expr instanceof Quantified) && !(expr instanceof If)
                 && expr.children().stream().noneMatch(c -> c instanceof Name);

@@ -46,7 +46,7 @@ class DomainsTest {
     private static void divided(Answer answer, int kinds, Function<Random, Object> draw, Predicate<Object> fits, String... comparisons)
             throws Inexact {
         List<Expr> about = read(comparisons);
-        List<Object> values = Domains.of("x", answer, TODAY, about);
+        List<Object> values = Domains.of("x", answer, TODAY, about, () -> {});
         Question question = Question.of("x", "X?", answer);
         Function<Object, List<Object>> turnsOut = value -> {
             List<Object> results = new ArrayList<>();
@@ -72,7 +72,7 @@ class DomainsTest {
     }
 
     private static void inexact(Answer answer, String why, String... comparisons) {
-        Inexact e = assertThrows(Inexact.class, () -> Domains.of("x", answer, TODAY, read(comparisons)));
+        Inexact e = assertThrows(Inexact.class, () -> Domains.of("x", answer, TODAY, read(comparisons), () -> {}));
         assertTrue(e.getMessage().contains(why), e.getMessage());
     }
 
@@ -154,7 +154,7 @@ class DomainsTest {
                 v -> v.toString().length() >= 3 && v.toString().chars().allMatch(c -> Character.isLetter(c) || " -'’.".indexOf(c) >= 0),
                 "contains(x, \"é\")");
         // Nothing of that form has that length.
-        assertEquals(List.of(), Domains.of("x", text(5, 4, Answer.Content.DIGITS, ""), TODAY, read("x = \"12\"")));
+        assertEquals(List.of(), Domains.of("x", text(5, 4, Answer.Content.DIGITS, ""), TODAY, read("x = \"12\""), () -> {}));
     }
 
     @Test
@@ -195,8 +195,8 @@ class DomainsTest {
         Predicate<Object> fits = v -> ((List<?>) v).size() == 2 && new HashSet<>((List<?>) v).size() == 2;
         divided(two, 3, orders, fits, "list contains(x, \"o1\")", "x = [\"o1\", \"o2\"]");
         divided(two, 1, orders, fits, "answered(x)");
-        assertEquals(12, Domains.of("x", two, TODAY, read("x = [\"o1\", \"o2\"]")).size());
-        assertEquals(List.of(), Domains.of("x", new Answer.Ranking(List.of(), 2), TODAY, read("answered(x)")));
+        assertEquals(12, Domains.of("x", two, TODAY, read("x = [\"o1\", \"o2\"]"), () -> {}).size());
+        assertEquals(List.of(), Domains.of("x", new Answer.Ranking(List.of(), 2), TODAY, read("answered(x)"), () -> {}));
         List<Answer.Option> many = IntStream.range(0, 12).mapToObj(i -> new Answer.Option("o" + i, "Option", null, false, "")).toList();
         inexact(new Answer.Ranking(many, 10), "ways to rank", "list contains(x, \"o1\")");
     }
@@ -213,7 +213,8 @@ class DomainsTest {
         inexact(files, "in a file", "x = null or list contains(x, \"a\")");
         inexact(new Answer.Contact(Answer.Contact.Kind.EMAIL, ""), "email addresses", "ends with(x, \".org\")");
         inexact(new Answer.Lookup("other", 1, List.of(), false), "which records", "x = \"7\"");
-        assertEquals(1, Domains.of("x", new Answer.Contact(Answer.Contact.Kind.WEB, ""), TODAY, read("answered(x)", "x = null")).size());
+        assertEquals(1, Domains.of("x", new Answer.Contact(Answer.Contact.Kind.WEB, ""), TODAY, read("answered(x)", "x = null"), () -> {})
+                .size());
         inexact(new Answer.Numeric(BigDecimal.ZERO, new BigDecimal(1_000_000), 0, ""), "", "(x - 500000) * (x - 500000) > 10");
     }
 }

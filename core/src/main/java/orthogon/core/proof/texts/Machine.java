@@ -1,0 +1,294 @@
+package orthogon.core.proof.texts;
+
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.List;
+import orthogon.core.expression.TextPattern;
+
+/**
+ * A set of texts as an automaton that may take several steps at a time (Thompson 1968). Its size is linear in what it is made of, and
+ * what leads into it by a change of letters, or by a word before or after, is one again.
+ */
+public final class Machine {
+
+    /** Beyond this nothing is made or told apart. */
+    public static final int MOST_STATES = 20_000;
+
+    record Step(BitSet signs, int to) {}
+
+    private final List<List<Step>> steps = new ArrayList<>();
+    private final List<List<Integer>> free = new ArrayList<>();
+    private final BitSet accepting = new BitSet();
+    private int start;
+
+    private Machine() {}
+
+    private int state() throws TooManyStates {
+        if (steps.size() >= MOST_STATES) {
+            throw new TooManyStates();
+        }
+        steps.add(new ArrayList<>());
+        free.add(new ArrayList<>());
+        return steps.size() - 1;
+    }
+
+    int states() {
+        return steps.size();
+    }
+
+    int start() {
+        return start;
+    }
+
+    List<Step> steps(int state) {
+        return steps.get(state);
+    }
+
+    boolean isAccepting(int state) {
+        return accepting.get(state);
+    }
+
+    /** One of several ways to write the parts of a machine, each between two states. */
+    private interface Content {
+        void write(Machine machine, int from, int to) throws TooManyStates;
+    }
+
+    private static Machine of(Content content) throws TooManyStates {
+        Machine machine = new Machine();
+        machine.start = machine.state();
+        int end = machine.state();
+        machine.accepting.set(end);
+        content.write(machine, machine.start, end);
+        return machine;
+    }
+
+    /** This text alone. */
+    public static Machine text(String text) throws TooManyStates {
+        return of((m, from, to) -> m.word(text, from, to));
+    }
+
+    /** Any of these texts. */
+    public static Machine texts(Iterable<String> texts) throws TooManyStates {
+        return of((m, from, to) -> {
+            for (String text : texts) {
+                m.word(text, from, to);
+            }
+        });
+    }
+
+    /** Texts of only these characters, the empty one among them. */
+    public static Machine only(BitSet signs) throws TooManyStates {
+        return of((m, from, to) -> {
+            m.free.get(from).add(to);
+            m.steps.get(to).add(new Step(signs, to));
+        });
+    }
+
+    /** Texts that begin with one. */
+    public static Machine beginning(String with) throws TooManyStates {
+        return of((m, from, to) -> {
+            m.word(with, from, to);
+            m.steps.get(to).add(new Step(Signs.any(), to));
+        });
+    }
+
+    /** Texts that end with one. */
+    public static Machine ending(String with) throws TooManyStates {
+        return of((m, from, to) -> {
+            m.steps.get(from).add(new Step(Signs.any(), from));
+            m.word(with, from, to);
+        });
+    }
+
+    /** Texts that hold one. */
+    public static Machine holding(String text) throws TooManyStates {
+        return of((m, from, to) -> {
+            m.steps.get(from).add(new Step(Signs.any(), from));
+            m.word(text, from, to);
+            m.steps.get(to).add(new Step(Signs.any(), to));
+        });
+    }
+
+    /** Texts of at least so many characters. */
+    public static Machine longAs(long least) throws TooManyStates {
+        if (least > MOST_STATES) {
+            throw new TooManyStates();
+        }
+        return of((m, from, to) -> {
+            int at = from;
+            for (long n = 0; n < least; n++) {
+                int next = m.state();
+                m.steps.get(at).add(new Step(Signs.any(), next));
+                at = next;
+            }
+            m.free.get(at).add(to);
+            m.steps.get(to).add(new Step(Signs.any(), to));
+        });
+    }
+
+    /** Texts in which the pattern is found. */
+    public static Machine pattern(TextPattern pattern) throws TooManyStates {
+        return of((m, from, to) -> {
+            if (!pattern.fromStart()) {
+                m.steps.get(from).add(new Step(Signs.any(), from));
+            }
+            int begun = m.state();
+            m.free.get(from).add(begun);
+            m.part(pattern.tree(), begun, to);
+            if (!pattern.toEnd()) {
+                int rest = m.state();
+                m.free.get(to).add(rest);
+                m.steps.get(rest).add(new Step(Signs.any(), rest));
+                m.accepting.set(rest);
+            }
+        });
+    }
+
+    private void word(String text, int from, int to) throws TooManyStates {
+        int at = from;
+        for (int i = 0; i < text.length(); i++) {
+            int next = i == text.length() - 1 ? to : state();
+            steps.get(at).add(new Step(Signs.one(text.charAt(i)), next));
+            at = next;
+        }
+        if (text.isEmpty()) {
+            free.get(from).add(to);
+        }
+    }
+
+    private void part(TextPattern.Part part, int from, int to) throws TooManyStates {
+        switch (part) {
+            case TextPattern.Part.Chars c when c.not() -> steps.get(from).add(new Step(Signs.anyInLine(), to));
+            case TextPattern.Part.Chars c -> {
+                BitSet signs = new BitSet(Signs.COUNT);
+                c.ranges().forEach(r -> signs.or(Signs.range(r[0], r[1])));
+                steps.get(from).add(new Step(signs, to));
+            }
+            case TextPattern.Part.Sequence s -> {
+                int at = from;
+                for (TextPattern.Part p : s.parts()) {
+                    int next = state();
+                    part(p, at, next);
+                    at = next;
+                }
+                free.get(at).add(to);
+            }
+            case TextPattern.Part.Either e -> {
+                for (TextPattern.Part p : e.parts()) {
+                    int in = state();
+                    free.get(from).add(in);
+                    part(p, in, to);
+                }
+            }
+            case TextPattern.Part.Repeat r -> repeat(r, from, to);
+        }
+    }
+
+    private void repeat(TextPattern.Part.Repeat r, int from, int to) throws TooManyStates {
+        int at = from;
+        for (int n = 0; n < r.least(); n++) {
+            int next = state();
+            part(r.part(), at, next);
+            at = next;
+        }
+        if (r.most() < 0) {
+            int loop = state();
+            int back = state();
+            free.get(at).add(loop);
+            part(r.part(), loop, back);
+            free.get(back).add(loop);
+            free.get(loop).add(to);
+            return;
+        }
+        for (int n = r.least(); n < r.most(); n++) {
+            free.get(at).add(to);
+            int in = state();
+            int next = state();
+            free.get(at).add(in);
+            part(r.part(), in, next);
+            at = next;
+        }
+        free.get(at).add(to);
+    }
+
+    /** Adds all states that can be come to without a character. */
+    void settle(BitSet states) {
+        List<Integer> todo = new ArrayList<>(states.stream().boxed().toList());
+        while (!todo.isEmpty()) {
+            for (int next : free.get(todo.removeLast())) {
+                if (!states.get(next)) {
+                    states.set(next);
+                    todo.add(next);
+                }
+            }
+        }
+    }
+
+    private BitSet after(BitSet from, String text) {
+        BitSet at = (BitSet) from.clone();
+        settle(at);
+        for (int i = 0; i < text.length(); i++) {
+            BitSet next = new BitSet();
+            char sign = text.charAt(i);
+            at.stream().forEach(s -> steps.get(s).stream().filter(step -> step.signs().get(sign)).forEach(step -> next.set(step.to())));
+            settle(next);
+            at = next;
+        }
+        return at;
+    }
+
+    private BitSet after(int from, String text) {
+        BitSet one = new BitSet();
+        one.set(from);
+        return after(one, text);
+    }
+
+    private Machine copy() {
+        Machine copy = new Machine();
+        steps.forEach(s -> copy.steps.add(new ArrayList<>(s)));
+        free.forEach(f -> copy.free.add(new ArrayList<>(f)));
+        copy.accepting.or(accepting);
+        copy.start = start;
+        return copy;
+    }
+
+    /** The texts that are in this set once a word is put before them. */
+    public Machine withoutStart(String word) throws TooManyStates {
+        Machine rest = copy();
+        BitSet begun = after(start, word);
+        rest.start = rest.state();
+        begun.stream().forEach(rest.free.get(rest.start)::add);
+        return rest;
+    }
+
+    /** The texts that are in this set once a word is put after them. */
+    public Machine withoutEnd(String word) {
+        Machine rest = copy();
+        rest.accepting.clear();
+        for (int s = 0; s < states(); s++) {
+            rest.accepting.set(s, after(s, word).intersects(accepting));
+        }
+        return rest;
+    }
+
+    /** The texts that are in this set once their case is changed. */
+    public Machine before(LetterCase change) {
+        Machine before = copy();
+        for (int s = 0; s < states(); s++) {
+            List<Step> into = before.steps.get(s);
+            into.clear();
+            for (Step step : steps.get(s)) {
+                into.add(new Step(change.before(step.signs()), step.to()));
+            }
+            for (LetterCase.Longer longer : change.longer()) {
+                after(s, longer.changed()).stream().forEach(to -> into.add(new Step(Signs.one(longer.sign()), to)));
+            }
+        }
+        return before;
+    }
+
+    /** The texts that a change of case leaves as they are. */
+    public static Machine unchangedBy(LetterCase change) throws TooManyStates {
+        return only(change.same());
+    }
+}
