@@ -13,6 +13,7 @@ import java.util.Map;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.change.Change;
+import orthogon.core.proof.diagram.Failure;
 import orthogon.core.proof.diagram.Limits;
 import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.drill.Drills;
@@ -129,6 +130,9 @@ public final class Commands {
             } catch (UnusableFile e) {
                 report(file, e);
                 status = 2;
+            } catch (RuntimeException | StackOverflowError e) {
+                err.println(file + " " + Failure.words(e));
+                status = Math.max(status, 1);
             }
         }
         return status;

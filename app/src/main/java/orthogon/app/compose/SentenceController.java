@@ -93,7 +93,9 @@ class SentenceController {
 
     private List<Node> opened(String text, Wiring wiring, Wiring.Family family, String owner) {
         List<Node> nodes = new ArrayList<>();
-        Sentence sentence = text.isBlank() || text.strip().equals("true") ? new Sentence.Group(true, false, List.of()) : Sentence.of(text);
+        Sentence sentence = text.isBlank() || text.strip().equals("true")
+                ? new Sentence.Group(true, false, List.of())
+                : Sentence.of(text, wiring, family, owner);
         Sentence.Group root = sentence instanceof Sentence.Group g ? g : new Sentence.Group(true, false, List.of(sentence));
         flatten(root, 0, wiring, family, owner, nodes);
         if (root.parts().isEmpty()) {

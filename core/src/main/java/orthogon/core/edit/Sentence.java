@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -116,23 +117,28 @@ public sealed interface Sentence {
         return words;
     }
 
-    /** The sentence that a condition says; a line of text where it cannot be read. */
-    static Sentence of(String text) {
-        return ExpressionReader.read(text) instanceof ExpressionReader.Reading.Read read ? of(read.expr(), text) : new Typed(text);
+    /**
+     * The sentence that a condition says; a line of text where it cannot be read, or where no line says it.
+     *
+     * @param owner where it stands, which settles what names mean
+     */
+    static Sentence of(String text, Wiring wiring, Wiring.Family family, String owner) {
+        Predicate<Line> fits = l -> comparisons(l.subject(), wiring.checked(family, owner, l.subject()).type()).containsKey(l.comparison());
+        return ExpressionReader.read(text) instanceof ExpressionReader.Reading.Read read ? of(read.expr(), fits) : new Typed(text);
     }
 
-    private static Sentence of(Expr expr, String whole) {
+    private static Sentence of(Expr expr, Predicate<Line> fits) {
         return switch (expr) {
-            case Expr.And a -> new Group(true, false, a.parts().stream().map(p -> of(p, whole)).toList());
-            case Expr.Or o -> new Group(false, false, o.parts().stream().map(p -> of(p, whole)).toList());
-            case Expr.Not n -> switch (of(n.of(), whole)) {
+            case Expr.And a -> new Group(true, false, a.parts().stream().map(p -> of(p, fits)).toList());
+            case Expr.Or o -> new Group(false, false, o.parts().stream().map(p -> of(p, fits)).toList());
+            case Expr.Not n -> switch (of(n.of(), fits)) {
                 case Line l when l.comparison().equals("answered") -> new Line(l.subject(), "blank", List.of());
                 case Line l when l.comparison().equals("holds") && n.of() instanceof Expr.Call -> new Line(l.subject(), "no", List.of());
                 case Line l when l.comparison().equals("includes") -> new Line(l.subject(), "lacks", l.values());
                 case Group g when !g.negated() && g.parts().size() > 1 -> new Group(g.all(), true, g.parts());
                 case Sentence other -> new Group(true, true, List.of(other));
             };
-            default -> line(expr).<Sentence>map(l -> l).orElseGet(() -> new Typed(Printer.print(expr)));
+            default -> line(expr).filter(fits).<Sentence>map(l -> l).orElseGet(() -> new Typed(Printer.print(expr)));
         };
     }
 

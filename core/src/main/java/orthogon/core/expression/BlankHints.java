@@ -2,7 +2,6 @@ package orthogon.core.expression;
 
 import java.util.ArrayList;
 import java.util.HashSet;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -26,6 +25,11 @@ public final class BlankHints {
         /** The names of which one may be blank, in reading order. */
         public Set<String> names() {
             return comparison.references();
+        }
+
+        /** Whether it speaks of each of several values, one of which may be blank: it is unknown only because of such a one. */
+        public boolean isQuantified() {
+            return comparison instanceof Quantified;
         }
     }
 
@@ -63,27 +67,6 @@ public final class BlankHints {
             default -> negated ? Optional.of(new Slip(index, expr, false, false)) : Optional.empty();
         };
     }
-
-    /** The names and parts of which each, while it is blank, makes the value blank. */
-    public static Set<Expr> blanking(Expr value) {
-        return switch (value) {
-            case Name n -> Set.of(n);
-            case Part p -> Set.of(p);
-            case Negate n -> blanking(n.of());
-            case Arithmetic a -> together(List.of(a.left(), a.right()));
-            case Call c when BLANK_WITH_ARGUMENT.contains(c.function()) -> together(c.args());
-            default -> Set.of();
-        };
-    }
-
-    private static Set<Expr> together(List<Expr> values) {
-        Set<Expr> all = new LinkedHashSet<>();
-        values.forEach(v -> all.addAll(blanking(v)));
-        return all;
-    }
-
-    private static final Set<String> BLANK_WITH_ARGUMENT = Set.of("abs", "floor", "ceiling", "round half up", "string length", "upper case",
-            "lower case", "years and months duration");
 
     /** One sentence for each of them that nothing beside it settles, in reading order. */
     public static List<String> of(Expr expr) {

@@ -1,5 +1,6 @@
 package orthogon.core.proof;
 
+import java.time.Duration;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -28,6 +29,9 @@ import orthogon.core.questionnaire.Questionnaire;
 
 /** The verdicts on every claim of one document, and its figures. Safe to read from several threads. */
 public final class Proof {
+
+    /** What may be used to find the last day for which a proof holds. */
+    private static final Limits LOOK_AHEAD = new Limits(1 << 20, Duration.ofSeconds(10));
 
     private final Wiring wiring;
     private final LocalDate asOf;
@@ -190,23 +194,36 @@ public final class Proof {
 
     /**
      * The last day for which all of it holds: it holds for interviews begun on any day from {@link #asOf()} to then. It is looked for
-     * up to a year ahead.
+     * up to a year ahead, as long as the usual limits last.
      */
     public synchronized LocalDate holdsUntil() {
         if (holdsUntil == null) {
             holdsUntil = asOf;
-            if (Faults.of(wiring).stream().noneMatch(f -> f.kind() == Fault.Kind.CODE_UNIQUE)) {
-                Spelled spelled = Spelled.of(wiring);
-                Space space = new Space(spelled, spelled.faults(Faults.of(wiring)), asOf, new Diagrams(1 << 20));
-                List<Object> today = space.onDay(asOf);
-                LocalDate next = asOf.plusDays(1);
-                while (!next.isAfter(asOf.plusYears(1)) && space.onDay(next).equals(today)) {
-                    holdsUntil = next;
-                    next = next.plusDays(1);
+            try {
+                lookAhead();
+            } catch (Diagrams.BudgetSpent e) {
+                // It holds for the days that were looked at.
+            } catch (RuntimeException | StackOverflowError e) {
+                if (!Failure.isOne(e)) {
+                    throw e;
                 }
             }
         }
         return holdsUntil;
+    }
+
+    private void lookAhead() {
+        if (Faults.of(wiring).stream().anyMatch(f -> f.kind() == Fault.Kind.CODE_UNIQUE)) {
+            return;
+        }
+        Spelled spelled = Spelled.of(wiring);
+        Space space = new Space(spelled, spelled.faults(Faults.of(wiring)), asOf, new Diagrams(LOOK_AHEAD, Watch.NOBODY));
+        List<Object> today = space.onDay(asOf);
+        LocalDate next = asOf.plusDays(1);
+        while (!next.isAfter(asOf.plusYears(1)) && space.onDay(next).equals(today)) {
+            holdsUntil = next;
+            next = next.plusDays(1);
+        }
     }
 
     public List<Claim> claims() {

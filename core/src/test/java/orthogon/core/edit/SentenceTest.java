@@ -45,10 +45,10 @@ class SentenceTest {
                 if (!wire.family().isCondition() || wire.expr().isEmpty()) {
                     continue;
                 }
-                Sentence sentence = Sentence.of(wire.text());
+                Sentence sentence = Sentence.of(wire.text(), wiring, wire.family(), wire.owner());
                 String text = Sentence.text(sentence, wiring, wire.family(), wire.owner());
                 assertEquals(Printer.print(usual(wire.expr().get())), Printer.print(usual(read(text))), wire.text());
-                assertEquals(sentence, Sentence.of(text), wire.text());
+                assertEquals(sentence, Sentence.of(text, wiring, wire.family(), wire.owner()), wire.text());
                 grouped += sentence instanceof Sentence.Group ? 1 : 0;
             }
         }
@@ -65,7 +65,7 @@ class SentenceTest {
         String text = Sentence.text(sentence, wiring, Family.OUTCOME_ROW, "");
         assertEquals("alive = true and not(weight >= 10 or day in [today() - duration(\"P7D\")..date(\"2026-11-30\")])", text);
         assertEquals(List.of(), wiring.checked(Family.OUTCOME_ROW, "", text).faults());
-        assertEquals(sentence, Sentence.of(text));
+        assertEquals(sentence, Sentence.of(text, wiring, Family.OUTCOME_ROW, ""));
     }
 
     @Test
@@ -74,7 +74,7 @@ class SentenceTest {
         for (String[] said : new String[][]{{"asked(bird)", "holds", "asked(bird)"}, {"asked(bird)", "no", "not(asked(bird))"}}) {
             Sentence.Line line = new Sentence.Line(said[0], said[1], List.of());
             assertEquals(said[2], Sentence.text(line, wiring, Family.CLAIM, ""));
-            assertEquals(line, Sentence.of(said[2]));
+            assertEquals(line, Sentence.of(said[2], wiring, Family.CLAIM, ""));
         }
         String outcome = wiring.document().outcomes().getFirst().code();
         Sentence.Line ending = new Sentence.Line("outcome", "!=", List.of(outcome));
@@ -84,9 +84,10 @@ class SentenceTest {
 
     @Test
     void whatNoLineCanSayIsKeptAsItIsTyped() {
-        assertEquals(new Sentence.Typed("some a in animals satisfies a.bleeding = true"),
-                Sentence.of("some a in animals satisfies a.bleeding = true"));
-        assertEquals(new Sentence.Typed("weight >"), Sentence.of("weight >"));
+        Wiring wiring = Wiring.of(EveryType.document());
+        for (String text : List.of("some a in animals satisfies a.bleeding = true", "weight >", "name in (\"Fen\", \"Alder\")")) {
+            assertEquals(new Sentence.Typed(text), Sentence.of(text, wiring, Family.OUTCOME_ROW, ""));
+        }
     }
 
     @Test

@@ -68,6 +68,8 @@ public final class Enumeration implements Situation {
     private final Map<String, List<Expr>> single = new LinkedHashMap<>();
     private final List<Expr> joint = new ArrayList<>();
     private final Set<String> lockedOutside = new HashSet<>();
+    /** The texts that are tried for a question, where they are the same for everybody. */
+    private final Map<String, Collection<Object>> texts = new HashMap<>();
     private final Set<String> stuck = new HashSet<>();
     private final Set<String> ownBroken = new HashSet<>();
     private final List<Page> visited = new ArrayList<>();
@@ -107,29 +109,59 @@ public final class Enumeration implements Situation {
         this.document = wiring.document();
         this.before = before;
         told.forEach(e -> single.computeIfAbsent(e.references().iterator().next(), n -> new ArrayList<>()).add(e));
-        for (Wiring.Wire wire : wiring.wires()) {
-            Expr expr = wiring.unfolded(wire.expr().orElseThrow()).orElseThrow();
-            boolean numeric = wire.type().kind() != orthogon.core.expression.Type.Kind.TRUTH;
-            if (numeric) {
-                continue;
-            }
-            for (Expr comparison : expr.comparisons()) {
-                Set<String> names = new LinkedHashSet<>(comparison.references());
-                names.retainAll(document.questions().map(Question::code).toList());
-                if (comparison instanceof Expr.Call c && c.function().equals("asked")) {
-                    continue;
-                }
-                if (names.size() == 1 && names.size() == comparison.references().size()) {
-                    single.computeIfAbsent(names.iterator().next(), n -> new ArrayList<>()).add(comparison);
-                } else if (names.size() > 1) {
-                    joint.add(comparison);
-                }
+        for (Expr comparison : comparisons(wiring)) {
+            Set<String> names = askedIn(document, comparison);
+            if (names.size() == 1 && names.size() == comparison.references().size()) {
+                single.computeIfAbsent(names.iterator().next(), n -> new ArrayList<>()).add(comparison);
+            } else if (names.size() > 1) {
+                joint.add(comparison);
             }
         }
         document.outcomes().forEach(o -> paths.put(o.code(), new HashSet<>()));
         paths.put("", new HashSet<>());
         links(0);
         conclude();
+    }
+
+    private static Set<String> askedIn(Questionnaire document, Expr expr) {
+        Set<String> names = new LinkedHashSet<>(expr.references());
+        names.retainAll(document.questions().map(Question::code).toList());
+        return names;
+    }
+
+    /** The comparisons that divide answers: all that a document makes; of one about several answers, those inside of it as well. */
+    public static List<Expr> comparisons(Wiring wiring) {
+        List<Expr> all = new ArrayList<>();
+        wiring.wires().forEach(w -> collect(wiring.document(), wiring.unfolded(w.expr().orElseThrow()).orElseThrow(), all));
+        return all;
+    }
+
+    private static void collect(Questionnaire document, Expr expr, List<Expr> all) {
+        if (expr instanceof Expr.Call c && c.function().equals("asked") || expr instanceof Expr.Literal) {
+            return;
+        }
+        if (isComparison(document, expr)) {
+            Set<String> names = askedIn(document, expr);
+            all.add(expr);
+            if (names.size() == 1 && names.size() == expr.references().size() || expr instanceof Expr.Quantified) {
+                return;
+            }
+        }
+        expr.children().forEach(c -> collect(document, c, all));
+    }
+
+    private static boolean isComparison(Questionnaire document, Expr expr) {
+        return switch (expr) {
+            case Expr.Compare c -> true;
+            case Expr.InRange r -> true;
+            case Expr.InList l -> true;
+            case Expr.Quantified q -> true;
+            case Expr.Name n -> document.question(n.name())
+                    .filter(q -> q.answer() instanceof Answer.YesNo || q.answer() instanceof Answer.Agreement).isPresent();
+            case Expr.Call c -> Set.of("answered", "list contains", "contains", "starts with", "ends with", "matches")
+                    .contains(c.function());
+            default -> false;
+        };
     }
 
     private void links(int at) {
@@ -168,7 +200,7 @@ public final class Enumeration implements Situation {
                     decides.add(place + "#" + c + literal);
                 }
             }
-            Boolean plainly = plainlyIfBlank(condition, c);
+            Boolean plainly = PlainReading.of(condition, c, e -> Evaluator.value(e, this));
             if (plainly != null && passes(place, condition.with(c, plainly)) != holds) {
                 turned.add(place + "#" + c);
             }
@@ -178,41 +210,6 @@ public final class Enumeration implements Situation {
     private boolean passes(String place, Expr condition) {
         Object value = Evaluator.value(condition, this);
         return place.contains("/accept/") ? !Boolean.FALSE.equals(value) : Boolean.TRUE.equals(value);
-    }
-
-    /** What a comparison reads as where something in it is blank; null where nothing is or where it reads as it is. */
-    private Boolean plainlyIfBlank(Expr condition, int c) {
-        Expr comparison = condition.comparisons().get(c);
-        boolean negated = negated(condition, comparison, false);
-        boolean somethingBlank = comparison.references().stream().anyMatch(n -> value(n) == null);
-        if (comparison instanceof Expr.Compare e && Set.of("=", "!=").contains(e.op())) {
-            boolean aboutBlank = List.of(e.left(), e.right()).stream().anyMatch(s -> s instanceof Expr.Literal l && l.value() == null);
-            boolean operandBlank = Evaluator.value(e.left(), this) == null || Evaluator.value(e.right(), this) == null;
-            boolean slips = e.op().equals("!=") != negated;
-            return !aboutBlank && operandBlank && slips ? negated : null;
-        }
-        boolean unknown = Evaluator.value(comparison, this) == null;
-        return negated && unknown && somethingBlank ? Boolean.FALSE : null;
-    }
-
-    private static boolean negated(Expr in, Expr comparison, boolean so) {
-        return switch (in) {
-            case Expr e when e == comparison -> so;
-            case Expr.Not n -> negated(n.of(), comparison, !so);
-            case Expr.If i when holdsIt(i.when(), comparison) -> negated(i.when(), comparison, false);
-            default -> {
-                for (Expr child : in.children()) {
-                    if (holdsIt(child, comparison)) {
-                        yield negated(child, comparison, so);
-                    }
-                }
-                yield false;
-            }
-        };
-    }
-
-    private static boolean holdsIt(Expr in, Expr comparison) {
-        return in == comparison || in.children().stream().anyMatch(c -> holdsIt(c, comparison));
     }
 
     private boolean tried(String place, boolean usual) {
@@ -402,13 +399,19 @@ public final class Enumeration implements Situation {
         return q.answer() instanceof Answer.OneChoice || q.answer() instanceof Answer.ManyChoices;
     }
 
-    /** Of all short texts over three letters, one for each way in which the comparisons about the question can turn out. */
+    /** Of all short texts over five letters, one for each way in which the comparisons about the question can turn out. */
     private Collection<Object> texts(Question q, Answer.Text limits) {
+        boolean startsOthers = wiring.wires().stream()
+                .anyMatch(w -> w.family() == Wiring.Family.START_WITH && w.uses().contains(q.code()));
+        return startsOthers ? tried(q, limits) : texts.computeIfAbsent(q.code(), code -> tried(q, limits));
+    }
+
+    private Collection<Object> tried(Question q, Answer.Text limits) {
         Map<List<Object>, Object> different = new LinkedHashMap<>();
         List<String> last = List.of("");
         for (int length = 1; length <= 4; length++) {
             List<String> longer = new ArrayList<>();
-            last.forEach(s -> List.of("a", "b", "z").forEach(c -> longer.add(s + c)));
+            last.forEach(s -> List.of("a", "A", "b", "B", "z").forEach(c -> longer.add(s + c)));
             for (String text : longer) {
                 if (fits(limits, text)) {
                     values.put(q.code(), text);
@@ -424,6 +427,11 @@ public final class Enumeration implements Situation {
     /** How everything that is said of the question turns out, and of those that start with its answer. */
     private List<Object> fine(Question q) {
         List<Object> vector = vector(q);
+        if (values.get(q.code()) instanceof String text && joint.stream().anyMatch(j -> j.references().contains(q.code()))) {
+            // Comparisons with other answers besides hang on whether it is one of the texts that they name.
+            vector.add(RandomDocument.TEXTS.contains(text) ? text : "");
+            vector.add(RandomDocument.TEXTS.contains(text.toUpperCase(Locale.ROOT)) ? text.toUpperCase(Locale.ROOT) : "");
+        }
         document.questions().filter(t -> wiring.at(t.code() + ".startWith").map(w -> w.uses().contains(q.code())).orElse(false))
                 .forEach(t -> {
                     Object value = start(t);

@@ -26,10 +26,15 @@ public final class RandomDocument {
 
     public static final LocalDate TODAY = LocalDate.of(2026, 11, 23);
 
+    /** The texts that derived texts are compared with. */
+    static final List<String> TEXTS = List.of("a", "B", "bb", "A");
+
     private final Random random;
     private final List<Question> earlier = new ArrayList<>();
     private final List<String> truths = new ArrayList<>();
     private final List<String> numbers = new ArrayList<>();
+    private final List<String> texts = new ArrayList<>();
+    private final List<String> days = new ArrayList<>();
     private final List<String> shown = new ArrayList<>();
     private boolean link;
     private int next;
@@ -144,16 +149,33 @@ public final class RandomDocument {
             return new Section(code, "Section", when, inner);
         }
         if (kind < 28 && !earlier.isEmpty()) {
-            if (chance(50)) {
-                Derived derived = new Derived(code, condition());
-                truths.add(code);
-                return derived;
-            }
-            Derived derived = new Derived(code, number());
-            numbers.add(code);
-            return derived;
+            return derived(code);
         }
         return question(code);
+    }
+
+    private Derived derived(String code) {
+        List<String> ofText = earlier.stream().filter(q -> q.answer() instanceof Answer.Text).map(Question::code).toList();
+        List<String> ofDay = earlier.stream().filter(q -> q.answer() instanceof Answer.DateAnswer).map(Question::code).toList();
+        if (!ofText.isEmpty() && chance(40)) {
+            String x = pick(ofText);
+            String value = pick(List.of(x, "upper case(" + x + ")", "if " + condition() + " then " + x + " else \"a\""));
+            texts.add(code);
+            return new Derived(code, value);
+        }
+        if (!ofDay.isEmpty() && chance(40)) {
+            String value = pick(List.of(pick(ofDay), "if " + condition() + " then " + pick(ofDay) + " else today()"));
+            days.add(code);
+            return new Derived(code, value);
+        }
+        if (chance(50)) {
+            String value = condition();
+            truths.add(code);
+            return new Derived(code, value);
+        }
+        String value = chance(70) ? number() : "if " + condition() + " then " + number() + " else 2";
+        numbers.add(code);
+        return new Derived(code, value);
     }
 
     private Question question(String code) {
@@ -254,7 +276,13 @@ public final class RandomDocument {
 
     private String comparison() {
         if (!truths.isEmpty() && chance(12)) {
-            return pick(truths);
+            return pick(truths) + pick(List.of("", "", " = true", " = false", " != true"));
+        }
+        if (!texts.isEmpty() && chance(12)) {
+            return pick(texts) + pick(List.of(" = \"a\"", " != \"B\"", " in (\"bb\", \"A\")"));
+        }
+        if (!days.isEmpty() && chance(12)) {
+            return pick(days) + pick(List.of(" < today()", " = date(\"2026-11-22\")", " != today()"));
         }
         if (!earlier.isEmpty() && chance(18)) {
             return number() + pick(List.of(" > ", " >= ", " = ", " < ")) + random.nextInt(5);
@@ -306,10 +334,14 @@ public final class RandomDocument {
                 pick(List.of("list contains(" + x + ", \"" + pick(c.options()).code() + "\")", "count(" + x + ") > 1",
                         "(some s in " + x + " satisfies s = \"" + pick(c.options()).code() + "\")", "count(" + x + ") = 0"));
             case Answer.Numeric n ->
-                pick(List.of(x + " > 1", x + " <= 2", x + " in [1..2]", x + " != 3", x + " * 2 = 4", x + " in (0, 3)"));
+                pick(List.of(x + " > 1", x + " <= 2", x + " in [1..2]", x + " != 3", x + " * 2 = 4", x + " in (0, 3)",
+                        "abs(" + x + " - 2) > 1"));
             case Answer.Text t ->
                 pick(List.of(x + " = \"a\"", x + " != \"bb\"", "string length(" + x + ") > 2", "starts with(" + x + ", \"b\")",
-                        "matches(" + x + ", \"^[ab]+$\")"));
+                        "matches(" + x + ", \"^[ab]+$\")", "upper case(" + x + ") = \"B\"", "lower case(" + x + ") != \"bb\"",
+                        "string length(" + x + ") + 1 > 3", x + " = upper case(" + x + ")", "contains(lower case(" + x + "), \"b\")",
+                        "\"A\" = upper case(" + x + ")", "list contains([\"a\", \"B\"], " + x + ")", "contains(\"abB\", " + x + ")",
+                        "string length(" + x + ") in [2..3]", "floor(string length(" + x + ") / 2) = 1"));
             case Answer.DateAnswer d -> pick(List.of(x + " < today()", x + " = date(\"2026-11-22\")", "today() - " + x
                     + " > duration(\"P1D\")"));
             case Answer.Agreement a -> pick(List.of(x, x + " = true", x + " != true"));

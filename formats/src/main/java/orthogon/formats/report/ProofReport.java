@@ -109,9 +109,10 @@ public final class ProofReport {
         text.append("claims: ").append(proof.count(Verdict.PROVED)).append(" proved, ").append(proof.count(Verdict.REFUTED))
                 .append(" refuted, ").append(proof.count(Verdict.UNDECIDED)).append(" undecided");
         text.append(proof.advice() == 0 ? "" : "; " + proof.advice() + " advisory").append('\n');
-        text.append("answer paths: ").append(figures.answerPaths().map(Object::toString).orElse("not counted")).append(" in ")
-                .append(figures.routes().map(Object::toString).orElse("an unknown number of"))
-                .append(figures.routes().filter(java.math.BigInteger.ONE::equals).isPresent() ? " route" : " routes");
+        boolean all = figures.answerPaths().isPresent() && figures.routes().isPresent();
+        text.append("answer paths: ").append(figures.answerPaths().map(Object::toString).orElse("not counted"))
+                .append(all ? " in " : "; routes: ").append(figures.routes().map(Object::toString).orElse("not counted"))
+                .append(!all ? "" : figures.routes().filter(java.math.BigInteger.ONE::equals).isPresent() ? " route" : " routes");
         figures.shortest().ifPresent(s -> text.append(" of ").append(s.equals(figures.longest().orElse(s)) ? "" : s + " to ")
                 .append(figures.longest().orElse(s)).append(figures.longest().orElse(s) == 1 ? " question" : " questions"));
         figures.everyRoute().flatMap(Routes::average).ifPresent(a -> text.append(", ").append(a).append(" on average"));

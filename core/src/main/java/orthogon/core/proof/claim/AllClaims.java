@@ -87,7 +87,7 @@ public final class AllClaims {
             boolean causes = cause != null && cause != claim && cause.follows().isEmpty() && cause.verdict() != Verdict.PROVED
                     && (cause.blocking() || !claim.blocking());
             String id = causes ? cause.id() : "";
-            return claim.follows().get().equals(id) ? claim : claim.following(id);
+            return claim.following(id);
         });
     }
 

@@ -1,11 +1,9 @@
 package orthogon.core.proof.claim;
 
 import java.util.ArrayList;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Predicate;
 import orthogon.core.expression.BlankHints;
 import orthogon.core.expression.BlankHints.Slip;
@@ -16,6 +14,7 @@ import orthogon.core.expression.Wiring.Wire;
 import orthogon.core.interview.Interview;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.space.Space;
+import orthogon.core.proof.space.Truth;
 import orthogon.core.proof.spelled.TextGaps;
 
 /**
@@ -89,13 +88,16 @@ final class BlankClaims implements PageByPage.OfConditions {
         if (slip.byOperand()) {
             Expr.Compare c = (Expr.Compare) slip.comparison();
             for (Expr side : List.of(c.left(), c.right())) {
-                blank = d.or(blank, blankAny(wire, BlankHints.blanking(side)));
+                blank = d.or(blank, side.references().isEmpty() ? Diagrams.NONE : blank(wire, side));
             }
         } else {
             int known = space.truthAt(wire.place(), slip.comparison()).map(t -> d.or(t.holds(), t.fails())).orElse(Diagrams.NONE);
-            Set<Expr> names = new LinkedHashSet<>();
-            slip.names().forEach(n -> names.add(new Expr.Name(n, Expr.Span.NONE)));
-            blank = d.minus(blankAny(wire, names), known);
+            int any = Diagrams.NONE;
+            for (String name : slip.isQuantified() ? List.<String>of() : slip.names()) {
+                any = d.or(any, blank(wire, new Expr.Name(name, Expr.Span.NONE)));
+            }
+            any = slip.isQuantified() ? Diagrams.ALL : any;
+            blank = d.minus(any, known);
         }
         return d.and(d.and(evaluations.evaluated(court.flow, wire), blank),
                 evaluations.changed(wire, slip.index(), slip.plainly()).orElse(Diagrams.NONE));
@@ -107,18 +109,22 @@ final class BlankClaims implements PageByPage.OfConditions {
         return i -> blank.stream().anyMatch(e -> i.value(e) == null);
     }
 
-    private int blankAny(Wire wire, Set<Expr> values) {
-        int blank = Diagrams.NONE;
-        for (Expr value : values) {
-            blank = d.or(blank, space.truthAt(wire.place(), TextGaps.answered(value)).map(t -> d.not(t.holds())).orElse(Diagrams.ALL));
-        }
-        return blank;
+    /** The states in which a value is blank. */
+    private int blank(Wire wire, Expr value) {
+        return space.truthAt(wire.place(), TextGaps.isBlank(value)).map(Truth::holds).orElse(Diagrams.ALL);
     }
 
     private Claim.Explanation explained(Wire wire, Expr condition, Slip slip, Claim.Explanation found) {
         Optional<Map<String, Object>> witness = found.witness();
         if (witness.isEmpty()) {
             return found;
+        }
+        if (slip.isQuantified()) {
+            return new Claim.Explanation(
+                    "“not " + Phrase.of(slip.comparison()) + "” does not hold while an answer that it looks at is blank,"
+                            + " as for this respondent; read plainly, it would hold.",
+                    "Say inside it what should count for a blank answer.",
+                    List.of(), witness);
         }
         String name = slip.names().stream().filter(n -> !witness.get().containsKey(n)).findFirst().orElse(slip.names().iterator().next());
         boolean negated = !slip.plainly() && !slip.byOperand() || slip.plainly();

@@ -20,9 +20,10 @@ final class BurdenClaims {
         }
         String place = court.space.wiring().document().code();
         String statement = "no route asks more than the limit of questions, words and minutes";
-        Optional<String> why = court.flow.lostAt().or(court.space::whyNotExact);
-        if (why.isPresent() || !court.space.openLevels().isEmpty()) {
-            return List.of(Court.undecided(Family.BURDEN, "burden-within", place, statement, why.orElse("some conditions are open")));
+        boolean words = limit.words() != null || limit.minutes() != null;
+        Optional<String> why = court.flow.lostAt().or(words ? court.space::whyNotExact : court.space::whyNotDecided);
+        if (why.isPresent()) {
+            return List.of(Court.undecided(Family.BURDEN, "burden-within", place, statement, why.get()));
         }
         List<String> beyond = new ArrayList<>();
         Longest.Respondent worst = null;
@@ -33,7 +34,7 @@ final class BurdenClaims {
                 worst = most;
             }
         }
-        if (limit.words() != null || limit.minutes() != null) {
+        if (words) {
             Longest.Respondent most = Longest.of(court.flow, Burden::words, Burden::words);
             int minutes = Math.ceilDiv(most.cost(), Burden.WORDS_A_MINUTE);
             if (limit.words() != null && most.cost() > limit.words()) {

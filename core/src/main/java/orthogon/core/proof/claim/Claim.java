@@ -33,6 +33,12 @@ public final class Claim {
             return new Explanation(headline, details, core, witness, other, Optional.of(suggested));
         }
 
+        /** Names the cause, unless it explains more than that it is so. */
+        private Explanation following(String cause) {
+            boolean bare = details.isEmpty() && core.isEmpty() && witness.isEmpty();
+            return bare ? Explanation.of(headline + " This follows from " + cause + ".") : this;
+        }
+
         static Explanation of(String headline, String details) {
             return new Explanation(headline, details, List.of(), Optional.empty());
         }
@@ -109,10 +115,11 @@ public final class Claim {
         return this;
     }
 
-    /** The same claim with another cause. */
+    /** The same claim with the cause that is named where it explains nothing itself; empty for none. */
     Claim following(String cause) {
+        boolean refuted = verdict == Verdict.REFUTED;
         Claim following = new Claim(family, kind, place, statement, verdict, cause.isEmpty() ? Optional.empty() : Optional.of(cause),
-                this::explanation);
+                () -> refuted && !cause.isEmpty() ? explanation().following(cause) : explanation());
         following.flow = flow;
         return blocking ? following : following.advisory();
     }

@@ -110,7 +110,7 @@ final class Court {
                 : witnesses.to(sought.page(), sought.set(), sought.ownAnswers());
         String stopAt = sought.ending() != null ? "" : flow.stages().get(sought.page()).sets().page().code();
         int last = sought.ending() != null ? Integer.MAX_VALUE : sought.page();
-        List<Interview> replayed = readings.computeIfAbsent(last, this::readings).stream()
+        List<Interview> replayed = readings(last).stream()
                 .map(reading -> Replay.of(reading, space.today(), answers, stopAt)).toList();
         // Who comes to a page is told by the answers that count there, so these must not hang on how a fault turns out.
         boolean same = sought.ending() != null || sought.ownAnswers()
@@ -122,8 +122,14 @@ final class Court {
     /**
      * The ways in which faulty conditions could turn out, up to a page: a witness must do under all of them. None at all where they are
      * too many, or where a faulty value rather than a condition is at stake, so that nothing is believed then.
+     *
+     * @param lastPage index of the last page that counts; the largest integer for the whole interview
      */
-    private List<Wiring> readings(int lastPage) {
+    List<Wiring> readings(int lastPage) {
+        return readings.computeIfAbsent(lastPage, this::read);
+    }
+
+    private List<Wiring> read(int lastPage) {
         List<String> conditions = new ArrayList<>();
         for (String place : space.faultyPlaces()) {
             Wiring.Wire wire = space.wiring().at(place).orElseThrow();

@@ -122,7 +122,7 @@ final class PassageClaims implements PageByPage {
                 "This respondent gives such an answer and continues.",
                 () -> {
                     if (follows.isPresent()) {
-                        return Claim.Explanation.of(impossible + " This follows from " + follows.get() + ".");
+                        return Claim.Explanation.of(impossible);
                     }
                     List<String> about = new ArrayList<>(stage.sets().problems().keySet());
                     about.add(question.code() + ".askWhen");

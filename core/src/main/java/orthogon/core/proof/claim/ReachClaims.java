@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.ToIntFunction;
 import java.util.stream.IntStream;
+import orthogon.core.interview.Interview;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.questionnaire.Answer;
@@ -56,7 +57,7 @@ final class ReachClaims implements PageByPage {
             String impossible, String otherwise, List<String> about, ToIntFunction<Flow> target) {
         Claim claim = court.some(Family.REACH, kind, place, statement, sought, follows, proved, () -> {
             if (follows.isPresent()) {
-                return Claim.Explanation.of(impossible + " This follows from " + follows.get() + ".");
+                return Claim.Explanation.of(impossible);
             }
             int pages = sought.ending() == null && sought.page() >= 0 ? sought.page() + 1 : document.pages().size();
             Cores.Core core = Cores.smallest(court.space, pages, about, target);
@@ -124,7 +125,7 @@ final class ReachClaims implements PageByPage {
         return all;
     }
 
-    private static boolean isAt(orthogon.core.interview.Interview interview, Page page) {
+    private static boolean isAt(Interview interview, Page page) {
         return interview.course().current().filter(v -> v.page().code().equals(page.code())).isPresent();
     }
 
@@ -144,7 +145,7 @@ final class ReachClaims implements PageByPage {
             List<String> about = with(rules, with(List.of(page.code() + ".openWhen"), List.of(code + ".askWhen")));
             ToIntFunction<Flow> shown = f -> and(f, arrived(f, p), f.stages().get(p).sets().shown(code));
             Claim claim = add(kind, code, code + " is " + (item instanceof Question ? "asked of" : "shown to") + " some respondent",
-                    court.at(p, shown.applyAsInt(court.flow), true, i -> isAt(i, page) && i.course().asked().contains(code)), cause,
+                    court.at(p, shown.applyAsInt(court.flow), true, i -> isAt(i, page) && isAsked(i, item)), cause,
                     "This respondent reaches it.", nobody + quoted(item.wording(), code) + ".", about, shown);
             Optional<String> inner = refuted(claim);
             if (item instanceof Section section) {
@@ -165,7 +166,14 @@ final class ReachClaims implements PageByPage {
         }
     }
 
-    static boolean isOffered(orthogon.core.interview.Interview interview, String code, String option) {
+    private boolean isAsked(Interview interview, Item item) {
+        Set<String> asked = interview.course().asked();
+        return item instanceof Section grid && court.space.spelled().grids().contains(grid.code())
+                ? grid.items().stream().map(Item::code).anyMatch(asked::contains)
+                : asked.contains(item.code());
+    }
+
+    static boolean isOffered(Interview interview, String code, String option) {
         return interview.course().pages().getLast().shown(code)
                 .filter(s -> s.offered().stream().anyMatch(o -> o.code().equals(option))).isPresent();
     }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Interview;
 import orthogon.core.proof.spelled.Spelled;
 
@@ -74,11 +75,14 @@ final class Retold {
                 : Claim.Explanation.of(Replay.DISAGREE);
     }
 
-    /** Whether the same happens to the respondent in the document as in its plain form. */
+    /** Whether the same happens to the respondent in the document as in its plain form, however that is read where it is not said there. */
     private boolean agrees(Map<String, Object> plain, Map<String, Object> answers) {
-        Interview there = Replay.of(spelled.plain(), court.space.today(), spelled.settled(plain), "");
         Interview here = Replay.of(spelled.original(), court.space.today(), answers, "");
-        return there.passed().equals(here.passed()) && there.course().outcome().equals(here.course().outcome())
-                && there.course().complete() == here.course().complete();
+        List<Wiring> readings = court.readings(Integer.MAX_VALUE);
+        return readings.isEmpty() || readings.stream().anyMatch(reading -> {
+            Interview there = Replay.of(reading, court.space.today(), spelled.settled(plain), "");
+            return there.passed().equals(here.passed()) && there.course().outcome().equals(here.course().outcome())
+                    && there.course().complete() == here.course().complete();
+        });
     }
 }

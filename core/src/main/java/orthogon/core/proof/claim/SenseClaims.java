@@ -102,7 +102,7 @@ final class SenseClaims implements PageByPage.OfConditions {
                 + ": for everybody who reaches it, the result is the same as if it "
                 + (literal ? "always held." : "never held.");
         if (follows.isPresent()) {
-            return Claim.Explanation.of(headline + " This follows from " + follows.get() + ".");
+            return Claim.Explanation.of(headline);
         }
         Claim.Explanation plain = new Claim.Explanation(headline, "Remove it, or compare with something else.", List.of(),
                 Optional.empty());
@@ -127,7 +127,7 @@ final class SenseClaims implements PageByPage.OfConditions {
             }
             Optional<String> follows = Optional.of(whyNobody(wire));
             return new Claim(Family.SENSE, "condition-varies", place, statement, Verdict.REFUTED, follows,
-                    () -> Claim.Explanation.of("Nobody ever reaches this condition. This follows from " + follows.get() + "."));
+                    () -> Claim.Explanation.of("Nobody ever reaches this condition."));
         }
         int holds = d.and(here, evaluations.passing(court.flow, wire));
         int fails = d.minus(here, evaluations.passing(court.flow, wire));

@@ -46,14 +46,14 @@ final class Attempts {
         for (Course.PageView view : course.pages()) {
             List<String> asked = view.shown().stream().filter(s -> s.roster().isEmpty() && !s.item().kind().equals("note")
                     && !s.item().kind().equals("section")).map(s -> s.item().code()).distinct().toList();
-            steps.add(new Drill.Step(view.page().code(), asked, attempts(view.page().code(), plain, answers)));
+            steps.add(new Drill.Step(view.page().code(), asked, attempts(view.page().code(), plain)));
         }
         Set<Goal> told = new LinkedHashSet<>();
         covers.forEach(g -> told.add(new Goal(g.kind(), spelled.origin(g.place()))));
         return new Drill(answers, steps, course.outcome().orElse(""), told);
     }
 
-    private List<Drill.Attempt> attempts(String page, Map<String, Object> plain, Map<String, Object> answers) {
+    private List<Drill.Attempt> attempts(String page, Map<String, Object> plain) {
         Flow.Stage stage = flow.stage(page);
         List<Drill.Attempt> attempts = new ArrayList<>();
         for (Question q : stage.sets().page().questions().filter(q -> !q.isHidden()).toList()) {
@@ -63,17 +63,17 @@ final class Attempts {
             for (boolean most : new boolean[]{false, true}) {
                 Goal goal = new Goal(most ? Goal.Kind.ABOVE : Goal.Kind.BELOW, q.code());
                 Bounds.outside(q.answer(), most, space.today())
-                        .ifPresent(value -> attempt(goal, page, answers, Map.of(q.code(), value), Problem.Kind.LIMIT, attempts));
+                        .ifPresent(value -> attempt(goal, page, plain, Map.of(q.code(), value), Problem.Kind.LIMIT, attempts));
             }
             Map<String, Object> blank = new LinkedHashMap<>();
             blank.put(q.code(), null);
-            attempt(new Goal(Goal.Kind.REQUIRED, q.code()), page, answers, blank, Problem.Kind.REQUIRED, attempts);
+            attempt(new Goal(Goal.Kind.REQUIRED, q.code()), page, plain, blank, Problem.Kind.REQUIRED, attempts);
             for (int i = 0; i < q.accept().size(); i++) {
                 String place = q.code() + "/accept/" + i;
                 Goal goal = new Goal(Goal.Kind.FAILING, place + "#0");
                 if (!tried.contains(goal)) {
                     refused(stage, plain, place).ifPresent(
-                            instead -> attempt(goal, page, answers, instead, Problem.Kind.ACCEPT, attempts));
+                            instead -> attempt(goal, page, plain, instead, Problem.Kind.ACCEPT, attempts));
                 }
             }
         }
@@ -104,23 +104,33 @@ final class Attempts {
         return Optional.of(instead);
     }
 
-    private void attempt(Goal goal, String page, Map<String, Object> answers, Map<String, Object> instead, Problem.Kind kind,
+    private void attempt(Goal goal, String page, Map<String, Object> plain, Map<String, Object> changed, Problem.Kind kind,
             List<Drill.Attempt> attempts) {
         Goal told = new Goal(goal.kind(), spelled.origin(goal.place()));
         if (tried.contains(told)) {
             return;
         }
-        Map<String, Object> bySlot = new LinkedHashMap<>();
-        instead.forEach((code, value) -> bySlot.put(spelled.slot(code), value));
+        Map<String, Object> instead = asSent(plain, changed);
         String slot = spelled.slot(goal.place().split("/")[0]);
-        List<Problem> problems = problems(page, answers, bySlot);
+        List<Problem> problems = problems(page, spelled.answers(plain), instead);
         boolean refused = problems.stream().anyMatch(p -> p.kind() == kind && slot.startsWith(p.slot()));
         if (refused) {
             tried.add(told);
             Map<String, String> messages = new LinkedHashMap<>();
             problems.forEach(p -> messages.merge(p.slot(), p.message(), (a, b) -> a));
-            attempts.add(new Drill.Attempt(bySlot, messages, told));
+            attempts.add(new Drill.Attempt(instead, messages, told));
         }
+    }
+
+    /** The answers that are others, as they are sent: a roster or a grid as a whole, with what is changed in it. */
+    private Map<String, Object> asSent(Map<String, Object> plain, Map<String, Object> changed) {
+        Map<String, Object> merged = new LinkedHashMap<>(plain);
+        merged.putAll(changed);
+        merged.values().removeIf(Objects::isNull);
+        Map<String, Object> all = spelled.answers(merged);
+        Map<String, Object> sent = new LinkedHashMap<>();
+        changed.keySet().stream().map(code -> spelled.slot(code).split("\\.", 2)[0]).forEach(code -> sent.put(code, all.get(code)));
+        return sent;
     }
 
     private List<Problem> problems(String page, Map<String, Object> answers, Map<String, Object> instead) {
@@ -130,8 +140,9 @@ final class Attempts {
 
     /** Leaves the current page with the drill's answers, some of them others. */
     static Interview.Step leaving(Interview there, Map<String, Object> answers, Map<String, Object> instead) {
-        Map<String, Object> flat = new LinkedHashMap<>(Slots.flat(there.wiring().document(), answers));
-        flat.putAll(instead);
+        Map<String, Object> all = new LinkedHashMap<>(answers);
+        all.putAll(instead);
+        Map<String, Object> flat = Slots.flat(there.wiring().document(), all);
         Map<String, Object> given = new LinkedHashMap<>();
         Slots.on(there.course().current().orElseThrow().page(), flat).forEach(slot -> given.put(slot, flat.get(slot)));
         return there.leave(given);

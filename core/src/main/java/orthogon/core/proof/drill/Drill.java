@@ -24,7 +24,7 @@ public record Drill(Map<String, Object> answers, List<Step> steps, String outcom
     /**
      * Answers that the page must refuse.
      *
-     * @param instead question to the value given in place of the drill's own answer; null for none
+     * @param instead question to the value given in place of the drill's own answer, null for none; a roster or a grid as a whole
      * @param refused what must be told of them: slot, and the message
      * @param covers what it tries
      */

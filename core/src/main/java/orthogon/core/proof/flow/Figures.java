@@ -45,11 +45,16 @@ public record Figures(Optional<BigInteger> answerPaths, Map<String, BigInteger> 
         Optional<String> notCounted = Optional.empty();
         try {
             Flow flow = new Flow(space, null, Paths.together(space));
-            Optional<String> why = flow.lostAt().isPresent() ? flow.lostAt() : space.whyNotExact();
-            if (why.isPresent() || !space.openLevels().isEmpty()) {
-                return none(joint, Fault.told(why.orElse("some conditions are open")));
+            Optional<String> why = flow.lostAt().or(space::whyNotExact);
+            Optional<String> lost = flow.lostAt().or(space::whyNotDecided);
+            if (lost.isPresent()) {
+                return none(joint, told(space, lost.get()));
             }
-            paths = Paths.count(flow, MOST_WEIGHT_NODES);
+            if (why.isPresent()) {
+                notCounted = Optional.of("answer paths: " + told(space, why.get()));
+            } else {
+                paths = Paths.count(flow, MOST_WEIGHT_NODES);
+            }
         } catch (Diagrams.BudgetSpent e) {
             notCounted = Optional.of("answer paths: " + e.getMessage());
         }
@@ -61,14 +66,20 @@ public record Figures(Optional<BigInteger> answerPaths, Map<String, BigInteger> 
         Optional<Routes> routes = Optional.empty();
         Optional<Reading> reading = Optional.empty();
         try {
-            reading = reading(space);
+            reading = space.isCertain() ? reading(space) : Optional.empty();
             // Routes come last, since they may leave no room for anything else.
             routes = Optional.of(Routes.of(space));
         } catch (Diagrams.BudgetSpent e) {
             String before = notCounted.map(why -> why + "; ").orElse("");
-            notCounted = Optional.of(before + (reading.isEmpty() ? "words and routes: " : "routes: ") + e.getMessage());
+            notCounted = Optional
+                    .of(before + (reading.isEmpty() && space.isCertain() ? "words and routes: " : "routes: ") + e.getMessage());
         }
         return new Figures(total, byOutcome, joint, routes, reading, notCounted);
+    }
+
+    /** The reason why something is not counted, in the words of the analyst. */
+    static String told(Space space, String why) {
+        return space.spelled().said(Fault.told(why));
     }
 
     private static Optional<Reading> reading(Space space) {

@@ -92,6 +92,10 @@ public final class PageSets {
             shown.put(item.code(), here);
             if (item instanceof Section section) {
                 items(section.items(), here);
+                if (space.spelled().grids().contains(section.code())) {
+                    // A grid none of whose rows is asked is not asked.
+                    shown.put(section.code(), d.any(section.items().stream().map(Item::code).map(shown::get).toList()));
+                }
                 continue;
             }
             visited = d.or(visited, here);

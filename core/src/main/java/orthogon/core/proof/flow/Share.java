@@ -3,7 +3,6 @@ package orthogon.core.proof.flow;
 import java.math.BigInteger;
 import java.util.Optional;
 import orthogon.core.proof.diagram.Diagrams;
-import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.space.Space;
 
 /**
@@ -20,9 +19,14 @@ public record Share(Optional<BigInteger> answerPaths, Optional<BigInteger> route
         Optional<BigInteger> paths = Optional.empty();
         try {
             Flow flow = new Flow(space, Paths.together(space), way);
-            Optional<String> why = flow.lostAt().isPresent() ? flow.lostAt() : space.whyNotExact();
-            if (why.isPresent() || !space.openLevels().isEmpty()) {
-                return none(Fault.told(why.orElse("some conditions are open")));
+            Optional<String> lost = flow.lostAt().or(space::whyNotDecided);
+            if (lost.isPresent()) {
+                return none(Figures.told(space, lost.get()));
+            }
+            Optional<String> why = space.whyNotExact();
+            if (why.isPresent()) {
+                return new Share(paths, Optional.of(Routes.along(space, way).count()),
+                        Optional.of("answer paths: " + Figures.told(space, why.get())));
             }
             paths = Optional.of(Paths.count(flow, Figures.MOST_WEIGHT_NODES).values().stream().reduce(BigInteger.ZERO, BigInteger::add));
             return new Share(paths, Optional.of(Routes.along(space, way).count()), Optional.empty());

@@ -53,6 +53,7 @@ final class Rewriter {
             case Name n -> name(n, bound);
             case Part p -> part(p, bound).orElseThrow(() -> new Unclear("all entries of a roster are used as a list here"));
             case Quantified q -> quantified(q, 0, bound);
+            case Call c when c.function().equals("asked") && c.args().getFirst() instanceof Name n -> asked(n.name());
             case Call c when c.function().equals("answered") && c.args().size() == 1 -> answered(c.args().getFirst(), bound);
             case Compare c when isNull(c.right()) && isWhole(c.left(), bound) -> {
                 Expr answered = answered(c.left(), bound);
@@ -205,6 +206,14 @@ final class Rewriter {
             parts.add(new If(has(each.get().roster(), e), quantified(q, at + 1, inner), truth(q.every()), Span.NONE));
         }
         return !q.every() ? or(parts) : parts.size() == 1 ? parts.getFirst() : new And(parts, Span.NONE);
+    }
+
+    /** A grid is asked where one of its rows is, a roster where the number of its entries is. */
+    private Expr asked(String code) {
+        List<String> codes = items.get(code) instanceof Question q && q.answer() instanceof Answer.Grid grid
+                ? grid.rows().stream().map(r -> Names.row(here(code), r.code())).toList()
+                : List.of(here(code));
+        return or(codes.stream().<Expr>map(c -> new Call("asked", List.of(new Name(c, Span.NONE)), Span.NONE)).toList());
     }
 
     private Expr answered(Expr of, Map<String, Bound> bound) {

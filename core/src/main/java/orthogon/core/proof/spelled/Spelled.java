@@ -36,8 +36,6 @@ public final class Spelled {
     private final Map<String, String> origin = new HashMap<>();
     private final Map<String, String> unclear = new LinkedHashMap<>();
     private final Set<String> grids = new LinkedHashSet<>();
-    /** Place of a grid's condition to what its rows need besides. */
-    private final Map<String, String> askedRows = new HashMap<>();
     private final Set<String> neverBlank = new LinkedHashSet<>();
 
     private Spelled(Wiring original) {
@@ -91,7 +89,7 @@ public final class Spelled {
                 || items.get(code) instanceof Roster;
     }
 
-    /** Sections of the plain form that are one question for the analyst. */
+    /** Sections of the plain form that are one question for the analyst, asked where one of its rows is. */
     public Set<String> grids() {
         return grids;
     }
@@ -123,11 +121,7 @@ public final class Spelled {
         String head = plainPlace.split("[./#]", 2)[0];
         int entry = Names.entryOf(head);
         try {
-            Expr rewritten = new Rewriter(items, entry == 0 ? "" : head.substring(0, head.indexOf('Z')), entry).rewrite(expr);
-            return Optional.of(askedRows.containsKey(plainPlace)
-                    ? new Expr.And(List.of(rewritten, plain.checked(Wiring.Family.ASK_WHEN, head, askedRows.get(plainPlace)).expr()
-                            .orElseThrow()), Expr.Span.NONE)
-                    : rewritten);
+            return Optional.of(new Rewriter(items, entry == 0 ? "" : head.substring(0, head.indexOf('Z')), entry).rewrite(expr));
         } catch (Rewriter.Unclear e) {
             return Optional.empty();
         }
@@ -310,25 +304,13 @@ public final class Spelled {
     private Section spell(Question q, Answer.Grid grid, String code, Rewriter rewriter) {
         grids.add(code);
         List<Item> rows = new ArrayList<>();
-        List<String> conditions = new ArrayList<>();
         for (Answer.Grid.Row row : grid.rows()) {
             String rowCode = Names.row(code, row.code());
             Question one = (Question) withPlainConditions(q.withAskWhen("").withAnswer(grid.row()).withTexts(row.label(), ""), rowCode,
                     rewriter);
-            String ask = text(q.code() + "." + row.code() + ".askWhen", rowCode + ".askWhen", row.askWhen(), rewriter);
-            conditions.add(ask);
-            rows.add(one.withAskWhen(ask));
+            rows.add(one.withAskWhen(text(q.code() + "." + row.code() + ".askWhen", rowCode + ".askWhen", row.askWhen(), rewriter)));
         }
-        String ask = text(q.code() + ".askWhen", code + ".askWhen", q.askWhen(), rewriter);
-        if (conditions.stream().noneMatch(String::isEmpty)) {
-            // A grid none of whose rows is asked is not asked.
-            String some = "(" + String.join(") or (", conditions) + ")";
-            if (!ask.isEmpty()) {
-                askedRows.put(code + ".askWhen", some);
-            }
-            ask = ask.isEmpty() ? some : "(" + ask + ") and (" + some + ")";
-        }
-        return new Section(code, q.wording(), ask, rows);
+        return new Section(code, q.wording(), text(q.code() + ".askWhen", code + ".askWhen", q.askWhen(), rewriter), rows);
     }
 
     private void spell(Roster r, Rewriter rewriter, List<Item> into) {

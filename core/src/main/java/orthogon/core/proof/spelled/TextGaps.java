@@ -79,10 +79,19 @@ public final class TextGaps {
     public static List<Expr> blankness(Expr condition) {
         List<Expr> all = new ArrayList<>();
         for (BlankHints.Slip slip : BlankHints.slips(condition)) {
-            slip.names().forEach(name -> all.add(answered(name)));
-            slip.comparison().children().forEach(side -> BlankHints.blanking(side).forEach(value -> all.add(answered(value))));
+            if (!slip.isQuantified()) {
+                slip.names().forEach(name -> all.add(answered(name)));
+                slip.comparison().children().stream().filter(side -> !side.references().isEmpty()).forEach(side -> all.add(isBlank(side)));
+            }
         }
         return all;
+    }
+
+    /** Whether a value is blank. */
+    public static Expr isBlank(Expr value) {
+        return value instanceof Name || value instanceof Part
+                ? new Not(answered(value), Span.NONE)
+                : new Compare("=", value, new Literal(null, Span.NONE), Span.NONE);
     }
 
     /** Whether a name or a part of one has a value. */

@@ -155,14 +155,8 @@ class ChangeAgreesWithEnumerationTest {
     private static List<Expr> told(Wiring one, Wiring other) {
         Map<String, Expr> told = new TreeMap<>();
         for (Wiring wiring : List.of(one, other)) {
-            for (Wiring.Wire wire : wiring.wires()) {
-                if (wire.type().kind() == orthogon.core.expression.Type.Kind.TRUTH) {
-                    wiring.unfolded(wire.expr().orElseThrow()).orElseThrow().comparisons().stream()
-                            .filter(c -> !(c instanceof Expr.Call call && call.function().equals("asked")))
-                            .filter(c -> !c.references().isEmpty())
-                            .forEach(c -> told.put(c.toString().replaceAll("Span\\[[^]]*]", ""), c));
-                }
-            }
+            Enumeration.comparisons(wiring).stream().filter(c -> !c.references().isEmpty())
+                    .forEach(c -> told.put(c.toString().replaceAll("Span\\[[^]]*]", ""), c));
             wiring.document().questions().forEach(q -> {
                 if (q.answer() instanceof Answer.Text t) {
                     for (Integer limit : new Integer[]{t.least(), t.most()}) {

@@ -3,6 +3,7 @@ package orthogon.core.proof.drill;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -24,6 +25,7 @@ import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Roster;
 import org.junit.jupiter.api.Test;
 
 class DrillsTest {
@@ -98,5 +100,24 @@ class DrillsTest {
             }
         }
         assertTrue(failed > Sample.mustPass(60), failed + " drills fail");
+    }
+
+    @Test
+    void whatIsGivenInsteadInARosterOrGridIsTheWholeOfIt() {
+        List<Answer.Option> two = List.of(new Answer.Option("a", "A", null, false, ""), new Answer.Option("b", "B", null, false, ""));
+        Question weight = Question.of("weight", "Weight?", new Answer.Numeric(BigDecimal.ZERO, BigDecimal.TEN, 0, ""))
+                .withRequireWhen("true");
+        Question signs = Question.of("signs", "Signs?", new Answer.Grid(false, List.of(new Answer.Grid.Row("wing", "Wing", "")), two))
+                .withRequireWhen("true");
+        Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P")
+                .withItems(List.of(new Roster("animals", "Each", "", "", 1, 2, List.of(weight)), signs))));
+        Set<String> given = new LinkedHashSet<>();
+        for (Drill drill : drills(document).drills()) {
+            assertEquals(List.of(), Rerun.differences(Wiring.of(document), RandomDocument.TODAY, drill), drill.toString());
+            drill.steps().forEach(s -> s.attempts().forEach(a -> given.addAll(a.instead().keySet())));
+            drill.steps().forEach(s -> s.attempts().stream().filter(a -> a.instead().get("animals") != null)
+                    .forEach(a -> assertTrue(a.instead().get("animals") instanceof List<?>, a.toString())));
+        }
+        assertEquals(Set.of("animals", "signs"), given);
     }
 }
