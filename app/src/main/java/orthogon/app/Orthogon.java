@@ -2,15 +2,20 @@ package orthogon.app;
 
 import java.util.Arrays;
 import orthogon.app.command.Commands;
+import orthogon.app.command.Serve;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.boot.security.autoconfigure.UserDetailsServiceAutoConfiguration;
 
 /** The way in: {@code serve} starts the application, every other command runs and ends. */
-@SpringBootApplication
+@SpringBootApplication(exclude = UserDetailsServiceAutoConfiguration.class)
 public class Orthogon {
 
     public static void main(String[] args) {
         boolean serve = args.length == 0 || args[0].equals("serve") || args[0].startsWith("--");
+        if (serve && !Serve.isPossible(args, System.err)) {
+            System.exit(1);
+        }
         if (serve) {
             SpringApplication.run(Orthogon.class,
                     args.length > 0 && args[0].equals("serve") ? Arrays.copyOfRange(args, 1, args.length) : args);

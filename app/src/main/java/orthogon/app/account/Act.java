@@ -20,6 +20,12 @@ public enum Act {
     READ_RESPONSES,
     /** Read messages that were sent, and who did what. */
     READ_TRAIL,
+    /** Begin a questionnaire: blank, from a starter or from a file. */
+    BEGIN,
     /** Change what the workspace asks of everybody. */
-    SET_UP
+    SET_UP,
+    /** Invite people, and say what they may do. */
+    ADMINISTER,
+    /** What everybody does who is signed in: leave, and see to an account of one's own. */
+    BE_HERE
 }

@@ -1,5 +1,6 @@
 package orthogon.app.account;
 
+import static orthogon.app.account.Act.BEGIN;
 import static orthogon.app.account.Act.EDIT;
 import static orthogon.app.account.Act.LOOK;
 import static orthogon.app.account.Act.READ_RESPONSES;
@@ -14,11 +15,13 @@ import static orthogon.app.account.Act.TRANSLATE;
 import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
 
 /** What each kind of person may do: this is the table. */
 public enum Role {
-    ANALYST(LOOK, REHEARSE, EDIT, TRANSLATE, REMARK, SIGN, RELEASE, READ_RESPONSES, READ_TRAIL, SET_UP), REVIEWER(LOOK, REHEARSE, REMARK,
+    ANALYST(LOOK, REHEARSE, EDIT, TRANSLATE, REMARK, SIGN, RELEASE, READ_RESPONSES, READ_TRAIL, BEGIN, SET_UP), REVIEWER(LOOK, REHEARSE,
+            REMARK,
             SIGN, READ_RESPONSES, READ_TRAIL), TRANSLATOR(LOOK, REHEARSE, TRANSLATE), VIEWER(LOOK, REHEARSE, READ_RESPONSES);
 
     private final Set<Act> acts;
@@ -31,9 +34,9 @@ public enum Role {
         return acts.contains(act);
     }
 
-    /** The names of the roles that may. */
-    static String[] all(Act act) {
-        return Arrays.stream(values()).filter(r -> r.may(act)).map(Role::name).toArray(String[]::new);
+    /** The role of a name; empty for none. */
+    public static Optional<Role> named(String name) {
+        return Arrays.stream(values()).filter(r -> r.name().equals(name)).findFirst();
     }
 
     public String word() {

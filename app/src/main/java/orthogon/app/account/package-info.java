@@ -1,2 +1,2 @@
-/** Who may sign in and what each role may do. */
+/** Who there is, what each role may do, passwords, second factors, and who is signed in. */
 package orthogon.app.account;

@@ -34,8 +34,12 @@ public final class Commands {
             orthogon change OLD NEW [--json]                 who is affected in the newer revision, and how
             orthogon answer FILE ANSWERS.json [--as-of DATE] walk one interview through a questionnaire
             orthogon serve [--orthogon.port=N]               start the web application
+            orthogon backup FILE [--data DIR]                copy a whole workspace into a file, also while it is served
+            orthogon restore FILE [--data DIR]               bring a backup back into an empty folder
+            orthogon check [--data DIR]                      read everything that is kept, and compare every digest
 
             --seconds N and --memory MB limit how long a proof may take and what it may use; what they end stays undecided.
+            DIR is the folder of the workspace; ./data if it is left out.
             DATE is what today() means, as 2026-11-30; the current day if it is left out.
             """;
 
@@ -51,6 +55,7 @@ public final class Commands {
         List<String> files = new ArrayList<>();
         boolean json = false;
         String form = "";
+        Path data = Path.of("data");
         int seconds = (int) Limits.USUAL.time().toSeconds();
         int memory = 0;
         LocalDate asOf = LocalDate.now();
@@ -72,6 +77,8 @@ public final class Commands {
                 }
                 seconds = option.equals("--seconds") ? Integer.parseInt(args[i]) : seconds;
                 memory = option.equals("--memory") ? Integer.parseInt(args[i]) : memory;
+            } else if (args[i].equals("--data") && i + 1 < args.length) {
+                data = Path.of(args[++i]);
             } else if (args[i].equals("--csv") || args[i].equals("--script")) {
                 form = args[i].substring(2);
             } else if (args[i].startsWith("--")) {
@@ -95,6 +102,10 @@ public final class Commands {
         }
         if (args[0].equals("answer") && files.size() == 2) {
             return answer(files.get(0), files.get(1), asOf);
+        }
+        boolean onFile = (args[0].equals("backup") || args[0].equals("restore")) && files.size() == 1;
+        if (onFile || args[0].equals("check") && files.isEmpty()) {
+            return new DataCommands(out, err).run(args[0], files, data);
         }
         boolean help = args[0].equals("help") || args[0].equals("-h");
         (help ? out : err).print(USAGE);

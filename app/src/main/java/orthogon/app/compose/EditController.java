@@ -12,7 +12,7 @@ import java.util.stream.Collectors;
 import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Proofs;
-import orthogon.app.storage.DraftStore.Draft;
+import orthogon.app.store.DraftStore.Draft;
 import orthogon.core.edit.Add;
 import orthogon.core.edit.AddPages;
 import orthogon.core.edit.Copy;

@@ -9,12 +9,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import orthogon.app.questions.OrdinaryAnswers;
-import orthogon.app.storage.DraftStore;
-import orthogon.app.storage.DraftStore.Draft;
-import orthogon.app.storage.InterviewStore;
-import orthogon.app.storage.InterviewStore.Running;
-import orthogon.app.storage.ReleaseStore;
-import orthogon.app.storage.ReleaseStore.Release;
+import orthogon.app.store.DraftStore;
+import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.store.InterviewStore;
+import orthogon.app.store.InterviewStore.Running;
+import orthogon.app.store.ReleaseStore;
+import orthogon.app.store.ReleaseStore.Release;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.proof.Proof;
@@ -40,8 +40,10 @@ class DemoData implements SmartInitializingSingleton {
     private final DraftStore drafts;
     private final ReleaseStore releases;
     private final InterviewStore interviews;
+    private final DemoPeople people;
 
-    DemoData(DraftStore drafts, ReleaseStore releases, InterviewStore interviews) {
+    DemoData(DraftStore drafts, ReleaseStore releases, InterviewStore interviews, DemoPeople people) {
+        this.people = people;
         this.drafts = drafts;
         this.releases = releases;
         this.interviews = interviews;
@@ -49,6 +51,7 @@ class DemoData implements SmartInitializingSingleton {
 
     @Override
     public void afterSingletonsInstantiated() {
+        people.come();
         if (!drafts.all().isEmpty()) {
             return;
         }
@@ -77,21 +80,23 @@ class DemoData implements SmartInitializingSingleton {
             OffsetDateTime at = OffsetDateTime.now().minusDays(random.nextInt(30)).minusMinutes(random.nextInt(900));
             Interview interview = Interview.start(release.wiring(), at.toLocalDate(), Map.of());
             Running running = interviews.begin(release, interview, at);
+            int kept = 0;
             boolean givesUp = random.nextInt(12) == 0;
             for (int tries = 0; tries < 200 && interview.course().current().isPresent(); tries++) {
                 Course.PageView page = interview.course().current().get();
                 Map<String, Object> given = ORDINARY.page(interview, random);
                 Interview.Step step = interview.leave(given);
                 interview = step.interview();
-                interviews.keep(running.id(), interview, step instanceof Interview.Step.Passed
-                        ? Optional.of(page.page().code())
-                        : Optional.empty());
+                interviews.keep(new Running(running.id(), release, interview, at, Optional.empty(), 0, kept++), interview,
+                        step instanceof Interview.Step.Passed
+                                ? Optional.of(page.page().code())
+                                : Optional.empty());
                 if (givesUp && random.nextInt(3) == 0) {
                     break;
                 }
             }
             if (interview.course().complete()) {
-                interviews.sendOnce(new Running(running.id(), release, interview, at, Optional.empty(), 0), at);
+                interviews.sendOnce(running.with(interview), at);
                 sent++;
             }
         }

@@ -9,16 +9,19 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import orthogon.app.account.People;
 import orthogon.app.background.Result;
 import orthogon.app.background.Work;
 import orthogon.app.background.Works;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Proofs;
-import orthogon.app.storage.DraftStore;
-import orthogon.app.storage.DraftStore.Draft;
-import orthogon.app.storage.InterviewStore;
-import orthogon.app.storage.ReleaseStore;
-import orthogon.app.storage.SignOffStore;
+import orthogon.app.store.DraftStore;
+import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.store.InterviewStore;
+import orthogon.app.store.ReleaseStore;
+import orthogon.app.store.SignOffStore;
+import orthogon.app.work.BeginQuestionnaire;
+import orthogon.app.work.RemoveQuestionnaire;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.questionnaire.Codes;
@@ -30,6 +33,8 @@ import orthogon.formats.progress.ProgressListener;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -66,10 +71,15 @@ class DeskController {
     private final Starters starters;
     private final SignOffStore signOffs;
     private final RemoveQuestionnaire removals;
+    private final BeginQuestionnaire beginning;
+    private final People people;
     private final Works works;
 
     DeskController(DraftStore drafts, ReleaseStore releases, InterviewStore interviews, Proofs proofs, Frame frame, Starters starters,
-            SignOffStore signOffs, RemoveQuestionnaire removals, Works works) {
+            SignOffStore signOffs, RemoveQuestionnaire removals, BeginQuestionnaire beginning, Works works,
+            People people) {
+        this.people = people;
+        this.beginning = beginning;
         this.works = works;
         this.removals = removals;
         this.signOffs = signOffs;
@@ -83,9 +93,9 @@ class DeskController {
 
     @GetMapping("/")
     String desk(@RequestParam(defaultValue = "") String starter, @RequestParam(defaultValue = "edit") String sort,
-            @RequestParam(defaultValue = "false") boolean archived, Model model) {
+            @RequestParam(defaultValue = "false") boolean archived, Authentication who, Model model) {
         Set<String> away = drafts.archived();
-        List<Row> all = drafts.all().stream().map(d -> row(d, away.contains(d.code())))
+        List<Row> all = drafts.all().stream().filter(d -> people.mayIn(who, d.code(), "LOOK")).map(d -> row(d, away.contains(d.code())))
                 .sorted(ORDERS.getOrDefault(sort, ORDERS.get("edit"))).toList();
         model.addAttribute("rows", all.stream().filter(r -> r.archived() == archived).toList());
         model.addAttribute("waiting", all.stream().filter(r -> !r.archived() && r.needsSignature()).toList());
@@ -158,7 +168,7 @@ class DeskController {
             return refused("Give the questionnaire a title of at most 200 characters.", model, response);
         }
         String code = Codes.from(title, "questionnaire", drafts::exists);
-        drafts.create(Questionnaire.blank(code, title.trim()), who.getName(), "began a blank questionnaire");
+        beginning.begin(Questionnaire.blank(code, title.trim()), who.getName(), "began a blank questionnaire");
         return "redirect:/q/" + code + "/compose";
     }
 
@@ -169,7 +179,7 @@ class DeskController {
             return refused("There is no starter " + starter + ".", model, response);
         }
         String code = Codes.fresh(starter, drafts::exists);
-        drafts.create(chosen.get().withCode(code), who.getName(), "began with the starter " + chosen.get().title());
+        beginning.begin(chosen.get().withCode(code), who.getName(), "began with the starter " + chosen.get().title());
         return "redirect:/q/" + code + "/compose";
     }
 
@@ -195,7 +205,7 @@ class DeskController {
             Questionnaire document = DocumentReader.read(content);
             progress.at("Keeping the questionnaire", 0, 0);
             String code = Codes.fresh(document.code(), drafts::exists);
-            drafts.create(document.withCode(code), who, "opened the file " + name);
+            beginning.begin(document.withCode(code), who, "opened the file " + name);
             return new Result.Address("/q/" + code + "/compose");
         } catch (UnusableFile e) {
             return new Result.Refusal("“" + name + "” cannot be used as a questionnaire. Fix what is listed and open it again.",
@@ -206,7 +216,7 @@ class DeskController {
     private String refused(String message, Model model, HttpServletResponse response) {
         response.setStatus(422);
         model.addAttribute("message", message);
-        return desk("", "edit", false, model);
+        return desk("", "edit", false, SecurityContextHolder.getContext().getAuthentication(), model);
     }
 
     @GetMapping("/q/{code}/file")

@@ -7,24 +7,19 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
-import orthogon.app.account.Accounts;
-import java.util.function.Supplier;
+import orthogon.app.account.People;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Live;
-import orthogon.app.storage.AuditStore;
-import orthogon.app.storage.DraftStore;
-import orthogon.app.storage.DraftStore.Draft;
-import orthogon.app.storage.DraftStore.Overtaken;
+import orthogon.app.store.DraftStore;
+import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.store.DraftStore.Overtaken;
+import orthogon.app.work.Acts;
 import orthogon.core.edit.Edit;
 import orthogon.core.edit.Refused;
 import orthogon.core.language.Units;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Questionnaire;
-import org.springframework.dao.ConcurrencyFailureException;
-import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.PlatformTransactionManager;
-import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.ui.Model;
 
 /** Makes edits, one revision each. An edit of an older revision is made on the newest where both leave each other alone. */
@@ -84,20 +79,19 @@ public class Editing {
     }
 
     private static final int MOST_LOOKED_BACK = 200;
-    private static final int MOST_TRIES = 20;
 
     private final DraftStore drafts;
     private final Frame frame;
     private final Live live;
-    private final AuditStore audit;
-    private final TransactionTemplate together;
+    private final Acts acts;
+    private final People people;
 
-    Editing(DraftStore drafts, Frame frame, Live live, AuditStore audit, PlatformTransactionManager transactions) {
-        this.audit = audit;
+    Editing(DraftStore drafts, Frame frame, Live live, Acts acts, People people) {
+        this.people = people;
+        this.acts = acts;
         this.drafts = drafts;
         this.frame = frame;
         this.live = live;
-        this.together = new TransactionTemplate(transactions);
     }
 
     /** The view of an edit, or of the reason why it was not made, which goes into the sheet's place for messages. */
@@ -173,35 +167,18 @@ public class Editing {
         Draft draft() throws Overtaken;
     }
 
-    /**
-     * Keeps a revision and its line in the trail together; empty where somebody else made a revision at the same moment. Where another act
-     * took the number of the line, or the database was asked for the same rows, it is tried again.
-     */
+    /** Keeps a revision and its line in the trail; empty where somebody else made a revision at the same moment. */
     private Optional<Draft> keep(String code, Principal who, Kept kept, String words) {
-        Optional<Draft> made = tried(() -> together.execute(status -> {
+        Optional<Draft> made = acts.perhaps(who.getName(), code, () -> {
             try {
-                Draft draft = kept.draft();
-                audit.note(who.getName(), code, "revision " + draft.revision() + ": " + words);
-                return Optional.of(draft);
+                return Optional.of(kept.draft());
             } catch (Overtaken e) {
-                status.setRollbackOnly();
                 return Optional.empty();
             }
-        }));
+        }, draft -> "revision " + draft.revision() + ": " + words);
         made.ifPresent(drafts::remember);
         made.ifPresent(live::announce);
         return made;
-    }
-
-    private static Optional<Draft> tried(Supplier<Optional<Draft>> act) {
-        for (int tries = 1; tries < MOST_TRIES; tries++) {
-            try {
-                return act.get();
-            } catch (DuplicateKeyException | ConcurrencyFailureException e) {
-                // Another act was quicker.
-            }
-        }
-        return act.get();
     }
 
     /** Says who changed the part since it was seen, and offers both texts where they are short. */
@@ -219,7 +196,7 @@ public class Editing {
             }
         }
         boolean gone = edit.part(head.document()) == null && then != null;
-        return new Conflict(Accounts.shown(by.author()) + (gone ? " removed " : " changed ") + edit.words() + " while you worked on it ("
+        return new Conflict(people.shown(by.author()) + (gone ? " removed " : " changed ") + edit.words() + " while you worked on it ("
                 + by.command() + ", revision " + by.revision() + "). Your change is not made.",
                 edit.sent().isEmpty()
                         ? Choice.NONE
@@ -240,7 +217,7 @@ public class Editing {
         }
         String undone = redo ? drafts.redone(head) : head.command();
         if (!anyway && !head.author().equals(who.getName())) {
-            throw new Conflict("The last edit is by " + Accounts.shown(head.author()) + ": " + head.command() + " (revision "
+            throw new Conflict("The last edit is by " + people.shown(head.author()) + ": " + head.command() + " (revision "
                     + head.revision() + ").", new Choice(redo ? "redo" : "undo", "", "", head.revision()));
         }
         String words = (redo ? "made again: " : "undid: ") + undone;

@@ -54,6 +54,7 @@ public class Errors implements ErrorController {
             case NOT_FOUND -> "There is nothing at this address.";
             case FORBIDDEN -> "Your role does not allow this, or the page was open too long. Go back, reload it, and try again.";
             case BAD_REQUEST -> "The request could not be read.";
+            case SERVICE_UNAVAILABLE -> "Orthogon is not set up yet. Whoever runs it finds the address for that in its log.";
             case METHOD_NOT_ALLOWED -> "This address does not take that kind of request.";
             default -> status.is5xxServerError()
                     ? "Something went wrong here. What you had saved before is safe. Go back and try again."

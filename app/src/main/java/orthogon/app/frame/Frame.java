@@ -8,13 +8,13 @@ import java.util.Map;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import orthogon.app.account.Accounts;
+import orthogon.app.account.People;
 import orthogon.app.proving.Gates;
 import orthogon.app.proving.Live;
 import orthogon.app.proving.Proofs;
-import orthogon.app.storage.DraftStore;
-import orthogon.app.storage.DraftStore.Draft;
-import orthogon.app.storage.ReleaseStore;
+import orthogon.app.store.DraftStore;
+import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.store.ReleaseStore;
 import orthogon.core.language.Units;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
@@ -54,13 +54,15 @@ public class Frame {
             return size() > KEPT;
         }
     });
+    private final People people;
     private final DraftStore drafts;
     private final ReleaseStore releases;
     private final Proofs proofs;
     private final Live live;
     private final Gates gates;
 
-    public Frame(DraftStore drafts, ReleaseStore releases, Proofs proofs, Live live, Gates gates) {
+    public Frame(DraftStore drafts, ReleaseStore releases, Proofs proofs, Live live, Gates gates, People people) {
+        this.people = people;
         this.gates = gates;
         this.live = live;
         this.drafts = drafts;
@@ -105,7 +107,7 @@ public class Frame {
         List<ReleaseStore.Release> all = releases.of(draft.id());
         String release = all.isEmpty() ? "none yet" : all.getFirst().number() + ", " + DAY.format(all.getFirst().at());
         return new TitleBlock(draft.code(), draft.document().title(), draft.revision(), WHEN.format(draft.at().toLocalDateTime()),
-                Accounts.shown(draft.author()), draft.document().pages().size(), draft.document().questions().count(),
+                people.shown(draft.author()), draft.document().pages().size(), draft.document().questions().count(),
                 draft.document().ruleCount(), proof.isEmpty(), proofs.part(draft), figures.isEmpty(),
                 proof.map(p -> p.count(Verdict.PROVED)).orElse(0L),
                 proof.map(p -> p.count(Verdict.REFUTED)).orElse(0L), proof.map(p -> p.count(Verdict.UNDECIDED)).orElse(0L),

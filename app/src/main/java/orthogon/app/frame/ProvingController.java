@@ -6,7 +6,7 @@ import java.time.Duration;
 import java.time.Instant;
 import orthogon.app.proving.Live;
 import orthogon.app.proving.Proofs;
-import orthogon.app.storage.DraftStore.Draft;
+import orthogon.app.store.DraftStore.Draft;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;

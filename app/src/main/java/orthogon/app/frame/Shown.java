@@ -1,6 +1,6 @@
 package orthogon.app.frame;
 
-import orthogon.app.account.Accounts;
+import orthogon.app.account.People;
 import org.springframework.security.core.Authentication;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ModelAttribute;
@@ -9,9 +9,15 @@ import org.springframework.web.bind.annotation.ModelAttribute;
 @ControllerAdvice
 class Shown {
 
+    private final People people;
+
+    Shown(People people) {
+        this.people = people;
+    }
+
     /** Whether the person may change drafts; fields are shut for all others. */
     @ModelAttribute("mayEdit")
     boolean mayEdit(Authentication who) {
-        return who != null && Accounts.may(who, "EDIT");
+        return who != null && people.may(who, "EDIT");
     }
 }

@@ -17,7 +17,7 @@ import orthogon.app.background.Works;
 import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
 import orthogon.app.frame.NotThere;
-import orthogon.app.storage.DraftStore.Draft;
+import orthogon.app.store.DraftStore.Draft;
 import orthogon.core.edit.ImportTexts;
 import orthogon.core.edit.Refused;
 import orthogon.core.edit.Translate;

@@ -14,7 +14,7 @@ import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
 import orthogon.app.frame.NotThere;
 import orthogon.app.proving.Proofs;
-import orthogon.app.storage.DraftStore.Draft;
+import orthogon.app.store.DraftStore.Draft;
 import orthogon.core.edit.Annotate;
 import orthogon.core.edit.ChangeLanguages;
 import orthogon.core.edit.Refused;

@@ -4,16 +4,16 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
-import orthogon.app.account.Accounts;
-import orthogon.app.storage.DraftStore;
-import orthogon.app.storage.InterviewStore;
-import orthogon.app.storage.InvitationStore;
-import orthogon.app.storage.InvitationStore.Invitation;
-import orthogon.app.storage.OfferStore;
-import orthogon.app.storage.OfferStore.Offer;
-import orthogon.app.storage.ReleaseStore;
-import orthogon.app.storage.ReleaseStore.Release;
-import orthogon.app.storage.ReleaseStore.State;
+import orthogon.app.http.ContentPolicy;
+import orthogon.app.store.DraftStore;
+import orthogon.app.store.InterviewStore;
+import orthogon.app.store.InvitationStore;
+import orthogon.app.store.InvitationStore.Invitation;
+import orthogon.app.store.OfferStore;
+import orthogon.app.store.OfferStore.Offer;
+import orthogon.app.store.ReleaseStore;
+import orthogon.app.store.ReleaseStore.Release;
+import orthogon.app.store.ReleaseStore.State;
 import org.springframework.stereotype.Component;
 
 /**
@@ -105,7 +105,7 @@ public class Offering {
     /** Lets other pages show this one in a frame, where the questionnaire allows it. */
     public void frame(Release release, HttpServletResponse response) {
         if (offer(release.questionnaireId()).mayBeEmbedded()) {
-            response.setHeader("Content-Security-Policy", Accounts.POLICY + "*");
+            response.setHeader("Content-Security-Policy", ContentPolicy.EMBEDDED);
         }
     }
 }

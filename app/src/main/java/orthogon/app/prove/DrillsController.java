@@ -12,15 +12,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import orthogon.app.account.Accounts;
+import orthogon.app.account.People;
 import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
 import orthogon.app.frame.NotThere;
 import orthogon.app.proving.DrillSets;
 import orthogon.app.proving.DrillSets.DrillSet;
 import orthogon.app.proving.Replayed;
-import orthogon.app.storage.DraftStore.Draft;
-import orthogon.app.storage.DrillStore;
+import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.store.DrillStore;
 import orthogon.core.edit.Refused;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Interview;
@@ -59,11 +59,13 @@ class DrillsController {
     /** One pinned drill. */
     record Pinned(long id, String name, String author, String differs, String answers) {}
 
+    private final People people;
     private final Frame frame;
     private final DrillSets sets;
     private final DrillStore pinned;
 
-    DrillsController(Frame frame, DrillSets sets, DrillStore pinned) {
+    DrillsController(Frame frame, DrillSets sets, DrillStore pinned, People people) {
+        this.people = people;
         this.frame = frame;
         this.sets = sets;
         this.pinned = pinned;
@@ -84,7 +86,7 @@ class DrillsController {
         model.addAttribute("asExpected", differences.stream().filter(List::isEmpty).count());
         model.addAttribute("replayed", LocalTime.now().truncatedTo(ChronoUnit.SECONDS).format(DateTimeFormatter.ISO_LOCAL_TIME));
         List<Pinned> walked = kept.stream().map(d -> Replayed.of(d, wiring)).map(r -> new Pinned(r.drill().id(), r.drill().name(),
-                Accounts.shown(r.drill().author()), r.differs(), answers(r.drill()))).toList();
+                people.shown(r.drill().author()), r.differs(), answers(r.drill()))).toList();
         model.addAttribute("pinned", walked);
         model.addAttribute("failed", walked.stream().filter(p -> !p.differs().isEmpty()).count());
         return "prove/lower :: drills";

@@ -13,7 +13,7 @@ import java.util.Set;
 import orthogon.app.frame.Frame;
 import orthogon.app.frame.NotThere;
 import orthogon.app.proving.Proofs;
-import orthogon.app.storage.DraftStore.Draft;
+import orthogon.app.store.DraftStore.Draft;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
 import orthogon.core.proof.Proof;

@@ -7,7 +7,7 @@ import java.util.List;
 import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Proofs;
-import orthogon.app.storage.DraftStore.Draft;
+import orthogon.app.store.DraftStore.Draft;
 import orthogon.core.edit.ChangeEnding;
 import orthogon.core.edit.Refused;
 import orthogon.core.expression.Phrase;

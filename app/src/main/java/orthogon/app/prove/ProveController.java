@@ -11,16 +11,15 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import orthogon.app.account.Accounts;
 import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Gates;
 import orthogon.app.proving.Proofs;
-import orthogon.app.storage.AuditStore;
-import orthogon.app.storage.DraftStore.Draft;
-import orthogon.app.storage.WaiverStore;
-import orthogon.core.edit.Edit;
+import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.store.WaiverStore;
+import orthogon.app.work.Acts;
 import orthogon.core.edit.ChangeBurden;
+import orthogon.core.edit.Edit;
 import orthogon.core.edit.Refused;
 import orthogon.core.edit.Settle;
 import orthogon.core.edit.Translate;
@@ -87,10 +86,10 @@ class ProveController {
     private final Gates gates;
     private final WaiverStore waivers;
     private final Editing editing;
-    private final AuditStore audit;
+    private final Acts acts;
 
-    ProveController(Frame frame, Proofs proofs, Gates gates, WaiverStore waivers, Editing editing, AuditStore audit) {
-        this.audit = audit;
+    ProveController(Frame frame, Proofs proofs, Gates gates, WaiverStore waivers, Editing editing, Acts acts) {
+        this.acts = acts;
         this.frame = frame;
         this.proofs = proofs;
         this.gates = gates;
@@ -274,8 +273,8 @@ class ProveController {
                         ? "the expression cannot be understood, so nobody can vouch for it. Fix it."
                         : waived.verdict() == Verdict.PROVED ? "it is proved." : "it blocks nothing by itself."));
             }
-            waivers.save(draft.id(), waived.kind(), waived.place(), reason.strip(), draft.revision(), who.getName());
-            audit.note(who.getName(), code, "waived " + claim + ": " + reason.strip());
+            acts.noted(who.getName(), code, "waived " + claim + ": " + reason.strip(), () -> waivers.save(draft.id(), waived.kind(),
+                    waived.place(), reason.strip(), draft.revision(), who.getName()));
             return again(code, claim, model);
         });
     }
@@ -285,8 +284,8 @@ class ProveController {
         return Editing.attempt(model, response, () -> {
             Draft draft = frame.draft(code);
             Claim waived = claim(draft, claim);
-            waivers.takeBack(draft.id(), waived.kind(), waived.place(), who.getName());
-            audit.note(who.getName(), code, "withdrew the waiver of " + claim + " back");
+            acts.noted(who.getName(), code, "withdrew the waiver of " + claim,
+                    () -> waivers.takeBack(draft.id(), waived.kind(), waived.place(), who.getName()));
             return again(code, claim, model);
         });
     }

@@ -1,7 +1,7 @@
 package orthogon.app.proving;
 
-import orthogon.app.storage.DraftStore.Draft;
-import orthogon.app.storage.WaiverStore;
+import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.store.WaiverStore;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Gate;
 import org.springframework.stereotype.Component;

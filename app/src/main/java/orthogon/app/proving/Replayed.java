@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import orthogon.app.storage.DrillStore.Drill;
+import orthogon.app.store.DrillStore.Drill;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;

@@ -13,7 +13,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Function;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Slots;
 import orthogon.core.interview.Unreadable;
@@ -46,14 +45,21 @@ public final class PageForm {
     /** Stands between a slot and the part, row or place of a field. */
     static final String PART = "~";
 
+    /** Takes files that are sent with a page. */
+    public interface Uploads {
+
+        /** The file as an answer; its content need not be kept yet. */
+        Attachment taken(MultipartFile file, Answer.FileAnswer answer);
+    }
+
     private final Course.PageView page;
     private final MultiValueMap<String, String> form;
     private final MultiValueMap<String, MultipartFile> files;
-    private final Optional<Function<MultipartFile, Attachment>> keep;
+    private final Optional<Uploads> keep;
     private final ULocale locale;
 
     private PageForm(Course.PageView page, String language, MultiValueMap<String, String> form, MultiValueMap<String, MultipartFile> files,
-            Optional<Function<MultipartFile, Attachment>> keep) {
+            Optional<Uploads> keep) {
         this.page = page;
         this.locale = OwnWords.locale(language);
         this.form = form;
@@ -65,10 +71,10 @@ public final class PageForm {
      * Answers by slot to the questions that the posted page showed; blank ones as null.
      *
      * @param language in which the page was read, and numbers are written
-     * @param keep stores the content of a file that was sent
+     * @param keep takes what was sent
      */
     public static Map<String, Object> answers(Course.PageView page, String language, MultiValueMap<String, String> form,
-            MultiValueMap<String, MultipartFile> files, Function<MultipartFile, Attachment> keep) {
+            MultiValueMap<String, MultipartFile> files, Uploads keep) {
         return new PageForm(page, language, form, files, Optional.of(keep)).answers();
     }
 
@@ -188,7 +194,7 @@ public final class PageForm {
         if (answer.most() == 1 && !sent.isEmpty()) {
             all.clear();
         }
-        sent.forEach(file -> all.add(keep.orElseThrow().apply(file)));
+        sent.forEach(file -> all.add(keep.orElseThrow().taken(file, answer)));
         return all.isEmpty() ? null : all;
     }
 

@@ -22,8 +22,8 @@ import orthogon.app.questions.OrdinaryAnswers;
 import orthogon.app.questions.PageForm;
 import orthogon.app.questions.Turn;
 import orthogon.app.questions.Voice;
-import orthogon.app.storage.DraftStore.Draft;
-import orthogon.app.storage.DrillStore;
+import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.store.DrillStore;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
@@ -198,7 +198,8 @@ class RehearseController {
             HttpServletRequest request) {
         return PageForm.answers(page, language, form,
                 request instanceof MultipartHttpServletRequest parts ? parts.getMultiFileMap() : new LinkedMultiValueMap<>(),
-                file -> new Attachment("rehearsed-" + UUID.randomUUID(), String.valueOf(file.getOriginalFilename()), file.getSize(),
+                (file, answer) -> new Attachment("rehearsed-" + UUID.randomUUID(), String.valueOf(file.getOriginalFilename()),
+                        file.getSize(),
                         String.valueOf(file.getContentType())));
     }
 

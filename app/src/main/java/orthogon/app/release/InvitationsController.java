@@ -1,6 +1,5 @@
 package orthogon.app.release;
 
-import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.security.Principal;
@@ -10,13 +9,14 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import orthogon.app.frame.Frame;
+import orthogon.app.http.PublicAddress;
 import orthogon.app.outbox.Outbox;
-import orthogon.app.storage.AuditStore;
-import orthogon.app.storage.DraftStore.Draft;
-import orthogon.app.storage.InvitationStore;
-import orthogon.app.storage.InvitationStore.Invitation;
-import orthogon.app.storage.ReleaseStore;
-import orthogon.app.storage.ReleaseStore.Release;
+import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.store.InvitationStore;
+import orthogon.app.store.InvitationStore.Invitation;
+import orthogon.app.store.ReleaseStore;
+import orthogon.app.store.ReleaseStore.Release;
+import orthogon.app.work.Acts;
 import orthogon.core.language.OwnWords;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Questionnaire;
@@ -33,7 +33,6 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
-import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 
 /** Links for one person each: made, sent to a list of addresses, and sent again to those who have not answered. */
 @Controller
@@ -46,14 +45,17 @@ class InvitationsController {
     private final ReleaseStore releases;
     private final InvitationStore invitations;
     private final Outbox outbox;
-    private final AuditStore audit;
+    private final Acts acts;
+    private final PublicAddress addresses;
 
-    InvitationsController(Frame frame, ReleaseStore releases, InvitationStore invitations, Outbox outbox, AuditStore audit) {
+    InvitationsController(Frame frame, ReleaseStore releases, InvitationStore invitations, Outbox outbox, Acts acts,
+            PublicAddress addresses) {
+        this.addresses = addresses;
         this.frame = frame;
         this.releases = releases;
         this.invitations = invitations;
         this.outbox = outbox;
-        this.audit = audit;
+        this.acts = acts;
     }
 
     private static String back(String code) {
@@ -74,8 +76,7 @@ class InvitationsController {
         if (count < 1 || count > MOST) {
             return refused(code, "Ask for 1 to " + MOST + " links at a time.", flash);
         }
-        invitations.make(draft.id(), count);
-        audit.note(who.getName(), code, "made " + count + " links for one person each");
+        acts.noted(who.getName(), code, "made " + count + " links for one person each", () -> invitations.make(draft.id(), count));
         return back(code);
     }
 
@@ -83,7 +84,7 @@ class InvitationsController {
     @PostMapping("/send")
     String send(@PathVariable String code, @RequestParam(required = false) MultipartFile file,
             @RequestParam(defaultValue = "") String addresses, @RequestParam(defaultValue = "") String language, Principal who,
-            HttpServletRequest request, RedirectAttributes flash) throws IOException {
+            RedirectAttributes flash) throws IOException {
         Draft draft = frame.draft(code);
         Optional<Release> release = releases.of(draft.id()).stream().findFirst();
         if (release.isEmpty()) {
@@ -103,15 +104,8 @@ class InvitationsController {
         if (good.isEmpty() || good.size() > MOST) {
             return refused(code, "Give 1 to " + MOST + " email addresses at a time; there are " + good.size() + ".", flash);
         }
-        int sent = 0;
-        for (String email : good) {
-            Invitation invitation = invitations.invite(draft.id(), email);
-            if (invitation.mailedAt().isEmpty()) {
-                mail(release.get(), language, invitation, false, request);
-                sent++;
-            }
-        }
-        audit.note(who.getName(), code, "invited " + sent + " people by email");
+        int sent = acts.noted(who.getName(), code, () -> invite(draft, release.get(), good, language),
+                n -> "invited " + n + " people by email");
         flash.addFlashAttribute("done", sent + (sent == 1 ? " invitation is" : " invitations are") + " on the way"
                 + (sent < good.size() ? "; " + (good.size() - sent) + " already had one" : "") + ".");
         return back(code);
@@ -119,7 +113,7 @@ class InvitationsController {
 
     /** Reminds everybody who was sent a link and has not sent answers. */
     @PostMapping("/remind")
-    String remind(@PathVariable String code, @RequestParam(defaultValue = "") String language, Principal who, HttpServletRequest request,
+    String remind(@PathVariable String code, @RequestParam(defaultValue = "") String language, Principal who,
             RedirectAttributes flash) {
         Draft draft = frame.draft(code);
         Optional<Release> release = releases.of(draft.id()).stream().findFirst();
@@ -127,17 +121,30 @@ class InvitationsController {
         if (release.isEmpty() || open.isEmpty()) {
             return refused(code, "Everybody who was invited has answered; there is nobody to remind.", flash);
         }
-        open.forEach(i -> mail(release.get(), language, i, true, request));
-        audit.note(who.getName(), code, "reminded " + open.size() + " people by email");
+        acts.noted(who.getName(), code, "reminded " + open.size() + " people by email",
+                () -> open.forEach(i -> mail(release.get(), language, i, true)));
         flash.addFlashAttribute("done", open.size() + (open.size() == 1 ? " reminder is" : " reminders are") + " on the way.");
         return back(code);
     }
 
-    private void mail(Release release, String language, Invitation invitation, boolean reminder, HttpServletRequest request) {
+    /** Returns how many are sent a link; who has one already is not. */
+    private int invite(Draft draft, Release release, Set<String> emails, String language) {
+        int sent = 0;
+        for (String email : emails) {
+            Invitation invitation = invitations.invite(draft.id(), email);
+            if (invitation.mailedAt().isEmpty()) {
+                mail(release, language, invitation, false);
+                sent++;
+            }
+        }
+        return sent;
+    }
+
+    private void mail(Release release, String language, Invitation invitation, boolean reminder) {
         Questionnaire document = release.wiring(language).document();
         OwnWords words = OwnWords.of(document);
         String kind = reminder ? "remind" : "invite";
-        String link = ServletUriComponentsBuilder.fromContextPath(request).path("/to/" + invitation.token()).toUriString();
+        String link = addresses.of("/to/" + invitation.token());
         outbox.send(invitation.email(), words.say(kind + "_subject", document.title()),
                 words.say(kind + "_text", document.title()) + "\n\n" + link);
         invitations.mailed(invitation.token(), reminder);
@@ -145,9 +152,9 @@ class InvitationsController {
 
     /** The list, for a program that sends mail of its own. */
     @GetMapping("/file.csv")
-    ResponseEntity<String> csv(@PathVariable String code, HttpServletRequest request) {
+    ResponseEntity<String> csv(@PathVariable String code) {
         Draft draft = frame.draft(code);
-        String base = ServletUriComponentsBuilder.fromContextPath(request).path("/to/").toUriString();
+        String base = addresses.of("/to/");
         return ResponseEntity.ok().contentType(MediaType.valueOf("text/csv;charset=UTF-8"))
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + code + "-invitations.csv\"")
                 .body(MailList.csv(invitations.of(draft.id()).stream().map(i -> List.of(i.email(), base + i.token(),

@@ -2,12 +2,10 @@ package orthogon.app.release;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
-import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import orthogon.app.account.Accounts;
+import orthogon.app.account.People;
 import orthogon.app.frame.Frame;
 import orthogon.app.frame.NotThere;
 import orthogon.app.offering.Offering;
@@ -15,17 +13,17 @@ import orthogon.app.proving.Changes;
 import orthogon.app.proving.Gates;
 import orthogon.app.proving.Live;
 import orthogon.app.proving.Proofs;
-import orthogon.app.storage.AuditStore;
-import orthogon.app.storage.DraftStore.Draft;
-import orthogon.app.storage.InterviewStore;
-import orthogon.app.storage.InvitationStore;
-import orthogon.app.storage.InvitationStore.Invitation;
-import orthogon.app.storage.ReleaseStore;
-import orthogon.app.storage.ReleaseStore.Release;
-import orthogon.app.storage.ReleaseStore.State;
-import orthogon.app.storage.RemarkStore;
-import orthogon.app.storage.SignOffStore;
-import orthogon.app.storage.SignOffStore.SignOff;
+import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.store.InterviewStore;
+import orthogon.app.store.InvitationStore;
+import orthogon.app.store.InvitationStore.Invitation;
+import orthogon.app.store.ReleaseStore;
+import orthogon.app.store.ReleaseStore.Release;
+import orthogon.app.store.ReleaseStore.State;
+import orthogon.app.store.RemarkStore;
+import orthogon.app.store.SignOffStore;
+import orthogon.app.store.SignOffStore.SignOff;
+import orthogon.app.work.Acts;
 import orthogon.core.language.OwnWords;
 import orthogon.core.language.Texts;
 import orthogon.core.proof.Proof;
@@ -63,6 +61,7 @@ class ReleaseController {
      */
     record Tongue(String tag, String name, boolean ready, int left, boolean lost) {}
 
+    private final People people;
     private final Frame frame;
     private final Proofs proofs;
     private final ReleaseStore releases;
@@ -74,10 +73,11 @@ class ReleaseController {
     private final RemarkStore remarks;
     private final Changes changes;
     private final Offering offering;
-    private final AuditStore audit;
+    private final Acts acts;
 
     ReleaseController(Frame frame, Proofs proofs, ReleaseStore releases, InterviewStore interviews, InvitationStore invitations, Live live,
-            Gates gates, SignOffStore signOffs, RemarkStore remarks, Changes changes, Offering offering, AuditStore audit) {
+            Gates gates, SignOffStore signOffs, RemarkStore remarks, Changes changes, Offering offering, Acts acts, People people) {
+        this.people = people;
         this.frame = frame;
         this.proofs = proofs;
         this.releases = releases;
@@ -89,7 +89,7 @@ class ReleaseController {
         this.remarks = remarks;
         this.changes = changes;
         this.offering = offering;
-        this.audit = audit;
+        this.acts = acts;
     }
 
     @GetMapping
@@ -146,8 +146,8 @@ class ReleaseController {
     private Row row(Release r) {
         InterviewStore.Tally tally = interviews.tally(r.id());
         ReleaseStore.Standing standing = releases.standing(r.id());
-        return new Row(r.number(), r.revision(), Frame.when(r.at()), Accounts.shown(r.author()),
-                r.signedBy().isEmpty() ? "" : Accounts.shown(r.signedBy()), r.notes(), String.join(", ", r.languages()), r.token(),
+        return new Row(r.number(), r.revision(), Frame.when(r.at()), people.shown(r.author()),
+                r.signedBy().isEmpty() ? "" : people.shown(r.signedBy()), r.notes(), String.join(", ", r.languages()), r.token(),
                 tally.begun(), tally.sent(), standing.state().word(), standing.message());
     }
 
@@ -174,8 +174,8 @@ class ReleaseController {
         if (draft.author().equals(who.getName())) {
             return refused(code, "You made this revision, so somebody else must sign it.", who, model, response);
         }
-        signOffs.sign(draft.id(), revision, who.getName(), cut(note, 1000));
-        audit.note(who.getName(), code, "signed revision " + revision + (note.isBlank() ? "" : ": " + note));
+        acts.noted(who.getName(), code, "signed revision " + revision + (note.isBlank() ? "" : ": " + note),
+                () -> signOffs.sign(draft.id(), revision, who.getName(), cut(note, 1000)));
         return "redirect:/q/" + code + "/release";
     }
 
@@ -215,16 +215,16 @@ class ReleaseController {
                     who, model, response);
         }
         List<String> waived = gate.waived().entrySet().stream().map(w -> w.getKey().statement() + " – waived by "
-                + Accounts.shown(w.getValue().author()) + ": " + w.getValue().reason().replaceAll("\\s+", " ")).toList();
-        Release made;
+                + people.shown(w.getValue().author()) + ": " + w.getValue().reason().replaceAll("\\s+", " ")).toList();
+        ReleaseStore.Made made = new ReleaseStore.Made(ProofReport.json(proof), cut(notes, 2000), who.getName(), wanted, waived,
+                signer.orElse(""));
         try {
-            made = releases.create(draft, new ReleaseStore.Made(ProofReport.json(proof), cut(notes, 2000), who.getName(), wanted, waived,
-                    signer.orElse("")));
+            acts.noted(who.getName(), code, () -> releases.create(draft, made), release -> "released " + release.number() + " of revision "
+                    + revision + " in " + String.join(", ", release.languages())
+                    + signer.map(s -> ", signed by " + people.shown(s)).orElse(""));
         } catch (DuplicateKeyException e) {
             return refused(code, "Somebody released at the same moment. Look at their release first.", who, model, response);
         }
-        audit.note(who.getName(), code, "released " + made.number() + " of revision " + revision + " in "
-                + String.join(", ", made.languages()) + signer.map(s -> ", signed by " + Accounts.shown(s)).orElse(""));
         live.announce(draft);
         return "redirect:/q/" + code + "/release";
     }
@@ -245,9 +245,9 @@ class ReleaseController {
                     who,
                     model, response);
         }
-        releases.stand(release.id(), wanted, wanted == State.OPEN ? "" : cut(message, 1000));
-        audit.note(who.getName(), code, (wanted == State.OPEN ? "reopened" : wanted.word()) + " release " + number
-                + (message.isBlank() ? "" : ": " + cut(message, 1000)));
+        acts.noted(who.getName(), code, (wanted == State.OPEN ? "reopened" : wanted.word()) + " release " + number
+                + (message.isBlank() ? "" : ": " + cut(message, 1000)),
+                () -> releases.stand(release.id(), wanted, wanted == State.OPEN ? "" : cut(message, 1000)));
         return "redirect:/q/" + code + "/release#releases";
     }
 

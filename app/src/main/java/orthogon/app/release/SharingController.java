@@ -1,19 +1,20 @@
 package orthogon.app.release;
 
-import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
 import java.time.DateTimeException;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
+import java.util.Optional;
 import orthogon.app.frame.Frame;
 import orthogon.app.frame.NotThere;
+import orthogon.app.http.PublicAddress;
 import orthogon.app.offering.Offering;
-import orthogon.app.storage.AuditStore;
-import orthogon.app.storage.DraftStore.Draft;
-import orthogon.app.storage.OfferStore;
-import orthogon.app.storage.OfferStore.Offer;
-import orthogon.app.storage.ReleaseStore;
+import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.store.OfferStore;
+import orthogon.app.store.OfferStore.Offer;
+import orthogon.app.store.ReleaseStore;
+import orthogon.app.work.Acts;
 import orthogon.core.edit.Refused;
 import orthogon.formats.link.QrCode;
 import org.springframework.http.HttpHeaders;
@@ -26,7 +27,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 
 /** How a questionnaire is given out: its address, as a QR code, inside other pages, and when it takes answers. */
 @Controller
@@ -39,26 +39,29 @@ class SharingController {
     private final Offering offering;
     private final OfferStore offers;
     private final ReleaseStore releases;
-    private final AuditStore audit;
+    private final Acts acts;
+    private final PublicAddress addresses;
 
-    SharingController(Frame frame, Offering offering, OfferStore offers, ReleaseStore releases, AuditStore audit) {
+    SharingController(Frame frame, Offering offering, OfferStore offers, ReleaseStore releases, Acts acts,
+            PublicAddress addresses) {
+        this.addresses = addresses;
         this.frame = frame;
         this.offering = offering;
         this.offers = offers;
         this.releases = releases;
-        this.audit = audit;
+        this.acts = acts;
     }
 
-    private String address(Draft draft, HttpServletRequest request) {
-        return ServletUriComponentsBuilder.fromContextPath(request).path("/to/" + offering.offer(draft.id()).address()).toUriString();
+    private String address(Draft draft) {
+        return addresses.of("/to/" + offering.offer(draft.id()).address());
     }
 
     @GetMapping("/sharing")
-    String sharing(@PathVariable String code, HttpServletRequest request, Model model) {
+    String sharing(@PathVariable String code, Model model) {
         Draft draft = frame.draft(code);
         frame.fill(model, draft, "release");
         Offer offer = offering.offer(draft.id());
-        String address = address(draft, request);
+        String address = address(draft);
         model.addAttribute("offer", offer);
         model.addAttribute("address", address);
         model.addAttribute("released", !releases.of(draft.id()).isEmpty());
@@ -73,7 +76,7 @@ class SharingController {
     @PostMapping("/sharing")
     String set(@PathVariable String code, @RequestParam String address, @RequestParam(defaultValue = "") String opens,
             @RequestParam(defaultValue = "") String closes, @RequestParam String zone, @RequestParam(defaultValue = "") String most,
-            @RequestParam(defaultValue = "false") boolean embedded, Principal who, HttpServletRequest request, Model model,
+            @RequestParam(defaultValue = "false") boolean embedded, Principal who, Model model,
             HttpServletResponse response) {
         Draft draft = frame.draft(code);
         try {
@@ -84,18 +87,18 @@ class SharingController {
             }
             boolean taken = offering.at(offer.address(), java.time.OffsetDateTime.now()) instanceof Offering.Found.Open(var r)
                     && r.questionnaireId() != draft.id();
-            if (taken || !offers.save(offer)) {
-                throw new Refused("The address “" + offer.address() + "” belongs to another questionnaire; choose another.");
-            }
-            audit.note(who.getName(), code, "gave it out at " + offer.address() + (offer.opens().isEmpty() ? "" : ", from " + offer.opens())
+            String words = "gave it out at " + offer.address() + (offer.opens().isEmpty() ? "" : ", from " + offer.opens())
                     + (offer.closes().isEmpty() ? "" : ", until " + offer.closes()) + " " + offer.zone()
                     + (offer.mostResponses() == 0 ? "" : ", at most " + offer.mostResponses() + " responses")
-                    + (embedded ? ", also inside other pages" : ""));
+                    + (embedded ? ", also inside other pages" : "");
+            if (taken || acts.perhaps(who.getName(), code, () -> Optional.of(offer).filter(offers::save), o -> words).isEmpty()) {
+                throw new Refused("The address “" + offer.address() + "” belongs to another questionnaire; choose another.");
+            }
             return "redirect:/q/" + code + "/release/sharing";
         } catch (Refused e) {
             response.setStatus(422);
             model.addAttribute("message", e.getMessage());
-            return sharing(code, request, model);
+            return sharing(code, model);
         }
     }
 
@@ -131,8 +134,8 @@ class SharingController {
     }
 
     @GetMapping("/qr.{kind}")
-    ResponseEntity<byte[]> qr(@PathVariable String code, @PathVariable String kind, HttpServletRequest request) {
-        QrCode qr = QrCode.of(address(frame.draft(code), request));
+    ResponseEntity<byte[]> qr(@PathVariable String code, @PathVariable String kind) {
+        QrCode qr = QrCode.of(address(frame.draft(code)));
         boolean png = kind.equals("png");
         if (!png && !kind.equals("svg")) {
             throw new NotThere("There is no such picture.");
@@ -144,11 +147,11 @@ class SharingController {
 
     /** Another page, with the questionnaire inside. */
     @GetMapping("/embedded")
-    String embedded(@PathVariable String code, HttpServletRequest request, Model model) {
+    String embedded(@PathVariable String code, Model model) {
         Draft draft = frame.draft(code);
         model.addAttribute("title", draft.document().title());
         model.addAttribute("code", code);
-        model.addAttribute("address", address(draft, request));
+        model.addAttribute("address", address(draft));
         model.addAttribute("allowed", offering.offer(draft.id()).mayBeEmbedded());
         return "embedded";
     }

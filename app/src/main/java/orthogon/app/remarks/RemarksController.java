@@ -4,9 +4,9 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
 import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
-import orthogon.app.storage.AuditStore;
-import orthogon.app.storage.DraftStore.Draft;
-import orthogon.app.storage.RemarkStore;
+import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.store.RemarkStore;
+import orthogon.app.work.Acts;
 import orthogon.core.edit.Refused;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -24,12 +24,12 @@ class RemarksController {
 
     private final Frame frame;
     private final RemarkStore remarks;
-    private final AuditStore audit;
+    private final Acts acts;
 
-    RemarksController(Frame frame, RemarkStore remarks, AuditStore audit) {
+    RemarksController(Frame frame, RemarkStore remarks, Acts acts) {
         this.frame = frame;
         this.remarks = remarks;
-        this.audit = audit;
+        this.acts = acts;
     }
 
     @GetMapping
@@ -52,16 +52,16 @@ class RemarksController {
             if (draft.document().item(at).isEmpty() && draft.document().page(at).isEmpty()) {
                 throw new Refused("There is no row " + at + " any more.");
             }
-            remarks.add(draft.id(), at, text.strip(), draft.revision(), who.getName());
-            audit.note(who.getName(), code, "remarked on " + at + ": " + text.strip());
+            acts.noted(who.getName(), code, "remarked on " + at + ": " + text.strip(),
+                    () -> remarks.add(draft.id(), at, text.strip(), draft.revision(), who.getName()));
             return list(code, at, model);
         });
     }
 
     @PostMapping("/settle")
     String settle(@PathVariable String code, @RequestParam String at, @RequestParam long id, Principal who, Model model) {
-        remarks.settle(frame.draft(code).id(), id, who.getName());
-        audit.note(who.getName(), code, "resolved a remark on " + at);
+        Draft draft = frame.draft(code);
+        acts.noted(who.getName(), code, "resolved a remark on " + at, () -> remarks.settle(draft.id(), id, who.getName()));
         return list(code, at, model);
     }
 }

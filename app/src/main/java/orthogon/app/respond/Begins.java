@@ -2,9 +2,9 @@ package orthogon.app.respond;
 
 import java.time.OffsetDateTime;
 import java.util.Optional;
-import orthogon.app.storage.InterviewStore;
-import orthogon.app.storage.InvitationStore;
-import orthogon.app.storage.ReleaseStore.Release;
+import orthogon.app.store.InterviewStore;
+import orthogon.app.store.InvitationStore;
+import orthogon.app.store.ReleaseStore.Release;
 import orthogon.core.interview.Interview;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;

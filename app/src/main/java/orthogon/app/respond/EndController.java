@@ -3,15 +3,17 @@ package orthogon.app.respond;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.OffsetDateTime;
+import java.util.Locale;
 import java.util.Optional;
-import orthogon.app.frame.Frame;
+import orthogon.app.http.Pace;
+import orthogon.app.http.PublicAddress;
 import orthogon.app.offering.Offering;
 import orthogon.app.outbox.Outbox;
 import orthogon.app.questions.Drawn;
 import orthogon.app.questions.Voice;
-import orthogon.app.storage.InterviewStore;
-import orthogon.app.storage.InterviewStore.Running;
-import orthogon.app.storage.InvitationStore;
+import orthogon.app.store.InterviewStore;
+import orthogon.app.store.InterviewStore.Running;
+import orthogon.app.store.InvitationStore;
 import orthogon.core.interview.Course;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Questionnaire;
@@ -22,7 +24,6 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 
 /** Leaving and coming back, reading over, sending, the receipt. */
 @Controller
@@ -32,8 +33,12 @@ class EndController {
     private final InvitationStore ways;
     private final Outbox outbox;
     private final Offering offering;
+    private final Pace pace;
+    private final PublicAddress addresses;
 
-    EndController(InterviewStore interviews, InvitationStore ways, Outbox outbox, Offering offering) {
+    EndController(InterviewStore interviews, InvitationStore ways, Outbox outbox, Offering offering, Pace pace, PublicAddress addresses) {
+        this.pace = pace;
+        this.addresses = addresses;
         this.offering = offering;
         this.interviews = interviews;
         this.ways = ways;
@@ -83,14 +88,25 @@ class EndController {
         model.addAttribute("wrong",
                 address.isPresent() ? "" : voice.say("mail_wrong", email.strip()));
         model.addAttribute("typed", email);
-        if (address.isPresent()) {
-            String link = ServletUriComponentsBuilder.fromContextPath(request).path("/to/resume/" + ways.wayBack(id)).toUriString();
+        if (address.isPresent() && !mayMail(id, address.get(), request)) {
+            response.setStatus(429);
+            response.setHeader("Retry-After", "3600");
+            model.addAttribute("sentTo", "");
+            model.addAttribute("wrong", voice.say("mail_many"));
+        } else if (address.isPresent()) {
+            String link = addresses.of("/to/resume/" + ways.wayBack(id));
             outbox.send(address.get(), voice.say("mail_subject", voice.plain(running.get().interview().wiring().document().title())),
                     voice.say("mail_text") + "\n\n" + link + "\n\n" + voice.say("mail_close"));
         } else {
             response.setStatus(422);
         }
         return themed(running.get(), voice, model, response, "respond/later");
+    }
+
+    /** A stranger's address is as good as any other here, so no interview, address or client has many messages sent. */
+    private boolean mayMail(String id, String address, HttpServletRequest request) {
+        return pace.allows(Pace.Of.MAIL_OF_INTERVIEW, id) && pace.allows(Pace.Of.MAIL_TO_ADDRESS, address.toLowerCase(Locale.ROOT))
+                && pace.allows(Pace.Of.MAIL_BY_CLIENT, request.getRemoteAddr());
     }
 
     @GetMapping("/to/resume/{token}")
@@ -121,7 +137,8 @@ class EndController {
         }
         String[] to = page.split(" ", 2);
         if (running.get().receipt().isEmpty()) {
-            interviews.keep(id, running.get().interview().backTo(to[0]), Optional.empty());
+            // Where another window is quicker, what it did stays.
+            interviews.keep(running.get(), running.get().interview().backTo(to[0]), Optional.empty());
         }
         String slot = to.length > 1 && to[1].matches("[a-z][A-Za-z0-9_.]*") ? to[1] : "";
         boolean open = running.get().interview().openEnded();

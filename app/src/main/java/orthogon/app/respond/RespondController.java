@@ -9,7 +9,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.IntStream;
+import orthogon.app.http.Pace;
 import orthogon.app.offering.Offering;
 import orthogon.app.offering.Offering.Found;
 import orthogon.app.proving.Ahead;
@@ -17,12 +20,13 @@ import orthogon.app.questions.Drawn;
 import orthogon.app.questions.PageForm;
 import orthogon.app.questions.Turn;
 import orthogon.app.questions.Voice;
-import orthogon.app.storage.AttachmentStore;
-import orthogon.app.storage.InterviewStore;
-import orthogon.app.storage.InterviewStore.Running;
-import orthogon.app.storage.InvitationStore;
-import orthogon.app.storage.InvitationStore.Invitation;
-import orthogon.app.storage.ReleaseStore.Release;
+import orthogon.app.store.AttachmentStore;
+import orthogon.app.store.InterviewStore;
+import orthogon.app.store.InterviewStore.Running;
+import orthogon.app.store.InvitationStore;
+import orthogon.app.store.InvitationStore.Invitation;
+import orthogon.app.store.ReleaseStore.Release;
+import orthogon.app.work.KeepAnswers;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
@@ -45,6 +49,7 @@ import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.multipart.MultipartHttpServletRequest;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.util.UriComponentsBuilder;
+import org.springframework.web.util.WebUtils;
 
 /** From the link to the last page. */
 @Controller
@@ -57,6 +62,10 @@ class RespondController {
     private static final String SPEAK = "speak:";
     /** Names the interview that was begun in this browser. */
     private static final String GOING_ON = "going-on";
+    /** Most characters of one value that comes with a link, and of all of them. */
+    private static final int LONGEST_PARAMETER = 500;
+    private static final int LONGEST_LINK = 1500;
+    private static final int LONGEST_WISH = 400;
 
     private final Offering offering;
     private final InterviewStore interviews;
@@ -65,9 +74,11 @@ class RespondController {
     private final Ahead ahead;
     private final Pace pace;
     private final Begins begins;
+    private final KeepAnswers keeping;
 
     RespondController(Offering offering, InterviewStore interviews, InvitationStore invitations, AttachmentStore attachments,
-            Ahead ahead, Pace pace, Begins begins) {
+            Ahead ahead, Pace pace, Begins begins, KeepAnswers keeping) {
+        this.keeping = keeping;
         this.begins = begins;
         this.offering = offering;
         this.interviews = interviews;
@@ -75,6 +86,22 @@ class RespondController {
         this.attachments = attachments;
         this.ahead = ahead;
         this.pace = pace;
+    }
+
+    /** Whether more came with the link than any link has; the rest of the address is not looked at. */
+    private static boolean isTooLong(Release release, Map<String, String> link) {
+        int[] lengths = release.document().arriving().stream().mapToInt(p -> link.getOrDefault(p.code(), "").length()).toArray();
+        return IntStream.of(lengths).anyMatch(n -> n > LONGEST_PARAMETER) || IntStream.of(lengths).sum() > LONGEST_LINK;
+    }
+
+    private String tooLong(Release release, Map<String, String> link, HttpServletRequest request, Model model,
+            HttpServletResponse response) {
+        response.setStatus(400);
+        String language = language(release, link, request);
+        Voice voice = Voice.of(Interview.start(release.wiring(language), LocalDate.now(), Map.of()));
+        model.addAttribute("tongues", Tongue.of(release, language));
+        model.addAttribute("linkQuery", "");
+        return shut(voice, voice.say("link_too_long"), model);
     }
 
     @GetMapping("/to/{token}")
@@ -86,6 +113,7 @@ class RespondController {
             return "redirect:/i/" + invitation.get().interview().get();
         }
         return switch (offering.at(token, OffsetDateTime.now())) {
+            case Found.Open open when isTooLong(open.release(), link) -> tooLong(open.release(), link, request, model, response);
             case Found.Open open -> {
                 offering.frame(open.release(), response);
                 model.addAttribute("goingOn", goingOn.filter(id -> interviews.find(id).filter(r -> r.receipt().isEmpty()
@@ -129,7 +157,7 @@ class RespondController {
     static List<Locale.LanguageRange> wanted(HttpServletRequest request) {
         String header = request.getHeader("Accept-Language");
         try {
-            return header == null || header.isBlank() ? List.of() : Locale.LanguageRange.parse(header);
+            return header == null || header.isBlank() || header.length() > LONGEST_WISH ? List.of() : Locale.LanguageRange.parse(header);
         } catch (IllegalArgumentException e) {
             return List.of();
         }
@@ -193,13 +221,16 @@ class RespondController {
         if (!(found instanceof Found.Open(Release release))) {
             return nothing(request, model, response);
         }
+        if (isTooLong(release, link)) {
+            return tooLong(release, link, request, model, response);
+        }
         offering.frame(release, response);
         String language = language(release, link, request);
         if (!link.getOrDefault(TRAP, "").isBlank()) {
             response.setStatus(422);
             return welcome(release, token, link, language, "trapped", model);
         }
-        if (!pace.mayBegin(request.getRemoteAddr())) {
+        if (!pace.allows(Pace.Of.BEGINNING, request.getRemoteAddr())) {
             response.setStatus(429);
             response.setHeader("Retry-After", "60");
             return welcome(release, token, link, language, "many_began", model);
@@ -247,7 +278,7 @@ class RespondController {
                 ? ""
                 : Voice.of(interview).say("appeared", fresh.size()) + " "
                         + String.join(", ", fresh.stream().map(slot -> "“" + wording(interview, page, slot) + "”").toList());
-        return draw(with(running.get(), interview), at, look.equals("again"), notice, model);
+        return draw(running.get().with(interview), at, look.equals("again"), notice, model);
     }
 
     private static String wording(Interview interview, Course.PageView page, String slot) {
@@ -286,10 +317,6 @@ class RespondController {
         return id.hashCode();
     }
 
-    private static Running with(Running running, Interview interview) {
-        return new Running(running.id(), running.release(), interview, OffsetDateTime.now(), Optional.empty(), running.furthest());
-    }
-
     @PostMapping("/i/{id}")
     String answer(@PathVariable String id, @RequestParam MultiValueMap<String, String> form, HttpServletRequest request, Model model,
             HttpServletResponse response) {
@@ -311,34 +338,48 @@ class RespondController {
                 return "redirect:/i/" + id + "/review";
             }
             response.setStatus(409);
-            return draw(with(running, interview), "", false, Voice.of(interview).say("not_that_page"), model);
+            return draw(running.with(interview), "", false, Voice.of(interview).say("not_that_page"), model);
         }
-        Map<String, Object> given = PageForm.answers(current.get(), language(interview), form, files(request), attachments::keep);
+        Received received = new Received(attachments.held(id));
+        Map<String, Object> given = PageForm.answers(current.get(), language(interview), form, files(request), received);
+        if (received.isTooMuch()) {
+            response.setStatus(413);
+            Map<String, Object> typed = PageForm.answers(current.get(), language(interview), form, new LinkedMultiValueMap<>(), received);
+            return draw(running.with(interview.keep(typed)), "", false, Voice.of(interview).say("files_too_much",
+                    Received.MOST_BYTES >> 20, Received.MOST_FILES), model);
+        }
+        return kept(running, current.get(), given, received, form, model, response);
+    }
+
+    private String kept(Running running, Course.PageView view, Map<String, Object> given, Received received,
+            MultiValueMap<String, String> form, Model model, HttpServletResponse response) {
+        String id = running.id();
+        String posted = view.page().code();
+        Interview interview = running.interview().backTo(posted);
         String speak = Optional.ofNullable(form.getFirst(PageForm.GO)).filter(g -> g.startsWith(SPEAK)).orElse("");
+        boolean later = "later".equals(form.getFirst(PageForm.GO));
+        boolean fromReview = REVIEW.equals(form.getFirst(PageForm.FROM));
+        model.addAttribute("from", fromReview ? REVIEW : "");
+        // Who reads on in another language, or later, keeps what is typed, whether it is accepted or not.
+        Turn turn = later || !speak.isEmpty() ? new Turn.Moved(interview.keep(given), Optional.empty(), "") : turn(interview, given, form);
+        if (!(turn instanceof Turn.Warned)) {
+            Optional<String> left = turn instanceof Turn.Moved m ? m.passed() : Optional.empty();
+            if (!keeping.keep(running, turn.interview(), left, received.contents())) {
+                return again(running, view, given, received, form, model, response);
+            }
+        }
         if (!speak.isEmpty()) {
-            // What was typed is kept, whether it is accepted or not.
-            interviews.keep(id, interview.keep(given), Optional.empty());
             speak(running, speak.substring(SPEAK.length()));
             String at = Optional.ofNullable(form.getFirst(PageForm.AT)).orElse("");
             return "redirect:/i/" + id + (at.isEmpty() ? "" : "?at=" + at);
         }
-        if ("later".equals(form.getFirst(PageForm.GO))) {
-            interviews.keep(id, interview.keep(given), Optional.empty());
+        if (later) {
             return "redirect:/i/" + id + "/later";
-        }
-        boolean fromReview = REVIEW.equals(form.getFirst(PageForm.FROM));
-        model.addAttribute("from", fromReview ? REVIEW : "");
-        Turn turn = Turn.of(interview, given, form);
-        if (fromReview && turn instanceof Turn.Moved m && m.passed().isPresent()) {
-            turn = new Turn.Moved(m.interview().asFarAsMet(), m.passed(), "");
-        }
-        if (!(turn instanceof Turn.Warned)) {
-            interviews.keep(id, turn.interview(), turn instanceof Turn.Moved m ? m.passed() : Optional.empty());
         }
         boolean sends = turn instanceof Turn.Moved m && m.passed().isPresent() && !fromReview
                 && running.release().document().presentation().navigation().reviewLeftOut() && m.interview().course().acceptable();
         if (sends) {
-            interviews.sendOnce(with(running, turn.interview()), OffsetDateTime.now());
+            interviews.sendOnce(running.with(turn.interview()), OffsetDateTime.now());
             return EndController.sent(running);
         }
         return switch (turn) {
@@ -353,10 +394,38 @@ class RespondController {
             case Turn.Warned w -> {
                 response.setStatus(409);
                 Drawn.warned(w, interview, Optional.ofNullable(form.getFirst(PageForm.GO)).orElse("next"), model);
-                fill(with(running, w.interview()), w.at(), false, "", model);
+                fill(running.with(w.interview()), w.at(), false, "", model);
                 yield "respond/page";
             }
         };
+    }
+
+    private static Turn turn(Interview interview, Map<String, Object> given, MultiValueMap<String, String> form) {
+        Turn turn = Turn.of(interview, given, form);
+        boolean back = REVIEW.equals(form.getFirst(PageForm.FROM)) && turn instanceof Turn.Moved m && m.passed().isPresent();
+        return back && turn instanceof Turn.Moved m ? new Turn.Moved(m.interview().asFarAsMet(), m.passed(), "") : turn;
+    }
+
+    /**
+     * Somebody kept the same interview since it was read: in another window, at the same moment. Answers to other pages go together with
+     * these; where the page is the same, the respondent is told and nothing is kept yet.
+     */
+    private String again(Running before, Course.PageView view, Map<String, Object> given, Received received,
+            MultiValueMap<String, String> form, Model model, HttpServletResponse response) {
+        Running now = interviews.find(before.id()).orElseThrow();
+        if (now.receipt().isPresent()) {
+            return "redirect:/i/" + before.id() + "/receipt";
+        }
+        boolean same = given.keySet().stream()
+                .allMatch(slot -> Objects.equals(before.interview().raw().get(slot), now.interview().raw().get(slot)));
+        Interview interview = now.interview().backTo(view.page().code());
+        boolean there = interview.course().current().filter(p -> p.page().code().equals(view.page().code())).isPresent();
+        if (same && there) {
+            return kept(now, interview.course().current().orElseThrow(), given, received, form, model, response);
+        }
+        response.setStatus(409);
+        return draw(now.with(there ? interview.keep(given) : now.interview()), "", false,
+                Voice.of(interview).say(there ? "saved_at_once" : "not_that_page"), model);
     }
 
     /** The page as it would be with what is on it now, which is kept aside in case the page is closed. */
@@ -374,7 +443,7 @@ class RespondController {
         if (interview.get().passed().equals(running.get().interview().passed())) {
             interviews.keepDraft(id, posted, given);
         }
-        fill(with(running.get(), interview.get().keep(given)), Optional.ofNullable(form.getFirst(PageForm.AT)).orElse(""), false, "",
+        fill(running.get().with(interview.get().keep(given)), Optional.ofNullable(form.getFirst(PageForm.AT)).orElse(""), false, "",
                 model);
         return "questions :: page";
     }
@@ -393,6 +462,7 @@ class RespondController {
     }
 
     private static MultiValueMap<String, MultipartFile> files(HttpServletRequest request) {
-        return request instanceof MultipartHttpServletRequest parts ? parts.getMultiFileMap() : new LinkedMultiValueMap<>();
+        MultipartHttpServletRequest parts = WebUtils.getNativeRequest(request, MultipartHttpServletRequest.class);
+        return parts == null ? new LinkedMultiValueMap<>() : parts.getMultiFileMap();
     }
 }

@@ -1,7 +1,7 @@
 package orthogon.app.respond;
 
 import java.util.List;
-import orthogon.app.storage.ReleaseStore.Release;
+import orthogon.app.store.ReleaseStore.Release;
 import orthogon.core.language.OwnWords;
 
 /**

@@ -11,7 +11,7 @@ import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Proofs;
 import orthogon.app.rules.RuleRows.RuleRow;
-import orthogon.app.storage.DraftStore.Draft;
+import orthogon.app.store.DraftStore.Draft;
 import orthogon.core.edit.ChangeEnding;
 import orthogon.core.edit.Edit;
 import orthogon.core.edit.Refused;

@@ -1,8 +1,9 @@
 package orthogon.app.trail;
 
 import java.security.Principal;
-import orthogon.app.storage.AuditStore;
-import orthogon.app.storage.SignOffStore;
+import orthogon.app.store.AuditStore;
+import orthogon.app.store.SignOffStore;
+import orthogon.app.work.Acts;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -16,8 +17,10 @@ class TrailController {
 
     private final AuditStore audit;
     private final SignOffStore signOffs;
+    private final Acts acts;
 
-    TrailController(AuditStore audit, SignOffStore signOffs) {
+    TrailController(AuditStore audit, SignOffStore signOffs, Acts acts) {
+        this.acts = acts;
         this.audit = audit;
         this.signOffs = signOffs;
     }
@@ -25,7 +28,7 @@ class TrailController {
     @GetMapping("/trail")
     String trail(Model model) {
         model.addAttribute("lines", audit.newest(MOST));
-        model.addAttribute("broken", audit.firstBroken());
+        model.addAttribute("broken", audit.firstBroken(MOST));
         return "trail";
     }
 
@@ -33,9 +36,9 @@ class TrailController {
     @PostMapping("/workspace")
     String workspace(@RequestParam(defaultValue = "false") boolean signOff, Principal who) {
         if (signOff != signOffs.isNeeded()) {
-            signOffs.need(signOff);
-            audit.note(who.getName(), "",
-                    signOff ? "requires a second person's signature" : "no longer requires a second person's signature");
+            acts.noted(who.getName(), Acts.WORKSPACE,
+                    signOff ? "requires a second person's signature" : "no longer requires a second person's signature",
+                    () -> signOffs.need(signOff));
         }
         return "redirect:/";
     }

@@ -11,7 +11,7 @@ import com.microsoft.playwright.options.SelectOption;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
-import orthogon.app.storage.DraftStore;
+import orthogon.app.store.DraftStore;
 import orthogon.core.edit.SetConditions;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.document.DocumentReader;

@@ -27,9 +27,9 @@ import net.sf.okapi.lib.xliff2.core.TargetState;
 import net.sf.okapi.lib.xliff2.document.XLIFFDocument;
 import net.sf.okapi.lib.xliff2.reader.XLIFFReader;
 import orthogon.app.questions.OrdinaryAnswers;
-import orthogon.app.storage.DraftStore;
-import orthogon.app.storage.InterviewStore;
-import orthogon.app.storage.ReleaseStore;
+import orthogon.app.store.DraftStore;
+import orthogon.app.store.InterviewStore;
+import orthogon.app.store.ReleaseStore;
 import orthogon.core.interview.Interview;
 import orthogon.core.language.Stretch;
 import orthogon.core.questionnaire.Answer;
@@ -312,7 +312,7 @@ class LanguagesIT {
                         break;
                     }
                     interview = next.get();
-                    interviews.keep(id, interview, Optional.empty());
+                    interviews.keep(interviews.find(id).orElseThrow(), interview, Optional.empty());
                 }
                 if (interview.course().complete()) {
                     page.navigate(application.address() + "/i/" + id + "/review");

@@ -7,7 +7,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.List;
 import java.util.Random;
-import orthogon.app.storage.DraftStore;
+import orthogon.app.store.DraftStore;
 import orthogon.core.questionnaire.Question;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;

@@ -11,7 +11,7 @@ import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.regex.Pattern;
-import orthogon.app.storage.DraftStore;
+import orthogon.app.store.DraftStore;
 import orthogon.core.edit.SetConditions;
 import orthogon.core.proof.claim.Family;
 import orthogon.core.questionnaire.Questionnaire;

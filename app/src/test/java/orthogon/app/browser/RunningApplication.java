@@ -5,8 +5,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.stream.Stream;
 import orthogon.app.Orthogon;
-import orthogon.app.storage.DraftStore;
-import orthogon.app.storage.ReleaseStore;
+import orthogon.app.demo.DemoPeople;
+import orthogon.app.store.DraftStore;
+import orthogon.app.store.ReleaseStore;
 import orthogon.core.questionnaire.Questionnaire;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -25,7 +26,10 @@ final class RunningApplication implements AutoCloseable {
         try {
             Path data = withData ? demoCopy() : Files.createTempDirectory("orthogon");
             context = SpringApplication.run(Orthogon.class, Stream.concat(Stream.of("--orthogon.port=0", "--orthogon.data=" + data,
-                    "--orthogon.demo=" + withData, "--orthogon.begins-per-minute=100000"), Stream.of(more)).toArray(String[]::new));
+                    "--orthogon.demo=" + withData, "--orthogon.pace.begin.most=100000"), Stream.of(more)).toArray(String[]::new));
+            if (!withData) {
+                context.getBean(DemoPeople.class).come();
+            }
         } catch (IOException e) {
             throw new java.io.UncheckedIOException(e);
         }

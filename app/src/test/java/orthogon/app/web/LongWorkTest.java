@@ -20,7 +20,9 @@ import java.util.concurrent.CountDownLatch;
 import orthogon.app.background.Result;
 import orthogon.app.background.Work;
 import orthogon.app.background.Works;
+import orthogon.app.demo.DemoPeople;
 import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
@@ -35,14 +37,21 @@ import org.springframework.test.web.servlet.request.RequestPostProcessor;
 @AutoConfigureMockMvc
 class LongWorkTest {
 
-    private static final RequestPostProcessor INES = user("ines").roles("ANALYST");
-    private static final RequestPostProcessor OSK = user("osk").roles("VIEWER");
+    private static final RequestPostProcessor INES = user("ines");
+    private static final RequestPostProcessor OSK = user("osk");
     private static final String HTML = "text/html,application/xhtml+xml,*/*;q=0.8";
 
     @Autowired
     private MockMvc web;
     @Autowired
+    private DemoPeople people;
+    @Autowired
     private Works works;
+
+    @BeforeEach
+    void come() {
+        people.come();
+    }
 
     private final CountDownLatch held = new CountDownLatch(1);
 
@@ -126,10 +135,10 @@ class LongWorkTest {
 
     @Test
     void moreWorkThanOnePersonMayHaveIsAnError() throws Exception {
-        RequestPostProcessor busy = user("busy").roles("ANALYST");
+        RequestPostProcessor busy = user("jory");
         web.perform(post("/new").param("title", "Fen").with(csrf()).with(busy)).andExpect(redirectedUrl("/q/fen/compose"));
         for (int i = 0; i < 4; i++) {
-            works.begin("A file", "/", "busy", progress -> {
+            works.begin("A file", "/", "jory", progress -> {
                 held.await();
                 return new Result.Address("/");
             });

@@ -13,14 +13,16 @@ import java.math.BigDecimal;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import orthogon.app.demo.DemoPeople;
 import orthogon.app.proving.Proofs;
-import orthogon.app.storage.DraftStore;
+import orthogon.app.store.DraftStore;
 import orthogon.core.proof.Proof;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
@@ -33,15 +35,22 @@ import org.springframework.test.web.servlet.request.RequestPostProcessor;
 @AutoConfigureMockMvc
 class ProvingTest {
 
-    private static final RequestPostProcessor INES = user("ines").roles("ANALYST");
-    private static final RequestPostProcessor OSK = user("osk").roles("VIEWER");
+    private static final RequestPostProcessor INES = user("ines");
+    private static final RequestPostProcessor OSK = user("osk");
 
     @Autowired
     private MockMvc web;
     @Autowired
+    private DemoPeople people;
+    @Autowired
     private DraftStore drafts;
     @Autowired
     private Proofs proofs;
+
+    @BeforeEach
+    void come() {
+        people.come();
+    }
 
     /** Sums of many numbers, compared in two ways: more than a minute's work. */
     private static Questionnaire hard(String code) {

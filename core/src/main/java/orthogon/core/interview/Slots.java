@@ -34,8 +34,13 @@ public final class Slots {
 
     /** The question whose answer the slot keeps; empty for rosters, and for what the document does not know. */
     public static Optional<Question> question(Questionnaire document, String slot) {
-        String plain = slot.endsWith(OTHER) ? slot.substring(0, slot.length() - OTHER.length()) : slot;
-        return document.question(plain.substring(plain.lastIndexOf('.') + 1));
+        return document.question(code(slot));
+    }
+
+    /** The code of the question or roster whose answer the slot keeps. */
+    public static String code(String slot) {
+        String plain = isOther(slot) ? slot.substring(0, slot.length() - OTHER.length()) : slot;
+        return plain.substring(plain.lastIndexOf('.') + 1);
     }
 
     public static boolean isOther(String slot) {

@@ -1,0 +1,91 @@
+package orthogon.app.command;
+
+import java.io.IOException;
+import java.io.RandomAccessFile;
+import java.nio.channels.FileLock;
+import java.nio.channels.OverlappingFileLockException;
+import java.nio.file.AccessDeniedException;
+import java.nio.file.FileSystemException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
+import orthogon.app.store.TrailKey;
+import orthogon.app.store.WorkspaceStore;
+
+/** The folder in which all of a workspace is kept. One program at a time has it. */
+public final class DataFolder {
+
+    /** The folder cannot be used; the message says why and what to do. */
+    public static final class Unusable extends Exception {
+
+        private static final long serialVersionUID = 1;
+
+        Unusable(String why) {
+            super(why, null, false, false);
+        }
+    }
+
+    private static final String LOCK = "orthogon.lock";
+    private static final String DATABASE = "orthogon";
+
+    private final Path folder;
+
+    public DataFolder(Path folder) {
+        this.folder = folder.toAbsolutePath().normalize();
+    }
+
+    public Path path() {
+        return folder;
+    }
+
+    /** Where the database is, for the driver. */
+    public String url() {
+        return "jdbc:h2:file:" + folder.resolve(DATABASE) + ";WRITE_DELAY=0;DB_CLOSE_ON_EXIT=FALSE";
+    }
+
+    /** Opens the database, which nobody else may have. */
+    WorkspaceStore open() {
+        return WorkspaceStore.open(url(), folder.resolve(TrailKey.FILE));
+    }
+
+    public boolean hasDatabase() {
+        return Files.exists(folder.resolve(DATABASE + ".mv.db"));
+    }
+
+    /**
+     * Takes the folder for this program, until it ends.
+     *
+     * @throws Unusable where it cannot be made or written to, or another program has it
+     */
+    public void take() throws Unusable {
+        if (!tryTake()) {
+            throw new Unusable("Another Orthogon uses the folder " + folder + ". Stop it, or choose another folder with --orthogon.data.");
+        }
+    }
+
+    /** Whether it could be taken; false where another program has it. */
+    public boolean tryTake() throws Unusable {
+        try {
+            Files.createDirectories(folder);
+            // The file stays open, and with it the lock, as long as the program runs.
+            RandomAccessFile file = new RandomAccessFile(folder.resolve(LOCK).toFile(), "rw");
+            Optional<FileLock> lock = Optional.ofNullable(file.getChannel().tryLock());
+            if (lock.isEmpty()) {
+                file.close();
+            }
+            return lock.isPresent();
+        } catch (OverlappingFileLockException e) {
+            return true;
+        } catch (AccessDeniedException e) {
+            throw new Unusable(cannotWrite());
+        } catch (FileSystemException e) {
+            throw new Unusable("The folder " + folder + " cannot be used: " + e.getReason() + ". Choose another with --orthogon.data.");
+        } catch (IOException e) {
+            throw new Unusable(cannotWrite());
+        }
+    }
+
+    private String cannotWrite() {
+        return "Orthogon may not write to the folder " + folder + ". Allow it, or choose another folder with --orthogon.data.";
+    }
+}

@@ -1,0 +1,49 @@
+package orthogon.app.command;
+
+import java.io.IOException;
+import java.io.PrintStream;
+import java.net.InetSocketAddress;
+import java.net.ServerSocket;
+import java.nio.file.Path;
+import java.util.Arrays;
+
+/** Looks, before the web application starts, whether it can: what is in its way is told in one sentence. */
+public final class Serve {
+
+    private static final String DATA = "--orthogon.data=";
+    private static final String PORT = "--orthogon.port=";
+    private static final int USUAL_PORT = 8417;
+
+    private Serve() {}
+
+    /** Whether it can start; otherwise the sentence is printed. */
+    public static boolean isPossible(String[] args, PrintStream err) {
+        try {
+            new DataFolder(Path.of(value(args, DATA, System.getProperty("orthogon.data", "./data")))).take();
+            return isFree(value(args, PORT, System.getProperty("orthogon.port", String.valueOf(USUAL_PORT))), err);
+        } catch (DataFolder.Unusable e) {
+            err.println(e.getMessage());
+            return false;
+        }
+    }
+
+    private static String value(String[] args, String option, String otherwise) {
+        return Arrays.stream(args).filter(a -> a.startsWith(option)).map(a -> a.substring(option.length())).reduce((a, b) -> b)
+                .orElse(otherwise);
+    }
+
+    private static boolean isFree(String port, PrintStream err) {
+        if (!port.matches("\\d{1,5}") || Integer.parseInt(port) > 65_535) {
+            err.println("“" + port + "” is no port. Write a number up to 65535: " + PORT + USUAL_PORT);
+            return false;
+        }
+        try (ServerSocket socket = new ServerSocket()) {
+            socket.setReuseAddress(true);
+            socket.bind(new InetSocketAddress(Integer.parseInt(port)));
+            return true;
+        } catch (IOException e) {
+            err.println("Port " + port + " is taken or may not be used. Choose another with " + PORT + "N.");
+            return false;
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** What holds for every request, whoever sends it: addresses, the way through a proxy, limits and pace. Nothing of the job lives here. */
+package orthogon.app.http;

@@ -1,2 +1,0 @@
-/** What is kept: drafts with every revision, releases, interviews, responses. The SQL stands at the head of each store. */
-package orthogon.app.storage;

@@ -1,0 +1,263 @@
+package orthogon.app.store;
+
+import java.security.SecureRandom;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+import orthogon.app.store.ReleaseStore.Release;
+import orthogon.core.interview.Interview;
+import orthogon.core.interview.Slots;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.formats.report.StoredAnswers;
+import org.springframework.dao.DuplicateKeyException;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Running interviews and the responses that they become. */
+@Component
+public class InterviewStore {
+
+    private static final String INSERT = """
+            insert into interview (id, release_id, today, link, raw, started, passed, began_at, updated_at, language)
+            values (:id, :release, :today, :link, :raw, :started, :passed, :at, :at, :language)
+            """;
+    private static final String UPDATE = """
+            update interview set raw = :raw, started = :started, passed = :passed, updated_at = :at, draft_page = null, draft = null,
+                version = version + 1
+            where id = :id and version = :version
+            """;
+    private static final String FIND = """
+            select i.id, i.release_id, i.today, i.link, i.raw, i.started, i.passed, i.updated_at, i.language, i.furthest, i.version,
+                p.receipt
+            from interview i left join response p on p.interview_id = i.id where i.id = :id
+            """;
+    private static final String RESPONSE = """
+            insert into response (receipt, interview_id, release_id, outcome, sent_at, digest)
+            values (:receipt, :interview, :release, :outcome, :at, :digest)
+            """;
+    private static final String RESPONSES = """
+            select p.receipt, p.interview_id, p.outcome, p.sent_at, r.number, r.id as release_id
+            from response p join release r on r.id = p.release_id
+            """;
+    private static final String ANSWERS = """
+            select a.receipt, a.given from answer a join response p on p.receipt = a.receipt join release r on r.id = p.release_id
+            where r.questionnaire_id = :id
+            """;
+
+    /**
+     * @param receipt empty while the interview runs
+     * @param furthest the largest percentage of progress that the respondent was shown
+     * @param version how often it was kept before it was read
+     */
+    public record Running(String id, Release release, Interview interview, OffsetDateTime updatedAt, Optional<String> receipt,
+            int furthest, int version) {
+
+        /** The same with other answers, which are not kept yet. */
+        public Running with(Interview changed) {
+            return new Running(id, release, changed, OffsetDateTime.now(), Optional.empty(), furthest, version);
+        }
+    }
+
+    /** One row as it is stored. */
+    private record Row(String id, long release, LocalDate today, String link, String raw, String started, String passed,
+            OffsetDateTime updatedAt, String language, int furthest, int version, Optional<String> receipt) {
+
+        static Row of(ResultSet row, int n) throws SQLException {
+            return new Row(row.getString("id"), row.getLong("release_id"), row.getObject("today", LocalDate.class), row.getString("link"),
+                    row.getString("raw"), row.getString("started"), row.getString("passed"),
+                    row.getObject("updated_at", OffsetDateTime.class), row.getString("language"), row.getInt("furthest"),
+                    row.getInt("version"), Optional.ofNullable(row.getString("receipt")));
+        }
+    }
+
+    /** @param answers question code to value */
+    public record Response(String receipt, String interviewId, long releaseId, int release, String outcome, OffsetDateTime sentAt,
+            Map<String, Object> answers) {}
+
+    private final JdbcClient jdbc;
+    private final ReleaseStore releases;
+    private final TransactionTemplate together;
+    private final SecureRandom random = new SecureRandom();
+
+    public InterviewStore(JdbcClient jdbc, ReleaseStore releases, PlatformTransactionManager transactions) {
+        this.together = new TransactionTemplate(transactions);
+        this.jdbc = jdbc;
+        this.releases = releases;
+    }
+
+    public Running begin(Release release, Interview interview, OffsetDateTime at) {
+        String key = RandomNames.hex(16);
+        jdbc.sql(INSERT).param("id", key).param("release", release.id()).param("today", interview.today())
+                .param("link", StoredAnswers.write(interview.link())).param("raw", StoredAnswers.write(interview.raw()))
+                .param("started", StoredAnswers.writeTexts(interview.started()))
+                .param("passed", StoredAnswers.writeTexts(interview.passed()))
+                .param("at", at).param("language", interview.wiring().document().sourceLanguage()).update();
+        return new Running(key, release, interview, at, Optional.empty(), 0, 0);
+    }
+
+    public Optional<Running> find(String id) {
+        // The release is read once the row is, so that no request holds two connections.
+        return jdbc.sql(FIND).param("id", id).query(Row::of).optional().map(this::running);
+    }
+
+    private Running running(Row row) {
+        Release release = releases.get(row.release());
+        Interview interview = new Interview(release.wiring(row.language()), row.today(), StoredAnswers.readLink(row.link()),
+                StoredAnswers.read(release.document(), row.raw()), new LinkedHashSet<>(StoredAnswers.readTexts(row.started())),
+                StoredAnswers.readTexts(row.passed()), false).checkedAsWanted();
+        return new Running(row.id(), release, interview, row.updatedAt(), row.receipt(), row.furthest(), row.version());
+    }
+
+    /**
+     * Keeps what an interview has come to, unless it was kept otherwise since it was read.
+     *
+     * @param running as it was read
+     * @return whether it is kept
+     */
+    @Transactional
+    public boolean keep(Running running, Interview interview, Optional<String> leftPage) {
+        boolean kept = jdbc.sql(UPDATE).param("raw", StoredAnswers.write(interview.raw()))
+                .param("started", StoredAnswers.writeTexts(interview.started()))
+                .param("passed", StoredAnswers.writeTexts(interview.passed()))
+                .param("at", OffsetDateTime.now()).param("id", running.id()).param("version", running.version()).update() == 1;
+        if (kept) {
+            leftPage.ifPresent(page -> jdbc.sql("insert into page_visit (interview_id, page, left_at) values (:id, :page, :at)")
+                    .param("id", running.id()).param("page", page).param("at", OffsetDateTime.now()).update());
+        }
+        return kept;
+    }
+
+    /** Keeps what is typed on a page that is not left yet. */
+    public void keepDraft(String id, String page, Map<String, Object> answers) {
+        jdbc.sql("update interview set draft_page = :page, draft = :draft where id = :id").param("page", page)
+                .param("draft", StoredAnswers.write(answers)).param("id", id).update();
+    }
+
+    /** Forgets what was typed on a page since it was last saved. */
+    public void dropDraft(String id) {
+        jdbc.sql("update interview set draft_page = null, draft = null where id = :id").param("id", id).update();
+    }
+
+    /** What was typed on the page before it was closed; empty where nothing was. */
+    public Optional<Map<String, Object>> draft(String id, String page, Questionnaire document) {
+        return jdbc.sql("select draft from interview where id = :id and draft_page = :page and draft is not null").param("id", id)
+                .param("page", page).query(String.class).optional().map(text -> StoredAnswers.read(document, text));
+    }
+
+    /** The language that the respondent reads from now on. */
+    public void speak(String id, String language) {
+        jdbc.sql("update interview set language = :language where id = :id").param("language", language).param("id", id).update();
+    }
+
+    /** Notes how far the respondent was shown to be. */
+    public void reached(Running running, int percent) {
+        if (percent > running.furthest()) {
+            jdbc.sql("update interview set furthest = :percent where id = :id").param("percent", percent).param("id", running.id())
+                    .update();
+        }
+    }
+
+    /** Makes a response of a complete interview, once: sent a second time it gives the same receipt. All of it is kept, or nothing. */
+    private String send(Running running, OffsetDateTime at) {
+        Optional<String> known = jdbc.sql("select receipt from response where interview_id = :id").param("id", running.id())
+                .query(String.class).optional();
+        if (known.isPresent()) {
+            return known.get();
+        }
+        String receipt = receipt();
+        String outcome = running.interview().course().outcome().orElse("");
+        Map<String, String> given = new LinkedHashMap<>();
+        running.interview().sent().forEach((question, value) -> given.put(question, StoredAnswers.write(Map.of(question, value))));
+        jdbc.sql(RESPONSE).param("receipt", receipt).param("interview", running.id()).param("release", running.release().id())
+                .param("outcome", outcome).param("at", at)
+                .param("digest", Digests.ofResponse(receipt, running.id(), running.release().id(), outcome, given)).update();
+        given.forEach((question, answer) -> jdbc
+                .sql("insert into answer (receipt, question, given) values (:receipt, :question, :given)").param("receipt", receipt)
+                .param("question", question).param("given", answer).update());
+        return receipt;
+    }
+
+    /** What {@link #send} gave when two requests send at the same moment. */
+    public String sendOnce(Running running, OffsetDateTime at) {
+        try {
+            return together.execute(status -> send(running, at));
+        } catch (DuplicateKeyException e) {
+            return find(running.id()).flatMap(Running::receipt).orElseThrow();
+        }
+    }
+
+    private String receipt() {
+        String signs = "23456789ABCDEFGHJKMNPQRSTUVWXYZ";
+        StringBuilder receipt = new StringBuilder();
+        for (int i = 0; i < 9; i++) {
+            receipt.append(i > 0 && i % 3 == 0 ? "-" : "").append(signs.charAt(random.nextInt(signs.length())));
+        }
+        return receipt.toString();
+    }
+
+    /** Every response to any release of a questionnaire, newest first. */
+    public List<Response> responses(long questionnaireId) {
+        List<Sent> sent = jdbc.sql(RESPONSES + " where r.questionnaire_id = :id order by p.sent_at desc, p.receipt")
+                .param("id", questionnaireId).query(Sent::of).list();
+        Map<String, List<String>> given = new HashMap<>();
+        jdbc.sql(ANSWERS).param("id", questionnaireId).query(row -> {
+            given.computeIfAbsent(row.getString("receipt"), r -> new ArrayList<>()).add(row.getString("given"));
+        });
+        return sent.stream().map(s -> response(s, given.getOrDefault(s.receipt(), List.of()))).toList();
+    }
+
+    public Optional<Response> response(long questionnaireId, String receipt) {
+        return jdbc.sql(RESPONSES + " where r.questionnaire_id = :id and p.receipt = :receipt").param("id", questionnaireId)
+                .param("receipt", receipt).query(Sent::of).optional()
+                .map(s -> response(s, jdbc.sql("select given from answer where receipt = :receipt").param("receipt", receipt)
+                        .query(String.class).list()));
+    }
+
+    public int count(long questionnaireId, OffsetDateTime since) {
+        return jdbc.sql("""
+                select count(*) from response p join release r on r.id = p.release_id
+                where r.questionnaire_id = :id and p.sent_at >= :since
+                """).param("id", questionnaireId).param("since", since).query(Integer.class).single();
+    }
+
+    /** Interviews begun, and responses sent, for one release. */
+    public record Tally(int begun, int sent) {}
+
+    public Tally tally(long releaseId) {
+        return new Tally(
+                jdbc.sql("select count(*) from interview where release_id = :id").param("id", releaseId).query(Integer.class).single(),
+                jdbc.sql("select count(*) from response where release_id = :id").param("id", releaseId).query(Integer.class).single());
+    }
+
+    private Response response(Sent sent, List<String> answers) {
+        Questionnaire document = releases.get(sent.release()).document();
+        Map<String, Object> given = new LinkedHashMap<>();
+        answers.forEach(json -> given.putAll(StoredAnswers.read(document, json)));
+        Map<String, Object> ordered = new LinkedHashMap<>();
+        Stream.concat(document.linkParameters().stream().map(Questionnaire.LinkParameter::code),
+                document.items().flatMap(i -> Stream.of(i.code(), Slots.other(i.code())))).filter(given::containsKey)
+                .forEach(code -> ordered.put(code, given.get(code)));
+        return new Response(sent.receipt(), sent.interview(), sent.release(), sent.number(), sent.outcome(), sent.at(), ordered);
+    }
+
+    /** One row of the responses. */
+    private record Sent(String receipt, String interview, long release, int number, String outcome, OffsetDateTime at) {
+
+        static Sent of(ResultSet row, int n) throws SQLException {
+            return new Sent(row.getString("receipt"), row.getString("interview_id"), row.getLong("release_id"), row.getInt("number"),
+                    row.getString("outcome"), row.getObject("sent_at", OffsetDateTime.class));
+        }
+    }
+}

@@ -1,0 +1,56 @@
+package orthogon.app.store;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.OffsetDateTime;
+import java.util.List;
+import orthogon.core.proof.claim.Gate.Waiver;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/** Waivers of claims. One that was taken back stays in the table, with who did that. */
+@Component
+public class WaiverStore {
+
+    private static final String SELECT = """
+            select claim, place, reason, author, revision from waiver
+            where questionnaire_id = :questionnaire and taken_back_at is null order by id
+            """;
+    private static final String INSERT = """
+            insert into waiver (questionnaire_id, claim, place, reason, revision, author, made_at)
+            values (:questionnaire, :claim, :place, :reason, :revision, :author, :at)
+            """;
+    private static final String TAKE_BACK = """
+            update waiver set taken_back_by = :author, taken_back_at = :at
+            where questionnaire_id = :questionnaire and claim = :claim and place = :place and taken_back_at is null
+            """;
+
+    private final JdbcClient jdbc;
+    private final DraftStore drafts;
+
+    public WaiverStore(JdbcClient jdbc, DraftStore drafts) {
+        this.jdbc = jdbc;
+        this.drafts = drafts;
+    }
+
+    /** Those that were not taken back, oldest first; whether they still count is for the gate to say. */
+    public List<Waiver> of(long questionnaireId) {
+        return jdbc.sql(SELECT).param("questionnaire", questionnaireId).query((row, n) -> waiver(questionnaireId, row)).list();
+    }
+
+    public void save(long questionnaireId, String claim, String place, String reason, int revision, String author) {
+        jdbc.sql(INSERT).param("questionnaire", questionnaireId).param("claim", claim).param("place", place).param("reason", reason)
+                .param("revision", revision).param("author", author).param("at", OffsetDateTime.now()).update();
+    }
+
+    public void takeBack(long questionnaireId, String claim, String place, String author) {
+        jdbc.sql(TAKE_BACK).param("questionnaire", questionnaireId).param("claim", claim).param("place", place).param("author", author)
+                .param("at", OffsetDateTime.now()).update();
+    }
+
+    private Waiver waiver(long questionnaireId, ResultSet row) throws SQLException {
+        int revision = row.getInt("revision");
+        return new Waiver(row.getString("claim"), row.getString("place"), row.getString("reason"), row.getString("author"), revision,
+                drafts.at(questionnaireId, revision).orElseThrow().document());
+    }
+}

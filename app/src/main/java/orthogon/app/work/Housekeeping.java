@@ -1,0 +1,28 @@
+package orthogon.app.work;
+
+import java.time.Duration;
+import java.time.OffsetDateTime;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.scheduling.annotation.EnableScheduling;
+import org.springframework.scheduling.annotation.Scheduled;
+
+/** What is done from time to time without anybody asking for it. */
+@Configuration
+@EnableScheduling
+class Housekeeping {
+
+    private final KeepAnswers keeping;
+    private final Duration refusedFor;
+
+    /** @param refusedFor how long files of a page that was refused are kept */
+    Housekeeping(KeepAnswers keeping, @Value("${orthogon.refused-files-kept:PT24H}") Duration refusedFor) {
+        this.keeping = keeping;
+        this.refusedFor = refusedFor;
+    }
+
+    @Scheduled(initialDelay = 10, fixedDelay = 60, timeUnit = java.util.concurrent.TimeUnit.MINUTES)
+    void forgetRefusedFiles() {
+        keeping.forgetRefused(OffsetDateTime.now().minus(refusedFor));
+    }
+}
