@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.security.Principal;
 import java.time.OffsetDateTime;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -203,6 +204,18 @@ class DeskController {
         try {
             progress.at("Reading the file", 0, 0);
             Questionnaire document = DocumentReader.read(content);
+            List<Result.Fault> leading = new ArrayList<>();
+            for (int i = 0; i < document.outcomes().size(); i++) {
+                Questionnaire.Outcome outcome = document.outcomes().get(i);
+                if (!outcome.redirect().isEmpty() && !outcome.leadsOn()) {
+                    leading.add(new Result.Fault("/outcomes/" + i + "/redirect",
+                            "respondents can be led on to a web address only; write it like https://example.org/page"));
+                }
+            }
+            if (!leading.isEmpty()) {
+                return new Result.Refusal("“" + name + "” leads respondents where no browser should go. Fix what is listed and open it "
+                        + "again.", leading);
+            }
             progress.at("Keeping the questionnaire", 0, 0);
             String code = Codes.fresh(document.code(), drafts::exists);
             beginning.begin(document.withCode(code), who, "opened the file " + name);

@@ -20,4 +20,10 @@ class Shown {
     boolean mayEdit(Authentication who) {
         return who != null && people.may(who, "EDIT");
     }
+
+    /** Whether the person may write texts in other languages. */
+    @ModelAttribute("mayTranslate")
+    boolean mayTranslate(Authentication who) {
+        return who != null && people.may(who, "TRANSLATE");
+    }
 }

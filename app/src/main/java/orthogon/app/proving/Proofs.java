@@ -12,10 +12,12 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executor;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import java.util.concurrent.atomic.AtomicBoolean;
+import orthogon.app.background.Lane;
+import orthogon.app.http.InFlight;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.diagram.Limits;
@@ -34,6 +36,12 @@ public class Proofs {
     private static final long SLOW_MILLIS = 150;
     /** How long a sheet that is opened waits for its proof, before it opens without one. */
     private static final Duration SHEET_WAITS = Duration.ofSeconds(2);
+    /** How long a proof has before it makes room for others. */
+    private static final Duration QUICK = Duration.ofSeconds(4);
+    /** How long a proof waits that follows an edit, where the one before took long. */
+    private static final Duration AFTER_EDIT = Duration.ofMillis(300);
+    /** How long work gives way to respondents at a time. */
+    private static final int MOST_GIVEN_WAY_MILLIS = 20;
     /** How long an act waits that needs the proof. */
     private static final Duration ACT_WAITS = Duration.ofSeconds(60);
 
@@ -54,13 +62,12 @@ public class Proofs {
     private final Map<Long, Instant> begun = new ConcurrentHashMap<>();
     /** Questionnaire to the revision whose proof somebody stopped. */
     private final Map<Long, Integer> stopped = new ConcurrentHashMap<>();
-    /** Two at least, so that one long proof does not hold up all others. */
-    private final ExecutorService workers = Executors.newFixedThreadPool(
-            // One core is left to the people who wait for an answer.
-            Math.max(2, Runtime.getRuntime().availableProcessors() - 1), Thread.ofPlatform().daemon().name("proof-", 0).factory());
+    /** Where every proof begins. What takes longer than {@link #QUICK} goes on in the other lane, so that no draft holds up another. */
+    private final Lane quick = new Lane("proof", Math.max(2, Runtime.getRuntime().availableProcessors() - 1));
+    private final Lane slow = new Lane("long-proof", 1);
+    private final InFlight respondents;
     /** Counting may take long, and must not keep proofs waiting. */
     private final ExecutorService counters = Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("count").factory());
-    private final Executor afterwards = CompletableFuture.delayedExecutor(300, TimeUnit.MILLISECONDS, workers);
     private final Map<Key, CompletableFuture<Proof>> proofs = new LinkedHashMap<>(16, 0.75f, true) {
         @Override
         protected boolean removeEldestEntry(Map.Entry<Key, CompletableFuture<Proof>> eldest) {
@@ -72,12 +79,35 @@ public class Proofs {
      * @param seconds longest time for one part of a proof
      * @param megabytes most memory of its diagrams
      */
-    Proofs(@Value("${orthogon.proof-seconds:300}") int seconds, @Value("${orthogon.proof-megabytes:160}") int megabytes) {
+    Proofs(@Value("${orthogon.proof-seconds:300}") int seconds, @Value("${orthogon.proof-megabytes:160}") int megabytes,
+            InFlight respondents) {
+        this.respondents = respondents;
         this.limits = Limits.of(megabytes, Duration.ofSeconds(seconds));
     }
 
+    /** Works on a proof in one of the lanes; in the quick one for a while only. */
+    private void work(Draft draft, Key key, CompletableFuture<Proof> result, boolean quickly) {
+        try {
+            result.complete(prove(draft, key, quickly ? Instant.now().plus(QUICK) : Instant.MAX));
+        } catch (TooLong e) {
+            slow.take(size(draft), () -> work(draft, key, result, false));
+        } catch (RuntimeException | Error e) {
+            result.completeExceptionally(e);
+        }
+    }
+
+    private static long size(Draft draft) {
+        return draft.document().items().count();
+    }
+
+    /** A proof that is to go on where others do not wait for it. */
+    private static final class TooLong extends CancellationException {
+
+        private static final long serialVersionUID = 1L;
+    }
+
     /** A revision that was overtaken while it waited is not proved: nobody looks at it any more. */
-    private Proof prove(Draft draft, Key key) {
+    private Proof prove(Draft draft, Key key, Instant until) {
         if (newest.merge(draft.id(), draft.revision(), Math::max) > draft.revision()) {
             synchronized (proofs) {
                 proofs.remove(key);
@@ -85,8 +115,13 @@ public class Proofs {
             throw new CancellationException("revision " + draft.revision() + " was overtaken");
         }
         long from = System.nanoTime();
-        begun.put(draft.id(), Instant.now());
-        Proof proof = proved(draft, key, watching(draft));
+        begun.putIfAbsent(draft.id(), Instant.now());
+        if (!until.equals(Instant.MAX)) {
+            begun.put(draft.id(), Instant.now());
+        }
+        AtomicBoolean proving = new AtomicBoolean(true);
+        Proof proof = proved(draft, key, watching(draft, until, proving));
+        proving.set(false);
         took.put(draft.id(), TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - from));
         return proof;
     }
@@ -96,6 +131,8 @@ public class Proofs {
         try {
             return last(key).map(before -> before.after(draft.document(), limits, watch))
                     .orElseGet(() -> Proof.of(draft.document(), key.asOf(), limits, watch));
+        } catch (TooLong e) {
+            throw e;
         } catch (CancellationException e) {
             if (isStopped(draft)) {
                 return Proof.stopped(draft.document(), key.asOf());
@@ -117,8 +154,14 @@ public class Proofs {
         }
     }
 
-    /** Calls a proof off as soon as its revision is overtaken. */
-    private Watch watching(Draft draft) {
+    /**
+     * Calls a proof off as soon as its revision is overtaken. What has no end in sight, and counting, give way to respondents.
+     *
+     * @param until when a proof goes on in the other lane
+     * @param proving whether the proof is still worked on, and not only its counts
+     */
+    private Watch watching(Draft draft, Instant until, AtomicBoolean proving) {
+        boolean quickly = !until.equals(Instant.MAX);
         return new Watch() {
             @Override
             public void reached(String part) {
@@ -127,9 +170,28 @@ public class Proofs {
 
             @Override
             public boolean isCalledOff() {
-                return !isNewest(draft) || isStopped(draft);
+                if (!isNewest(draft) || isStopped(draft)) {
+                    return true;
+                }
+                if (!quickly || !proving.get()) {
+                    giveWay();
+                } else if (Instant.now().isAfter(until)) {
+                    throw new TooLong();
+                }
+                return false;
             }
         };
+    }
+
+    private void giveWay() {
+        for (int waited = 0; waited < MOST_GIVEN_WAY_MILLIS && respondents.now() > 0; waited++) {
+            try {
+                Thread.sleep(1);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                return;
+            }
+        }
     }
 
     /** Whether somebody stopped the proof of this revision. */
@@ -194,8 +256,16 @@ public class Proofs {
         Key key = new Key(draft.id(), draft.revision(), LocalDate.now());
         newest.merge(draft.id(), draft.revision(), Math::max);
         synchronized (proofs) {
-            return proofs.computeIfAbsent(key,
-                    k -> CompletableFuture.supplyAsync(() -> prove(draft, k), isSlow(draft) ? afterwards : workers));
+            return proofs.computeIfAbsent(key, k -> {
+                CompletableFuture<Proof> result = new CompletableFuture<>();
+                Runnable queue = () -> quick.take(size(draft), () -> work(draft, k, result, true));
+                if (isSlow(draft)) {
+                    CompletableFuture.delayedExecutor(AFTER_EDIT.toMillis(), TimeUnit.MILLISECONDS).execute(queue);
+                } else {
+                    queue.run();
+                }
+                return result;
+            });
         }
     }
 

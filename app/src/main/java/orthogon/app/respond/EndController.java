@@ -186,7 +186,7 @@ class EndController {
                 .orElse("<p>" + voice.say("thanks") + "</p>"));
         model.addAttribute("when", voice.ownWords().moment(running.get().updatedAt()));
         model.addAttribute("lines", Drawn.lines(running.get().interview()));
-        model.addAttribute("redirect", outcome.map(Questionnaire.Outcome::redirect).orElse(""));
+        model.addAttribute("redirect", outcome.filter(Questionnaire.Outcome::leadsOn).map(Questionnaire.Outcome::redirect).orElse(""));
         model.addAttribute("onward", onward && document.presentation().navigation().redirectAtOnce());
         return themed(running.get(), voice, model, response, "respond/receipt");
     }

@@ -190,6 +190,9 @@ class RulesController {
         return attempt(code, model, response, () -> {
             Questionnaire document = editing.seen(code, revision);
             List<OutcomeRow> table = new ArrayList<>(document.outcomeTable());
+            if (!act.equals("add") && (row < 0 || row >= table.size())) {
+                throw new Refused("There is no row " + (row + 1) + " of the outcome table any more. Reload the sheet.");
+            }
             switch (act) {
                 case "up" -> {
                     if (row > 0) {

@@ -1,6 +1,5 @@
 package orthogon.core.edit;
 
-import java.net.URI;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -23,22 +22,13 @@ public record ChangeEnding(List<Outcome> outcomes, List<OutcomeRow> table, List<
             if (!seen.add(outcome.code())) {
                 throw new Refused("There are two outcomes " + outcome.code() + "; give one of them another code.");
             }
-            if (!outcome.redirect().isEmpty() && !isWebAddress(outcome.redirect())) {
+            if (!outcome.redirect().isEmpty() && !outcome.leadsOn()) {
                 throw new Refused("“" + outcome.redirect() + "” is not an address to continue to; write it like https://example.org/page.");
             }
         }
         Questionnaire changed = Meant.understood(document, document.withEnding(outcomes, table).withClaims(claims));
         Whole.refuseNewFaults(document, changed);
         return changed;
-    }
-
-    private static boolean isWebAddress(String text) {
-        try {
-            URI address = URI.create(text);
-            return Set.of("http", "https").contains(String.valueOf(address.getScheme())) && address.getHost() != null;
-        } catch (IllegalArgumentException e) {
-            return false;
-        }
     }
 
     @Override

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.CancellationException;
 import java.util.function.Supplier;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.claim.AllClaims;
@@ -25,13 +26,15 @@ import orthogon.core.proof.flow.Share;
 import orthogon.core.proof.flow.Transition;
 import orthogon.core.proof.space.Space;
 import orthogon.core.proof.spelled.Spelled;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.DateLimit;
 import orthogon.core.questionnaire.Questionnaire;
 
 /** The verdicts on every claim of one document, and its figures. Safe to read from several threads. */
 public final class Proof {
 
     /** What may be used to find the last day for which a proof holds. */
-    private static final Limits LOOK_AHEAD = new Limits(1 << 20, Duration.ofSeconds(10));
+    private static final Limits LOOK_AHEAD = new Limits(1 << 20, Duration.ofSeconds(3));
 
     private final Wiring wiring;
     private final LocalDate asOf;
@@ -121,7 +124,9 @@ public final class Proof {
 
     private static Proof begun(Questionnaire document, LocalDate asOf, Limits limits, Watch watch, Basis before) {
         Wiring wiring = Wiring.of(document);
+        goOn(watch);
         List<Fault> faults = Faults.of(wiring);
+        goOn(watch);
         Optional<Fault> twice = faults.stream().filter(f -> f.kind() == Fault.Kind.CODE_UNIQUE).findFirst();
         if (twice.isPresent()) {
             return unfinished(wiring, asOf, faults, "code-unique " + twice.get().place());
@@ -129,6 +134,7 @@ public final class Proof {
         try {
             watch.reached("answer classes");
             Spelled spelled = Spelled.of(wiring);
+            goOn(watch);
             Space space;
             if (before == null) {
                 space = space(spelled, faults, asOf, limits, watch);
@@ -152,6 +158,12 @@ public final class Proof {
                 throw e;
             }
             return unfinished(wiring, asOf, faults, Failure.words(e));
+        }
+    }
+
+    private static void goOn(Watch watch) {
+        if (watch.isCalledOff()) {
+            throw new CancellationException("the proof was called off");
         }
     }
 
@@ -212,8 +224,19 @@ public final class Proof {
         return holdsUntil;
     }
 
+    /** Whether anything is relative to the day of the interview. */
+    private boolean hangsOnTheDay() {
+        return wiring.wires().stream().anyMatch(w -> w.text().contains("today"))
+                || wiring.document().questions().anyMatch(q -> q.answer() instanceof Answer.DateAnswer d
+                        && (d.earliest() instanceof DateLimit.FromToday || d.latest() instanceof DateLimit.FromToday));
+    }
+
     private void lookAhead() {
         if (Faults.of(wiring).stream().anyMatch(f -> f.kind() == Fault.Kind.CODE_UNIQUE)) {
+            return;
+        }
+        if (!hangsOnTheDay()) {
+            holdsUntil = asOf.plusYears(1);
             return;
         }
         Spelled spelled = Spelled.of(wiring);

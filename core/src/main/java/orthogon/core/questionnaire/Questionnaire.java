@@ -1,11 +1,13 @@
 package orthogon.core.questionnaire;
 
+import java.net.URI;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 
@@ -64,6 +66,16 @@ public record Questionnaire(String code, String title, String sourceLanguage, Li
     public record Outcome(String code, String label, String closing, String redirect) {
         public Outcome(String code, String label, String closing) {
             this(code, label, closing, "");
+        }
+
+        /** Whether a respondent can be led on to the address: one of the web, and nothing that a browser would run. */
+        public boolean leadsOn() {
+            try {
+                URI address = URI.create(redirect);
+                return Set.of("http", "https").contains(String.valueOf(address.getScheme())) && address.getHost() != null;
+            } catch (IllegalArgumentException e) {
+                return false;
+            }
         }
     }
 

@@ -105,6 +105,7 @@ final class Court {
     }
 
     Optional<Map<String, Object>> witness(Sought sought) {
+        d.goOn();
         Map<String, Object> answers = sought.ending() != null
                 ? witnesses.end(sought.ending(), sought.set())
                 : witnesses.to(sought.page(), sought.set(), sought.ownAnswers());
@@ -158,6 +159,7 @@ final class Court {
     }
 
     private boolean certain() {
+        d.goOn();
         return space.openLevels().isEmpty();
     }
 

@@ -41,7 +41,16 @@ public final class Diagrams {
     /** The stated number of nodes, or the stated time, is spent. */
     public static final class BudgetSpent extends RuntimeException {
         BudgetSpent(String more) {
-            super("more than " + more + " would be needed", null, false, false);
+            this("more than " + more + " would be needed", "");
+        }
+
+        private BudgetSpent(String why, String nothing) {
+            super(why + nothing, null, false, false);
+        }
+
+        /** What cannot be worked out within any limits, with the reason. */
+        public static BudgetSpent because(String why) {
+            return new BudgetSpent(why, "");
         }
     }
 

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Expr;
+import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Question;
 
@@ -27,7 +28,7 @@ record Division(List<Object> cells, List<Integer> classOf, List<Object> told) {
      */
     static Division of(String code, Question question, List<String> allowed, Features features, LocalDate today, Runnable goOn)
             throws Inexact {
-        return of(code, question, allowed, values(code, question, allowed, features.of(code), today, goOn), features, today);
+        return of(code, question, allowed, values(code, question, allowed, features.of(code), today, goOn), features, today, goOn);
     }
 
     /** Divides by what can be, and notes what cannot. */
@@ -48,9 +49,10 @@ record Division(List<Object> cells, List<Integer> classOf, List<Object> told) {
                 }
             }
             try {
-                return of(code, question, allowed, values(code, question, allowed, exact, today, goOn), features, today);
+                return of(code, question, allowed, values(code, question, allowed, exact, today, goOn), features, today, goOn);
             } catch (Inexact e) {
-                throw new IllegalStateException(e);
+                // Not even what the question's own limits allow can be told.
+                throw Diagrams.BudgetSpent.because("about " + code + ": " + e.getMessage());
             }
         }
     }
@@ -65,7 +67,7 @@ record Division(List<Object> cells, List<Integer> classOf, List<Object> told) {
     }
 
     private static Division of(String code, Question question, List<String> allowed, List<Object> values, Features features,
-            LocalDate today) {
+            LocalDate today, Runnable goOn) {
         boolean each = question == null ? !allowed.isEmpty() : Domains.isEachAClass(question.answer());
         List<Object> cells = new ArrayList<>();
         List<Integer> classOf = new ArrayList<>();
@@ -76,6 +78,7 @@ record Division(List<Object> cells, List<Integer> classOf, List<Object> told) {
         all.add(null);
         all.addAll(values);
         for (Object value : all) {
+            goOn.run();
             List<Object> fine = new ArrayList<>();
             List<Object> coarse = new ArrayList<>();
             fine.add(Guarded.key(each ? value : value == null ? null : true));

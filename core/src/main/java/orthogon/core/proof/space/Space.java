@@ -94,6 +94,7 @@ public final class Space {
         document.arriving().forEach(p -> arriving.putIfAbsent(p.code(), p.allowed()));
         this.starts = new Starts(questions, arriving, today);
         conditions.usable().forEach((place, condition) -> {
+            diagrams.goOn();
             usable.put(place, condition.unfolded());
             if (!starts.takes(condition.wire(), condition.unfolded())) {
                 features.add(condition.asks());
@@ -105,7 +106,10 @@ public final class Space {
         conditions.usable().values().forEach(c -> features.add(c.spoken()));
         besides.forEach(e -> features.add(Analysis.of(e, questions)));
         noted.forEach(e -> features.add(Analysis.noted(e)));
-        document.questions().toList().reversed().forEach(this::start);
+        document.questions().toList().reversed().forEach(q -> {
+            diagrams.goOn();
+            start(q);
+        });
         this.bits = before == null
                 ? new Bits(document, diagrams, features, today, layout)
                 : before.bits.after(document, features);

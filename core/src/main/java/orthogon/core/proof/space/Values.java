@@ -7,7 +7,6 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Expr;
@@ -210,6 +209,7 @@ final class Values {
 
     private void list(Expr expr, List<String> names, List<List<Object>> choices, int at, Map<String, Object> chosen, int set,
             Guarded into) {
+        diagrams.goOn();
         if (at == names.size()) {
             into.put(diagrams, Evaluator.value(expr, new Together(chosen, questions, today)), set);
             return;
@@ -285,6 +285,7 @@ final class Values {
         int beyond = Diagrams.NONE;
         int next = less ? values.size() - 1 : 0;
         for (Object each : lefts) {
+            diagrams.goOn();
             while (next >= 0 && next < values.size()
                     && Boolean.TRUE.equals(Operations.apply(c, List.of(each, values.get(next))))) {
                 beyond = diagrams.or(beyond, right.parts().get(values.get(next)));
@@ -306,6 +307,7 @@ final class Values {
         if (set == Diagrams.NONE) {
             return;
         }
+        diagrams.goOn();
         if (values.size() == parts.size()) {
             into.put(diagrams, Operations.apply(expr, values), set);
             return;

@@ -2,8 +2,10 @@ package orthogon.core.proof.texts;
 
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -22,9 +24,10 @@ final class Alphabet {
         Set<BitSet> seen = new HashSet<>();
         seen.add(Signs.any());
         List<BitSet> signs = new ArrayList<>(List.of(Signs.visible()));
+        Set<BitSet> met = Collections.newSetFromMap(new IdentityHashMap<>());
         machines.forEach(m -> {
             for (int s = 0; s < m.states(); s++) {
-                m.steps(s).forEach(step -> signs.add(step.signs()));
+                m.steps(s).stream().map(Machine.Step::signs).filter(met::add).forEach(signs::add);
             }
         });
         for (BitSet some : signs) {

@@ -2,7 +2,9 @@ package orthogon.core.proof.texts;
 
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import orthogon.core.expression.TextPattern;
 
 /**
@@ -19,6 +21,8 @@ public final class Machine {
     private final List<List<Step>> steps = new ArrayList<>();
     private final List<List<Integer>> free = new ArrayList<>();
     private final BitSet accepting = new BitSet();
+    /** What parts of a pattern stand for, made once however often they are written out. */
+    private final Map<TextPattern.Part.Chars, BitSet> known = new IdentityHashMap<>();
     private int start;
 
     private Machine() {}
@@ -158,11 +162,10 @@ public final class Machine {
 
     private void part(TextPattern.Part part, int from, int to) throws TooManyStates {
         switch (part) {
-            case TextPattern.Part.Chars c when c.not() -> steps.get(from).add(new Step(Signs.anyInLine(), to));
+            case TextPattern.Part.Chars c when c.not() ->
+                steps.get(from).add(new Step(known.computeIfAbsent(c, chars -> Signs.anyInLine()), to));
             case TextPattern.Part.Chars c -> {
-                BitSet signs = new BitSet(Signs.COUNT);
-                c.ranges().forEach(r -> signs.or(Signs.range(r[0], r[1])));
-                steps.get(from).add(new Step(signs, to));
+                steps.get(from).add(new Step(known.computeIfAbsent(c, Machine::signs), to));
             }
             case TextPattern.Part.Sequence s -> {
                 int at = from;
@@ -182,6 +185,12 @@ public final class Machine {
             }
             case TextPattern.Part.Repeat r -> repeat(r, from, to);
         }
+    }
+
+    private static BitSet signs(TextPattern.Part.Chars chars) {
+        BitSet signs = new BitSet(Signs.COUNT);
+        chars.ranges().forEach(r -> signs.or(Signs.range(r[0], r[1])));
+        return signs;
     }
 
     private void repeat(TextPattern.Part.Repeat r, int from, int to) throws TooManyStates {
