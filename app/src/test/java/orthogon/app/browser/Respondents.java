@@ -63,7 +63,7 @@ final class Respondents {
         try (ExecutorService all = Executors.newVirtualThreadPerTaskExecutor()) {
             for (int n = 0; n < people; n++) {
                 int seed = n;
-                all.submit(() -> one(seed, until));
+                all.execute(() -> one(seed, until));
             }
             all.shutdown();
             all.awaitTermination(time.toSeconds() + 120, TimeUnit.SECONDS);
@@ -81,7 +81,7 @@ final class Respondents {
             }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-        } catch (IOException | RuntimeException e) {
+        } catch (IOException | RuntimeException | LinkageError e) {
             errors.add(e.toString());
         }
     }
@@ -133,7 +133,7 @@ final class Respondents {
             }
         }
         choices.forEach((name, all) -> fields.add(pair(name, all.get(random.nextInt(all.size())).attr("value"))));
-        Element go = page.selectFirst("button[name=~go][value=next]");
+        Element go = page.selectFirst("button[name='~go'][value=next]");
         if (go != null) {
             fields.add(pair("~go", "next"));
         }

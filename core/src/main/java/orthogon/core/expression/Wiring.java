@@ -2,6 +2,7 @@ package orthogon.core.expression;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Collection;
 import java.util.Deque;
 import java.util.HashMap;
@@ -181,6 +182,11 @@ public final class Wiring {
     public Optional<Expr> expr(String place, boolean usual) {
         Wire wire = wires.get(place);
         return wire == null ? Optional.of(new Literal(usual, Span.NONE)) : wire.expr();
+    }
+
+    /** The first item of each code. */
+    public Map<String, Item> items() {
+        return Collections.unmodifiableMap(items);
     }
 
     /** The type a name has in an expression. */

@@ -24,23 +24,86 @@ import orthogon.core.questionnaire.Roster;
  * One respondent's way through one document. Immutable: every step gives a new interview. What is asked is worked out anew from the
  * raw answers each time, so that going back and forth loses nothing and never leaves anything stale.
  *
- * @param today fixed at the start
- * @param link values that arrived with the link
- * A locked answer follows its start value, so that it cannot go stale behind the respondent's back.
- *
- * @param raw everything given so far by slot, see {@link Slots}, asked at present or not; values as in {@code Evaluator}, or {@link Unreadable}
- * @param started slots that were asked before, so that their start value is not filled in again
- * @param passed codes of the pages left, in order; with accepted answers, unless {@code openEnded}
- * @param openEnded whether a page can be left with problems, which must be solved before the answers are sent
+ * <p>A locked answer follows its start value, so that it cannot go stale behind the respondent's back.
  */
-public record Interview(Wiring wiring, LocalDate today, Map<String, String> link, Map<String, Object> raw, Set<String> started,
-        List<String> passed, boolean openEnded) {
+public final class Interview {
 
-    public Interview {
-        link = Map.copyOf(link);
-        raw = Collections.unmodifiableMap(new LinkedHashMap<>(raw));
-        started = Collections.unmodifiableSet(new LinkedHashSet<>(started));
-        passed = List.copyOf(passed);
+    private final Wiring wiring;
+    private final LocalDate today;
+    private final Map<String, String> link;
+    private final Map<String, Object> raw;
+    private final Set<String> started;
+    private final List<String> passed;
+    private final boolean openEnded;
+    /** Worked out when they are first asked for, since a page asks for them many times. */
+    private volatile Course course;
+    private volatile Course throughout;
+
+    /**
+     * @param today fixed at the start
+     * @param link values that arrived with the link
+     * @param raw everything given so far by slot, see {@link Slots}, asked at present or not; values as in {@code Evaluator}, or
+     *            {@link Unreadable}
+     * @param started slots that were asked before, so that their start value is not filled in again
+     * @param passed codes of the pages left, in order; with accepted answers, unless {@code openEnded}
+     * @param openEnded whether a page can be left with problems, which must be solved before the answers are sent
+     */
+    public Interview(Wiring wiring, LocalDate today, Map<String, String> link, Map<String, Object> raw, Set<String> started,
+            List<String> passed, boolean openEnded) {
+        this.wiring = wiring;
+        this.today = today;
+        this.link = Map.copyOf(link);
+        this.raw = Collections.unmodifiableMap(new LinkedHashMap<>(raw));
+        this.started = Collections.unmodifiableSet(new LinkedHashSet<>(started));
+        this.passed = List.copyOf(passed);
+        this.openEnded = openEnded;
+    }
+
+    public Wiring wiring() {
+        return wiring;
+    }
+
+    public LocalDate today() {
+        return today;
+    }
+
+    public Map<String, String> link() {
+        return link;
+    }
+
+    public Map<String, Object> raw() {
+        return raw;
+    }
+
+    public Set<String> started() {
+        return started;
+    }
+
+    public List<String> passed() {
+        return passed;
+    }
+
+    public boolean openEnded() {
+        return openEnded;
+    }
+
+    private List<Object> all() {
+        return List.of(wiring, today, link, raw, started, passed, openEnded);
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Interview interview && all().equals(interview.all());
+    }
+
+    @Override
+    public int hashCode() {
+        return all().hashCode();
+    }
+
+    @Override
+    public String toString() {
+        return "interview of " + wiring.document().code() + " with " + raw + " after " + passed;
     }
 
     /** An interview before its first page. Link values that are not allowed are left out. */
@@ -149,12 +212,22 @@ public record Interview(Wiring wiring, LocalDate today, Map<String, String> link
     }
 
     public Course course() {
-        return new Walk(this).walk();
+        Course known = course;
+        if (known == null) {
+            known = new Walk(this).walk();
+            course = known;
+        }
+        return known;
     }
 
     /** The way to the end if every page were left as it stands, answered or not. */
     public Course throughout() {
-        return new Walk(this, true).walk();
+        Course known = throughout;
+        if (known == null) {
+            known = new Walk(this, true).walk();
+            throughout = known;
+        }
+        return known;
     }
 
     /** Past every page on which nothing is wrong and everything asked was met before: back to where the respondent was. */

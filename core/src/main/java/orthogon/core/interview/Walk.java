@@ -34,8 +34,7 @@ final class Walk implements Situation {
     private final Checks checks;
     private final Map<String, Object> effective = new LinkedHashMap<>();
     private final Set<String> asked = new LinkedHashSet<>();
-    private final Map<String, Question> questions = new HashMap<>();
-    private final Map<String, Item> items = new HashMap<>();
+    private final Map<String, Item> items;
     private final Set<String> deriving = new LinkedHashSet<>();
     /** The entries of every roster that is asked. */
     private final Map<String, List<Entry>> entries = new HashMap<>();
@@ -57,12 +56,7 @@ final class Walk implements Situation {
         this.wiring = interview.wiring();
         this.document = wiring.document();
         this.checks = new Checks(wiring);
-        document.items().forEach(i -> {
-            items.putIfAbsent(i.code(), i);
-            if (i instanceof Question q) {
-                questions.putIfAbsent(q.code(), q);
-            }
-        });
+        this.items = wiring.items();
     }
 
     /** One entry of a roster while what it holds is shown or asked about. */
@@ -70,7 +64,7 @@ final class Walk implements Situation {
 
     @Override
     public Object value(String name) {
-        Question question = questions.get(name);
+        Question question = items.get(name) instanceof Question q ? q : null;
         boolean inEntry = entry != null && wiring.rosterOf(name).filter(entry.roster()::equals).isPresent();
         if (question != null && !question.isHidden()) {
             return inEntry ? entry.effective().get(name) : effective.get(name);
@@ -127,7 +121,7 @@ final class Walk implements Situation {
 
     @Override
     public BigDecimal score(String question) {
-        return questions.get(question).answer().score(value(question));
+        return ((Question) items.get(question)).answer().score(value(question));
     }
 
     @Override
