@@ -78,6 +78,8 @@ public final class ExpressionReader {
             return new Reading.Read(new ExpressionReader().expression(parser.whole().expression()));
         } catch (Refused e) {
             return new Reading.Unreadable(e.fault);
+        } catch (StackOverflowError e) {
+            return new Reading.Unreadable(new Refused("this is nested too deeply; split it with derived values", 0, text.length()).fault);
         }
     }
 

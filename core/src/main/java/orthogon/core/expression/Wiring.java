@@ -81,6 +81,8 @@ public final class Wiring {
     private record Names(Map<String, Type> given, Map<String, String> rosterOf, Map<String, String> kinds, Set<String> outcomes) {}
 
     private final Names names;
+    private final Unfolding unfolding = new Unfolding(name -> items.get(name) instanceof Derived,
+            name -> at(name + ".derive").flatMap(Wire::expr));
     /** Wires of an earlier document of the same names, by place. */
     private Map<String, Wire> earlier = Map.of();
 
@@ -230,9 +232,17 @@ public final class Wiring {
         return derivations;
     }
 
-    /** The expression with every derived value replaced by what it is computed from; empty where one of them has a fault or a cycle. */
+    /**
+     * The expression with every derived value replaced by what it is computed from; empty where one of them has a fault or a cycle, and
+     * where it is too long then.
+     */
     public Optional<Expr> unfolded(Expr expr) {
-        return Unfolding.of(expr, name -> items.get(name) instanceof Derived, name -> at(name + ".derive").flatMap(Wire::expr));
+        return unfolding.of(expr);
+    }
+
+    /** Whether an expression has too many parts once every derived value is replaced by what it is computed from. */
+    public boolean isTooLong(Expr expr) {
+        return unfolding.isTooLong(expr);
     }
 
     private void addItem(Item item) {

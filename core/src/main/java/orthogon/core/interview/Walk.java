@@ -36,6 +36,8 @@ final class Walk implements Situation {
     private final Set<String> asked = new LinkedHashSet<>();
     private final Map<String, Item> items;
     private final Set<String> deriving = new LinkedHashSet<>();
+    /** What is known while one value is worked out, since it may use another in many ways; by code and number of the entry. */
+    private final Map<String, Object> known = new HashMap<>();
     /** The entries of every roster that is asked. */
     private final Map<String, List<Entry>> entries = new HashMap<>();
     /** The entry that names mean now; null outside of rosters. */
@@ -107,6 +109,10 @@ final class Walk implements Situation {
     }
 
     private Object derived(String name, Entry of) {
+        String key = of == null ? name : name + " " + of.number();
+        if (known.containsKey(key)) {
+            return known.get(key);
+        }
         Optional<Expr> derive = wiring.at(name + ".derive").flatMap(Wiring.Wire::expr);
         if (derive.isEmpty() || !deriving.add(name)) {
             return null;
@@ -116,6 +122,10 @@ final class Walk implements Situation {
         Object value = Evaluator.value(derive.get(), this);
         entry = before;
         deriving.remove(name);
+        known.put(key, value);
+        if (deriving.isEmpty()) {
+            known.clear();
+        }
         return value;
     }
 

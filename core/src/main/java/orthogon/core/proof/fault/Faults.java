@@ -99,6 +99,14 @@ public final class Faults {
         if (wire.readable().isPresent()) {
             order(wire);
         }
+        if (isTooLong(wire) && wire.uses().stream().noneMatch(u -> wiring.at(u + ".derive").filter(this::isTooLong).isPresent())) {
+            add(Fault.Kind.TYPE_FITS, wire.place(), "this is too long once the derived values that it uses are written out; "
+                    + "let them use each other less often");
+        }
+    }
+
+    private boolean isTooLong(Wire wire) {
+        return wire.faults().isEmpty() && wire.expr().filter(wiring::isTooLong).isPresent();
     }
 
     private void order(Wire wire) {
