@@ -35,7 +35,7 @@ public class Works {
     static final int MOST_OF_ONE = 4;
     static final int MOST_KEPT = 5;
     private static final Duration KEPT = Duration.ofHours(1);
-    private static final Duration SHORT = Duration.ofSeconds(2);
+    private static final Duration SHORT = Duration.ofSeconds(1);
     private static final Duration LONGEST = Duration.ofMinutes(30);
 
     private final Map<String, Work> all = new ConcurrentHashMap<>();

@@ -21,6 +21,7 @@ import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.ReleaseStore;
 import orthogon.app.store.SignOffStore;
+import orthogon.app.work.Acts;
 import orthogon.app.work.BeginQuestionnaire;
 import orthogon.app.work.RemoveQuestionnaire;
 import orthogon.core.proof.Proof;
@@ -75,10 +76,11 @@ class DeskController {
     private final BeginQuestionnaire beginning;
     private final People people;
     private final Works works;
+    private final Acts acts;
 
     DeskController(DraftStore drafts, ReleaseStore releases, InterviewStore interviews, Proofs proofs, Frame frame, Starters starters,
-            SignOffStore signOffs, RemoveQuestionnaire removals, BeginQuestionnaire beginning, Works works,
-            People people) {
+            SignOffStore signOffs, RemoveQuestionnaire removals, BeginQuestionnaire beginning, Works works, People people, Acts acts) {
+        this.acts = acts;
         this.people = people;
         this.beginning = beginning;
         this.works = works;
@@ -233,8 +235,9 @@ class DeskController {
     }
 
     @GetMapping("/q/{code}/file")
-    ResponseEntity<String> file(@PathVariable String code) {
+    ResponseEntity<String> file(@PathVariable String code, Principal who) {
         Draft draft = frame.draft(code);
+        acts.saved(who.getName(), code, "revision " + draft.revision() + " as a file");
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON)
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + draft.code() + ".orthogon.json\"")
                 .body(DocumentWriter.write(draft.document()));

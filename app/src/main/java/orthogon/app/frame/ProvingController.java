@@ -8,6 +8,7 @@ import orthogon.app.proving.Live;
 import orthogon.app.proving.Proofs;
 import orthogon.app.store.DraftStore.Draft;
 import org.springframework.http.HttpStatus;
+import org.springframework.security.core.Authentication;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.ControllerAdvice;
@@ -25,8 +26,10 @@ class ProvingController {
     private final Frame frame;
     private final Proofs proofs;
     private final Live live;
+    private final Shown shown;
 
-    ProvingController(Frame frame, Proofs proofs, Live live) {
+    ProvingController(Frame frame, Proofs proofs, Live live, Shown shown) {
+        this.shown = shown;
         this.frame = frame;
         this.proofs = proofs;
         this.live = live;
@@ -36,7 +39,7 @@ class ProvingController {
     record Going(int revision, String part, long seconds) {}
 
     @ExceptionHandler(Proofs.UnderWay.class)
-    String underWay(HttpServletRequest request, Model model, HttpServletResponse response) {
+    String underWay(HttpServletRequest request, Authentication who, Model model, HttpServletResponse response) {
         String[] path = request.getRequestURI().split("/");
         boolean page = request.getMethod().equals("GET") && request.getHeader("HX-Request") == null && path.length == 4;
         response.setStatus((page ? HttpStatus.ACCEPTED : HttpStatus.SERVICE_UNAVAILABLE).value());
@@ -47,6 +50,7 @@ class ProvingController {
         }
         Draft draft = frame.draft(path[2]);
         frame.fill(model, draft, path[3]);
+        shown.fill(model, who);
         model.addAttribute("going", going(draft));
         return "proving";
     }

@@ -2,6 +2,7 @@ package orthogon.app.frame;
 
 import orthogon.app.account.People;
 import org.springframework.security.core.Authentication;
+import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ModelAttribute;
 
@@ -19,6 +20,12 @@ class Shown {
     @ModelAttribute("mayEdit")
     boolean mayEdit(Authentication who) {
         return who != null && people.may(who, "EDIT");
+    }
+
+    /** The same for the page of an error, whose model begins empty. */
+    void fill(Model model, Authentication who) {
+        model.addAttribute("mayEdit", mayEdit(who));
+        model.addAttribute("mayTranslate", mayTranslate(who));
     }
 
     /** Whether the person may write texts in other languages. */

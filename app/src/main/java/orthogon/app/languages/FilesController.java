@@ -8,6 +8,7 @@ import java.security.Principal;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
@@ -18,6 +19,7 @@ import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
 import orthogon.app.frame.NotThere;
 import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.work.Acts;
 import orthogon.core.edit.ImportTexts;
 import orthogon.core.edit.Refused;
 import orthogon.core.edit.Translate;
@@ -57,8 +59,10 @@ class FilesController {
     private final Frame frame;
     private final Editing editing;
     private final Works works;
+    private final Acts acts;
 
-    FilesController(Frame frame, Editing editing, Works works) {
+    FilesController(Frame frame, Editing editing, Works works, Acts acts) {
+        this.acts = acts;
         this.works = works;
         this.frame = frame;
         this.editing = editing;
@@ -83,6 +87,7 @@ class FilesController {
                 rows.addAll(TextRow.of(document, language));
             }
             String name = code + "-" + to;
+            acts.saved(who.getName(), code, "the texts in " + String.join(", ", languages) + " as " + kind.toUpperCase(Locale.ROOT));
             return switch (kind) {
                 case "csv" -> file(TextTable.csv(rows).getBytes(StandardCharsets.UTF_8), "text/csv;charset=UTF-8", name + ".csv");
                 case "xlsx" ->

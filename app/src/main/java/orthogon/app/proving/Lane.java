@@ -1,4 +1,4 @@
-package orthogon.app.background;
+package orthogon.app.proving;
 
 import java.util.concurrent.PriorityBlockingQueue;
 import java.util.concurrent.ThreadPoolExecutor;

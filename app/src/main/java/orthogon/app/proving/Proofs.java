@@ -16,7 +16,6 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicBoolean;
-import orthogon.app.background.Lane;
 import orthogon.app.http.InFlight;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.core.proof.Proof;

@@ -152,9 +152,10 @@ class InvitationsController {
 
     /** The list, for a program that sends mail of its own. */
     @GetMapping("/file.csv")
-    ResponseEntity<String> csv(@PathVariable String code) {
+    ResponseEntity<String> csv(@PathVariable String code, Principal who) {
         Draft draft = frame.draft(code);
         String base = addresses.of("/to/");
+        acts.saved(who.getName(), code, "the list of invitations");
         return ResponseEntity.ok().contentType(MediaType.valueOf("text/csv;charset=UTF-8"))
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + code + "-invitations.csv\"")
                 .body(MailList.csv(invitations.of(draft.id()).stream().map(i -> List.of(i.email(), base + i.token(),

@@ -270,8 +270,9 @@ class ReleaseController {
     }
 
     @GetMapping("/{number:\\d+}/file")
-    ResponseEntity<String> file(@PathVariable String code, @PathVariable int number) {
+    ResponseEntity<String> file(@PathVariable String code, @PathVariable int number, Principal who) {
         Release release = number(frame.draft(code), number);
+        acts.saved(who.getName(), code, "release " + number + " as a file");
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).header(HttpHeaders.CONTENT_DISPOSITION,
                 "attachment; filename=\"" + code + "-release-" + number + ".orthogon.json\"")
                 .body(DocumentWriter.write(release.document()));

@@ -19,6 +19,7 @@ import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Response;
 import orthogon.app.store.ReleaseStore;
+import orthogon.app.work.Acts;
 import orthogon.core.interview.Course;
 import orthogon.core.questionnaire.Attachment;
 import orthogon.core.questionnaire.Derived;
@@ -56,8 +57,11 @@ class ResponsesController {
     private final ReleaseStore releases;
     private final AttachmentStore attachments;
     private final Works works;
+    private final Acts acts;
 
-    ResponsesController(Frame frame, InterviewStore interviews, ReleaseStore releases, AttachmentStore attachments, Works works) {
+    ResponsesController(Frame frame, InterviewStore interviews, ReleaseStore releases, AttachmentStore attachments, Works works,
+            Acts acts) {
+        this.acts = acts;
         this.works = works;
         this.attachments = attachments;
         this.frame = frame;
@@ -144,12 +148,14 @@ class ResponsesController {
 
     /** One file of one response; always saved, never shown, since a respondent sent it. */
     @GetMapping("/{receipt}/{key}")
-    ResponseEntity<byte[]> attachment(@PathVariable String code, @PathVariable String receipt, @PathVariable String key) {
+    ResponseEntity<byte[]> attachment(@PathVariable String code, @PathVariable String receipt, @PathVariable String key,
+            Principal who) {
         Response response = interviews.response(frame.draft(code).id(), receipt)
                 .orElseThrow(() -> new NotThere("There is no response " + receipt + "."));
         Attachment file = response.answers().values().stream().flatMap(v -> files(v).stream()).filter(f -> f.key().equals(key)).findFirst()
                 .orElseThrow(() -> new NotThere("There is no such file in the response " + receipt + "."));
         byte[] content = attachments.content(key).orElseThrow(() -> new NotThere("The file " + file.name() + " is not kept here."));
+        acts.saved(who.getName(), code, "a file of response " + receipt);
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_OCTET_STREAM)
                 .header(HttpHeaders.CONTENT_DISPOSITION,
                         ContentDisposition.attachment().filename(file.name(), StandardCharsets.UTF_8).build().toString())
@@ -166,7 +172,9 @@ class ResponsesController {
             Questionnaire document = all.isEmpty() ? draft.document() : releases.get(all.getFirst().releaseId()).document();
             List<ResponsesCsv.Row> rows = all.stream().map(r -> new ResponsesCsv.Row(r.receipt(), r.release(),
                     DateTimeFormatter.ISO_OFFSET_DATE_TIME.format(r.sentAt()), r.outcome(), r.answers())).toList();
-            return new Result.File(ResponsesCsv.write(document, rows, progress).getBytes(StandardCharsets.UTF_8),
+            byte[] content = ResponsesCsv.write(document, rows, progress).getBytes(StandardCharsets.UTF_8);
+            acts.saved(who.getName(), code, rows.size() + (rows.size() == 1 ? " response" : " responses") + " as CSV");
+            return new Result.File(content,
                     new MediaType("text", "csv", StandardCharsets.UTF_8),
                     "attachment; filename=\"" + draft.code() + "-responses.csv\"");
         });

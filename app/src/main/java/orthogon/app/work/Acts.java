@@ -36,6 +36,11 @@ public class Acts {
         }, said -> said);
     }
 
+    /** Notes that somebody saved a file of what is kept here: nothing changes, but others may need to know. */
+    public void saved(String who, String questionnaire, String what) {
+        noted(who, questionnaire, "saved " + what, () -> {});
+    }
+
     /** @param words what the trail says of what came of the act */
     public <T> T noted(String who, String questionnaire, Supplier<T> act, Function<T, String> words) {
         return perhaps(who, questionnaire, () -> Optional.of(act.get()), words).orElseThrow();

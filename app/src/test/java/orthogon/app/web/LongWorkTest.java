@@ -134,6 +134,17 @@ class LongWorkTest {
     }
 
     @Test
+    void whoeverSavesAFileIsInTheTrail() throws Exception {
+        web.perform(post("/new").param("title", "Reed").with(csrf()).with(INES)).andExpect(redirectedUrl("/q/reed/compose"));
+        for (String file : new String[]{"/q/reed/file", "/q/reed/responses/file.csv", "/q/reed/release/invitations/file.csv"}) {
+            web.perform(get(file).with(INES)).andExpect(status().isOk());
+        }
+        for (String line : new String[]{"saved revision 1 as a file", "saved 0 responses as CSV", "saved the list of invitations"}) {
+            shows("/trail", line);
+        }
+    }
+
+    @Test
     void moreWorkThanOnePersonMayHaveIsAnError() throws Exception {
         RequestPostProcessor busy = user("jory");
         web.perform(post("/new").param("title", "Fen").with(csrf()).with(busy)).andExpect(redirectedUrl("/q/fen/compose"));
