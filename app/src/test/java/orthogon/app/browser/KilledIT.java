@@ -11,8 +11,20 @@ import java.io.IOException;
 import java.net.HttpURLConnection;
 import java.net.ServerSocket;
 import java.net.URI;
+import java.net.URLEncoder;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.time.LocalDate;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.stream.Collectors;
+import org.jsoup.Jsoup;
+import org.jsoup.nodes.Element;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.util.FileSystemUtils;
@@ -26,7 +38,8 @@ class KilledIT {
     private Process start(int port) throws IOException, InterruptedException {
         Process process = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-cp",
                 System.getProperty("java.class.path"), "orthogon.app.Orthogon", "serve", "--orthogon.demo=true", "--orthogon.port=" + port,
-                "--orthogon.data=" + data).redirectErrorStream(true).redirectOutput(data.resolve("log-" + System.nanoTime()).toFile())
+                "--orthogon.data=" + data, "--orthogon.pace.begin.most=100000").redirectErrorStream(true)
+                .redirectOutput(data.resolve("log-" + System.nanoTime()).toFile())
                 .start();
         for (int tries = 0; tries < 600; tries++) {
             try {
@@ -43,16 +56,83 @@ class KilledIT {
         throw new IllegalStateException("the application did not start");
     }
 
+    private static int freePort() throws IOException {
+        try (ServerSocket socket = new ServerSocket(0)) {
+            return socket.getLocalPort();
+        }
+    }
+
+    /** Begins interviews and answers in each where the animal was, until nobody listens any more; keeps what was confirmed. */
+    private static void answer(String address, String place, Map<String, String> confirmed) {
+        try (HttpClient client = HttpClient.newBuilder().followRedirects(HttpClient.Redirect.ALWAYS).build()) {
+            for (int n = 0;; n++) {
+                HttpResponse<String> begun = client.send(HttpRequest.newBuilder(URI.create(address + "/to/found-animal"))
+                        .POST(HttpRequest.BodyPublishers.noBody()).build(), HttpResponse.BodyHandlers.ofString());
+                Element form = Jsoup.parse(begun.body(), begun.uri().toString()).selectFirst("form:has([name='where_found'])");
+                String typed = place + " " + n;
+                String fields = form.select("input[type=hidden]").stream().map(f -> pair(f.attr("name"), f.attr("value")))
+                        .collect(Collectors.joining("&")) + "&" + pair("where_found", typed) + "&" + pair("~go", "next");
+                HttpResponse<String> kept = client.send(HttpRequest.newBuilder(begun.uri())
+                        .header("Content-Type", "application/x-www-form-urlencoded")
+                        .POST(HttpRequest.BodyPublishers.ofString(fields)).build(), HttpResponse.BodyHandlers.ofString());
+                if (kept.statusCode() == 200) {
+                    confirmed.put(begun.uri().toString(), typed);
+                }
+            }
+        } catch (IOException e) {
+            // Killed, which ends it.
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    private static String pair(String name, String value) {
+        return URLEncoder.encode(name, StandardCharsets.UTF_8) + "=" + URLEncoder.encode(value, StandardCharsets.UTF_8);
+    }
+
+    /** {@code -Dorthogon.kills=100} kills more often. */
+    @Test
+    void killedAgainAndAgainWhileManyAnswerItHasAllThatItConfirmed() throws Exception {
+        int port = freePort();
+        String address = "http://localhost:" + port;
+        FileSystemUtils.copyRecursively(RunningApplication.demoCopy(), data);
+        Map<String, String> confirmed = new ConcurrentHashMap<>();
+        Process process = start(port);
+        try {
+            for (int kill = 1; kill <= Integer.getInteger("orthogon.kills", 5); kill++) {
+                int before = confirmed.size();
+                try (ExecutorService respondents = Executors.newVirtualThreadPerTaskExecutor()) {
+                    for (int who = 0; who < 8; who++) {
+                        String place = "Place " + kill + " " + who;
+                        respondents.execute(() -> answer(address, place, confirmed));
+                    }
+                    for (int tries = 0; confirmed.size() < before + 5 + kill && tries < 3000; tries++) {
+                        Thread.sleep(20);
+                    }
+                    assertTrue(confirmed.size() > before, "nobody was answered");
+                    process.destroyForcibly().waitFor();
+                }
+                process = start(port);
+                try (HttpClient client = HttpClient.newHttpClient()) {
+                    for (Map.Entry<String, String> one : confirmed.entrySet()) {
+                        String page = client.send(HttpRequest.newBuilder(URI.create(one.getKey())).build(),
+                                HttpResponse.BodyHandlers.ofString()).body();
+                        assertTrue(page.contains(one.getValue()), () -> one + " is lost");
+                    }
+                }
+            }
+        } finally {
+            process.destroyForcibly();
+        }
+    }
+
     private static void press(Page page, String name) {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true)).click();
     }
 
     @Test
     void nothingConfirmedIsLost() throws Exception {
-        int port;
-        try (ServerSocket socket = new ServerSocket(0)) {
-            port = socket.getLocalPort();
-        }
+        int port = freePort();
         String address = "http://localhost:" + port;
         FileSystemUtils.copyRecursively(RunningApplication.demoCopy(), data);
         Process process = start(port);

@@ -35,7 +35,12 @@ final class Typer {
             "starts with", "ends with", "matches", "upper case", "lower case", "string join", "date", "time", "today", "duration",
             "years and months duration", "round half up", "floor", "ceiling", "abs", "score", "answered", "not");
 
+    /** Each name more is up to fifty times the work for whoever answers. */
+    private static final int MOST_IN_EACH_OTHER = 3;
+
     private final Scope scope;
+    /** How many names {@code some} and {@code every} have bound around the part at hand. */
+    private int inEachOther;
     private final List<ExpressionFault> faults = new ArrayList<>();
     private final List<Wiring.OptionUse> options = new ArrayList<>();
 
@@ -95,6 +100,11 @@ final class Typer {
             }
             case Quantified q -> {
                 Map<String, Type> inner = new HashMap<>(bound);
+                inEachOther += q.bindings().size();
+                if (inEachOther > MOST_IN_EACH_OTHER) {
+                    wrongType(q, "“some” and “every” stand in each other for more than " + MOST_IN_EACH_OTHER
+                            + " names; split this with derived values");
+                }
                 for (Binding b : q.bindings()) {
                     Type in = type(b.in(), inner);
                     if (!in.is(Kind.LIST)) {
@@ -102,7 +112,9 @@ final class Typer {
                     }
                     inner.put(b.name(), in.kind() == Kind.LIST ? in.element() : Type.NOTHING);
                 }
-                yield logical(List.of(q.satisfies()), inner);
+                Type said = logical(List.of(q.satisfies()), inner);
+                inEachOther -= q.bindings().size();
+                yield said;
             }
             case Call c -> call(c, bound);
             case ListOf l -> {

@@ -49,6 +49,18 @@ class WiringTest {
     }
 
     @Test
+    void threeNamesMayStandInEachOtherAndNoMore() {
+        String three = "some a in seen, b in seen satisfies every c in seen satisfies a = b and b = c";
+        assertEquals(List.of(), wiring.checked(Family.REQUIRE_WHEN, "found", three).faults());
+        String beside = "(" + three + ") and (" + three + ")";
+        assertEquals(List.of(), wiring.checked(Family.REQUIRE_WHEN, "found", beside).faults());
+        String four = "some a in seen, b in seen satisfies every c in seen, d in seen satisfies a = b and c = d";
+        List<ExpressionFault> faults = wiring.checked(Family.REQUIRE_WHEN, "found", four).faults();
+        assertEquals(List.of("“some” and “every” stand in each other for more than 3 names; split this with derived values"),
+                faults.stream().map(ExpressionFault::message).toList());
+    }
+
+    @Test
     void valuesThatDoNotFitAreNamed() {
         assertEquals("a number cannot be compared with a text", only("count = \"3\"").message());
         assertEquals("a condition must be true or false, but this is a number", only("urgency").message());

@@ -164,6 +164,9 @@ final class Bombs {
     private void rosters() {
         asking("fifty entries of thirty numbers", "sum(r.n0) + sum(r.n1) > 12345", roster("r", many(30, i -> number("n" + i, 999))));
         asking("twenty rosters", "count(r0) = count(r19)", many(20, k -> roster("r" + k, many(10, i -> yesNo("q" + k + "x" + i)))));
+        asking("entries six deep",
+                "some a in r, b in r, c in r, d in r, e in r, f in r satisfies a.n0 + b.n0 + c.n0 + d.n0 + e.n0 + f.n0 = 7",
+                roster("r", many(3, i -> number("n" + i, 999))));
         asking("some of one and every of another", "some a in r satisfies every b in s satisfies a.x < b.y",
                 roster("r", List.of(number("x", 999))), roster("s", List.of(number("y", 999))));
     }
