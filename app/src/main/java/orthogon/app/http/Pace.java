@@ -24,7 +24,9 @@ public class Pace {
         /** Messages that respondents have sent to one address, whoever asks for them. */
         MAIL_TO_ADDRESS("mail-to-address", 5, Duration.ofHours(1)),
         /** Messages that one client has sent. */
-        MAIL_BY_CLIENT("mail-by-client", 30, Duration.ofHours(1));
+        MAIL_BY_CLIENT("mail-by-client", 30, Duration.ofHours(1)),
+        /** Megabytes of files that one client has sent; a smaller file counts as one. */
+        UPLOAD_BY_CLIENT("upload-by-client", 1000, Duration.ofHours(1));
 
         private final String name;
         private final int most;
@@ -53,7 +55,12 @@ public class Pace {
 
     /** Counts one more and tells whether that is still within the pace. */
     public boolean allows(Of what, String whose) {
-        return buckets.computeIfAbsent(what.name + " " + whose, key -> bucket(what)).tryConsume(1);
+        return allows(what, whose, 1);
+    }
+
+    /** Counts so many more, or none where they are not within the pace any more. */
+    public boolean allows(Of what, String whose, long many) {
+        return buckets.computeIfAbsent(what.name + " " + whose, key -> bucket(what)).tryConsume(many);
     }
 
     private Bucket bucket(Of what) {

@@ -61,6 +61,11 @@ final class Received implements PageForm.Uploads {
         return !contents.isEmpty() && (files > MOST_FILES || bytes > MOST_BYTES);
     }
 
+    /** Megabytes of what came, each file rounded up. */
+    long megabytes() {
+        return contents.values().stream().mapToLong(content -> Math.ceilDiv(content.length, 1 << 20)).sum();
+    }
+
     Map<Attachment, byte[]> contents() {
         return contents;
     }

@@ -342,13 +342,26 @@ class RespondController {
         }
         Received received = new Received(attachments.held(id));
         Map<String, Object> given = PageForm.answers(current.get(), language(interview), form, files(request), received);
-        if (received.isTooMuch()) {
-            response.setStatus(413);
+        Optional<String> refusal = refusal(received, Voice.of(interview), request, response);
+        if (refusal.isPresent()) {
             Map<String, Object> typed = PageForm.answers(current.get(), language(interview), form, new LinkedMultiValueMap<>(), received);
-            return draw(running.with(interview.keep(typed)), "", false, Voice.of(interview).say("files_too_much",
-                    Received.MOST_BYTES >> 20, Received.MOST_FILES), model);
+            return draw(running.with(interview.keep(typed)), "", false, refusal.get(), model);
         }
         return kept(running, current.get(), given, received, form, model, response);
+    }
+
+    /** Why files are not taken; empty where they are. */
+    private Optional<String> refusal(Received received, Voice voice, HttpServletRequest request, HttpServletResponse response) {
+        if (received.isTooMuch()) {
+            response.setStatus(413);
+            return Optional.of(voice.say("files_too_much", Received.MOST_BYTES >> 20, Received.MOST_FILES));
+        }
+        long megabytes = received.megabytes();
+        if (megabytes > 0 && !pace.allows(Pace.Of.UPLOAD_BY_CLIENT, request.getRemoteAddr(), megabytes)) {
+            response.setStatus(429);
+            return Optional.of(voice.say("files_many"));
+        }
+        return Optional.empty();
     }
 
     private String kept(Running running, Course.PageView view, Map<String, Object> given, Received received,

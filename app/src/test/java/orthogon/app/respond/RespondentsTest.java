@@ -43,7 +43,8 @@ import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.MockMvc;
 
 /** What respondents, and whoever pretends to be one, can do to each other, to strangers and to the disk. */
-@SpringBootTest(properties = {"orthogon.demo=false", "spring.datasource.url=jdbc:h2:mem:respondents"})
+@SpringBootTest(properties = {"orthogon.demo=false", "spring.datasource.url=jdbc:h2:mem:respondents",
+        "orthogon.pace.upload-by-client.most=40"})
 @AutoConfigureMockMvc
 class RespondentsTest {
 
@@ -138,6 +139,19 @@ class RespondentsTest {
         assertEquals(1, keeping.forgetRefused(OffsetDateTime.now().plusMinutes(1)));
         assertEquals(0, attachments.held(id).files());
         assertTrue(!String.valueOf(raw(id, "photo")).contains("image/png"), "what was never stored may stay, to be told again");
+    }
+
+    @Test
+    void oneClientSendsOnlySoManyFilesInAnHour() throws Exception {
+        for (int n = 0; n <= 40; n++) {
+            String id = begun();
+            web.perform(multipart("/i/" + id).file(new MockMultipartFile("photo", "p.png", "image/png", PICTURE)).param("~page", "a")
+                    .param("~shown", "photo").param("~shown", "must").param("must", "x").with(r -> {
+                        r.setRemoteAddr("203.0.113.77");
+                        return r;
+                    })).andExpect(status().is(n < 40 ? 302 : 429)).andExpect(content().string(containsString(n < 40 ? "" : "value=\"x\"")));
+            assertEquals(n < 40 ? 1 : 0, attachments.held(id).files());
+        }
     }
 
     @Test
