@@ -90,7 +90,10 @@ final class Respondents {
         HttpResponse<String> page = sent(client, HttpRequest.newBuilder(URI.create(address)).GET());
         for (int n = 0; n < MOST_PAGES && Instant.now().isBefore(until); n++) {
             Document read = Jsoup.parse(page.body(), page.uri().toString());
-            Element form = read.selectFirst("form[method=post]:has(button)");
+            Element form = read.selectFirst("form[method=post]:has(button.main)");
+            if (form == null) {
+                form = read.selectFirst("form[method=post]:has(button)");
+            }
             if (form == null || page.uri().getPath().endsWith("/receipt")) {
                 sent.incrementAndGet();
                 return;
@@ -142,14 +145,22 @@ final class Respondents {
 
     private static String text(Element field, String type) {
         String value = field.attr("value");
+        // Words for “another one” count only beside that option; what is chosen from a long list may be left out.
+        if (!value.isEmpty() || field.attr("name").endsWith(".other") || field.hasAttr("list") || field.hasAttr("role")) {
+            return value;
+        }
+        if (field.hasAttr("data-mask")) {
+            return field.attr("data-mask").replace('A', 'Q').replace('9', '4').replace('*', '4');
+        }
         String mode = field.attr("inputmode");
-        return !value.isEmpty()
-                ? value
-                : type.equals("date")
-                        ? LocalDate.now().toString()
-                        : type.equals("email") || mode.equals("email")
-                                ? "wenna@example.org"
-                                : type.equals("tel") || mode.equals("tel") ? "+44 1632 960961" : !mode.isEmpty() ? "2" : "Quillmere";
+        return switch (mode.isEmpty() ? type : mode) {
+            case "date" -> LocalDate.now().toString();
+            case "time" -> "10:30";
+            case "email" -> "wenna@example.org";
+            case "tel" -> "+44 1632 960961";
+            case "numeric", "decimal" -> "2";
+            default -> "4417";
+        };
     }
 
     private static String pair(String name, String value) {

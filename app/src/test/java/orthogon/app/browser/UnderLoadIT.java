@@ -14,7 +14,7 @@ class UnderLoadIT {
     void sixtyRespondentsMeetNoError() throws InterruptedException {
         try (RunningApplication application = RunningApplication.fresh()) {
             Respondents.Figures figures = new Respondents(application.address() + "/to/found-animal", Duration.ofMillis(300))
-                    .answer(60, Duration.ofSeconds(12));
+                    .answer(60, Duration.ofSeconds(20));
             assertEquals(List.of(), List.copyOf(figures.errors()));
             assertTrue(figures.millis().size() > 200, figures.millis().size() + " requests");
             assertTrue(figures.sent() > 0, "somebody comes to the end");
