@@ -206,7 +206,7 @@ public final class Proof {
 
     /**
      * The last day for which all of it holds: it holds for interviews begun on any day from {@link #asOf()} to then. It is looked for
-     * up to a year ahead, as long as the usual limits last.
+     * up to a year ahead, for a few seconds.
      */
     public synchronized LocalDate holdsUntil() {
         if (holdsUntil == null) {

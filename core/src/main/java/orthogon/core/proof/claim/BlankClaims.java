@@ -92,12 +92,7 @@ final class BlankClaims implements PageByPage.OfConditions {
             }
         } else {
             int known = space.truthAt(wire.place(), slip.comparison()).map(t -> d.or(t.holds(), t.fails())).orElse(Diagrams.NONE);
-            int any = Diagrams.NONE;
-            for (String name : slip.isQuantified() ? List.<String>of() : slip.names()) {
-                any = d.or(any, blank(wire, new Expr.Name(name, Expr.Span.NONE)));
-            }
-            any = slip.isQuantified() ? Diagrams.ALL : any;
-            blank = d.minus(any, known);
+            blank = d.minus(slip.isQuantified() ? Diagrams.ALL : anyBlank(wire, slip), known);
         }
         return d.and(d.and(evaluations.evaluated(court.flow, wire), blank),
                 evaluations.changed(wire, slip.index(), slip.plainly()).orElse(Diagrams.NONE));
@@ -107,6 +102,14 @@ final class BlankClaims implements PageByPage.OfConditions {
         Expr comparison = space.spelled().plain(wire.place(), slip.comparison()).orElseThrow();
         List<Expr> blank = slip.byOperand() ? comparison.children() : List.of(comparison);
         return i -> blank.stream().anyMatch(e -> i.value(e) == null);
+    }
+
+    private int anyBlank(Wire wire, Slip slip) {
+        int any = Diagrams.NONE;
+        for (String name : slip.names()) {
+            any = d.or(any, blank(wire, new Expr.Name(name, Expr.Span.NONE)));
+        }
+        return any;
     }
 
     /** The states in which a value is blank. */

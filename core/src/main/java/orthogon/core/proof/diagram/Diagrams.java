@@ -40,17 +40,17 @@ public final class Diagrams {
 
     /** The stated number of nodes, or the stated time, is spent. */
     public static final class BudgetSpent extends RuntimeException {
-        BudgetSpent(String more) {
-            this("more than " + more + " would be needed", "");
+        private BudgetSpent(String why) {
+            super(why, null, false, false);
         }
 
-        private BudgetSpent(String why, String nothing) {
-            super(why + nothing, null, false, false);
+        static BudgetSpent needing(String more) {
+            return new BudgetSpent("more than " + more + " would be needed");
         }
 
         /** What cannot be worked out within any limits, with the reason. */
         public static BudgetSpent because(String why) {
-            return new BudgetSpent(why, "");
+            return new BudgetSpent(why);
         }
     }
 
@@ -140,13 +140,13 @@ public final class Diagrams {
             throw new CancellationException("the proof was called off");
         }
         if (System.nanoTime() - until > 0) {
-            throw new BudgetSpent(limits.time().toSeconds() + " s");
+            throw BudgetSpent.needing(limits.time().toSeconds() + " s");
         }
     }
 
     private void grow() {
         if (used >= limits.nodes()) {
-            throw new BudgetSpent(limits.nodes() + " diagram nodes");
+            throw BudgetSpent.needing(limits.nodes() + " diagram nodes");
         }
         int size = bucket.length * 2;
         results.grow(size);

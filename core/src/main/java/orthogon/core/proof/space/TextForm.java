@@ -8,7 +8,7 @@ import orthogon.core.expression.Expr;
 import orthogon.core.expression.Expr.*;
 import orthogon.core.expression.Operations;
 import orthogon.core.proof.texts.LetterCase;
-import orthogon.core.proof.texts.Machine;
+import orthogon.core.proof.texts.Automaton;
 import orthogon.core.proof.texts.TooManyStates;
 
 /**
@@ -19,7 +19,7 @@ import orthogon.core.proof.texts.TooManyStates;
 final class TextForm {
 
     private interface Back {
-        Machine from(Machine language) throws TooManyStates;
+        Automaton from(Automaton language) throws TooManyStates;
     }
 
     private static final Map<String, LetterCase> CHANGES = Map.of("upper case", change("upper case"), "lower case", change("lower case"));
@@ -54,13 +54,13 @@ final class TextForm {
     }
 
     /** The answers whose form lies in the language. */
-    Machine before(Machine language) throws TooManyStates {
+    Automaton before(Automaton language) throws TooManyStates {
         return back.from(language);
     }
 
     /** The texts that a change to upper or lower case leaves as they are. */
-    static Machine unchangedBy(Call change) throws TooManyStates {
-        return Machine.unchangedBy(CHANGES.get(change.function()));
+    static Automaton unchangedBy(Call change) throws TooManyStates {
+        return Automaton.unchangedBy(CHANGES.get(change.function()));
     }
 
     private static LetterCase change(String function) {

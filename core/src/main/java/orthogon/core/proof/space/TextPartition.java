@@ -14,9 +14,9 @@ import orthogon.core.expression.Expr;
 import orthogon.core.expression.Expr.*;
 import orthogon.core.expression.Printer;
 import orthogon.core.expression.TextPattern;
-import orthogon.core.proof.texts.Machine;
+import orthogon.core.proof.texts.Automaton;
 import orthogon.core.proof.texts.Partition;
-import orthogon.core.proof.texts.Signs;
+import orthogon.core.proof.texts.Characters;
 import orthogon.core.proof.texts.TooManyStates;
 import orthogon.core.questionnaire.Answer;
 
@@ -25,8 +25,6 @@ final class TextPartition {
 
     /** Lengths are listed one by one up to here, where the expression is no simple comparison. */
     private static final int MOST_LISTED_LENGTHS = 150;
-    private static final List<String> ORDINARY = List.of("Quillmere", "alder brook", "fen", "a", "12",
-            "seven grey herons by the mill pond");
     private static final BitSet LETTERS = letters();
 
     private final String code;
@@ -57,7 +55,7 @@ final class TextPartition {
             throws Inexact {
         if (features.stream().allMatch(TextPartition::isBlankness)) {
             // Nothing divides the texts, so that one of them stands for all; most often an ordinary one will do.
-            Optional<String> any = Stream.concat(Stream.of(answer.example()), ORDINARY.stream())
+            Optional<String> any = Stream.concat(Stream.of(answer.example()), Partition.ORDINARY.stream())
                     .filter(text -> !text.isEmpty() && isAllowed(answer, text)).findFirst();
             if (any.isPresent()) {
                 return List.of(any.get());
@@ -65,14 +63,14 @@ final class TextPartition {
         }
         TextPartition partition = new TextPartition(code, today, answer.least(), answer.most(), goOn);
         try {
-            List<Machine> limits = new ArrayList<>();
+            List<Automaton> limits = new ArrayList<>();
             if (answer.content() == Answer.Content.DIGITS) {
-                limits.add(Machine.only(Signs.range('0', '9')));
+                limits.add(Automaton.only(Characters.range('0', '9')));
             } else if (answer.content() == Answer.Content.LETTERS) {
-                limits.add(Machine.only(LETTERS));
+                limits.add(Automaton.only(LETTERS));
             }
             if (!answer.pattern().isEmpty()) {
-                limits.add(Machine.pattern(TextPattern.whole(answer.pattern())));
+                limits.add(Automaton.pattern(TextPattern.whole(answer.pattern())));
             }
             return partition.divide(limits, features);
         } catch (TooManyStates e) {
@@ -95,24 +93,24 @@ final class TextPartition {
 
     /** Characters that {@link TextPattern#isLetterLike} takes, of those that one unit of UTF-16 holds. */
     private static BitSet letters() {
-        BitSet letters = Signs.any();
+        BitSet letters = Characters.any();
         for (int c = letters.nextSetBit(0); c >= 0; c = letters.nextSetBit(c + 1)) {
             letters.set(c, TextPattern.isLetterLike(c));
         }
         return letters;
     }
 
-    private List<Object> divide(List<Machine> limits, List<Expr> features) throws Inexact {
+    private List<Object> divide(List<Automaton> limits, List<Expr> features) throws Inexact {
         if (most != null && most < least) {
             return List.of();
         }
         try {
-            List<Machine> by = new ArrayList<>();
+            List<Automaton> by = new ArrayList<>();
             for (Expr feature : features) {
                 split(feature, by);
             }
             if (limits.isEmpty() && by.isEmpty() && (most == null || most > 200)) {
-                return List.of(least <= 9 ? ORDINARY.getFirst() : "a".repeat(least));
+                return List.of(least <= 9 ? Partition.ORDINARY.getFirst() : "a".repeat(least));
             }
             return List.copyOf(Partition.of(least, most, limits, by, goOn));
         } catch (TooManyStates e) {
@@ -126,7 +124,7 @@ final class TextPartition {
     }
 
     /** Adds languages such that the expression is constant among the texts that lie in the same ones. */
-    private void split(Expr written, List<Machine> into) throws Inexact, TooManyStates {
+    private void split(Expr written, List<Automaton> into) throws Inexact, TooManyStates {
         Expr e = Lifted.of(written).orElse(written);
         if (isBlankness(e) || e.references().isEmpty()) {
             return;
@@ -136,7 +134,7 @@ final class TextPartition {
             byLength(e, measured.get(), into);
             return;
         }
-        Optional<Machine> language = language(e);
+        Optional<Automaton> language = language(e);
         if (language.isPresent()) {
             into.add(language.get());
         } else if (e instanceof Name || e instanceof Quantified || form(e).isPresent()) {
@@ -168,11 +166,11 @@ final class TextPartition {
     }
 
     /** Splits texts at the lengths of the form at which the expression may change. */
-    private void byLength(Expr e, Expr form, List<Machine> into) throws Inexact, TooManyStates {
+    private void byLength(Expr e, Expr form, List<Automaton> into) throws Inexact, TooManyStates {
         // A change of case makes a text three times as long at most.
         long longest = most == null ? Long.MAX_VALUE : 3L * most + MOST_LISTED_LENGTHS;
         for (long length : LinePartition.lengths(code, today, longest, inLength(e))) {
-            into.add(of(form, Machine.longAs(length)));
+            into.add(of(form, Automaton.longAs(length)));
         }
     }
 
@@ -184,17 +182,17 @@ final class TextPartition {
     }
 
     /** The texts for which the expression is true, where it is false for all others; empty where it is none of the known forms. */
-    private Optional<Machine> language(Expr e) throws TooManyStates {
+    private Optional<Automaton> language(Expr e) throws TooManyStates {
         return switch (e) {
             case Compare c when !isEquality(c) -> Optional.empty();
             case Compare c when form(c.left()).isPresent() && constant(c.right()) instanceof String s ->
-                found(c.left(), Machine.text(s));
+                found(c.left(), Automaton.text(s));
             case Compare c when form(c.right()).isPresent() && constant(c.left()) instanceof String s ->
-                found(c.right(), Machine.text(s));
+                found(c.right(), Automaton.text(s));
             case Compare c when isOwnCase(c.left(), c.right()) -> found(c.left(), TextForm.unchangedBy((Call) c.right()));
             case Compare c when isOwnCase(c.right(), c.left()) -> found(c.right(), TextForm.unchangedBy((Call) c.left()));
             case InList l when form(l.of()).isPresent() && l.list() instanceof ListOf list && list.references().isEmpty() ->
-                found(l.of(), Machine.texts(list.items().stream().map(this::constant).filter(String.class::isInstance)
+                found(l.of(), Automaton.texts(list.items().stream().map(this::constant).filter(String.class::isInstance)
                         .map(String.class::cast).toList()));
             case Call c when c.function().equals("list contains") && form(c.args().get(1)).isPresent()
                     && c.args().getFirst() instanceof ListOf list ->
@@ -210,7 +208,7 @@ final class TextPartition {
     }
 
     /** Those of which something is part of a constant text. */
-    private Optional<Machine> partOf(Call c, String text) throws TooManyStates {
+    private Optional<Automaton> partOf(Call c, String text) throws TooManyStates {
         IntStream from = IntStream.range(0, text.length());
         Stream<String> parts = switch (c.function()) {
             case "starts with" -> from.mapToObj(n -> text.substring(0, n + 1));
@@ -219,17 +217,17 @@ final class TextPartition {
             default -> Stream.empty();
         };
         List<String> all = parts.distinct().toList();
-        return all.isEmpty() && !text.isEmpty() ? Optional.empty() : found(c.args().get(1), Machine.texts(all));
+        return all.isEmpty() && !text.isEmpty() ? Optional.empty() : found(c.args().get(1), Automaton.texts(all));
     }
 
     /** Those that have a constant text, or what it stands for. */
-    private Optional<Machine> has(Call c, String text) throws TooManyStates {
+    private Optional<Automaton> has(Call c, String text) throws TooManyStates {
         Expr form = c.args().getFirst();
         return switch (c.function()) {
-            case "starts with" -> found(form, Machine.beginning(text));
-            case "ends with" -> found(form, Machine.ending(text));
-            case "contains" -> found(form, Machine.holding(text));
-            case "matches" -> found(form, Machine.pattern(TextPattern.read(text)));
+            case "starts with" -> found(form, Automaton.beginning(text));
+            case "ends with" -> found(form, Automaton.ending(text));
+            case "contains" -> found(form, Automaton.holding(text));
+            case "matches" -> found(form, Automaton.pattern(TextPattern.read(text)));
             default -> Optional.empty();
         };
     }
@@ -244,7 +242,7 @@ final class TextPartition {
                 && Printer.print(c.args().getFirst()).equals(Printer.print(form));
     }
 
-    private Optional<Machine> found(Expr form, Machine language) throws TooManyStates {
+    private Optional<Automaton> found(Expr form, Automaton language) throws TooManyStates {
         return Optional.of(of(form, language));
     }
 
@@ -261,7 +259,7 @@ final class TextPartition {
     }
 
     /** The answers whose form lies in the language. */
-    private Machine of(Expr form, Machine language) throws TooManyStates {
+    private Automaton of(Expr form, Automaton language) throws TooManyStates {
         return form(form).orElseThrow().before(language);
     }
 }

@@ -10,24 +10,24 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 
-/** Kinds of characters that a few machines do not tell apart. There are few of them, however many characters there are. */
+/** Kinds of characters that a few automata do not tell apart. There are few of them, however many characters there are. */
 final class Alphabet {
 
-    private final int[] kindOf = new int[Signs.COUNT];
+    private final int[] kindOf = new int[Characters.COUNT];
     private final List<Character> letters = new ArrayList<>();
     private final BitSet plain = new BitSet();
-    private final BitSet any = Signs.any();
+    private final BitSet any = Characters.any();
 
-    Alphabet(Iterable<Machine> machines) {
-        int[] part = new int[Signs.COUNT];
+    Alphabet(Iterable<Automaton> automata) {
+        int[] part = new int[Characters.COUNT];
         int parts = 1;
         Set<BitSet> seen = new HashSet<>();
-        seen.add(Signs.any());
-        List<BitSet> signs = new ArrayList<>(List.of(Signs.visible()));
+        seen.add(Characters.any());
+        List<BitSet> signs = new ArrayList<>(List.of(Characters.visible()));
         Set<BitSet> met = Collections.newSetFromMap(new IdentityHashMap<>());
-        machines.forEach(m -> {
+        automata.forEach(m -> {
             for (int s = 0; s < m.states(); s++) {
-                m.steps(s).stream().map(Machine.Step::signs).filter(met::add).forEach(signs::add);
+                m.steps(s).stream().map(Automaton.Step::signs).filter(met::add).forEach(signs::add);
             }
         });
         for (BitSet some : signs) {
@@ -51,7 +51,7 @@ final class Alphabet {
     private void number(int[] part) {
         Map<Integer, Integer> kinds = new HashMap<>();
         for (int from : new int[]{'0', '!', 0}) {
-            int to = from == '0' ? 'z' + 1 : from == '!' ? 0x7f : Signs.COUNT;
+            int to = from == '0' ? 'z' + 1 : from == '!' ? 0x7f : Characters.COUNT;
             for (int c = from; c < to; c++) {
                 if (any.get(c) && !kinds.containsKey(part[c])) {
                     kinds.put(part[c], letters.size());
@@ -60,7 +60,7 @@ final class Alphabet {
                 }
             }
         }
-        for (int c = 0; c < Signs.COUNT; c++) {
+        for (int c = 0; c < Characters.COUNT; c++) {
             kindOf[c] = any.get(c) ? kinds.get(part[c]) : -1;
         }
     }

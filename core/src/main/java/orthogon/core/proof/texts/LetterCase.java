@@ -11,15 +11,15 @@ public final class LetterCase {
     /** A character that becomes several. */
     record Longer(char sign, String changed) {}
 
-    private final BitSet same = new BitSet(Signs.COUNT);
+    private final BitSet same = new BitSet(Characters.COUNT);
     /** Characters that become another one, and what they become. */
-    private final BitSet other = new BitSet(Signs.COUNT);
-    private final char[] becomes = new char[Signs.COUNT];
+    private final BitSet other = new BitSet(Characters.COUNT);
+    private final char[] becomes = new char[Characters.COUNT];
     private final List<Longer> longer = new ArrayList<>();
 
     /** @param change what it makes of the text of one character */
     public LetterCase(UnaryOperator<String> change) {
-        BitSet any = Signs.any();
+        BitSet any = Characters.any();
         for (int c = any.nextSetBit(0); c >= 0; c = any.nextSetBit(c + 1)) {
             String before = String.valueOf((char) c);
             String after = change.apply(before);

@@ -37,10 +37,10 @@ class PartitionTest {
         int ways = 0;
         for (int run = 0; run < 300; run++) {
             List<TextPattern> patterns = new ArrayList<>();
-            List<Machine> machines = new ArrayList<>();
+            List<Automaton> machines = new ArrayList<>();
             for (int n = 0; n < 3; n++) {
                 patterns.add(TextPattern.read(pattern()));
-                machines.add(Machine.pattern(patterns.getLast()));
+                machines.add(Automaton.pattern(patterns.getLast()));
             }
             Set<List<Boolean>> known = new HashSet<>();
             List<String> texts = Partition.of(1, 5, List.of(), machines, ON);
@@ -63,22 +63,23 @@ class PartitionTest {
     @Test
     void aPatternThatWouldTakeMillionsOfStatesIsGivenUp() {
         for (String bomb : List.of("(a|b)*a(a|b){20}", "(.*a.{100}b)")) {
-            assertThrows(TooManyStates.class, () -> Partition.of(1, null, List.of(), List.of(Machine.pattern(TextPattern.read(bomb))), ON),
+            assertThrows(TooManyStates.class,
+                    () -> Partition.of(1, null, List.of(), List.of(Automaton.pattern(TextPattern.read(bomb))), ON),
                     bomb);
         }
-        List<Machine> several = new ArrayList<>();
+        List<Automaton> several = new ArrayList<>();
         assertThrows(TooManyStates.class, () -> {
             for (int n = 1; n < 12; n++) {
-                several.add(Machine.pattern(TextPattern.read("^(.{" + (2 * n + 1) + "})*$")));
+                several.add(Automaton.pattern(TextPattern.read("^(.{" + (2 * n + 1) + "})*$")));
             }
             Partition.of(1, null, List.of(), several, ON);
         });
-        assertThrows(TooManyStates.class, () -> Machine.longAs(Machine.MOST_STATES + 1));
+        assertThrows(TooManyStates.class, () -> Automaton.longAs(Automaton.MOST_STATES + 1));
     }
 
     @Test
     void whoDoesNotWaitAnyMoreEndsIt() throws TooManyStates {
-        Machine machine = Machine.pattern(TextPattern.read("(a|b)*a(a|b){20}"));
+        Automaton machine = Automaton.pattern(TextPattern.read("(a|b)*a(a|b){20}"));
         AtomicInteger steps = new AtomicInteger();
         assertThrows(CancellationException.class, () -> Partition.of(1, null, List.of(), List.of(machine), () -> {
             if (steps.incrementAndGet() > 50) {

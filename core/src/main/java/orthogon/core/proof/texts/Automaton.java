@@ -11,7 +11,7 @@ import orthogon.core.expression.TextPattern;
  * A set of texts as an automaton that may take several steps at a time (Thompson 1968). Its size is linear in what it is made of, and
  * what leads into it by a change of letters, or by a word before or after, is one again.
  */
-public final class Machine {
+public final class Automaton {
 
     /** Beyond this nothing is made or told apart. */
     public static final int MOST_STATES = 20_000;
@@ -25,7 +25,7 @@ public final class Machine {
     private final Map<TextPattern.Part.Chars, BitSet> known = new IdentityHashMap<>();
     private int start;
 
-    private Machine() {}
+    private Automaton() {}
 
     private int state() throws TooManyStates {
         if (steps.size() >= MOST_STATES) {
@@ -52,27 +52,27 @@ public final class Machine {
         return accepting.get(state);
     }
 
-    /** One of several ways to write the parts of a machine, each between two states. */
+    /** One of several ways to write the parts of an automaton, each between two states. */
     private interface Content {
-        void write(Machine machine, int from, int to) throws TooManyStates;
+        void write(Automaton automaton, int from, int to) throws TooManyStates;
     }
 
-    private static Machine of(Content content) throws TooManyStates {
-        Machine machine = new Machine();
-        machine.start = machine.state();
-        int end = machine.state();
-        machine.accepting.set(end);
-        content.write(machine, machine.start, end);
-        return machine;
+    private static Automaton of(Content content) throws TooManyStates {
+        Automaton automaton = new Automaton();
+        automaton.start = automaton.state();
+        int end = automaton.state();
+        automaton.accepting.set(end);
+        content.write(automaton, automaton.start, end);
+        return automaton;
     }
 
     /** This text alone. */
-    public static Machine text(String text) throws TooManyStates {
+    public static Automaton text(String text) throws TooManyStates {
         return of((m, from, to) -> m.word(text, from, to));
     }
 
     /** Any of these texts. */
-    public static Machine texts(Iterable<String> texts) throws TooManyStates {
+    public static Automaton texts(Iterable<String> texts) throws TooManyStates {
         return of((m, from, to) -> {
             for (String text : texts) {
                 m.word(text, from, to);
@@ -81,7 +81,7 @@ public final class Machine {
     }
 
     /** Texts of only these characters, the empty one among them. */
-    public static Machine only(BitSet signs) throws TooManyStates {
+    public static Automaton only(BitSet signs) throws TooManyStates {
         return of((m, from, to) -> {
             m.free.get(from).add(to);
             m.steps.get(to).add(new Step(signs, to));
@@ -89,32 +89,32 @@ public final class Machine {
     }
 
     /** Texts that begin with one. */
-    public static Machine beginning(String with) throws TooManyStates {
+    public static Automaton beginning(String with) throws TooManyStates {
         return of((m, from, to) -> {
             m.word(with, from, to);
-            m.steps.get(to).add(new Step(Signs.any(), to));
+            m.steps.get(to).add(new Step(Characters.any(), to));
         });
     }
 
     /** Texts that end with one. */
-    public static Machine ending(String with) throws TooManyStates {
+    public static Automaton ending(String with) throws TooManyStates {
         return of((m, from, to) -> {
-            m.steps.get(from).add(new Step(Signs.any(), from));
+            m.steps.get(from).add(new Step(Characters.any(), from));
             m.word(with, from, to);
         });
     }
 
     /** Texts that hold one. */
-    public static Machine holding(String text) throws TooManyStates {
+    public static Automaton holding(String text) throws TooManyStates {
         return of((m, from, to) -> {
-            m.steps.get(from).add(new Step(Signs.any(), from));
+            m.steps.get(from).add(new Step(Characters.any(), from));
             m.word(text, from, to);
-            m.steps.get(to).add(new Step(Signs.any(), to));
+            m.steps.get(to).add(new Step(Characters.any(), to));
         });
     }
 
     /** Texts of at least so many characters. */
-    public static Machine longAs(long least) throws TooManyStates {
+    public static Automaton longAs(long least) throws TooManyStates {
         if (least > MOST_STATES) {
             throw new TooManyStates();
         }
@@ -122,19 +122,19 @@ public final class Machine {
             int at = from;
             for (long n = 0; n < least; n++) {
                 int next = m.state();
-                m.steps.get(at).add(new Step(Signs.any(), next));
+                m.steps.get(at).add(new Step(Characters.any(), next));
                 at = next;
             }
             m.free.get(at).add(to);
-            m.steps.get(to).add(new Step(Signs.any(), to));
+            m.steps.get(to).add(new Step(Characters.any(), to));
         });
     }
 
     /** Texts in which the pattern is found. */
-    public static Machine pattern(TextPattern pattern) throws TooManyStates {
+    public static Automaton pattern(TextPattern pattern) throws TooManyStates {
         return of((m, from, to) -> {
             if (!pattern.fromStart()) {
-                m.steps.get(from).add(new Step(Signs.any(), from));
+                m.steps.get(from).add(new Step(Characters.any(), from));
             }
             int begun = m.state();
             m.free.get(from).add(begun);
@@ -142,7 +142,7 @@ public final class Machine {
             if (!pattern.toEnd()) {
                 int rest = m.state();
                 m.free.get(to).add(rest);
-                m.steps.get(rest).add(new Step(Signs.any(), rest));
+                m.steps.get(rest).add(new Step(Characters.any(), rest));
                 m.accepting.set(rest);
             }
         });
@@ -152,7 +152,7 @@ public final class Machine {
         int at = from;
         for (int i = 0; i < text.length(); i++) {
             int next = i == text.length() - 1 ? to : state();
-            steps.get(at).add(new Step(Signs.one(text.charAt(i)), next));
+            steps.get(at).add(new Step(Characters.one(text.charAt(i)), next));
             at = next;
         }
         if (text.isEmpty()) {
@@ -163,9 +163,9 @@ public final class Machine {
     private void part(TextPattern.Part part, int from, int to) throws TooManyStates {
         switch (part) {
             case TextPattern.Part.Chars c when c.not() ->
-                steps.get(from).add(new Step(known.computeIfAbsent(c, chars -> Signs.anyInLine()), to));
+                steps.get(from).add(new Step(known.computeIfAbsent(c, chars -> Characters.anyInLine()), to));
             case TextPattern.Part.Chars c -> {
-                steps.get(from).add(new Step(known.computeIfAbsent(c, Machine::signs), to));
+                steps.get(from).add(new Step(known.computeIfAbsent(c, Automaton::signs), to));
             }
             case TextPattern.Part.Sequence s -> {
                 int at = from;
@@ -188,8 +188,8 @@ public final class Machine {
     }
 
     private static BitSet signs(TextPattern.Part.Chars chars) {
-        BitSet signs = new BitSet(Signs.COUNT);
-        chars.ranges().forEach(r -> signs.or(Signs.range(r[0], r[1])));
+        BitSet signs = new BitSet(Characters.COUNT);
+        chars.ranges().forEach(r -> signs.or(Characters.range(r[0], r[1])));
         return signs;
     }
 
@@ -252,8 +252,8 @@ public final class Machine {
         return after(one, text);
     }
 
-    private Machine copy() {
-        Machine copy = new Machine();
+    private Automaton copy() {
+        Automaton copy = new Automaton();
         steps.forEach(s -> copy.steps.add(new ArrayList<>(s)));
         free.forEach(f -> copy.free.add(new ArrayList<>(f)));
         copy.accepting.or(accepting);
@@ -262,8 +262,8 @@ public final class Machine {
     }
 
     /** The texts that are in this set once a word is put before them. */
-    public Machine withoutStart(String word) throws TooManyStates {
-        Machine rest = copy();
+    public Automaton withoutStart(String word) throws TooManyStates {
+        Automaton rest = copy();
         BitSet begun = after(start, word);
         rest.start = rest.state();
         begun.stream().forEach(rest.free.get(rest.start)::add);
@@ -271,8 +271,8 @@ public final class Machine {
     }
 
     /** The texts that are in this set once a word is put after them. */
-    public Machine withoutEnd(String word) {
-        Machine rest = copy();
+    public Automaton withoutEnd(String word) {
+        Automaton rest = copy();
         rest.accepting.clear();
         for (int s = 0; s < states(); s++) {
             rest.accepting.set(s, after(s, word).intersects(accepting));
@@ -281,8 +281,8 @@ public final class Machine {
     }
 
     /** The texts that are in this set once their case is changed. */
-    public Machine before(LetterCase change) {
-        Machine before = copy();
+    public Automaton before(LetterCase change) {
+        Automaton before = copy();
         for (int s = 0; s < states(); s++) {
             List<Step> into = before.steps.get(s);
             into.clear();
@@ -290,14 +290,14 @@ public final class Machine {
                 into.add(new Step(change.before(step.signs()), step.to()));
             }
             for (LetterCase.Longer longer : change.longer()) {
-                after(s, longer.changed()).stream().forEach(to -> into.add(new Step(Signs.one(longer.sign()), to)));
+                after(s, longer.changed()).stream().forEach(to -> into.add(new Step(Characters.one(longer.sign()), to)));
             }
         }
         return before;
     }
 
     /** The texts that a change of case leaves as they are. */
-    public static Machine unchangedBy(LetterCase change) throws TooManyStates {
+    public static Automaton unchangedBy(LetterCase change) throws TooManyStates {
         return only(change.same());
     }
 }

@@ -6,11 +6,11 @@ import java.util.List;
 /**
  * Sets of characters, each of one unit of UTF-16 that is no half of a pair. Texts with characters beyond those are not told apart.
  */
-public final class Signs {
+public final class Characters {
 
     static final int COUNT = 0x10000;
 
-    private Signs() {}
+    private Characters() {}
 
     /** Every character. */
     public static BitSet any() {

@@ -12,10 +12,10 @@ import java.util.Optional;
 /**
  * A set of texts as an automaton that takes one step for each kind of character. No state in it is one from which nothing is accepted.
  */
-final class Language {
+final class DeterministicAutomaton {
 
     private static final int NOWHERE = -1;
-    /** Up to here a language is faster used as it is than made smaller. */
+    /** Up to here an automaton is faster used as it is than made smaller. */
     private static final int MOST_UNREDUCED = 200;
     private static final int MOST_ROUNDS = 64;
 
@@ -25,7 +25,7 @@ final class Language {
     private final BitSet accepting;
     private final int states;
 
-    private Language(Alphabet alphabet, int[] next, BitSet accepting, int states) {
+    private DeterministicAutomaton(Alphabet alphabet, int[] next, BitSet accepting, int states) {
         this.alphabet = alphabet;
         this.next = next;
         this.accepting = accepting;
@@ -34,16 +34,16 @@ final class Language {
 
     /**
      * @param goOn called at every step; throws where nobody waits any more
-     * @throws TooManyStates where more than {@link Machine#MOST_STATES} are needed
+     * @throws TooManyStates where more than {@link Automaton#MOST_STATES} are needed
      */
-    static Language of(Machine machine, Alphabet alphabet, Runnable goOn) throws TooManyStates {
+    static DeterministicAutomaton of(Automaton automaton, Alphabet alphabet, Runnable goOn) throws TooManyStates {
         Building building = new Building(alphabet);
         Map<BitSet, Integer> known = new HashMap<>();
         List<BitSet> todo = new ArrayList<>();
         BitSet first = new BitSet();
-        first.set(machine.start());
-        machine.settle(first);
-        known.put(first, building.state(first.stream().anyMatch(machine::isAccepting)));
+        first.set(automaton.start());
+        automaton.settle(first);
+        known.put(first, building.state(first.stream().anyMatch(automaton::isAccepting)));
         todo.add(first);
         for (int at = 0; at < todo.size(); at++) {
             goOn.run();
@@ -51,13 +51,13 @@ final class Language {
             for (int kind = 0; kind < alphabet.kinds(); kind++) {
                 char letter = alphabet.letter(kind);
                 BitSet to = new BitSet();
-                here.stream().forEach(s -> machine.steps(s).stream().filter(step -> step.signs().get(letter))
+                here.stream().forEach(s -> automaton.steps(s).stream().filter(step -> step.signs().get(letter))
                         .forEach(step -> to.set(step.to())));
-                machine.settle(to);
+                automaton.settle(to);
                 if (!to.isEmpty()) {
                     Integer state = known.get(to);
                     if (state == null) {
-                        state = building.state(to.stream().anyMatch(machine::isAccepting));
+                        state = building.state(to.stream().anyMatch(automaton::isAccepting));
                         known.put(to, state);
                         todo.add(to);
                     }
@@ -65,7 +65,7 @@ final class Language {
                 }
             }
         }
-        return building.language(goOn);
+        return building.finished(goOn);
     }
 
     /**
@@ -74,10 +74,10 @@ final class Language {
      * @param least fewest characters, at least 1
      * @param most most characters; null for no limit
      */
-    static Language trimmed(Alphabet alphabet, int least, Integer most, Runnable goOn) throws TooManyStates {
+    static DeterministicAutomaton trimmed(Alphabet alphabet, int least, Integer most, Runnable goOn) throws TooManyStates {
         Building building = new Building(alphabet);
         int counted = most == null ? least : most;
-        if (counted >= Machine.MOST_STATES / 2) {
+        if (counted >= Automaton.MOST_STATES / 2) {
             throw new TooManyStates();
         }
         // State 0 is the beginning; then two for each length, by whether the last character is visible.
@@ -97,11 +97,11 @@ final class Language {
                 }
             }
         }
-        return building.language(goOn);
+        return building.finished(goOn);
     }
 
     /** The texts that are in both, or in this one and not in the other. */
-    Language and(Language other, boolean in, Runnable goOn) throws TooManyStates {
+    DeterministicAutomaton and(DeterministicAutomaton other, boolean in, Runnable goOn) throws TooManyStates {
         Building building = new Building(alphabet);
         Map<Long, Integer> known = new HashMap<>();
         List<int[]> todo = new ArrayList<>();
@@ -120,10 +120,11 @@ final class Language {
                 }
             }
         }
-        return building.language(goOn);
+        return building.finished(goOn);
     }
 
-    private int meet(int mine, int its, Language other, boolean in, Building building, Map<Long, Integer> known, List<int[]> todo)
+    private int meet(int mine, int its, DeterministicAutomaton other, boolean in, Building building, Map<Long, Integer> known,
+            List<int[]> todo)
             throws TooManyStates {
         long key = (long) mine << 32 | its + 1;
         Integer state = known.get(key);
@@ -188,7 +189,7 @@ final class Language {
         return Optional.empty();
     }
 
-    /** A language in the making. */
+    /** An automaton in the making. */
     private static final class Building {
 
         private final Alphabet alphabet;
@@ -202,7 +203,7 @@ final class Language {
         }
 
         int state(boolean accepts) throws TooManyStates {
-            if (states >= Machine.MOST_STATES) {
+            if (states >= Automaton.MOST_STATES) {
                 throw new TooManyStates();
             }
             int row = states * alphabet.kinds();
@@ -219,16 +220,16 @@ final class Language {
         }
 
         /** Without the states from which nothing is accepted, and made smaller where it is large. */
-        Language language(Runnable goOn) {
+        DeterministicAutomaton finished(Runnable goOn) {
             BitSet alive = alive();
             if (states == 0 || !alive.get(0)) {
-                return new Language(alphabet, new int[0], new BitSet(), 0);
+                return new DeterministicAutomaton(alphabet, new int[0], new BitSet(), 0);
             }
             int[] part = new int[states];
             for (int s = 0, n = 0; s < states; s++) {
                 part[s] = alive.get(s) ? n++ : NOWHERE;
             }
-            Language trimmed = merged(part, alive.cardinality());
+            DeterministicAutomaton trimmed = merged(part, alive.cardinality());
             return trimmed.states > MOST_UNREDUCED ? trimmed.reduced(goOn) : trimmed;
         }
 
@@ -259,7 +260,7 @@ final class Language {
         }
 
         /** One state for each part; those in none are left out. */
-        private Language merged(int[] part, int parts) {
+        private DeterministicAutomaton merged(int[] part, int parts) {
             int[] merged = new int[parts * alphabet.kinds()];
             BitSet accepts = new BitSet();
             for (int s = 0; s < states; s++) {
@@ -271,12 +272,12 @@ final class Language {
                     accepts.set(part[s], accepting.get(s));
                 }
             }
-            return new Language(alphabet, merged, accepts, parts);
+            return new DeterministicAutomaton(alphabet, merged, accepts, parts);
         }
     }
 
-    /** The same language with one state for all from which the same is accepted (Moore 1956); itself where that takes long. */
-    private Language reduced(Runnable goOn) {
+    /** The same texts with one state for all from which the same is accepted (Moore 1956); itself where that takes long. */
+    private DeterministicAutomaton reduced(Runnable goOn) {
         int[] part = new int[states];
         for (int s = 0; s < states; s++) {
             part[s] = accepting.get(s) == accepting.get(0) ? 0 : 1;
