@@ -67,7 +67,7 @@ class EndController {
     String later(@PathVariable String id, HttpServletRequest request, Model model, HttpServletResponse response) {
         Optional<Running> running = open(interviews.find(id));
         if (running.isEmpty()) {
-            return RespondController.nothing(request, model, response);
+            return Notices.nothing(request, model, response);
         }
         model.addAttribute("sentTo", "");
         model.addAttribute("wrong", "");
@@ -80,7 +80,7 @@ class EndController {
             HttpServletResponse response) {
         Optional<Running> running = open(interviews.find(id));
         if (running.isEmpty()) {
-            return RespondController.nothing(request, model, response);
+            return Notices.nothing(request, model, response);
         }
         Voice voice = Voice.of(running.get().interview());
         Optional<String> address = Contacts.read(new Answer.Contact(Answer.Contact.Kind.EMAIL, ""), email);
@@ -111,14 +111,14 @@ class EndController {
 
     @GetMapping("/to/resume/{token}")
     String resume(@PathVariable String token, HttpServletRequest request, Model model, HttpServletResponse response) {
-        return ways.interviewAt(token).map(id -> "redirect:/i/" + id).orElseGet(() -> RespondController.nothing(request, model, response));
+        return ways.interviewAt(token).map(id -> "redirect:/i/" + id).orElseGet(() -> Notices.nothing(request, model, response));
     }
 
     @GetMapping("/i/{id}/review")
     String review(@PathVariable String id, HttpServletRequest request, Model model, HttpServletResponse response) {
         Optional<Running> running = interviews.find(id);
         if (running.isEmpty()) {
-            return RespondController.nothing(request, model, response);
+            return Notices.nothing(request, model, response);
         }
         if (open(running).isEmpty() || !running.get().interview().course().complete()) {
             return "redirect:/i/" + id;
@@ -133,7 +133,7 @@ class EndController {
     String back(@PathVariable String id, @RequestParam String page, HttpServletRequest request, Model model, HttpServletResponse response) {
         Optional<Running> running = interviews.find(id);
         if (running.isEmpty()) {
-            return RespondController.nothing(request, model, response);
+            return Notices.nothing(request, model, response);
         }
         String[] to = page.split(" ", 2);
         if (running.get().receipt().isEmpty()) {
@@ -150,7 +150,7 @@ class EndController {
     String send(@PathVariable String id, HttpServletRequest request, Model model, HttpServletResponse response) {
         Optional<Running> running = interviews.find(id);
         if (running.isEmpty()) {
-            return RespondController.nothing(request, model, response);
+            return Notices.nothing(request, model, response);
         }
         if (running.get().receipt().isEmpty() && (open(running).isEmpty() || !running.get().interview().course().acceptable())) {
             return "redirect:/i/" + id;
@@ -170,7 +170,7 @@ class EndController {
             HttpServletResponse response) {
         Optional<Running> running = interviews.find(id);
         if (running.isEmpty()) {
-            return RespondController.nothing(request, model, response);
+            return Notices.nothing(request, model, response);
         }
         if (running.get().receipt().isEmpty()) {
             return "redirect:/i/" + id;

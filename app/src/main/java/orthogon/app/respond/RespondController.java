@@ -2,19 +2,13 @@ package orthogon.app.respond;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.time.Duration;
-import java.time.LocalDate;
 import java.time.OffsetDateTime;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.stream.IntStream;
 import orthogon.app.http.Pace;
 import orthogon.app.offering.Offering;
-import orthogon.app.offering.Offering.Found;
 import orthogon.app.proving.Ahead;
 import orthogon.app.questions.Drawn;
 import orthogon.app.questions.PageForm;
@@ -23,24 +17,15 @@ import orthogon.app.questions.Voice;
 import orthogon.app.store.AttachmentStore;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
-import orthogon.app.store.InvitationStore;
-import orthogon.app.store.InvitationStore.Invitation;
-import orthogon.app.store.ReleaseStore.Release;
 import orthogon.app.work.KeepAnswers;
-import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
-import orthogon.core.language.OwnWords;
 import orthogon.core.language.Stretch;
-import orthogon.core.questionnaire.Questionnaire;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.ResponseCookie;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.LinkedMultiValueMap;
 import org.springframework.util.MultiValueMap;
-import org.springframework.web.bind.annotation.CookieValue;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -51,198 +36,28 @@ import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.util.UriComponentsBuilder;
 import org.springframework.web.util.WebUtils;
 
-/** From the link to the last page. */
+/** The pages of questions of one interview. */
 @Controller
 class RespondController {
 
-    /** A box that people do not see; whoever fills it in is none. */
-    private static final String TRAP = "~website";
     private static final String REVIEW = "review";
-    private static final String LANGUAGE = "lang";
     private static final String SPEAK = "speak:";
-    /** Names the interview that was begun in this browser. */
-    private static final String GOING_ON = "going-on";
-    /** Most characters of one value that comes with a link, and of all of them. */
-    private static final int LONGEST_PARAMETER = 500;
-    private static final int LONGEST_LINK = 1500;
-    private static final int LONGEST_WISH = 400;
 
     private final Offering offering;
     private final InterviewStore interviews;
-    private final InvitationStore invitations;
     private final AttachmentStore attachments;
     private final Ahead ahead;
     private final Pace pace;
-    private final Begins begins;
     private final KeepAnswers keeping;
 
-    RespondController(Offering offering, InterviewStore interviews, InvitationStore invitations, AttachmentStore attachments,
-            Ahead ahead, Pace pace, Begins begins, KeepAnswers keeping) {
+    RespondController(Offering offering, InterviewStore interviews, AttachmentStore attachments, Ahead ahead, Pace pace,
+            KeepAnswers keeping) {
         this.keeping = keeping;
-        this.begins = begins;
         this.offering = offering;
         this.interviews = interviews;
-        this.invitations = invitations;
         this.attachments = attachments;
         this.ahead = ahead;
         this.pace = pace;
-    }
-
-    /** Whether more came with the link than any link has; the rest of the address is not looked at. */
-    private static boolean isTooLong(Release release, Map<String, String> link) {
-        int[] lengths = release.document().arriving().stream().mapToInt(p -> link.getOrDefault(p.code(), "").length()).toArray();
-        return IntStream.of(lengths).anyMatch(n -> n > LONGEST_PARAMETER) || IntStream.of(lengths).sum() > LONGEST_LINK;
-    }
-
-    private String tooLong(Release release, Map<String, String> link, HttpServletRequest request, Model model,
-            HttpServletResponse response) {
-        response.setStatus(400);
-        String language = language(release, link, request);
-        Voice voice = Voice.of(Interview.start(release.wiring(language), LocalDate.now(), Map.of()));
-        model.addAttribute("tongues", Tongue.of(release, language));
-        model.addAttribute("linkQuery", "");
-        return shut(voice, voice.say("link_too_long"), model);
-    }
-
-    @GetMapping("/to/{token}")
-    String welcome(@PathVariable String token, @RequestParam Map<String, String> link,
-            @CookieValue(name = GOING_ON) Optional<String> goingOn, HttpServletRequest request, Model model,
-            HttpServletResponse response) {
-        Optional<Invitation> invitation = invitations.withToken(token);
-        if (invitation.flatMap(Invitation::interview).isPresent()) {
-            return "redirect:/i/" + invitation.get().interview().get();
-        }
-        return switch (offering.at(token, OffsetDateTime.now())) {
-            case Found.Open open when isTooLong(open.release(), link) -> tooLong(open.release(), link, request, model, response);
-            case Found.Open open -> {
-                offering.frame(open.release(), response);
-                model.addAttribute("goingOn", goingOn.filter(id -> interviews.find(id).filter(r -> r.receipt().isEmpty()
-                        && r.release().token().equals(open.release().token())).isPresent()).orElse(""));
-                yield welcome(open.release(), token, link, language(open.release(), link, request), "", model);
-            }
-            case Found.Shut shut -> shut(shut, link, request, model, response);
-            case Found.Nothing n -> nothing(request, model, response);
-        };
-    }
-
-    /** A page that says why nobody can begin. */
-    private String shut(Found.Shut shut, Map<String, String> link, HttpServletRequest request, Model model, HttpServletResponse response) {
-        response.setStatus(410);
-        offering.frame(shut.release(), response);
-        String language = language(shut.release(), link, request);
-        Voice voice = Voice.of(Interview.start(shut.release().wiring(language), LocalDate.now(), Map.of()));
-        model.addAttribute("tongues", Tongue.of(shut.release(), language));
-        model.addAttribute("linkQuery", "");
-        return shut(voice, shut.why().equals("closed_title")
-                ? shut.message()
-                : voice.say(shut.why(), shut.when().map(voice.ownWords()::moment).orElse("")), model);
-    }
-
-    static String shut(Voice voice, String message, Model model) {
-        model.addAttribute("title", voice.plain(voice.document().title()));
-        model.addAttribute("presentation", voice.document().presentation());
-        model.addAttribute("words", voice.ownWords());
-        model.addAttribute("lang", voice.language());
-        model.addAttribute("dir", voice.direction());
-        model.addAttribute("message", message);
-        return "respond/shut";
-    }
-
-    /** The language asked for in the address, or else the one that the browser wants most. */
-    private static String language(Release release, Map<String, String> link, HttpServletRequest request) {
-        String asked = link.getOrDefault(LANGUAGE, "");
-        return release.languages().contains(asked) || asked.equals(Stretch.TAG) ? asked : release.best(wanted(request));
-    }
-
-    static List<Locale.LanguageRange> wanted(HttpServletRequest request) {
-        String header = request.getHeader("Accept-Language");
-        try {
-            return header == null || header.isBlank() || header.length() > LONGEST_WISH ? List.of() : Locale.LanguageRange.parse(header);
-        } catch (IllegalArgumentException e) {
-            return List.of();
-        }
-    }
-
-    private String welcome(Release release, String token, Map<String, String> link, String language, String message, Model model) {
-        ahead.prepare(release.wiring(), LocalDate.now());
-        Map<String, String> known = new LinkedHashMap<>();
-        release.document().arriving().stream().filter(p -> link.containsKey(p.code()))
-                .forEach(p -> known.put(p.code(), link.get(p.code())));
-        Wiring wiring = release.wiring(language);
-        Voice voice = Voice.of(Interview.start(wiring, LocalDate.now(), known));
-        var presentation = wiring.document().presentation();
-        model.addAttribute("title", voice.plain(wiring.document().title()));
-        model.addAttribute("words", voice.ownWords());
-        model.addAttribute("tongues", Tongue.of(release, language));
-        model.addAttribute("heading", voice.inline(presentation.welcome().heading()));
-        model.addAttribute("text", voice.block(presentation.welcome().text()));
-        model.addAttribute("token", token);
-        model.addAttribute("link", known);
-        UriComponentsBuilder further = UriComponentsBuilder.newInstance();
-        known.forEach(further::queryParam);
-        model.addAttribute("linkQuery", known.isEmpty() ? "" : "&" + further.build().encode().getQuery());
-        model.addAttribute("message", message.isEmpty() ? "" : voice.say(message));
-        model.addAttribute("presentation", presentation);
-        model.addAttribute("lang", voice.language());
-        model.addAttribute("dir", voice.direction());
-        return "respond/welcome";
-    }
-
-    static String nothing(HttpServletRequest request, Model model, HttpServletResponse response) {
-        response.setStatus(404);
-        return nothing(shipped(request), model);
-    }
-
-    static String nothing(OwnWords words, Model model) {
-        model.addAttribute("words", words);
-        model.addAttribute("title", words.say("nothing_title"));
-        model.addAttribute("lang", words.locale().getLanguage());
-        model.addAttribute("dir", words.locale().isRightToLeft() ? "rtl" : "ltr");
-        return "respond/nothing";
-    }
-
-    /** Words in the language that the browser wants most, among those that Orthogon speaks itself. */
-    static OwnWords shipped(HttpServletRequest request) {
-        String tag = Optional.ofNullable(Locale.lookupTag(wanted(request), OwnWords.SHIPPED)).orElse("en");
-        return OwnWords.of(Questionnaire.blank("nothing", "").withSourceLanguage(tag));
-    }
-
-    @PostMapping("/to/{token}")
-    String begin(@PathVariable String token, @RequestParam Map<String, String> link, HttpServletRequest request, Model model,
-            HttpServletResponse response) {
-        Optional<Invitation> invitation = invitations.withToken(token);
-        if (invitation.flatMap(Invitation::interview).isPresent()) {
-            return "redirect:/i/" + invitation.get().interview().get();
-        }
-        Found found = offering.at(token, OffsetDateTime.now());
-        if (found instanceof Found.Shut shut) {
-            return shut(shut, link, request, model, response);
-        }
-        if (!(found instanceof Found.Open(Release release))) {
-            return nothing(request, model, response);
-        }
-        if (isTooLong(release, link)) {
-            return tooLong(release, link, request, model, response);
-        }
-        offering.frame(release, response);
-        String language = language(release, link, request);
-        if (!link.getOrDefault(TRAP, "").isBlank()) {
-            response.setStatus(422);
-            return welcome(release, token, link, language, "trapped", model);
-        }
-        if (!pace.allows(Pace.Of.BEGINNING, request.getRemoteAddr())) {
-            response.setStatus(429);
-            response.setHeader("Retry-After", "60");
-            return welcome(release, token, link, language, "many_began", model);
-        }
-        Interview interview = Interview.start(release.wiring(language), LocalDate.now(), link).checkedAsWanted();
-        Optional<String> id = begins.begin(release, interview, invitation.map(i -> token));
-        if (id.isEmpty()) {
-            return "redirect:/to/" + token;
-        }
-        response.addHeader(HttpHeaders.SET_COOKIE, ResponseCookie.from(GOING_ON, id.get()).path("/to/" + token).httpOnly(true)
-                .sameSite("Lax").secure(request.isSecure()).maxAge(Duration.ofDays(30)).build().toString());
-        return "redirect:/i/" + id.get();
     }
 
     @GetMapping("/i/{id}")
@@ -252,7 +67,7 @@ class RespondController {
         model.addAttribute("from", from.equals(REVIEW) ? REVIEW : "");
         Optional<Running> running = interviews.find(id);
         if (running.isEmpty()) {
-            return nothing(request, model, response);
+            return Notices.nothing(request, model, response);
         }
         if (running.get().receipt().isPresent()) {
             return "redirect:/i/" + id + "/receipt";
@@ -261,7 +76,7 @@ class RespondController {
         Optional<String> withdrawn = offering.withdrawn(running.get().release());
         if (withdrawn.isPresent()) {
             response.setStatus(410);
-            return shut(Voice.of(running.get().interview()), withdrawn.get(), model);
+            return Notices.shut(Voice.of(running.get().interview()), withdrawn.get(), model);
         }
         if (running.get().interview().course().complete()) {
             return "redirect:/i/" + id + "/review";
@@ -322,7 +137,7 @@ class RespondController {
             HttpServletResponse response) {
         Optional<Running> found = interviews.find(id);
         if (found.isEmpty()) {
-            return nothing(request, model, response);
+            return Notices.nothing(request, model, response);
         }
         Running running = found.get();
         if (running.receipt().isPresent() || offering.withdrawn(running.release()).isPresent()) {

@@ -41,9 +41,9 @@ class RespondentErrors implements ErrorPage {
                 : Optional.empty();
         // What failed may be the interview itself, so it is not read again then.
         Optional<Running> running = status.is5xxServerError() ? Optional.empty() : id.flatMap(interviews::find);
-        OwnWords words = running.map(r -> Voice.of(r.interview()).ownWords()).orElseGet(() -> RespondController.shipped(request));
+        OwnWords words = running.map(r -> Voice.of(r.interview()).ownWords()).orElseGet(() -> Notices.shipped(request));
         if (status == HttpStatus.NOT_FOUND) {
-            return Optional.of(RespondController.nothing(words, model));
+            return Optional.of(Notices.nothing(words, model));
         }
         model.addAttribute("words", words);
         model.addAttribute("lang", words.locale().getLanguage());

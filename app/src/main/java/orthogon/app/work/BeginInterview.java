@@ -1,4 +1,4 @@
-package orthogon.app.respond;
+package orthogon.app.work;
 
 import java.time.OffsetDateTime;
 import java.util.Optional;
@@ -10,14 +10,14 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.interceptor.TransactionAspectSupport;
 
-/** Begins interviews: the interview, and the invitation that it uses up, are kept together, or neither is. */
+/** Begins an interview: it, and the invitation that it uses up, are kept together, or neither is. */
 @Component
-public class Begins {
+public class BeginInterview {
 
     private final InterviewStore interviews;
     private final InvitationStore invitations;
 
-    Begins(InterviewStore interviews, InvitationStore invitations) {
+    public BeginInterview(InterviewStore interviews, InvitationStore invitations) {
         this.interviews = interviews;
         this.invitations = invitations;
     }

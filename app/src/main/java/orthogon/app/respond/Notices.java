@@ -1,0 +1,59 @@
+package orthogon.app.respond;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import orthogon.app.questions.Voice;
+import orthogon.core.language.OwnWords;
+import orthogon.core.questionnaire.Questionnaire;
+import org.springframework.ui.Model;
+
+/** Pages for respondents without questions, and the language of who has no interview yet. */
+final class Notices {
+
+    private static final int LONGEST_WISH = 400;
+
+    private Notices() {}
+
+    /** Says why there is nothing to answer here. */
+    static String shut(Voice voice, String message, Model model) {
+        model.addAttribute("title", voice.plain(voice.document().title()));
+        model.addAttribute("presentation", voice.document().presentation());
+        model.addAttribute("words", voice.ownWords());
+        model.addAttribute("lang", voice.language());
+        model.addAttribute("dir", voice.direction());
+        model.addAttribute("message", message);
+        return "respond/shut";
+    }
+
+    static String nothing(HttpServletRequest request, Model model, HttpServletResponse response) {
+        response.setStatus(404);
+        return nothing(shipped(request), model);
+    }
+
+    static String nothing(OwnWords words, Model model) {
+        model.addAttribute("words", words);
+        model.addAttribute("title", words.say("nothing_title"));
+        model.addAttribute("lang", words.locale().getLanguage());
+        model.addAttribute("dir", words.locale().isRightToLeft() ? "rtl" : "ltr");
+        return "respond/nothing";
+    }
+
+    /** Words in the language that the browser wants most, among those that Orthogon speaks itself. */
+    static OwnWords shipped(HttpServletRequest request) {
+        String tag = Optional.ofNullable(Locale.lookupTag(wanted(request), OwnWords.SHIPPED)).orElse("en");
+        return OwnWords.of(Questionnaire.blank("nothing", "").withSourceLanguage(tag));
+    }
+
+    /** The languages that the browser wants, the most wanted first; none where it asks for more than anybody speaks. */
+    static List<Locale.LanguageRange> wanted(HttpServletRequest request) {
+        String header = request.getHeader("Accept-Language");
+        try {
+            return header == null || header.isBlank() || header.length() > LONGEST_WISH ? List.of() : Locale.LanguageRange.parse(header);
+        } catch (IllegalArgumentException e) {
+            return List.of();
+        }
+    }
+}
