@@ -12,6 +12,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import orthogon.app.command.Backup;
 import orthogon.app.command.Handover;
+import orthogon.app.store.TrailKey;
 import orthogon.app.store.WorkspaceStore;
 import orthogon.app.store.WorkspaceStore.Found;
 import org.slf4j.Logger;
@@ -30,7 +31,7 @@ class Backups {
     private static final DateTimeFormatter NAME = DateTimeFormatter.ofPattern("yyyy-MM-dd-HHmmss");
 
     private final WorkspaceStore workspace;
-    private final Path data;
+    private final Path trailKey;
     private final Handover handover;
     private final String folder;
     private final Duration every;
@@ -41,11 +42,11 @@ class Backups {
      * @param folder where those by schedule go; empty for none
      * @param kept how many of those are kept
      */
-    Backups(WorkspaceStore workspace, @Value("${orthogon.data:./data}") Path data,
+    Backups(WorkspaceStore workspace, @Value("${orthogon.data:./data}") Path data, @Value("${orthogon.trail-key:}") String trailKey,
             @Value("${orthogon.backup.folder:}") String folder, @Value("${orthogon.backup.every:PT24H}") Duration every,
             @Value("${orthogon.backup.keep:7}") int kept) {
         this.workspace = workspace;
-        this.data = data;
+        this.trailKey = TrailKey.file(data, trailKey);
         this.handover = new Handover(data.toAbsolutePath().normalize());
         this.folder = folder;
         this.every = every;
@@ -62,7 +63,7 @@ class Backups {
     private Handover.Answer answered(List<String> words) {
         try {
             if (words.getFirst().equals("backup")) {
-                return new Handover.Answer(true, Backup.make(data, Path.of(words.get(1)), workspace::copyTo));
+                return new Handover.Answer(true, Backup.make(trailKey, Path.of(words.get(1)), workspace::copyTo));
             }
             Found found = workspace.check();
             return new Handover.Answer(found.isWell(), String.join("\n",
@@ -85,7 +86,7 @@ class Backups {
         Path to = Path.of(folder);
         try {
             LOG.info("Backup made. {}",
-                    Backup.make(data, to.resolve(PREFIX + NAME.format(LocalDateTime.now()) + SUFFIX), workspace::copyTo));
+                    Backup.make(trailKey, to.resolve(PREFIX + NAME.format(LocalDateTime.now()) + SUFFIX), workspace::copyTo));
             forgetOld(to);
         } catch (Backup.Failed e) {
             LOG.error("No backup was made. {}", e.getMessage());

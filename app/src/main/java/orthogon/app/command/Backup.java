@@ -4,7 +4,9 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.AccessDeniedException;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.time.Instant;
@@ -49,11 +51,12 @@ public final class Backup {
     /**
      * Makes a backup.
      *
+     * @param key the file with the key of the trail, wherever it stands
      * @param file that is written; there must be none of that name
      * @param copying copies the database, which others may use meanwhile
      * @return what it holds, in a sentence
      */
-    public static String make(Path data, Path file, Copying copying) throws Failed {
+    public static String make(Path key, Path file, Copying copying) throws Failed {
         if (Files.exists(file)) {
             throw new Failed("There is a file " + file + " already. Choose another name.");
         }
@@ -64,7 +67,7 @@ public final class Backup {
                 Files.createDirectories(file.toAbsolutePath().getParent());
             }
             copying.to(copied.toAbsolutePath());
-            pack(copied, data, part);
+            pack(copied, key, part);
             Found found = tried(part);
             if (!found.isWell()) {
                 throw new Failed("The backup does not hold what it should: " + String.join(" ", found.wrong()));
@@ -80,9 +83,9 @@ public final class Backup {
     }
 
     private static String why(IOException e) {
-        return e instanceof java.nio.file.AccessDeniedException
+        return e instanceof AccessDeniedException
                 ? "writing is not allowed there."
-                : e instanceof java.nio.file.NoSuchFileException ? "there is no such file." : e.getMessage() + ".";
+                : e instanceof NoSuchFileException ? "there is no such file." : e.getMessage() + ".";
     }
 
     private static void remove(Path file) {
@@ -93,13 +96,12 @@ public final class Backup {
         }
     }
 
-    private static void pack(Path copied, Path data, Path file) throws IOException {
+    private static void pack(Path copied, Path key, Path file) throws IOException {
         try (ZipFile database = new ZipFile(copied.toFile());
                 ZipOutputStream zip = new ZipOutputStream(Files.newOutputStream(file))) {
             zip.putNextEntry(new ZipEntry(ABOUT));
             zip.write(("Orthogon backup 1\nmade " + Instant.now().truncatedTo(ChronoUnit.SECONDS) + "\n").getBytes(StandardCharsets.UTF_8));
             zip.closeEntry();
-            Path key = data.resolve(TrailKey.FILE);
             if (Files.exists(key)) {
                 zip.putNextEntry(new ZipEntry(TrailKey.FILE));
                 Files.copy(key, zip);

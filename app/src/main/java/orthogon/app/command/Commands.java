@@ -39,7 +39,8 @@ public final class Commands {
             orthogon check [--data DIR]                      read everything that is kept, and compare every digest
 
             --seconds N and --memory MB limit how long a proof may take and what it may use; what they end stays undecided.
-            DIR is the folder of the workspace; ./data if it is left out.
+            DIR is the folder of the workspace; ./data if it is left out. Where the key of the trail stands elsewhere, name it by
+            --trail-key FILE.
             DATE is what today() means, as 2026-11-30; the current day if it is left out.
             """;
 
@@ -56,6 +57,7 @@ public final class Commands {
         boolean json = false;
         String form = "";
         Path data = Path.of("data");
+        String trailKey = "";
         int seconds = (int) Limits.USUAL.time().toSeconds();
         int memory = 0;
         LocalDate asOf = LocalDate.now();
@@ -79,6 +81,8 @@ public final class Commands {
                 memory = option.equals("--memory") ? Integer.parseInt(args[i]) : memory;
             } else if (args[i].equals("--data") && i + 1 < args.length) {
                 data = Path.of(args[++i]);
+            } else if (args[i].equals("--trail-key") && i + 1 < args.length) {
+                trailKey = args[++i];
             } else if (args[i].equals("--csv") || args[i].equals("--script")) {
                 form = args[i].substring(2);
             } else if (args[i].startsWith("--")) {
@@ -105,7 +109,7 @@ public final class Commands {
         }
         boolean onFile = (args[0].equals("backup") || args[0].equals("restore")) && files.size() == 1;
         if (onFile || args[0].equals("check") && files.isEmpty()) {
-            return new DataCommands(out, err).run(args[0], files, data);
+            return new DataCommands(out, err).run(args[0], files, data, trailKey);
         }
         boolean help = args[0].equals("help") || args[0].equals("-h");
         (help ? out : err).print(USAGE);

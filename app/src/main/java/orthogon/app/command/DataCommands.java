@@ -19,9 +19,9 @@ final class DataCommands {
     }
 
     /** Exit status 0: done and all is well; 1: something is wrong with the data; 2: it could not be done. */
-    int run(String command, List<String> files, Path data) {
+    int run(String command, List<String> files, Path data, String trailKey) {
         try {
-            DataFolder folder = new DataFolder(data);
+            DataFolder folder = new DataFolder(data, trailKey);
             return switch (command) {
                 case "restore" -> restored(Backup.restore(Path.of(files.getFirst()), folder.path()), folder);
                 case "backup" -> backup(folder, Path.of(files.getFirst()).toAbsolutePath());
@@ -58,7 +58,7 @@ final class DataCommands {
         }
         WorkspaceStore workspace = folder.open();
         try {
-            out.println(Backup.make(folder.path(), file, workspace::copyTo));
+            out.println(Backup.make(folder.trailKey(), file, workspace::copyTo));
             return 0;
         } finally {
             workspace.close();

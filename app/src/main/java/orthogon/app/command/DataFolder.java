@@ -29,13 +29,24 @@ public final class DataFolder {
     private static final String DATABASE = "orthogon";
 
     private final Path folder;
+    private final Path trailKey;
 
     public DataFolder(Path folder) {
+        this(folder, "");
+    }
+
+    /** @param trailKey the file with the key of the trail; empty where it stands in the folder */
+    DataFolder(Path folder, String trailKey) {
         this.folder = folder.toAbsolutePath().normalize();
+        this.trailKey = TrailKey.file(this.folder, trailKey);
     }
 
     public Path path() {
         return folder;
+    }
+
+    Path trailKey() {
+        return trailKey;
     }
 
     /** Where the database is, for the driver. */
@@ -45,7 +56,7 @@ public final class DataFolder {
 
     /** Opens the database, which nobody else may have. */
     WorkspaceStore open() {
-        return WorkspaceStore.open(url(), folder.resolve(TrailKey.FILE));
+        return WorkspaceStore.open(url(), trailKey);
     }
 
     public boolean hasDatabase() {

@@ -1,5 +1,6 @@
 package orthogon.app.command;
 
+import java.util.ArrayList;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -61,7 +62,7 @@ public final class Handover {
         try (Stream<Path> all = Files.list(folder)) {
             files = all.filter(f -> f.toString().endsWith(REQUEST)).sorted().toList();
         }
-        List<Request> requests = new java.util.ArrayList<>();
+        List<Request> requests = new ArrayList<>();
         for (Path file : files) {
             requests.add(new Request(file.getFileName().toString().replace(REQUEST, ""), Files.readAllLines(file)));
             Files.delete(file);

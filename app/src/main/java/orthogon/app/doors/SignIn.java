@@ -1,5 +1,6 @@
 package orthogon.app.doors;
 
+import jakarta.servlet.ServletException;
 import orthogon.app.account.Passwords;
 import orthogon.app.account.People;
 import orthogon.app.account.SecondFactor;
@@ -117,7 +118,7 @@ class SignIn {
     }
 
     void passed(HttpServletRequest request, HttpServletResponse response, Authentication who)
-            throws IOException, jakarta.servlet.ServletException {
+            throws IOException, ServletException {
         onward.onAuthenticationSuccess(request, response, who);
     }
 

@@ -67,15 +67,6 @@ public class AuditStore {
         return String.join("\n", before, String.valueOf(id), questionnaire, author, did, String.valueOf(at.toInstant().toEpochMilli()));
     }
 
-    /** As lines were chained before there was a key. */
-    private static String unkeyed(String text) {
-        try {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8)));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
-        }
-    }
-
     public List<Line> newest(int most) {
         return jdbc.sql(NEWEST).param("most", most).query(AuditStore::line).list();
     }
@@ -99,7 +90,8 @@ public class AuditStore {
             List<Line> lines = jdbc.sql(FROM).param("from", expected).param("most", READ_AT_ONCE).query(AuditStore::line).list();
             for (Line line : lines) {
                 String text = text(before, line.id(), line.questionnaire(), line.author(), line.did(), line.at());
-                boolean whole = line.digest().equals(line.id() < end.keyedFrom() ? unkeyed(text) : key.digest(text));
+                // Before there was a key, lines were chained by plain digests.
+                boolean whole = line.digest().equals(line.id() < end.keyedFrom() ? Digests.plain(text) : key.digest(text));
                 if (line.id() != expected || !whole) {
                     return expected;
                 }

@@ -12,18 +12,28 @@ final class Digests {
 
     private Digests() {}
 
-    static String of(byte[]... parts) {
+    private static MessageDigest sha256() {
         try {
-            MessageDigest digest = MessageDigest.getInstance("SHA-256");
-            for (byte[] part : parts) {
-                digest.update(String.valueOf(part.length).getBytes(StandardCharsets.UTF_8));
-                digest.update((byte) '\n');
-                digest.update(part);
-            }
-            return HexFormat.of().formatHex(digest.digest());
+            return MessageDigest.getInstance("SHA-256");
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException(e);
         }
+    }
+
+    /** The digest of a text and nothing else. */
+    static String plain(String text) {
+        return HexFormat.of().formatHex(sha256().digest(text.getBytes(StandardCharsets.UTF_8)));
+    }
+
+    /** The digest of several parts and of where each ends. */
+    static String of(byte[]... parts) {
+        MessageDigest digest = sha256();
+        for (byte[] part : parts) {
+            digest.update(String.valueOf(part.length).getBytes(StandardCharsets.UTF_8));
+            digest.update((byte) '\n');
+            digest.update(part);
+        }
+        return HexFormat.of().formatHex(digest.digest());
     }
 
     static String of(String... parts) {

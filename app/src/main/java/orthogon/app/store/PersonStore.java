@@ -110,21 +110,13 @@ public class PersonStore {
     public String link(String name, Duration good) {
         String token = RandomNames.hex(24);
         jdbc.sql("delete from person_link where person = :name").param("name", name).update();
-        jdbc.sql(LINK).param("digest", digest(token)).param("person", name).param("at", OffsetDateTime.now())
+        jdbc.sql(LINK).param("digest", Digests.plain(token)).param("person", name).param("at", OffsetDateTime.now())
                 .param("ends", OffsetDateTime.now().plus(good)).update();
         return token;
     }
 
     /** The name of the person whom a link is for; empty where it was used or is too old. */
     public Optional<String> linked(String token) {
-        return jdbc.sql(LINKED).param("digest", digest(token)).param("now", OffsetDateTime.now()).query(String.class).optional();
-    }
-
-    private static String digest(String token) {
-        try {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(token.getBytes(StandardCharsets.UTF_8)));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
-        }
+        return jdbc.sql(LINKED).param("digest", Digests.plain(token)).param("now", OffsetDateTime.now()).query(String.class).optional();
     }
 }

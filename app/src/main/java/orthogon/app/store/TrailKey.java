@@ -32,7 +32,17 @@ public class TrailKey {
 
     @Autowired
     TrailKey(@Value("${orthogon.data:./data}") Path folder, @Value("${orthogon.trail-key:}") String file) {
-        this(read(file.isBlank() ? folder.resolve(FILE) : Path.of(file)));
+        this(read(file(folder, file)));
+    }
+
+    /**
+     * The file with the key.
+     *
+     * @param folder of the workspace
+     * @param set as it is set; blank for the file in the folder
+     */
+    public static Path file(Path folder, String set) {
+        return set.isBlank() ? folder.resolve(FILE) : Path.of(set);
     }
 
     /** The key in a file, which is made where it is missing. */

@@ -1,5 +1,6 @@
 package orthogon.app.work;
 
+import java.util.concurrent.TimeUnit;
 import java.time.Duration;
 import java.time.OffsetDateTime;
 import org.springframework.beans.factory.annotation.Value;
@@ -21,7 +22,7 @@ class Housekeeping {
         this.refusedFor = refusedFor;
     }
 
-    @Scheduled(initialDelay = 10, fixedDelay = 60, timeUnit = java.util.concurrent.TimeUnit.MINUTES)
+    @Scheduled(initialDelay = 10, fixedDelay = 60, timeUnit = TimeUnit.MINUTES)
     void forgetRefusedFiles() {
         keeping.forgetRefused(OffsetDateTime.now().minus(refusedFor));
     }

@@ -94,6 +94,20 @@ class DataCommandsTest {
     }
 
     @Test
+    void theKeyOfTheTrailMayStandOutsideOfTheFolder() throws IOException {
+        Path data = earlier();
+        sql(data, "update revision set number = number");
+        Path key = Files.move(data.resolve(TrailKey.FILE), folder.resolve("elsewhere.key"));
+        String file = folder.resolve("kept.zip").toString();
+        assertEquals(0, run("backup", file, "--data", data.toString(), "--trail-key", key.toString()), this::err);
+        assertFalse(Files.exists(data.resolve(TrailKey.FILE)), "no other key is made");
+        Path back = folder.resolve("back");
+        assertEquals(0, run("restore", file, "--data", back.toString()), this::err);
+        assertEquals(Files.readString(key), Files.readString(back.resolve(TrailKey.FILE)));
+        assertEquals(0, run("check", "--data", data.toString(), "--trail-key", key.toString()), this::err);
+    }
+
+    @Test
     void whatIsNoBackupOrDamagedIsSaidInOneSentence() throws IOException {
         Path none = Files.writeString(folder.resolve("none.zip"), "no zip at all");
         assertEquals(2, run("restore", none.toString(), "--data", folder.resolve("a").toString()));
