@@ -37,7 +37,7 @@ class PeopleController {
     /**
      * One person as listed.
      *
-     * @param state invited, in, or shut out
+     * @param state invited, active, or shut out
      * @param own codes of questionnaires with a role for that one, in words
      */
     record Row(String name, String shown, String email, String role, boolean administrator, String state, boolean hasSecondFactor,
@@ -76,7 +76,7 @@ class PeopleController {
         String own = String.join(", ", new TreeMap<>(p.roles()).entrySet().stream()
                 .map(r -> r.getKey() + " (" + r.getValue().toLowerCase(Locale.ROOT) + ")").toList());
         return new Row(p.name(), p.shown(), p.email(), p.role(), p.administrator(),
-                p.disabled() ? "shut out" : p.password().isEmpty() ? "invited" : "in", !p.secondFactor().isEmpty(),
+                p.disabled() ? "shut out" : p.password().isEmpty() ? "invited" : "active", !p.secondFactor().isEmpty(),
                 signedIn.of(p.name(), "").size(), own);
     }
 

@@ -19,6 +19,12 @@ final class Notices {
 
     /** Says why there is nothing to answer here. */
     static String shut(Voice voice, String message, Model model) {
+        return told(voice, "closed_title", message, model);
+    }
+
+    /** @param heading key of own words */
+    static String told(Voice voice, String heading, String message, Model model) {
+        model.addAttribute("heading", heading);
         model.addAttribute("title", voice.plain(voice.document().title()));
         model.addAttribute("presentation", voice.document().presentation());
         model.addAttribute("words", voice.ownWords());

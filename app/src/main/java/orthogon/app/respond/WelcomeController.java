@@ -173,7 +173,7 @@ class WelcomeController {
         Voice voice = Voice.of(Interview.start(release.wiring(language), LocalDate.now(), Map.of()));
         model.addAttribute("tongues", Tongue.of(release, language));
         model.addAttribute("linkQuery", "");
-        return Notices.shut(voice, voice.say("link_too_long"), model);
+        return Notices.told(voice, "nothing_title", voice.say("link_too_long"), model);
     }
 
     /** The language asked for in the address, or else the one that the browser wants most. */

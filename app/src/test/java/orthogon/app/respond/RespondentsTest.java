@@ -200,6 +200,7 @@ class RespondentsTest {
     void whatIsOddInAnAddressOrAHeadIsNoErrorOfTheServer() throws Exception {
         web.perform(get("/to/roost").param("station", "x".repeat(500))).andExpect(status().isOk());
         web.perform(get("/to/roost").param("station", "x".repeat(501))).andExpect(status().isBadRequest())
+                .andExpect(content().string(containsString("<h1>There is no questionnaire at this address</h1>")))
                 .andExpect(content().string(containsString("too long to be right")));
         web.perform(post("/to/roost").param("station", "x".repeat(5000))).andExpect(status().isBadRequest());
         web.perform(get("/to/roost").param("other", "x".repeat(5000))).andExpect(status().isOk());

@@ -87,6 +87,9 @@ class DoorsTest {
                 "/q/found_animal/release", "/q/found_animal/responses", "/q/found_animal/file"}) {
             web.perform(get(path).with(OSK)).andExpect(status().isOk());
         }
+        String shut = "readonly=\"readonly\"";
+        web.perform(get("/q/found_animal/languages").with(OSK)).andExpect(content().string(containsString(shut)));
+        web.perform(get("/q/found_animal/languages").with(INES)).andExpect(content().string(not(containsString(shut))));
         for (String path : new String[]{"/new", "/q/found_animal/compose/add", "/q/found_animal/compose/change",
                 "/q/found_animal/compose/undo", "/q/found_animal/release"}) {
             web.perform(post(path).with(OSK).with(csrf()).param("title", "No")).andExpect(status().isForbidden());
