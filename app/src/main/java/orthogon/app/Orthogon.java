@@ -5,6 +5,8 @@ import orthogon.app.command.Commands;
 import orthogon.app.command.Serve;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.boot.logging.LogLevel;
+import org.springframework.boot.logging.LoggingSystem;
 import org.springframework.boot.security.autoconfigure.UserDetailsServiceAutoConfiguration;
 
 /** The way in: {@code serve} starts the application, every other command runs and ends. */
@@ -20,6 +22,8 @@ public class Orthogon {
             SpringApplication.run(Orthogon.class,
                     args.length > 0 && args[0].equals("serve") ? Arrays.copyOfRange(args, 1, args.length) : args);
         } else {
+            // A command says what is wrong itself.
+            LoggingSystem.get(Orthogon.class.getClassLoader()).setLogLevel(LoggingSystem.ROOT_LOGGER_NAME, LogLevel.OFF);
             System.exit(new Commands(System.out, System.err).run(args));
         }
     }

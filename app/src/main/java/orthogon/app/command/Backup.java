@@ -157,7 +157,7 @@ public final class Backup {
             Found found = workspace.check();
             workspace.close();
             return found;
-        } catch (RuntimeException e) {
+        } catch (DataFolder.Unusable | RuntimeException e) {
             throw new Failed("The database in " + file + " cannot be opened; it is damaged.");
         }
     }

@@ -8,9 +8,13 @@ import java.nio.file.AccessDeniedException;
 import java.nio.file.FileSystemException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CopyOnWriteArrayList;
 import orthogon.app.store.TrailKey;
 import orthogon.app.store.WorkspaceStore;
+import org.flywaydb.core.api.FlywayException;
+import org.springframework.dao.DataAccessException;
 
 /** The folder in which all of a workspace is kept. One program at a time has it. */
 public final class DataFolder {
@@ -26,6 +30,8 @@ public final class DataFolder {
     }
 
     private static final String LOCK = "orthogon.lock";
+    /** Files that are locked. One that nothing refers to is closed before long, and its lock is gone. */
+    private static final List<RandomAccessFile> HELD = new CopyOnWriteArrayList<>();
     private static final String DATABASE = "orthogon";
 
     private final Path folder;
@@ -54,9 +60,17 @@ public final class DataFolder {
         return "jdbc:h2:file:" + folder.resolve(DATABASE) + ";WRITE_DELAY=0;DB_CLOSE_ON_EXIT=FALSE";
     }
 
-    /** Opens the database, which nobody else may have. */
-    WorkspaceStore open() {
-        return WorkspaceStore.open(url(), trailKey);
+    /**
+     * Opens the database.
+     *
+     * @throws Unusable where it is damaged, or another program has it
+     */
+    WorkspaceStore open() throws Unusable {
+        try {
+            return WorkspaceStore.open(url(), trailKey);
+        } catch (FlywayException | DataAccessException e) {
+            throw new Unusable("The database in " + folder + " cannot be opened. It is damaged, or another program uses it.");
+        }
     }
 
     public boolean hasDatabase() {
@@ -78,10 +92,11 @@ public final class DataFolder {
     public boolean tryTake() throws Unusable {
         try {
             Files.createDirectories(folder);
-            // The file stays open, and with it the lock, as long as the program runs.
             RandomAccessFile file = new RandomAccessFile(folder.resolve(LOCK).toFile(), "rw");
             Optional<FileLock> lock = Optional.ofNullable(file.getChannel().tryLock());
-            if (lock.isEmpty()) {
+            if (lock.isPresent()) {
+                HELD.add(file);
+            } else {
                 file.close();
             }
             return lock.isPresent();

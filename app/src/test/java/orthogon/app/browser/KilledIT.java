@@ -7,7 +7,9 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.WaitForSelectorState;
 import com.microsoft.playwright.options.AriaRole;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.PrintStream;
 import java.net.HttpURLConnection;
 import java.net.ServerSocket;
 import java.net.URI;
@@ -23,6 +25,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.stream.Collectors;
+import orthogon.app.command.Commands;
 import org.jsoup.Jsoup;
 import org.jsoup.nodes.Element;
 import org.junit.jupiter.api.Test;
@@ -90,6 +93,14 @@ class KilledIT {
         return URLEncoder.encode(name, StandardCharsets.UTF_8) + "=" + URLEncoder.encode(value, StandardCharsets.UTF_8);
     }
 
+    /** While the server answers. */
+    private void backUp(Path file) {
+        ByteArrayOutputStream said = new ByteArrayOutputStream();
+        int done = new Commands(new PrintStream(said), new PrintStream(said)).run("backup", file.toString(), "--data", data.toString());
+        assertEquals(0, done, said::toString);
+        assertTrue(said.toString(StandardCharsets.UTF_8).contains("all is as it was written"), said::toString);
+    }
+
     /** {@code -Dorthogon.kills=100} kills more often. */
     @Test
     void killedAgainAndAgainWhileManyAnswerItHasAllThatItConfirmed() throws Exception {
@@ -110,6 +121,7 @@ class KilledIT {
                         Thread.sleep(20);
                     }
                     assertTrue(confirmed.size() > before, "nobody was answered");
+                    backUp(data.resolveSibling("kept-" + kill + ".zip"));
                     process.destroyForcibly().waitFor();
                 }
                 process = start(port);

@@ -12,6 +12,10 @@ import java.net.ServerSocket;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.zip.ZipInputStream;
 import orthogon.app.store.TrailKey;
 import orthogon.app.store.WorkspaceStore.Found;
@@ -61,13 +65,13 @@ class DataCommandsTest {
         return JdbcClient.create(database);
     }
 
-    private static void sql(Path data, String sql) {
+    private static void sql(Path data, String sql) throws DataFolder.Unusable {
         new DataFolder(data).open().close();
         database(data).sql(sql).update();
     }
 
     @Test
-    void aWorkspaceOfAnEarlierVersionIsBroughtToThisOne() throws IOException {
+    void aWorkspaceOfAnEarlierVersionIsBroughtToThisOne() throws Exception {
         Path data = earlier();
         assertEquals(0, run("check", "--data", data.toString()), out() + err());
         assertTrue(out().startsWith("Read 3 revisions, 1 releases, 40 responses"), out());
@@ -78,7 +82,7 @@ class DataCommandsTest {
     }
 
     @Test
-    void aBackupIsBroughtBackAsItWas() throws IOException {
+    void aBackupIsBroughtBackAsItWas() throws Exception {
         Path data = earlier();
         assertEquals(0, run("check", "--data", data.toString()), err());
         Path file = folder.resolve("kept").resolve("monday.zip");
@@ -94,7 +98,7 @@ class DataCommandsTest {
     }
 
     @Test
-    void theKeyOfTheTrailMayStandOutsideOfTheFolder() throws IOException {
+    void theKeyOfTheTrailMayStandOutsideOfTheFolder() throws Exception {
         Path data = earlier();
         sql(data, "update revision set number = number");
         Path key = Files.move(data.resolve(TrailKey.FILE), folder.resolve("elsewhere.key"));
@@ -119,7 +123,7 @@ class DataCommandsTest {
     }
 
     @Test
-    void whatWasChangedBehindOrthogonsBackIsFound() throws IOException {
+    void whatWasChangedBehindOrthogonsBackIsFound() throws Exception {
         Path data = earlier();
         sql(data, "update revision set digest = 'another' where number = 1 and questionnaire_id = 1");
         sql(data, "update audit set did = 'nothing' where id = 1");
@@ -132,7 +136,7 @@ class DataCommandsTest {
     }
 
     @Test
-    void aBackupOfDamagedDataIsNotMade() throws IOException {
+    void aBackupOfDamagedDataIsNotMade() throws Exception {
         Path data = earlier();
         sql(data, "update release set digest = 'another'");
         Path file = folder.resolve("damaged.zip");
@@ -156,6 +160,41 @@ class DataCommandsTest {
         err.reset();
         assertFalse(Serve.isPossible(new String[]{"--orthogon.data=" + file}, to));
         assertEquals(1, err().lines().count(), err());
+    }
+
+    /** In a program of its own, since a lock is held by a program as a whole. */
+    private Process another(String... args) throws IOException {
+        List<String> call = new ArrayList<>(List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-cp",
+                System.getProperty("java.class.path"), "orthogon.app.Orthogon"));
+        call.addAll(List.of(args));
+        return new ProcessBuilder(call).redirectErrorStream(true).start();
+    }
+
+    @Test
+    void aFolderStaysTakenHoweverLongTheProgramRuns() throws Exception {
+        Path data = folder.resolve("taken");
+        new DataFolder(data).take();
+        for (int n = 0; n < 5; n++) {
+            System.gc();
+            Thread.sleep(20);
+        }
+        Process other = another("serve", "--orthogon.data=" + data, "--orthogon.port=0");
+        String said = new String(other.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        assertEquals(1, other.waitFor(), said);
+        assertEquals("Another Orthogon uses the folder " + data + ". Stop it, or choose another folder with --orthogon.data.",
+                said.strip());
+    }
+
+    @Test
+    void aDatabaseThatAnotherProgramHasIsSaidInOneSentence() throws Exception {
+        Path data = earlier();
+        try (Connection open = DriverManager.getConnection(new DataFolder(data).url(), "sa", "")) {
+            Process other = another("check", "--data", data.toString());
+            String said = new String(other.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+            assertEquals(2, other.waitFor(), said);
+            assertEquals("The database in " + data + " cannot be opened. It is damaged, or another program uses it.", said.strip());
+            assertFalse(open.isClosed());
+        }
     }
 
     @Test
