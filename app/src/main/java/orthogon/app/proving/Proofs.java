@@ -61,9 +61,9 @@ public class Proofs {
     private final Map<Long, Instant> begun = new ConcurrentHashMap<>();
     /** Questionnaire to the revision whose proof somebody stopped. */
     private final Map<Long, Integer> stopped = new ConcurrentHashMap<>();
-    /** Where every proof begins. What takes longer than {@link #QUICK} goes on in the other lane, so that no draft holds up another. */
-    private final Lane quick = new Lane("proof", Math.max(2, Runtime.getRuntime().availableProcessors() - 1));
-    private final Lane slow = new Lane("long-proof", 1);
+    /** Where every proof begins. What takes longer than {@link #QUICK} goes on in the other queue, so that no draft holds up another. */
+    private final WorkQueue quick = new WorkQueue("proof", Math.max(2, Runtime.getRuntime().availableProcessors() - 1));
+    private final WorkQueue slow = new WorkQueue("long-proof", 1);
     private final InFlight respondents;
     /** Counting may take long, and must not keep proofs waiting. */
     private final ExecutorService counters = Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("count").factory());
@@ -84,7 +84,7 @@ public class Proofs {
         this.limits = Limits.of(megabytes, Duration.ofSeconds(seconds));
     }
 
-    /** Works on a proof in one of the lanes; in the quick one for a while only. */
+    /** Works on a proof in one of the queues; in the quick one for a while only. */
     private void work(Draft draft, Key key, CompletableFuture<Proof> result, boolean quickly) {
         try {
             result.complete(prove(draft, key, quickly ? Instant.now().plus(QUICK) : Instant.MAX));
@@ -156,7 +156,7 @@ public class Proofs {
     /**
      * Calls a proof off as soon as its revision is overtaken. What has no end in sight, and counting, give way to respondents.
      *
-     * @param until when a proof goes on in the other lane
+     * @param until when a proof goes on in the other queue
      * @param proving whether the proof is still worked on, and not only its counts
      */
     private Watch watching(Draft draft, Instant until, AtomicBoolean proving) {

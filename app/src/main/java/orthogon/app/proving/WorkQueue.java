@@ -6,7 +6,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicLong;
 
 /** Threads that take up work in an order: the smallest first, and of the same size the newest. */
-public final class Lane {
+final class WorkQueue {
 
     private final ThreadPoolExecutor workers;
     private final AtomicLong number = new AtomicLong();
@@ -24,13 +24,13 @@ public final class Lane {
         }
     }
 
-    public Lane(String name, int threads) {
+    WorkQueue(String name, int threads) {
         workers = new ThreadPoolExecutor(threads, threads, 1, TimeUnit.MINUTES, new PriorityBlockingQueue<>(),
                 Thread.ofPlatform().daemon().priority(Thread.MIN_PRIORITY).name(name + "-", 0).factory());
     }
 
-    /** @param size of the work, in any measure that is the same for all of the lane */
-    public void take(long size, Runnable work) {
+    /** @param size of the work, in any measure that is the same for all of the queue */
+    void take(long size, Runnable work) {
         workers.execute(new Task(size, number.incrementAndGet(), work));
     }
 }
