@@ -1,6 +1,5 @@
 package orthogon.app;
 
-import java.util.Arrays;
 import orthogon.app.command.Commands;
 import orthogon.app.command.Serve;
 import org.springframework.boot.SpringApplication;
@@ -19,8 +18,7 @@ public class Orthogon {
             System.exit(1);
         }
         if (serve) {
-            SpringApplication.run(Orthogon.class,
-                    args.length > 0 && args[0].equals("serve") ? Arrays.copyOfRange(args, 1, args.length) : args);
+            SpringApplication.run(Orthogon.class, Serve.settings(args));
         } else {
             // A command says what is wrong itself.
             LoggingSystem.get(Orthogon.class.getClassLoader()).setLogLevel(LoggingSystem.ROOT_LOGGER_NAME, LogLevel.OFF);

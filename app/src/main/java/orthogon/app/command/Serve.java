@@ -6,6 +6,7 @@ import java.net.InetSocketAddress;
 import java.net.ServerSocket;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.stream.Stream;
 
 /** Looks, before the web application starts, whether it can: what is in its way is told in one sentence. */
 public final class Serve {
@@ -25,6 +26,13 @@ public final class Serve {
             err.println(e.getMessage());
             return false;
         }
+    }
+
+    /** The settings that were given, but for the folder, whose full path is told: the driver of the database takes no other. */
+    public static String[] settings(String[] args) {
+        Path folder = Path.of(value(args, DATA, System.getProperty("orthogon.data", "./data"))).toAbsolutePath().normalize();
+        return Stream.concat(Stream.of(DATA + folder), Arrays.stream(args).filter(a -> a.startsWith("--") && !a.startsWith(DATA)))
+                .toArray(String[]::new);
     }
 
     private static String value(String[] args, String option, String otherwise) {

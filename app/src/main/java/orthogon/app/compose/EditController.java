@@ -90,6 +90,13 @@ class EditController {
         });
     }
 
+    private static String first(List<String> codes) throws Refused {
+        if (codes.isEmpty()) {
+            throw new Refused("No row was named: mark one or more rows first.");
+        }
+        return codes.getFirst();
+    }
+
     private static Made at(String code) {
         return new Made(code, "");
     }
@@ -277,7 +284,7 @@ class EditController {
             HttpServletResponse response) {
         return attempt(code, revision, model, response, () -> {
             Questionnaire document = editing.seen(code, revision);
-            String first = codes.getFirst();
+            String first = first(codes);
             if (document.page(first).isPresent()) {
                 String page = document.page(after).or(() -> document.pageOf(after)).map(Page::code).orElse("");
                 editing.make(code, revision, new PlacePage(first, page), who);
@@ -305,8 +312,9 @@ class EditController {
     String copy(@PathVariable String code, @RequestParam int revision, @RequestParam List<String> at, Principal who, Model model,
             HttpServletResponse response) {
         return attempt(code, revision, model, response, () -> {
+            String original = first(at);
             Copy copy = new Copy(at);
-            String fresh = copy.fresh(editing.seen(code, revision)).get(at.getFirst());
+            String fresh = copy.fresh(editing.seen(code, revision)).get(original);
             editing.make(code, revision, copy, who);
             return at(fresh);
         });
@@ -317,8 +325,8 @@ class EditController {
             @RequestParam(defaultValue = "false") boolean withDependents, Principal who, Model model, HttpServletResponse response) {
         return attempt(code, revision, model, response, () -> {
             List<String> codes = editing.seen(code, revision).items().map(Item::code).toList();
+            int before = codes.indexOf(first(at)) - 1;
             editing.make(code, revision, new Remove(at, withDependents), who);
-            int before = codes.indexOf(at.getFirst()) - 1;
             return at(before >= 0 ? codes.get(before) : "");
         });
     }
@@ -329,6 +337,7 @@ class EditController {
             @RequestParam(defaultValue = "") String text, @RequestParam(defaultValue = "instead") String join, Principal who, Model model,
             HttpServletResponse response) {
         return attempt(code, revision, model, response, () -> {
+            String shown = first(at);
             Questionnaire document = editing.seen(code, revision);
             Map<String, String> now = Places.all(document);
             Map<String, String> texts = new LinkedHashMap<>();
@@ -341,7 +350,7 @@ class EditController {
                                 join.equals("all")));
             }
             editing.make(code, revision, new SetConditions(texts), who);
-            return at(at.getFirst());
+            return at(shown);
         });
     }
 

@@ -80,6 +80,7 @@ class DrillsController {
         List<List<String>> differences = set.map(s -> s.replayed(draft.document(), LocalDate.now())).orElse(List.of());
         model.addAttribute("code", code);
         model.addAttribute("ready", set.isPresent());
+        model.addAttribute("stopped", set.filter(s -> s.why().equals(DrillSets.STOPPED)).isPresent());
         model.addAttribute("set", set.orElse(null));
         model.addAttribute("drills", set.flatMap(DrillSet::drills).orElse(null));
         model.addAttribute("rows", set.map(s -> rows(draft, s, differences, kept)).orElse(List.of()));
@@ -90,6 +91,18 @@ class DrillsController {
         model.addAttribute("pinned", walked);
         model.addAttribute("failed", walked.stream().filter(p -> !p.differs().isEmpty()).count());
         return "prove/lower :: drills";
+    }
+
+    @PostMapping("/stop")
+    String stop(@PathVariable String code, Model model) {
+        sets.stop(frame.draft(code));
+        return list(code, model);
+    }
+
+    @PostMapping("/again")
+    String again(@PathVariable String code, Model model) {
+        sets.again(frame.draft(code));
+        return list(code, model);
     }
 
     private static String answers(DrillStore.Drill drill) {

@@ -1,12 +1,10 @@
 package orthogon.app.proving;
 
 import java.time.LocalDate;
-import java.util.LinkedHashMap;
-import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
+import orthogon.app.background.Computations;
+import orthogon.app.background.Computed;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
@@ -34,20 +32,18 @@ public class Ahead {
         }
     }
 
-    private final ExecutorService worker = Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("ahead").factory());
-    private final Map<Key, CompletableFuture<Optional<Remaining>>> known = new LinkedHashMap<>(16, 0.75f, true) {
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<Key, CompletableFuture<Optional<Remaining>>> eldest) {
-            return size() > KEPT;
-        }
-    };
+    private final Computations computations;
+    private final Computed<Key, Optional<Remaining>> known;
+
+    Ahead(Computations computations) {
+        this.computations = computations;
+        this.known = new Computed<>(computations, KEPT);
+    }
 
     /** Begins to compute, so that it is there when the first page has been answered. */
     public CompletableFuture<Optional<Remaining>> prepare(Wiring wiring, LocalDate day) {
-        synchronized (known) {
-            return known.computeIfAbsent(new Key(wiring.document(), day),
-                    k -> CompletableFuture.supplyAsync(() -> Remaining.of(wiring, day), worker));
-        }
+        return known.of(new Key(wiring.document(), day), wiring.document().items().count(),
+                () -> Remaining.of(wiring, day, computations.watch()));
     }
 
     /** Empty while it is computed, and where it cannot be told. */

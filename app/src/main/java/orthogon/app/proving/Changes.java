@@ -2,20 +2,18 @@ package orthogon.app.proving;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
+import orthogon.app.background.Computations;
+import orthogon.app.background.Computed;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.ReleaseStore.Release;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.change.Change;
 import orthogon.core.proof.diagram.Limits;
-import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.drill.Drill;
 import orthogon.core.proof.drill.Drills;
 import orthogon.core.proof.drill.Rerun;
@@ -26,6 +24,8 @@ import org.springframework.stereotype.Component;
 @Component
 public class Changes {
 
+    /** What is known of a comparison that somebody stopped. */
+    public static final String STOPPED = "The comparison was stopped.";
     private static final int KEPT = 10;
 
     /** A drill of the release that the draft does otherwise. */
@@ -46,44 +46,64 @@ public class Changes {
      */
     public record Found(Optional<Change> change, String failed, Optional<Walked> walked) {}
 
-    private record Work(CompletableFuture<Found> change, CompletableFuture<Walked> walk) {}
+    private record Key(long release, long questionnaire, int revision, LocalDate day) {
 
-    private record Key(long release, long questionnaire, int revision, LocalDate day) {}
-
-    private final ExecutorService worker = Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("changes").factory());
-    private final Map<Key, Work> known = new LinkedHashMap<>(16, 0.75f, true) {
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<Key, Work> eldest) {
-            return size() > KEPT;
+        boolean isOf(Draft draft) {
+            return questionnaire == draft.id() && revision == draft.revision();
         }
-    };
+    }
+
+    private final Computations computations;
+    private final Computed<Key, Change> changes;
+    private final Computed<Key, Walked> walks;
+
+    Changes(Computations computations) {
+        this.computations = computations;
+        this.changes = new Computed<>(computations, KEPT);
+        this.walks = new Computed<>(computations, KEPT);
+    }
 
     /** Empty while it is worked out; never waits. */
     public Optional<Found> ready(Release release, Draft draft) {
-        Work work = begin(release, draft);
-        return Optional.ofNullable(work.change().getNow(null))
-                .map(f -> new Found(f.change(), f.failed(), Optional.ofNullable(work.walk().getNow(null))));
+        LocalDate day = LocalDate.now();
+        Key key = new Key(release.id(), draft.id(), draft.revision(), day);
+        long size = release.document().items().count() + draft.document().items().count();
+        CompletableFuture<Change> change = changes.of(key, size,
+                () -> Change.between(release.document(), draft.document(), day, Limits.USUAL, computations.watch()));
+        CompletableFuture<Walked> walk = walks.of(key, size, () -> walked(release.document(), draft.document(), day));
+        if (!change.isDone()) {
+            return Optional.empty();
+        }
+        Optional<Walked> walked = walk.isCompletedExceptionally()
+                ? Optional.of(new Walked(0, List.of()))
+                : Optional.ofNullable(walk.getNow(null));
+        return Optional.of(change.handle((is, failure) -> failure == null
+                ? new Found(Optional.of(is), "", walked)
+                : new Found(Optional.empty(), because(failure), Optional.of(new Walked(0, List.of())))).join());
     }
 
-    private Work begin(Release release, Draft draft) {
-        Key key = new Key(release.id(), draft.id(), draft.revision(), LocalDate.now());
-        synchronized (known) {
-            return known.computeIfAbsent(key, k -> new Work(
-                    CompletableFuture.supplyAsync(() -> new Found(Optional.of(Change.between(release.document(), draft.document(), k.day(),
-                            Limits.USUAL, Watch.NOBODY)), "", Optional.empty()), worker)
-                            .exceptionally(e -> new Found(Optional.empty(), because(e), Optional.of(new Walked(0, List.of())))),
-                    CompletableFuture.supplyAsync(() -> walked(release.document(), draft.document(), k.day()), worker)
-                            .exceptionally(e -> new Walked(0, List.of()))));
-        }
+    /** Calls off what is under way for a draft. */
+    public void stop(Draft draft) {
+        changes.stop(key -> key.isOf(draft));
+        walks.stop(key -> key.isOf(draft));
+    }
+
+    /** Begins again what was stopped for a draft. */
+    public void again(Draft draft) {
+        changes.forget(key -> key.isOf(draft));
+        walks.forget(key -> key.isOf(draft));
     }
 
     private static String because(Throwable e) {
+        if (e instanceof CancellationException) {
+            return STOPPED;
+        }
         return "Orthogon failed here: " + (e instanceof CompletionException ? e.getCause() : e).getMessage();
     }
 
-    private static Walked walked(Questionnaire before, Questionnaire after, LocalDate day) {
+    private Walked walked(Questionnaire before, Questionnaire after, LocalDate day) {
         try {
-            List<Drill> drills = Drills.of(before, day, Limits.USUAL, Watch.NOBODY).drills();
+            List<Drill> drills = Drills.of(before, day, Limits.USUAL, computations.watch()).drills();
             Wiring wiring = Wiring.of(after);
             List<Otherwise> otherwise = new ArrayList<>();
             for (int i = 0; i < drills.size(); i++) {

@@ -1,18 +1,20 @@
 package orthogon.app.proving;
 
+import java.time.Duration;
 import java.time.LocalDate;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import orthogon.app.background.Computations;
+import orthogon.app.background.Computed;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.diagram.Limits;
-import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.drill.Drills;
 import orthogon.core.proof.drill.Rerun;
 import orthogon.core.questionnaire.Questionnaire;
@@ -22,7 +24,10 @@ import org.springframework.stereotype.Component;
 @Component
 public class DrillSets {
 
+    /** Why there are no drills where somebody stopped the work. */
+    public static final String STOPPED = "the work was stopped";
     private static final int KEPT = 10;
+    private static final Duration ACT_WAITS = Duration.ofSeconds(60);
 
     /**
      * What is known of a revision's drills.
@@ -39,26 +44,29 @@ public class DrillSets {
         }
     }
 
-    private record Key(long questionnaire, int revision, LocalDate day) {}
+    private record Key(long questionnaire, int revision, LocalDate day) {
 
-    private final ExecutorService worker = Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("drills").factory());
-    private final Map<Key, CompletableFuture<DrillSet>> known = new LinkedHashMap<>(16, 0.75f, true) {
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<Key, CompletableFuture<DrillSet>> eldest) {
-            return size() > KEPT;
-        }
-    };
-
-    private CompletableFuture<DrillSet> begin(Draft draft) {
-        Key key = new Key(draft.id(), draft.revision(), LocalDate.now());
-        synchronized (known) {
-            return known.computeIfAbsent(key, k -> CompletableFuture.supplyAsync(() -> found(draft.document(), k.day()), worker));
+        boolean isOf(Draft draft) {
+            return questionnaire == draft.id() && revision == draft.revision();
         }
     }
 
-    private static DrillSet found(Questionnaire document, LocalDate day) {
+    private final Computations computations;
+    private final Computed<Key, DrillSet> known;
+
+    DrillSets(Computations computations) {
+        this.computations = computations;
+        this.known = new Computed<>(computations, KEPT);
+    }
+
+    private CompletableFuture<DrillSet> begin(Draft draft) {
+        LocalDate day = LocalDate.now();
+        return known.of(new Key(draft.id(), draft.revision(), day), draft.document().items().count(), () -> found(draft.document(), day));
+    }
+
+    private DrillSet found(Questionnaire document, LocalDate day) {
         try {
-            return new DrillSet(Optional.of(Drills.of(document, day, Limits.USUAL, Watch.NOBODY)), "");
+            return new DrillSet(Optional.of(Drills.of(document, day, Limits.USUAL, computations.watch())), "");
         } catch (Drills.NotPossible e) {
             return new DrillSet(Optional.empty(), e.getMessage());
         }
@@ -69,13 +77,39 @@ public class DrillSets {
         CompletableFuture<DrillSet> set = begin(draft);
         try {
             return Optional.ofNullable(set.getNow(null));
+        } catch (CancellationException e) {
+            return Optional.of(new DrillSet(Optional.empty(), STOPPED));
         } catch (CompletionException e) {
             return Optional.of(new DrillSet(Optional.empty(), "Orthogon failed here: " + e.getCause().getMessage()));
         }
     }
 
-    /** Waits for them. */
+    /**
+     * Waits for them, up to a minute.
+     *
+     * @throws Proofs.UnderWay when they are not there by then
+     */
     public DrillSet of(Draft draft) {
-        return begin(draft).join();
+        try {
+            begin(draft).get(ACT_WAITS.toMillis(), TimeUnit.MILLISECONDS);
+        } catch (TimeoutException e) {
+            throw new Proofs.UnderWay();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new Proofs.UnderWay();
+        } catch (ExecutionException | CancellationException e) {
+            // The set says so.
+        }
+        return ready(draft).orElseThrow(Proofs.UnderWay::new);
+    }
+
+    /** Calls off what is under way for a draft. */
+    public void stop(Draft draft) {
+        known.stop(key -> key.isOf(draft));
+    }
+
+    /** Begins again what was stopped for a draft. */
+    public void again(Draft draft) {
+        known.forget(key -> key.isOf(draft));
     }
 }

@@ -11,12 +11,11 @@ import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutionException;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
+import java.util.concurrent.Executor;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
-import java.util.concurrent.atomic.AtomicBoolean;
-import orthogon.app.http.InFlight;
+import java.util.function.Supplier;
+import orthogon.app.background.Computations;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.diagram.Limits;
@@ -35,12 +34,8 @@ public class Proofs {
     private static final long SLOW_MILLIS = 150;
     /** How long a sheet that is opened waits for its proof, before it opens without one. */
     private static final Duration SHEET_WAITS = Duration.ofSeconds(2);
-    /** How long a proof has before it makes room for others. */
-    private static final Duration QUICK = Duration.ofSeconds(4);
     /** How long a proof waits that follows an edit, where the one before took long. */
-    private static final Duration AFTER_EDIT = Duration.ofMillis(300);
-    /** How long work gives way to respondents at a time. */
-    private static final int MOST_GIVEN_WAY_MILLIS = 20;
+    private static final Executor AFTER_EDIT = CompletableFuture.delayedExecutor(300, TimeUnit.MILLISECONDS);
     /** How long an act waits that needs the proof. */
     private static final Duration ACT_WAITS = Duration.ofSeconds(60);
 
@@ -61,12 +56,7 @@ public class Proofs {
     private final Map<Long, Instant> begun = new ConcurrentHashMap<>();
     /** Questionnaire to the revision whose proof somebody stopped. */
     private final Map<Long, Integer> stopped = new ConcurrentHashMap<>();
-    /** Where every proof begins. What takes longer than {@link #QUICK} goes on in the other queue, so that no draft holds up another. */
-    private final WorkQueue quick = new WorkQueue("proof", Math.max(2, Runtime.getRuntime().availableProcessors() - 1));
-    private final WorkQueue slow = new WorkQueue("long-proof", 1);
-    private final InFlight respondents;
-    /** Counting may take long, and must not keep proofs waiting. */
-    private final ExecutorService counters = Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("count").factory());
+    private final Computations computations;
     private final Map<Key, CompletableFuture<Proof>> proofs = new LinkedHashMap<>(16, 0.75f, true) {
         @Override
         protected boolean removeEldestEntry(Map.Entry<Key, CompletableFuture<Proof>> eldest) {
@@ -79,34 +69,17 @@ public class Proofs {
      * @param megabytes most memory of its diagrams
      */
     Proofs(@Value("${orthogon.proof-seconds:300}") int seconds, @Value("${orthogon.proof-megabytes:160}") int megabytes,
-            InFlight respondents) {
-        this.respondents = respondents;
+            Computations computations) {
+        this.computations = computations;
         this.limits = Limits.of(megabytes, Duration.ofSeconds(seconds));
-    }
-
-    /** Works on a proof in one of the queues; in the quick one for a while only. */
-    private void work(Draft draft, Key key, CompletableFuture<Proof> result, boolean quickly) {
-        try {
-            result.complete(prove(draft, key, quickly ? Instant.now().plus(QUICK) : Instant.MAX));
-        } catch (TooLong e) {
-            slow.take(size(draft), () -> work(draft, key, result, false));
-        } catch (RuntimeException | Error e) {
-            result.completeExceptionally(e);
-        }
     }
 
     private static long size(Draft draft) {
         return draft.document().items().count();
     }
 
-    /** A proof that is to go on where others do not wait for it. */
-    private static final class TooLong extends CancellationException {
-
-        private static final long serialVersionUID = 1L;
-    }
-
     /** A revision that was overtaken while it waited is not proved: nobody looks at it any more. */
-    private Proof prove(Draft draft, Key key, Instant until) {
+    private Proof prove(Draft draft, Key key) {
         if (newest.merge(draft.id(), draft.revision(), Math::max) > draft.revision()) {
             synchronized (proofs) {
                 proofs.remove(key);
@@ -114,13 +87,7 @@ public class Proofs {
             throw new CancellationException("revision " + draft.revision() + " was overtaken");
         }
         long from = System.nanoTime();
-        begun.putIfAbsent(draft.id(), Instant.now());
-        if (!until.equals(Instant.MAX)) {
-            begun.put(draft.id(), Instant.now());
-        }
-        AtomicBoolean proving = new AtomicBoolean(true);
-        Proof proof = proved(draft, key, watching(draft, until, proving));
-        proving.set(false);
+        Proof proof = proved(draft, key, watching(draft));
         took.put(draft.id(), TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - from));
         return proof;
     }
@@ -130,8 +97,6 @@ public class Proofs {
         try {
             return last(key).map(before -> before.after(draft.document(), limits, watch))
                     .orElseGet(() -> Proof.of(draft.document(), key.asOf(), limits, watch));
-        } catch (TooLong e) {
-            throw e;
         } catch (CancellationException e) {
             if (isStopped(draft)) {
                 return Proof.stopped(draft.document(), key.asOf());
@@ -153,14 +118,9 @@ public class Proofs {
         }
     }
 
-    /**
-     * Calls a proof off as soon as its revision is overtaken. What has no end in sight, and counting, give way to respondents.
-     *
-     * @param until when a proof goes on in the other queue
-     * @param proving whether the proof is still worked on, and not only its counts
-     */
-    private Watch watching(Draft draft, Instant until, AtomicBoolean proving) {
-        boolean quickly = !until.equals(Instant.MAX);
+    /** Calls a proof and its counts off as soon as its revision is overtaken or somebody stops it. */
+    private Watch watching(Draft draft) {
+        Watch computation = computations.watch();
         return new Watch() {
             @Override
             public void reached(String part) {
@@ -169,28 +129,9 @@ public class Proofs {
 
             @Override
             public boolean isCalledOff() {
-                if (!isNewest(draft) || isStopped(draft)) {
-                    return true;
-                }
-                if (!quickly || !proving.get()) {
-                    giveWay();
-                } else if (Instant.now().isAfter(until)) {
-                    throw new TooLong();
-                }
-                return false;
+                return !isNewest(draft) || isStopped(draft) || computation.isCalledOff();
             }
         };
-    }
-
-    private void giveWay() {
-        for (int waited = 0; waited < MOST_GIVEN_WAY_MILLIS && respondents.now() > 0; waited++) {
-            try {
-                Thread.sleep(1);
-            } catch (InterruptedException e) {
-                Thread.currentThread().interrupt();
-                return;
-            }
-        }
     }
 
     /** Whether somebody stopped the proof of this revision. */
@@ -231,18 +172,24 @@ public class Proofs {
 
     /** Done when the figures of a draft's revision are there too, or when nobody waits for them any more. */
     public CompletableFuture<Void> counting(Draft draft) {
-        return begin(draft).thenAcceptAsync(proof -> {
-            try {
-                proof.figures();
-                // Known before somebody opens the sheet that tells it.
-                proof.holdsUntil();
-            } catch (CancellationException e) {
-                if (isStopped(draft)) {
-                    proof.leaveUncounted("the count was stopped");
-                }
-                // Otherwise its revision was overtaken.
+        return begin(draft).thenCompose(proof -> computations.begin(size(draft), () -> {
+            count(draft, proof);
+            return null;
+        }));
+    }
+
+    private void count(Draft draft, Proof proof) {
+        try {
+            proof.figures();
+            // Known before somebody opens the sheet that tells it.
+            proof.holdsUntil();
+        } catch (CancellationException e) {
+            if (isStopped(draft)) {
+                proof.leaveUncounted("the count was stopped");
+            } else if (isNewest(draft)) {
+                throw e;
             }
-        }, counters);
+        }
     }
 
     /** Whether the draft took long to prove last; its next proof then waits until the edit has been answered. */
@@ -256,14 +203,9 @@ public class Proofs {
         newest.merge(draft.id(), draft.revision(), Math::max);
         synchronized (proofs) {
             return proofs.computeIfAbsent(key, k -> {
-                CompletableFuture<Proof> result = new CompletableFuture<>();
-                Runnable queue = () -> quick.take(size(draft), () -> work(draft, k, result, true));
-                if (isSlow(draft)) {
-                    CompletableFuture.delayedExecutor(AFTER_EDIT.toMillis(), TimeUnit.MILLISECONDS).execute(queue);
-                } else {
-                    queue.run();
-                }
-                return result;
+                begun.put(draft.id(), Instant.now());
+                Supplier<CompletableFuture<Proof>> work = () -> computations.begin(size(draft), () -> prove(draft, k));
+                return isSlow(draft) ? CompletableFuture.runAsync(() -> {}, AFTER_EDIT).thenCompose(done -> work.get()) : work.get();
             });
         }
     }
@@ -298,8 +240,8 @@ public class Proofs {
             if (e instanceof ExecutionException && !(e.getCause() instanceof CancellationException)) {
                 throw new IllegalStateException(e.getCause());
             }
-            // It was overtaken while it waited, but somebody looks at it after all.
-            return Proof.of(draft.document(), LocalDate.now(), limits, Watch.NOBODY);
+            // It was overtaken while it waited; whoever looks again sees the newer revision.
+            throw new UnderWay();
         }
     }
 

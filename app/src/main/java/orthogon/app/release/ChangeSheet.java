@@ -45,6 +45,11 @@ record ChangeSheet(String headline, List<Row> rows, List<Text> texts, Map<String
     /** A wording with what of it is new. */
     record Text(String unit, List<Run> runs) {}
 
+    /** Whether somebody stopped the comparison. */
+    public boolean isStopped() {
+        return headline.equals(Changes.STOPPED);
+    }
+
     static ChangeSheet of(Questionnaire before, Questionnaire after, Changes.Found found) {
         if (found.change().isEmpty()) {
             return new ChangeSheet(found.failed(), List.of(), List.of(), Map.of(), List.of(), "", List.of(), false);

@@ -164,6 +164,18 @@ class ReleaseController {
         return "release :: change";
     }
 
+    @PostMapping("/change/stop")
+    String stopComparing(@PathVariable String code, Model model) {
+        changes.stop(frame.draft(code));
+        return change(code, model);
+    }
+
+    @PostMapping("/change/again")
+    String compareAgain(@PathVariable String code, Model model) {
+        changes.again(frame.draft(code));
+        return change(code, model);
+    }
+
     @PostMapping("/sign")
     String sign(@PathVariable String code, @RequestParam int revision, @RequestParam(defaultValue = "") String note, Principal who,
             Model model, HttpServletResponse response) {

@@ -104,7 +104,7 @@ class SharingController {
 
     private static String words(String address) throws Refused {
         String words = address.strip();
-        if (!words.matches("[a-z0-9]+(-[a-z0-9]+)*") || words.length() > 60 || words.equals("resume")) {
+        if (words.length() > 60 || !words.matches("[a-z0-9]+(-[a-z0-9]+)*") || words.equals("resume")) {
             throw new Refused(
                     "“" + words + "” is not a valid address: write small letters, digits and single hyphens, at most 60, as in bat-count.");
         }

@@ -201,4 +201,10 @@ class DataCommandsTest {
     void foundSaysHowMuchIsWrong() {
         assertEquals("Read 2 files: 1 thing is wrong.", new Found(java.util.Map.of("files", 2L), java.util.List.of("x")).summary());
     }
+
+    @Test
+    void aFolderMayBeNamedFromWhereOneStands() {
+        assertEquals(List.of("--orthogon.data=" + Path.of("there").toAbsolutePath(), "--orthogon.demo=true", "--orthogon.port=1"),
+                List.of(Serve.settings(new String[]{"serve", "--orthogon.demo=true", "--orthogon.data=./there", "--orthogon.port=1"})));
+    }
 }

@@ -8,6 +8,8 @@ import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import orthogon.app.background.Computations;
+import orthogon.app.http.InFlight;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.core.edit.SetConditions;
 import orthogon.core.questionnaire.Questionnaire;
@@ -21,7 +23,7 @@ class DrillSetsTest {
     void drillsAreWalkedAnewThroughWhateverDocumentIsGiven() throws Exception {
         Questionnaire document = DocumentReader.read(new ClassPathResource("demo/foster_home.orthogon.json").getContentAsByteArray());
         Draft draft = new Draft(1, document.code(), 1, document, "began", "ines", OffsetDateTime.now(), Optional.empty(), Optional.empty());
-        DrillSets.DrillSet set = new DrillSets().of(draft);
+        DrillSets.DrillSet set = new DrillSets(new Computations(new InFlight())).of(draft);
         int drills = set.drills().orElseThrow().drills().size();
         List<List<String>> replayed = set.replayed(document, LocalDate.now());
         assertEquals(drills, replayed.stream().filter(List::isEmpty).count());

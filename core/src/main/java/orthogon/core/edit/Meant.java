@@ -36,13 +36,18 @@ public final class Meant {
     /** A text in quotation marks; only {@code "yes"} and {@code "no"} may be meant otherwise. */
     private static final Pattern QUOTED = Pattern.compile("\"(?!(?i:yes|no)\")[^\"]*\"");
     private static final Pattern COMPARED = Pattern
-            .compile("([a-z][a-z0-9_]*)\\s*(=|!=)\\s*(?:\"([^\"]+)\"|([A-Za-z][\\w]*(?: [\\w]+)*?)(?=\\s+(?:and|or)\\b|\\)|$))");
+            .compile("\\b([a-z][a-z0-9_]*+)\\s*+(=|!=)\\s*+(?:\"([^\"]+)\"|([A-Za-z][\\w]*(?: [\\w]+)*?)(?=\\s+(?:and|or)\\b|\\)|$))");
+
+    /** Longer text is typed by nobody by mistake, and trying what it may mean would take long. */
+    private static final int LONGEST = 400;
+    /** How many new conditions of one edit are looked at; an edit with more comes from a file or a program. */
+    private static final int MOST = 200;
 
     private Meant() {}
 
     /** The text in the expression language; empty where it has no fault, or where it could mean nothing or several things. */
     public static Optional<String> of(Wiring wiring, Wiring.Family family, String owner, String text) {
-        if (text.isBlank() || wiring.checked(family, owner, text).faults().isEmpty()) {
+        if (text.isBlank() || text.length() > LONGEST || wiring.checked(family, owner, text).faults().isEmpty()) {
             return Optional.empty();
         }
         Set<String> found = new LinkedHashSet<>();
@@ -94,7 +99,7 @@ public final class Meant {
         Map<String, String> old = Places.all(before);
         Wiring wiring = Wiring.of(after);
         Map<String, String> meant = new LinkedHashMap<>();
-        wiring.wires().stream().filter(w -> !w.faults().isEmpty() && !w.text().equals(old.get(w.place())))
+        wiring.wires().stream().filter(w -> !w.faults().isEmpty() && !w.text().equals(old.get(w.place()))).limit(MOST)
                 .forEach(w -> of(wiring, w.family(), w.owner(), w.text()).ifPresent(text -> meant.put(w.place(), text)));
         return meant.isEmpty() ? after : Places.apply(after, (place, text) -> meant.getOrDefault(place, text));
     }

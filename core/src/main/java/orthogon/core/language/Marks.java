@@ -19,7 +19,7 @@ import java.util.regex.Pattern;
  */
 public final class Marks {
 
-    private static final Pattern LINK = Pattern.compile("\\]\\(([^)\\s]*)[^)]*\\)|<((?:https?|mailto|tel):[^>]*)>");
+    private static final Pattern LINK = Pattern.compile("\\]\\(([^)\\s]*+)[^)]*+\\)|<((?:https?|mailto|tel):[^>]*)>");
     private static final Pattern EMPHASIS = Pattern.compile("\\*\\*|__|(?<![\\w*])\\*(?=\\S)|(?<=\\S)\\*(?![\\w*])|`");
     private static final Pattern LINE = Pattern.compile("(?m)^ {0,3}(#{1,6}|[-*+]|\\d+[.)]|>) ");
 

@@ -1,5 +1,6 @@
 package orthogon.core.proof;
 
+import java.time.Duration;
 import java.time.LocalDate;
 import java.util.BitSet;
 import java.util.LinkedHashMap;
@@ -7,8 +8,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.CancellationException;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.diagram.Limits;
+import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.fault.Faults;
 import orthogon.core.proof.flow.Flow;
@@ -21,7 +25,9 @@ import orthogon.core.questionnaire.Page;
 public final class Remaining {
 
     /** A release that needs more than this is told without figures; it is computed beside respondents. */
-    private static final int NODES = 1 << 21;
+    private static final Limits LIMITS = new Limits(1 << 21, Duration.ofMinutes(1));
+    /** How long one answer about what may come takes at most; the respondent waits for it. */
+    private static final Duration LONGEST = Duration.ofMillis(200);
     private static final int MOST_KEPT = 2_000;
 
     /**
@@ -58,15 +64,19 @@ public final class Remaining {
         }
     }
 
-    /** Empty where the document cannot be told exactly: with faults, or beyond the limit on memory. */
-    public static Optional<Remaining> of(Wiring wiring, LocalDate today) {
+    /**
+     * Works out what may come on every path; empty where that cannot be told exactly: with faults, or beyond the limits on memory and time.
+     *
+     * @throws CancellationException where the watch calls it off
+     */
+    public static Optional<Remaining> of(Wiring wiring, LocalDate today, Watch watch) {
         List<Fault> faults = Faults.of(wiring);
         if (!faults.isEmpty()) {
             return Optional.empty();
         }
         try {
             Spelled spelled = Spelled.of(wiring);
-            Space space = new Space(spelled, spelled.faults(faults), today, new Diagrams(NODES));
+            Space space = new Space(spelled, spelled.faults(faults), today, new Diagrams(LIMITS, watch));
             if (space.whyNotExact().isPresent() || !space.openLevels().isEmpty()) {
                 return Optional.empty();
             }
@@ -94,6 +104,7 @@ public final class Remaining {
             return Optional.empty();
         }
         Diagrams d = space.diagrams();
+        d.begin(Watch.NOBODY, LONGEST);
         try {
             Map<String, Object> plain = new LinkedHashMap<>(space.spelled().settled(space.spelled().plainAnswers(effective)));
             plain.putAll(link);

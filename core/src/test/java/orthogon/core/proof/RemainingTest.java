@@ -13,6 +13,7 @@ import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.proof.claim.Replay;
+import orthogon.core.proof.diagram.Watch;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
@@ -41,7 +42,7 @@ class RemainingTest {
                 continue;
             }
             tried++;
-            Remaining remaining = Remaining.of(wiring, RandomDocument.TODAY).orElseThrow();
+            Remaining remaining = Remaining.of(wiring, RandomDocument.TODAY, Watch.NOBODY).orElseThrow();
             Set<Remaining.Left> seen = new HashSet<>();
             for (int i = 0; i < 3; i++) {
                 Enumeration.Ending ending = all.endings.get(random.nextInt(all.endings.size()));

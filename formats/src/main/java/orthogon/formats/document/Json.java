@@ -6,6 +6,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Function;
+import orthogon.core.language.CleanText;
 import orthogon.core.questionnaire.Codes;
 import orthogon.formats.document.UnusableFile.FileFault;
 import tools.jackson.databind.JsonNode;
@@ -55,7 +56,7 @@ final class Json {
         return value == null || value.isNull() ? null : value;
     }
 
-    /** Empty where it is left out. */
+    /** Without characters that no page can hold; empty where it is left out. */
     String text(String member) {
         JsonNode value = get(member);
         if (value == null) {
@@ -69,7 +70,7 @@ final class Json {
             fault(member, "this text is longer than 20 000 characters");
             return "";
         }
-        return value.asString();
+        return CleanText.of(value.asString());
     }
 
     /** A {@code data:} address of an image; empty where it is left out. */

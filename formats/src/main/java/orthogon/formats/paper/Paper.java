@@ -16,6 +16,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import orthogon.core.language.CleanText;
 import orthogon.core.language.OwnWords;
 import orthogon.core.language.PaperText;
 import orthogon.core.language.Translated;
@@ -135,7 +136,7 @@ public final class Paper {
 
     /** Without markup; where the text speaks of an earlier answer, it refers to its question. */
     private String plain(String content) {
-        return PaperText.of(content, directions::answer).replaceAll("\\*\\*|__|`", "")
+        return PaperText.of(CleanText.of(content), directions::answer).replaceAll("\\*\\*|__|`", "")
                 .replaceAll("\\[([^\\]]*)\\]\\(([^)]*)\\)", "$1 ($2)")
                 .replaceAll("(?m)^#+ ", "").replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;")
                 .replace("\"", "&quot;").replace("\n", "<br/>");

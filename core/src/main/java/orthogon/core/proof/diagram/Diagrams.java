@@ -1,6 +1,7 @@
 package orthogon.core.proof.diagram;
 
 import java.math.BigInteger;
+import java.time.Duration;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
@@ -29,6 +30,7 @@ public final class Diagrams {
     private final Limits limits;
     private final Results results = new Results();
     private Watch watch;
+    private Duration allowed;
     private long until;
     /** Four numbers a node: level, low edge, high edge, next in its bucket. */
     private int[] nodes = new int[STRIDE << 12];
@@ -125,8 +127,14 @@ public final class Diagrams {
 
     /** Begins a piece of work that has all the stated time, and that this watch may call off. */
     public void begin(Watch by) {
+        begin(by, limits.time());
+    }
+
+    /** Begins a piece of work that has this much time, and that this watch may call off. */
+    public void begin(Watch by, Duration time) {
         watch = by;
-        until = System.nanoTime() + limits.time().toNanos();
+        allowed = time;
+        until = System.nanoTime() + time.toNanos();
     }
 
     /**
@@ -140,7 +148,7 @@ public final class Diagrams {
             throw new CancellationException("the proof was called off");
         }
         if (System.nanoTime() - until > 0) {
-            throw BudgetSpent.needing(limits.time().toSeconds() + " s");
+            throw BudgetSpent.needing(allowed.toSeconds() + " s");
         }
     }
 

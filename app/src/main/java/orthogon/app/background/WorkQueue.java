@@ -1,4 +1,4 @@
-package orthogon.app.proving;
+package orthogon.app.background;
 
 import java.util.concurrent.PriorityBlockingQueue;
 import java.util.concurrent.ThreadPoolExecutor;

@@ -1,0 +1,139 @@
+package orthogon.app.background;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertNotSame;
+import static org.junit.jupiter.api.Assertions.assertSame;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Supplier;
+import orthogon.app.http.InFlight;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+
+class ComputationsTest {
+
+    private final Computations computations = new Computations(new InFlight());
+    private final CountDownLatch ended = new CountDownLatch(1);
+
+    @AfterEach
+    void end() {
+        ended.countDown();
+    }
+
+    /** Goes on until it is called off or the test ends, as a proof without an end does. */
+    private String endless(CountDownLatch begun) {
+        begun.countDown();
+        while (ended.getCount() > 0) {
+            if (computations.watch().isCalledOff()) {
+                throw new CancellationException();
+            }
+            Thread.onSpinWait();
+        }
+        return "ended";
+    }
+
+    @Test
+    void whatTakesLongMakesRoomForOthers() throws Exception {
+        CountDownLatch again = new CountDownLatch(20);
+        List<CompletableFuture<String>> endless = new ArrayList<>();
+        for (int i = 0; i < 10; i++) {
+            endless.add(computations.begin(1, () -> endless(again)));
+        }
+        assertEquals("small", computations.begin(5, () -> "small").get(1, TimeUnit.MINUTES));
+        assertTrue(endless.stream().noneMatch(CompletableFuture::isDone), "they go on in the slow queue");
+        endless.forEach(e -> e.cancel(false));
+        assertEquals("next", computations.begin(5, () -> "next").get(1, TimeUnit.MINUTES));
+    }
+
+    @Test
+    void theSmallestGoesFirstAndOfOneSizeTheNewest() throws Exception {
+        int threads = Math.max(2, Runtime.getRuntime().availableProcessors() - 1);
+        CountDownLatch hold = new CountDownLatch(1);
+        CountDownLatch busy = new CountDownLatch(threads);
+        for (int i = 0; i < threads; i++) {
+            computations.begin(1, () -> {
+                busy.countDown();
+                await(hold);
+                return "";
+            });
+        }
+        busy.await();
+        List<String> order = Collections.synchronizedList(new ArrayList<>());
+        // One thread is let go at a time, so that the order in which they are taken up is the order in which they are done.
+        Object one = new Object();
+        List<CompletableFuture<Object>> all = new ArrayList<>();
+        for (String name : List.of("9 old", "2 old", "9 new", "2 new")) {
+            all.add(computations.begin(name.charAt(0) - '0', () -> {
+                synchronized (one) {
+                    return order.add(name);
+                }
+            }));
+        }
+        hold.countDown();
+        for (CompletableFuture<Object> each : all) {
+            each.get(1, TimeUnit.MINUTES);
+        }
+        assertTrue(order.indexOf("2 new") < order.indexOf("9 old") && order.indexOf("2 old") < order.indexOf("9 old"), order.toString());
+    }
+
+    private static void await(CountDownLatch latch) {
+        try {
+            latch.await();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    @Test
+    void aFailureIsToldAndNobodyElsesConcern() throws Exception {
+        CompletableFuture<String> failed = computations.begin(1, () -> {
+            throw new IllegalArgumentException("odd");
+        });
+        assertThrows(java.util.concurrent.ExecutionException.class, () -> failed.get(1, TimeUnit.MINUTES));
+        assertFalse(computations.watch().isCalledOff(), "a thread that computes nothing is never called off");
+        assertEquals("well", computations.begin(1, () -> "well").get(1, TimeUnit.MINUTES));
+    }
+
+    @Test
+    void eachKeyIsComputedOnceAndTheLastOnesAreKept() throws Exception {
+        Computed<String, String> computed = new Computed<>(computations, 2);
+        AtomicInteger times = new AtomicInteger();
+        Supplier<String> count = () -> "result " + times.incrementAndGet();
+        assertEquals("result 1", computed.of("a", 1, count).get(1, TimeUnit.MINUTES));
+        assertSame(computed.of("a", 1, count), computed.of("a", 1, count));
+        CountDownLatch begun = new CountDownLatch(1);
+        CompletableFuture<String> dropped = computed.of("b", 1, () -> endless(begun));
+        begun.await();
+        computed.of("a", 1, count);
+        computed.of("c", 1, count).get(1, TimeUnit.MINUTES);
+        assertTrue(dropped.isCancelled(), "what is dropped is called off");
+        assertEquals("result 1", computed.of("a", 1, count).get(1, TimeUnit.MINUTES));
+    }
+
+    @Test
+    void whatIsStoppedBeginsAgainWhenItIsForgotten() throws Exception {
+        Computed<String, String> computed = new Computed<>(computations, 2);
+        CountDownLatch begun = new CountDownLatch(1);
+        CompletableFuture<String> first = computed.of("a", 1, () -> endless(begun));
+        begun.await();
+        computed.stop("b"::equals);
+        assertFalse(first.isDone());
+        computed.stop("a"::equals);
+        assertSame(first, computed.of("a", 1, () -> "again"));
+        assertTrue(first.isCancelled());
+        computed.forget("a"::equals);
+        CompletableFuture<String> second = computed.of("a", 1, () -> "again");
+        assertNotSame(first, second);
+        assertEquals("again", second.get(1, TimeUnit.MINUTES));
+    }
+}
