@@ -20,8 +20,10 @@ public class Orthogon {
         if (serve) {
             SpringApplication.run(Orthogon.class, Serve.settings(args));
         } else {
-            // A command says what is wrong itself.
-            LoggingSystem.get(Orthogon.class.getClassLoader()).setLogLevel(LoggingSystem.ROOT_LOGGER_NAME, LogLevel.OFF);
+            if (Commands.usesDatabase(args)) {
+                // The command says itself what is wrong; the database and its migrations write nothing.
+                LoggingSystem.get(Orthogon.class.getClassLoader()).setLogLevel(LoggingSystem.ROOT_LOGGER_NAME, LogLevel.OFF);
+            }
             System.exit(new Commands(System.out, System.err).run(args));
         }
     }

@@ -10,6 +10,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.change.Change;
@@ -44,12 +45,19 @@ public final class Commands {
             DATE is what today() means, as 2026-11-30; the current day if it is left out.
             """;
 
+    private static final Set<String> ON_DATA = Set.of("backup", "restore", "check");
+
     private final PrintStream out;
     private final PrintStream err;
 
     public Commands(PrintStream out, PrintStream err) {
         this.out = new PrintStream(out, true, StandardCharsets.UTF_8);
         this.err = new PrintStream(err, true, StandardCharsets.UTF_8);
+    }
+
+    /** Whether a call is about a data folder. */
+    public static boolean usesDatabase(String... args) {
+        return args.length > 0 && ON_DATA.contains(args[0]);
     }
 
     public int run(String... args) {
