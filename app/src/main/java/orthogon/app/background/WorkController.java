@@ -3,7 +3,7 @@ package orthogon.app.background;
 import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
 import java.time.Duration;
-import orthogon.app.frame.NotThere;
+import orthogon.app.http.NotThere;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;

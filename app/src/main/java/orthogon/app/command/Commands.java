@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import orthogon.app.demo.DemoPeople;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.change.Change;
@@ -38,6 +39,7 @@ public final class Commands {
             orthogon backup FILE [--data DIR]                copy a whole workspace into a file, also while it is served
             orthogon restore FILE [--data DIR]               bring a backup back into an empty folder
             orthogon check [--data DIR]                      read everything that is kept, and compare every digest
+            orthogon identity [--port N]                     an identity service for trying sign-in through one
 
             --seconds N and --memory MB limit how long a proof may take and what it may use; what they end stays undecided.
             DIR is the folder of the workspace; ./data if it is left out. Where the key of the trail stands elsewhere, name it by
@@ -45,6 +47,7 @@ public final class Commands {
             DATE is what today() means, as 2026-11-30; the current day if it is left out.
             """;
 
+    private static final int IDENTITY_PORT = 8419;
     private static final Set<String> ON_DATA = Set.of("backup", "restore", "check");
 
     private final PrintStream out;
@@ -66,6 +69,7 @@ public final class Commands {
         String form = "";
         Path data = Path.of("data");
         String trailKey = "";
+        int port = IDENTITY_PORT;
         int seconds = (int) Limits.USUAL.time().toSeconds();
         int memory = 0;
         LocalDate asOf = LocalDate.now();
@@ -87,6 +91,8 @@ public final class Commands {
                 }
                 seconds = option.equals("--seconds") ? Integer.parseInt(args[i]) : seconds;
                 memory = option.equals("--memory") ? Integer.parseInt(args[i]) : memory;
+            } else if (args[i].equals("--port") && i + 1 < args.length && args[i + 1].matches("\\d{1,5}")) {
+                port = Integer.parseInt(args[++i]);
             } else if (args[i].equals("--data") && i + 1 < args.length) {
                 data = Path.of(args[++i]);
             } else if (args[i].equals("--trail-key") && i + 1 < args.length) {
@@ -115,6 +121,9 @@ public final class Commands {
         if (args[0].equals("answer") && files.size() == 2) {
             return answer(files.get(0), files.get(1), asOf);
         }
+        if (args[0].equals("identity") && files.isEmpty()) {
+            return identity(port);
+        }
         boolean onFile = (args[0].equals("backup") || args[0].equals("restore")) && files.size() == 1;
         if (onFile || args[0].equals("check") && files.isEmpty()) {
             return new DataCommands(out, err).run(args[0], files, data, trailKey);
@@ -122,6 +131,22 @@ public final class Commands {
         boolean help = args[0].equals("help") || args[0].equals("-h");
         (help ? out : err).print(USAGE);
         return help ? 0 : 2;
+    }
+
+    private int identity(int port) {
+        List<IdentityStandIn.Account> accounts = new ArrayList<>();
+        DemoPeople.names().forEach((name, shown) -> accounts.add(new IdentityStandIn.Account(name, shown, DemoPeople.email(name))));
+        accounts.add(new IdentityStandIn.Account("stranger", "Pell Roe, whom nobody invited", "pell@example.org"));
+        try (IdentityStandIn standIn = new IdentityStandIn(port, accounts)) {
+            out.println("The identity service for trying answers at " + standIn.issuer() + ". Ctrl+C stops it.");
+            Thread.currentThread().join();
+        } catch (IOException | IllegalArgumentException e) {
+            err.println("Port " + port + " is taken or may not be used. Choose another with --port N.");
+            return 2;
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+        return 0;
     }
 
     private int drills(String file, String form, LocalDate asOf, Limits limits) {

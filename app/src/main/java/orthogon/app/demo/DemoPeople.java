@@ -1,6 +1,9 @@
 package orthogon.app.demo;
 
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import orthogon.app.account.Passwords;
 import orthogon.app.account.People;
 import orthogon.app.account.Role;
@@ -27,11 +30,21 @@ public class DemoPeople {
         this.passwords = passwords;
     }
 
+    /** Full name of each person by the name that they sign in with. */
+    public static Map<String, String> names() {
+        return PEOPLE.stream().collect(Collectors.toMap(Person::name, Person::shown, (a, b) -> a, LinkedHashMap::new));
+    }
+
+    /** The address of one of them. */
+    public static String email(String name) {
+        return name + "@example.org";
+    }
+
     /** Adds them where there is nobody. */
     public void come() {
         if (store.all().isEmpty()) {
             String hashed = passwords.hash("quillmere");
-            PEOPLE.forEach(p -> store.add(p.name(), p.shown(), p.name() + "@example.org", hashed, p.role().name(), p.administrator()));
+            PEOPLE.forEach(p -> store.add(p.name(), p.shown(), email(p.name()), hashed, p.role().name(), p.administrator()));
             people.changed();
         }
     }

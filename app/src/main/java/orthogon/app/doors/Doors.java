@@ -61,8 +61,8 @@ class Doors {
 
     @Bean
     @Order(2)
-    SecurityFilterChain forPeople(HttpSecurity http, People people, SignIn signIn, SessionRegistry sessions, PublicAddress address)
-            throws Exception {
+    SecurityFilterChain forPeople(HttpSecurity http, People people, SignIn signIn, IdentityServices services, SessionRegistry sessions,
+            PublicAddress address) throws Exception {
         http.authorizeHttpRequests(doors -> doors.requestMatchers("/app/**", "/webjars/**", "/fonts/**", "/login", "/login/**", "/error",
                 "/join/*", "/first/*", "/health", "/health/**").permitAll());
         http.authorizeHttpRequests(doors -> {
@@ -78,6 +78,7 @@ class Doors {
         });
         http.authenticationProvider(signIn.provider());
         http.formLogin(login -> login.loginPage("/login").successHandler(signIn::passed).failureHandler(signIn::failed).permitAll());
+        services.open(http, signIn);
         http.logout(logout -> logout.logoutSuccessUrl("/login?out"));
         http.sessionManagement(s -> s.maximumSessions(-1).sessionRegistry(sessions).expiredUrl("/login?ended"));
         http.headers(headers -> headers.frameOptions(frame -> frame.sameOrigin()));

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import orthogon.app.account.People;
+import orthogon.app.http.NotThere;
 import orthogon.app.proving.Gates;
 import orthogon.app.proving.Live;
 import orthogon.app.proving.Proofs;

@@ -20,11 +20,6 @@ class FrameController {
         this.live = live;
     }
 
-    @GetMapping("/login")
-    String login() {
-        return "login";
-    }
-
     @GetMapping("/q/{code}")
     String first(@PathVariable String code) {
         return "redirect:/q/" + frame.draft(code).code() + "/compose";

@@ -17,7 +17,7 @@ import orthogon.app.background.Work;
 import orthogon.app.background.Works;
 import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
-import orthogon.app.frame.NotThere;
+import orthogon.app.http.NotThere;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.work.Acts;
 import orthogon.core.edit.ImportTexts;

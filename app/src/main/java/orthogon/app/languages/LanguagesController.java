@@ -12,7 +12,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
-import orthogon.app.frame.NotThere;
+import orthogon.app.http.NotThere;
 import orthogon.app.proving.Proofs;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.core.edit.Annotate;

@@ -13,6 +13,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.context.event.EventListener;
+import org.springframework.security.oauth2.client.authentication.OAuth2AuthenticationToken;
 import org.springframework.web.servlet.HandlerInterceptor;
 import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
@@ -59,13 +60,19 @@ class FirstStart implements WebMvcConfigurer {
         }).excludePathPatterns("/app/**", "/webjars/**", "/fonts/**", "/error", "/first/*", "/health", "/health/**");
     }
 
+    /** An identity service asks for a second factor itself. */
+    private static boolean isVouchedFor(HttpServletRequest request) {
+        return request.getUserPrincipal() instanceof OAuth2AuthenticationToken;
+    }
+
     private boolean comesThrough(HttpServletRequest request, HttpServletResponse response) throws IOException {
         String path = request.getRequestURI();
         if (people.isEmpty()) {
             response.sendError(HttpServletResponse.SC_SERVICE_UNAVAILABLE);
             return false;
         }
-        boolean missing = request.getUserPrincipal() != null && !path.equals(ACCOUNT) && !path.startsWith(ACCOUNT + "/")
+        boolean missing = request.getUserPrincipal() != null && !isVouchedFor(request) && !path.equals(ACCOUNT)
+                && !path.startsWith(ACCOUNT + "/")
                 && secondFactor.isDemanded()
                 && people.find(request.getUserPrincipal().getName()).map(Person::secondFactor).filter(String::isEmpty).isPresent();
         if (missing) {

@@ -5,7 +5,7 @@ import java.security.MessageDigest;
 import java.util.Optional;
 import orthogon.app.account.Passwords;
 import orthogon.app.account.People;
-import orthogon.app.frame.NotThere;
+import orthogon.app.http.NotThere;
 import orthogon.app.store.PersonStore;
 import orthogon.app.work.ManagePeople;
 import orthogon.core.edit.Refused;

@@ -9,7 +9,7 @@ import orthogon.app.account.People;
 import orthogon.app.account.SecondFactor;
 import orthogon.app.account.SignedIn;
 import orthogon.app.frame.Frame;
-import orthogon.app.frame.NotThere;
+import orthogon.app.http.NotThere;
 import orthogon.app.store.PersonStore.Person;
 import orthogon.app.work.ManagePeople;
 import orthogon.core.edit.Refused;

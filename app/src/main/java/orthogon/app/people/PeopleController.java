@@ -12,7 +12,7 @@ import orthogon.app.account.People;
 import orthogon.app.account.Role;
 import orthogon.app.account.SecondFactor;
 import orthogon.app.account.SignedIn;
-import orthogon.app.frame.NotThere;
+import orthogon.app.http.NotThere;
 import orthogon.app.store.DraftStore;
 import orthogon.app.store.PersonStore;
 import orthogon.app.store.PersonStore.Person;
@@ -41,6 +41,7 @@ class PeopleController {
      * @param own codes of questionnaires with a role for that one, in words
      */
     record Row(String name, String shown, String email, String role, boolean administrator, String state, boolean hasSecondFactor,
+            boolean hasIdentity,
             int sessions, String own) {}
 
     private final PersonStore store;
@@ -76,7 +77,8 @@ class PeopleController {
         String own = String.join(", ", new TreeMap<>(p.roles()).entrySet().stream()
                 .map(r -> r.getKey() + " (" + r.getValue().toLowerCase(Locale.ROOT) + ")").toList());
         return new Row(p.name(), p.shown(), p.email(), p.role(), p.administrator(),
-                p.disabled() ? "shut out" : p.password().isEmpty() ? "invited" : "active", !p.secondFactor().isEmpty(),
+                p.disabled() ? "shut out" : p.hasJoined() ? "active" : "invited", !p.secondFactor().isEmpty(),
+                !p.identity().isEmpty(),
                 signedIn.of(p.name(), "").size(), own);
     }
 
@@ -132,12 +134,13 @@ class PeopleController {
         return done(name, () -> manage.setRole(name, questionnaire, role, who.getName()), flash);
     }
 
-    @PostMapping("/{name}/{act:disable|enable|reset|end|factor}")
+    @PostMapping("/{name}/{act:disable|enable|reset|end|factor|identity}")
     String act(@PathVariable String name, @PathVariable String act, Principal who, RedirectAttributes flash) {
         return done(name, () -> {
             switch (act) {
                 case "reset" -> manage.reset(name, who.getName());
                 case "end" -> manage.endSessions(name, who.getName());
+                case "identity" -> manage.dropIdentity(name, who.getName());
                 case "factor" -> manage.dropSecondFactor(name, who.getName());
                 default -> manage.disable(name, act.equals("disable"), who.getName());
             }

@@ -15,7 +15,7 @@ import java.util.stream.Collectors;
 import orthogon.app.account.People;
 import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
-import orthogon.app.frame.NotThere;
+import orthogon.app.http.NotThere;
 import orthogon.app.proving.DrillSets;
 import orthogon.app.proving.DrillSets.DrillSet;
 import orthogon.app.proving.Replayed;

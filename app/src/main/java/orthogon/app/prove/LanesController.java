@@ -11,7 +11,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import orthogon.app.frame.Frame;
-import orthogon.app.frame.NotThere;
+import orthogon.app.http.NotThere;
 import orthogon.app.proving.Proofs;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.core.expression.Wiring;

@@ -5,7 +5,7 @@ import java.security.Principal;
 import orthogon.app.background.Result;
 import orthogon.app.background.Works;
 import orthogon.app.frame.Frame;
-import orthogon.app.frame.NotThere;
+import orthogon.app.http.NotThere;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.dictionary.Dictionary;
 import orthogon.formats.dictionary.ResponseSchema;

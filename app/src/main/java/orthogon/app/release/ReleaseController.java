@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import orthogon.app.account.People;
 import orthogon.app.frame.Frame;
-import orthogon.app.frame.NotThere;
+import orthogon.app.http.NotThere;
 import orthogon.app.offering.Offering;
 import orthogon.app.proving.Changes;
 import orthogon.app.proving.Gates;

@@ -12,7 +12,7 @@ import java.util.stream.Stream;
 import orthogon.app.background.Result;
 import orthogon.app.background.Works;
 import orthogon.app.frame.Frame;
-import orthogon.app.frame.NotThere;
+import orthogon.app.http.NotThere;
 import orthogon.app.questions.Said;
 import orthogon.app.store.AttachmentStore;
 import orthogon.app.store.DraftStore.Draft;

@@ -20,7 +20,7 @@ import org.springframework.stereotype.Component;
 public class PersonStore {
 
     private static final String SELECT = """
-            select name, shown, email, password, role, administrator, disabled, second_factor, used_step from person
+            select name, shown, email, password, role, administrator, disabled, second_factor, used_step, identity from person
             """;
     private static final String ROLES = """
             select r.person, q.code, r.role from person_role r join questionnaire q on q.id = r.questionnaire_id
@@ -40,10 +40,17 @@ public class PersonStore {
      * @param password hashed; empty until they have chosen one
      * @param role for every questionnaire; empty for none
      * @param secondFactor key of the codes; empty where there is none
+     * @param identity account of an identity service; empty where they have used none
      * @param roles questionnaire code to role, besides that for every one
      */
     public record Person(String name, String shown, String email, String password, String role, boolean administrator, boolean disabled,
-            String secondFactor, long usedStep, Map<String, String> roles) {}
+            String secondFactor, long usedStep, String identity, Map<String, String> roles) {
+
+        /** Whether they have a way to prove who they are. */
+        public boolean hasJoined() {
+            return !password.isEmpty() || !identity.isEmpty();
+        }
+    }
 
     private final JdbcClient jdbc;
 
@@ -63,7 +70,7 @@ public class PersonStore {
         String name = row.getString("name");
         return new Person(name, row.getString("shown"), row.getString("email"), row.getString("password"), row.getString("role"),
                 row.getBoolean("administrator"), row.getBoolean("disabled"), row.getString("second_factor"), row.getLong("used_step"),
-                Map.copyOf(roles.getOrDefault(name, Map.of())));
+                row.getString("identity"), Map.copyOf(roles.getOrDefault(name, Map.of())));
     }
 
     /** @throws org.springframework.dao.DuplicateKeyException where the name is taken */
@@ -98,6 +105,11 @@ public class PersonStore {
 
     public void setSecondFactor(String name, String key) {
         jdbc.sql("update person set second_factor = :key, used_step = 0 where name = :name").param("key", key).param("name", name).update();
+    }
+
+    /** @param identity account of an identity service; empty for none */
+    public void setIdentity(String name, String identity) {
+        jdbc.sql("update person set identity = :identity where name = :name").param("identity", identity).param("name", name).update();
     }
 
     /** Uses the code of a half minute; false where that or a later one was used before. */

@@ -113,7 +113,7 @@ public class ManagePeople {
 
     /** There must always be an administrator who can sign in. */
     private void notTheLast(Person person) throws Refused {
-        List<Person> others = store.all().stream().filter(p -> p.administrator() && !p.disabled() && !p.password().isEmpty()
+        List<Person> others = store.all().stream().filter(p -> p.administrator() && !p.disabled() && p.hasJoined()
                 && !p.name().equals(person.name())).toList();
         if (person.administrator() && !person.disabled() && others.isEmpty()) {
             throw new Refused(person.shown() + " is the only administrator. Make somebody else one first.");
@@ -174,6 +174,13 @@ public class ManagePeople {
     public void dropSecondFactor(String name, String who) throws Refused {
         person(name);
         note(who, "took away the second factor of “" + name + "”", () -> store.setSecondFactor(name, ""));
+        signedIn.endAll(name);
+    }
+
+    /** Parts somebody from the account of the identity service that they signed in with; the next one with their address takes its place. */
+    public void dropIdentity(String name, String who) throws Refused {
+        person(name);
+        note(who, "parted “" + name + "” from their account of the identity service", () -> store.setIdentity(name, ""));
         signedIn.endAll(name);
     }
 

@@ -1,4 +1,4 @@
-package orthogon.app.frame;
+package orthogon.app.http;
 
 /** What was asked for does not exist; the message is shown. */
 public class NotThere extends RuntimeException {
