@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.math.MathContext;
 import java.time.LocalDate;
+import java.security.Principal;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -15,6 +16,7 @@ import orthogon.app.http.NotThere;
 import orthogon.app.proving.Proofs;
 import orthogon.app.proving.Shares;
 import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.work.Acts;
 import orthogon.core.edit.Edit;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Wiring;
@@ -58,8 +60,10 @@ class MapController {
     private final Frame frame;
     private final Proofs proofs;
     private final Shares shares;
+    private final Acts acts;
 
-    MapController(Frame frame, Proofs proofs, Shares shares) {
+    MapController(Frame frame, Proofs proofs, Shares shares, Acts acts) {
+        this.acts = acts;
         this.shares = shares;
         this.frame = frame;
         this.proofs = proofs;
@@ -124,9 +128,10 @@ class MapController {
 
     @GetMapping("/file.svg")
     ResponseEntity<String> file(@PathVariable String code, @RequestParam(defaultValue = "") String level,
-            @RequestParam(defaultValue = "") String answers) {
+            @RequestParam(defaultValue = "") String answers, Principal who) {
         Draft draft = frame.draft(code);
         Proof proof = proofs.of(draft);
+        acts.saved(who.getName(), code, "the map of revision " + draft.revision());
         String svg = drawing(draft, Branches.of(proof, level(level, proof, "")), course(draft, proof, answers), true);
         return ResponseEntity.ok().contentType(MediaType.valueOf("image/svg+xml"))
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + code + "-map.svg\"").body(svg);

@@ -21,6 +21,7 @@ import orthogon.app.proving.DrillSets.DrillSet;
 import orthogon.app.proving.Replayed;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.DrillStore;
+import orthogon.app.work.Acts;
 import orthogon.core.edit.Refused;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Interview;
@@ -63,8 +64,10 @@ class DrillsController {
     private final Frame frame;
     private final DrillSets sets;
     private final DrillStore pinned;
+    private final Acts acts;
 
-    DrillsController(Frame frame, DrillSets sets, DrillStore pinned, People people) {
+    DrillsController(Frame frame, DrillSets sets, DrillStore pinned, People people, Acts acts) {
+        this.acts = acts;
         this.people = people;
         this.frame = frame;
         this.sets = sets;
@@ -135,16 +138,20 @@ class DrillsController {
     }
 
     @GetMapping("/file.csv")
-    ResponseEntity<String> csv(@PathVariable String code) {
-        return file(DrillReport.csv(drills(frame.draft(code))), "text/csv;charset=UTF-8", code + "-drills.csv");
+    ResponseEntity<String> csv(@PathVariable String code, Principal who) {
+        Drills drills = drills(frame.draft(code));
+        acts.saved(who.getName(), code, "the drills as CSV");
+        return file(DrillReport.csv(drills), "text/csv;charset=UTF-8", code + "-drills.csv");
     }
 
     /** A page to print and sign. */
     @GetMapping(path = "/script", produces = MediaType.TEXT_HTML_VALUE)
-    ResponseEntity<String> script(@PathVariable String code) {
+    ResponseEntity<String> script(@PathVariable String code, Principal who) {
         Draft draft = frame.draft(code);
+        Drills drills = drills(draft);
+        acts.saved(who.getName(), code, "the drills as a script");
         return ResponseEntity.ok().contentType(MediaType.valueOf("text/html;charset=UTF-8"))
-                .body(DrillReport.script(draft.document(), LocalDate.now(), drills(draft)));
+                .body(DrillReport.script(draft.document(), LocalDate.now(), drills));
     }
 
     private static ResponseEntity<String> file(String text, String type, String name) {

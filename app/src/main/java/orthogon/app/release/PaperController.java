@@ -2,10 +2,13 @@ package orthogon.app.release;
 
 import java.nio.charset.StandardCharsets;
 import java.security.Principal;
+import java.util.Locale;
+import java.util.Set;
 import orthogon.app.background.Result;
 import orthogon.app.background.Works;
 import orthogon.app.frame.Frame;
 import orthogon.app.http.NotThere;
+import orthogon.app.work.Acts;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.dictionary.Dictionary;
 import orthogon.formats.dictionary.ResponseSchema;
@@ -25,10 +28,14 @@ import org.springframework.web.bind.annotation.RequestParam;
 @RequestMapping("/q/{code}/release")
 class PaperController {
 
+    private static final Set<String> KINDS = Set.of("csv", "json", "xlsx");
+
     private final Frame frame;
     private final Works works;
+    private final Acts acts;
 
-    PaperController(Frame frame, Works works) {
+    PaperController(Frame frame, Works works, Acts acts) {
+        this.acts = acts;
         this.frame = frame;
         this.works = works;
     }
@@ -42,13 +49,19 @@ class PaperController {
             throw new NotThere("The questionnaire is not there in “" + in + "”.");
         }
         return works.file(accept, "The PDF of " + document.title(), "/q/" + code + "/release", who.getName(),
-                progress -> new Result.File(Paper.pdf(document, in, progress), MediaType.APPLICATION_PDF,
-                        "inline; filename=\"" + code + "-" + in + ".pdf\""));
+                progress -> {
+                    byte[] paper = Paper.pdf(document, in, progress);
+                    acts.saved(who.getName(), code, "the questionnaire in " + in + " as PDF");
+                    return new Result.File(paper, MediaType.APPLICATION_PDF, "inline; filename=\"" + code + "-" + in + ".pdf\"");
+                });
     }
 
     @GetMapping("/dictionary.{kind}")
-    ResponseEntity<byte[]> dictionary(@PathVariable String code, @PathVariable String kind) {
+    ResponseEntity<byte[]> dictionary(@PathVariable String code, @PathVariable String kind, Principal who) {
         Questionnaire document = frame.draft(code).document();
+        if (KINDS.contains(kind)) {
+            acts.saved(who.getName(), code, "the dictionary as " + kind.toUpperCase(Locale.ROOT));
+        }
         return switch (kind) {
             case "csv" ->
                 file(Dictionary.csv(document).getBytes(StandardCharsets.UTF_8), "text/csv;charset=UTF-8", code + "-dictionary.csv");
@@ -60,7 +73,8 @@ class PaperController {
     }
 
     @GetMapping("/responses.schema.json")
-    ResponseEntity<byte[]> schema(@PathVariable String code) {
+    ResponseEntity<byte[]> schema(@PathVariable String code, Principal who) {
+        acts.saved(who.getName(), code, "the schema of its responses");
         return file(ResponseSchema.of(frame.draft(code).document()).getBytes(StandardCharsets.UTF_8), "application/schema+json",
                 code + "-responses.schema.json");
     }

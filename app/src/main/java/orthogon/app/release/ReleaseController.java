@@ -291,8 +291,9 @@ class ReleaseController {
     }
 
     @GetMapping("/{number:\\d+}/proof")
-    ResponseEntity<String> proof(@PathVariable String code, @PathVariable int number) {
+    ResponseEntity<String> proof(@PathVariable String code, @PathVariable int number, Principal who) {
         Release release = number(frame.draft(code), number);
+        acts.saved(who.getName(), code, "the proof of release " + number);
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).header(HttpHeaders.CONTENT_DISPOSITION,
                 "attachment; filename=\"" + code + "-release-" + number + ".proof.json\"").body(releases.proof(release.id()));
     }

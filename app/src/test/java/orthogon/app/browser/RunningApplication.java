@@ -57,6 +57,11 @@ final class RunningApplication implements AutoCloseable {
         return new RunningApplication(false, "--orthogon.test-delay=true");
     }
 
+    /** One with the demo data that people reach through a proxy on this machine. */
+    static RunningApplication behindProxy(String publicAddress) {
+        return new RunningApplication(true, "--orthogon.public-address=" + publicAddress, "--orthogon.trusted-proxies=127.0.0.1");
+    }
+
     static RunningApplication empty() {
         return new RunningApplication(false);
     }

@@ -136,10 +136,14 @@ class LongWorkTest {
     @Test
     void whoeverSavesAFileIsInTheTrail() throws Exception {
         web.perform(post("/new").param("title", "Reed").with(csrf()).with(INES)).andExpect(redirectedUrl("/q/reed/compose"));
-        for (String file : new String[]{"/q/reed/file", "/q/reed/responses/file.csv", "/q/reed/release/invitations/file.csv"}) {
+        for (String file : new String[]{"/q/reed/file", "/q/reed/responses/file.csv", "/q/reed/release/invitations/file.csv",
+                "/q/reed/release/paper.pdf", "/q/reed/release/dictionary.xlsx", "/q/reed/release/responses.schema.json",
+                "/q/reed/map/file.svg"}) {
             web.perform(get(file).with(INES)).andExpect(status().isOk());
         }
-        for (String line : new String[]{"saved revision 1 as a file", "saved 0 responses as CSV", "saved the list of invitations"}) {
+        for (String line : new String[]{"saved revision 1 as a file", "saved 0 responses as CSV", "saved the list of invitations",
+                "saved the questionnaire in en as PDF", "saved the dictionary as XLSX", "saved the schema of its responses",
+                "saved the map of revision 1"}) {
             shows("/trail", line);
         }
     }
