@@ -56,6 +56,8 @@ public class Errors implements ErrorController {
             case FORBIDDEN -> "Your role does not allow this, or the page was open too long. Go back, reload it, and try again.";
             case BAD_REQUEST -> "The request could not be read.";
             case SERVICE_UNAVAILABLE -> "Orthogon is not set up yet. Whoever runs it finds the address for that in its log.";
+            case INSUFFICIENT_STORAGE ->
+                "Nothing can be saved at the moment. What you had saved before is safe. Try again in a few minutes.";
             case METHOD_NOT_ALLOWED -> "This address does not take that kind of request.";
             default -> status.is5xxServerError()
                     ? "Something went wrong here. What you had saved before is safe. Go back and try again."

@@ -6,7 +6,9 @@ import java.io.IOException;
 import java.util.Arrays;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.core.Ordered;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.HandlerExceptionResolver;
 import org.springframework.web.servlet.HandlerMapping;
@@ -21,6 +23,12 @@ class QuietFailures implements HandlerExceptionResolver, Ordered {
 
     private static final Logger LOG = LoggerFactory.getLogger(QuietFailures.class);
 
+    private final ApplicationEventPublisher events;
+
+    QuietFailures(ApplicationEventPublisher events) {
+        this.events = events;
+    }
+
     @Override
     public int getOrder() {
         return LOWEST_PRECEDENCE;
@@ -30,9 +38,13 @@ class QuietFailures implements HandlerExceptionResolver, Ordered {
     public ModelAndView resolveException(HttpServletRequest request, HttpServletResponse response, Object handler, Exception error) {
         Object pattern = request.getAttribute(HandlerMapping.BEST_MATCHING_PATTERN_ATTRIBUTE);
         LOG.error("{} {} failed: {}", request.getMethod(), pattern, where(error));
+        boolean storage = StorageFailed.isCauseOf(error);
+        if (storage) {
+            events.publishEvent(new StorageFailed());
+        }
         try {
             if (!response.isCommitted()) {
-                response.sendError(HttpServletResponse.SC_INTERNAL_SERVER_ERROR);
+                response.sendError(storage ? HttpStatus.INSUFFICIENT_STORAGE.value() : HttpServletResponse.SC_INTERNAL_SERVER_ERROR);
             }
         } catch (IOException e) {
             // Nobody is there any more to be told.

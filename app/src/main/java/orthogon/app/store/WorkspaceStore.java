@@ -13,6 +13,7 @@ import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.report.StoredAnswers;
 import org.flywaydb.core.Flyway;
 import org.h2.jdbcx.JdbcDataSource;
+import org.springframework.dao.DataAccessException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -65,6 +66,27 @@ public class WorkspaceStore {
     /** Writes the database as it is at this moment into a file, while others use it. */
     public void copyTo(Path zip) {
         jdbc.sql("backup to '" + zip.toString().replace("'", "''") + "'").update();
+    }
+
+    /** Whether something can be written and is then kept. */
+    public boolean isWritable() {
+        try {
+            jdbc.sql("merge into setting (name, setting_value) key (name) values ('written', random_uuid())").update();
+            return true;
+        } catch (DataAccessException e) {
+            return false;
+        }
+    }
+
+    /**
+     * Closes a database that cannot be written to, without writing; the next who asks for a connection opens it as after a loss of power.
+     */
+    public void reopen() {
+        try {
+            jdbc.sql("shutdown immediately").update();
+        } catch (DataAccessException e) {
+            // It is closed already.
+        }
     }
 
     /** Ends every connection, so that the file can be moved. */
