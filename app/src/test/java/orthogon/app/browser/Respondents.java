@@ -1,7 +1,6 @@
 package orthogon.app.browser;
 
 import java.io.IOException;
-import java.net.CookieManager;
 import java.net.URI;
 import java.net.URLEncoder;
 import java.net.http.HttpClient;
@@ -25,6 +24,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
+import orthogon.core.proof.Bombs;
 import org.jsoup.Jsoup;
 import org.jsoup.nodes.Document;
 import org.jsoup.nodes.Element;
@@ -48,6 +48,9 @@ final class Respondents {
 
     private final String address;
     private final Duration pause;
+    /** One for all: respondents have no cookies, and a client for each would take the processors from the server. */
+    private final HttpClient client = HttpClient.newBuilder().followRedirects(HttpClient.Redirect.ALWAYS)
+            .version(HttpClient.Version.HTTP_1_1).build();
     private final Queue<Long> millis = new ConcurrentLinkedQueue<>();
     private final Queue<String> errors = new ConcurrentLinkedQueue<>();
     private final AtomicInteger sent = new AtomicInteger();
@@ -73,11 +76,10 @@ final class Respondents {
 
     private void one(int seed, Instant until) {
         Random random = new Random(seed);
-        try (HttpClient client = HttpClient.newBuilder().cookieHandler(new CookieManager()).followRedirects(HttpClient.Redirect.ALWAYS)
-                .version(HttpClient.Version.HTTP_1_1).build()) {
+        try {
             Thread.sleep(random.nextLong(1 + pause.toMillis()));
             while (Instant.now().isBefore(until)) {
-                interview(client, random, until);
+                interview(random, until);
             }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
@@ -86,8 +88,8 @@ final class Respondents {
         }
     }
 
-    private void interview(HttpClient client, Random random, Instant until) throws IOException, InterruptedException {
-        HttpResponse<String> page = sent(client, HttpRequest.newBuilder(URI.create(address)).GET());
+    private void interview(Random random, Instant until) throws IOException, InterruptedException {
+        HttpResponse<String> page = sent(HttpRequest.newBuilder(URI.create(address)).GET());
         for (int n = 0; n < MOST_PAGES && Instant.now().isBefore(until); n++) {
             Document read = Jsoup.parse(page.body(), page.uri().toString());
             Element form = read.selectFirst("form[method=post]:has(button.main)");
@@ -99,14 +101,14 @@ final class Respondents {
                 return;
             }
             Thread.sleep(pause.toMillis() / 2 + random.nextLong(1 + pause.toMillis()));
-            page = sent(client, HttpRequest.newBuilder(URI.create(form.absUrl("action").isEmpty()
+            page = sent(HttpRequest.newBuilder(URI.create(form.absUrl("action").isEmpty()
                     ? page.uri().toString()
                     : form.absUrl("action"))).header("Content-Type", "application/x-www-form-urlencoded")
                     .POST(HttpRequest.BodyPublishers.ofString(filled(read, form, random))));
         }
     }
 
-    private HttpResponse<String> sent(HttpClient client, HttpRequest.Builder request) throws IOException, InterruptedException {
+    private HttpResponse<String> sent(HttpRequest.Builder request) throws IOException, InterruptedException {
         long from = System.nanoTime();
         HttpResponse<String> response = client.send(request.timeout(Duration.ofSeconds(60)).build(),
                 HttpResponse.BodyHandlers.ofString());
@@ -187,18 +189,45 @@ final class Respondents {
         }
     }
 
+    /** What takes more time to prove than there is, each for a reason of its own. */
+    private static final List<String> BOMBS = List.of("a sum of forty numbers", "a product of three large numbers", "a knot of comparisons",
+            "lengths of texts in a sum", "a product of eight numbers", "a copy of a copy", "patterns with one another",
+            "refusals that need each other", "a sum of two hundred truths", "two hundred claims of one's own");
+
+    private static Figures measured(String server, int people, Duration time, Duration pause, String told) throws InterruptedException {
+        Figures figures = new Respondents(server + "/to/found-animal", pause).answer(people, time);
+        System.out.printf("%s: %d respondents for %d s, %d requests, %d sent, %d errors; a page: median %d ms, 95th percentile %d ms%n",
+                told,
+                people, time.toSeconds(), figures.millis().size(), figures.sent(), figures.errors().size(), figures.percentile(50),
+                figures.percentile(95));
+        figures.errors().stream().limit(10).forEach(System.out::println);
+        return figures;
+    }
+
     /** @param args address of the server, its process number, people, seconds, seconds that a page is read */
     public static void main(String[] args) throws Exception {
         String server = args[0];
         int people = args.length > 2 ? Integer.parseInt(args[2]) : 200;
         Duration time = Duration.ofSeconds(args.length > 3 ? Integer.parseInt(args[3]) : 300);
         Duration pause = Duration.ofSeconds(args.length > 4 ? Integer.parseInt(args[4]) : 5);
-        Respondents respondents = new Respondents(server + "/to/found-animal", pause);
-        Figures figures = respondents.answer(people, time);
-        System.out.printf("%d respondents for %d s, %d requests, %d sent, %d errors%n", people, time.toSeconds(), figures.millis().size(),
-                figures.sent(), figures.errors().size());
-        figures.errors().stream().limit(10).forEach(System.out::println);
-        System.out.printf("a page: median %d ms, 95th percentile %d ms%n", figures.percentile(50), figures.percentile(95));
+        BusyAnalyst analyst = new BusyAnalyst(server).signIn();
+        Thread writing = Thread.ofPlatform().daemon().start(analyst::write);
+        measured(server, people, Duration.ofSeconds(20), pause, "while the server warms up");
+        Figures before = measured(server, people, time, pause, "while an analyst edits");
+        List<String> bombs = new ArrayList<>();
+        for (String bomb : BOMBS) {
+            bombs.add(analyst.open(Bombs.all().get(bomb)));
+        }
+        Figures beside = measured(server, people, time, pause, "while " + bombs.size() + " bombs are proved too");
+        int going = 0;
+        for (String bomb : bombs) {
+            going += analyst.isUnderWay(bomb) ? 1 : 0;
+        }
+        System.out.printf("95th percentile beside the bombs, to that without: %.2f; %d of them are still being proved%n",
+                (double) beside.percentile(95) / Math.max(1, before.percentile(95)), going);
+        writing.interrupt();
+        System.out.printf("the analyst wrote %d rows and met %d errors%n", analyst.rows(), analyst.errors().size());
+        analyst.errors().stream().limit(10).forEach(System.out::println);
         double bare = cost(args[1], server + "/login", 2000);
         HttpClient client = HttpClient.newBuilder().followRedirects(HttpClient.Redirect.ALWAYS).build();
         HttpResponse<String> begun = client.send(HttpRequest.newBuilder(URI.create(server + "/to/found-animal"))

@@ -25,7 +25,7 @@ import orthogon.core.questionnaire.Reword;
 import orthogon.core.questionnaire.Roster;
 
 /** Questionnaires made to take more time and memory than there is, each in a way of its own. */
-final class Bombs {
+public final class Bombs {
 
     /** Short enough to be typed into one field. */
     private static final int MOST_CHARACTERS = 9_000;
@@ -34,7 +34,8 @@ final class Bombs {
 
     private Bombs() {}
 
-    static Map<String, Questionnaire> all() {
+    /** Each by what it is about. */
+    public static Map<String, Questionnaire> all() {
         Bombs bombs = new Bombs();
         bombs.patterns();
         bombs.texts();

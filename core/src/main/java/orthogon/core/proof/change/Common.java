@@ -191,6 +191,7 @@ final class Common {
         Set<Object> values = new LinkedHashSet<>(a.representatives());
         values.addAll(b.representatives());
         for (Object value : values) {
+            d.goOn();
             same = d.or(same, d.and(one.cellOf(a, value), other.cellOf(b, value)));
         }
         return same;
@@ -220,14 +221,19 @@ final class Common {
      * @return a layout for each
      */
     static List<Layout> sideBySide(Map<String, Integer> widths, Map<String, Integer> others) {
-        List<String> order = new ArrayList<>(widths.keySet());
-        int at = 0;
+        Map<String, List<String>> following = new LinkedHashMap<>();
+        List<String> order = new ArrayList<>();
+        List<String> place = order;
         for (String code : others.keySet()) {
             if (widths.containsKey(code)) {
-                at = order.indexOf(code) + 1;
+                place = following.computeIfAbsent(code, c -> new ArrayList<>());
             } else {
-                order.add(at++, code);
+                place.add(code);
             }
+        }
+        for (String code : widths.keySet()) {
+            order.add(code);
+            order.addAll(following.getOrDefault(code, List.of()));
         }
         Map<String, Integer> first = new LinkedHashMap<>();
         Map<String, Integer> second = new LinkedHashMap<>();

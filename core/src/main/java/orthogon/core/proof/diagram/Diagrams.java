@@ -24,12 +24,13 @@ public final class Diagrams {
 
     private static final int STRIDE = 4;
 
-    /** How many nodes are made between two looks at the clock. */
+    /** How many steps are taken between two looks at the clock. */
     private static final int LOOK = 1 << 14;
 
     private final Limits limits;
     private final Results results = new Results();
     private Watch watch;
+    private int steps;
     private Duration allowed;
     private long until;
     /** Four numbers a node: level, low edge, high edge, next in its bucket. */
@@ -94,6 +95,9 @@ public final class Diagrams {
     }
 
     private int node(int atLevel, int lo, int hi) {
+        if ((++steps & LOOK - 1) == 0) {
+            goOn();
+        }
         if (lo == hi) {
             return lo;
         }
@@ -112,9 +116,6 @@ public final class Diagrams {
         if (used == bucket.length) {
             grow();
             slot = Results.hash(atLevel, lo, hi) & bucket.length - 1;
-        }
-        if ((used & LOOK - 1) == 0) {
-            goOn();
         }
         int at = used << 2;
         nodes[at] = atLevel;
@@ -156,17 +157,27 @@ public final class Diagrams {
         if (used >= limits.nodes()) {
             throw BudgetSpent.needing(limits.nodes() + " diagram nodes");
         }
+        // Copied beside what is there, which stays as it was where nobody waits for the end of it.
         int size = bucket.length * 2;
-        results.grow(size);
-        nodes = Arrays.copyOf(nodes, size * STRIDE);
-        bucket = new int[size];
-        Arrays.fill(bucket, -1);
-        for (int n = 1; n < used; n++) {
-            int at = n << 2;
-            int slot = Results.hash(nodes[at], nodes[at + 1], nodes[at + 2]) & size - 1;
-            nodes[at + 3] = bucket[slot];
-            bucket[slot] = n;
+        int[] more = new int[size * STRIDE];
+        int[] chains = new int[size];
+        Arrays.fill(chains, -1);
+        for (int n = 0; n < used; n++) {
+            if ((n & LOOK - 1) == 0) {
+                goOn();
+                System.arraycopy(nodes, n << 2, more, n << 2, Math.min(LOOK, used - n) << 2);
+            }
+            if (n > 0) {
+                int at = n << 2;
+                int slot = Results.hash(more[at], more[at + 1], more[at + 2]) & size - 1;
+                more[at + 3] = chains[slot];
+                chains[slot] = n;
+            }
         }
+        goOn();
+        results.grow(size);
+        nodes = more;
+        bucket = chains;
     }
 
     public int and(int f, int g) {

@@ -30,6 +30,8 @@ abstract sealed class Valued permits Weights, Costs {
     }
 
     private static final int MOST_CACHED = 1 << 20;
+    /** How many steps with numbers of any length are taken between two looks at the clock. */
+    private static final int LOOK = 1 << 8;
     /** Operations, as they stand in the cache; below zero, so that they are mixed up with no value and no set. */
     static final int SUM = -1;
     private static final int LARGER = -2;
@@ -49,6 +51,7 @@ abstract sealed class Valued permits Weights, Costs {
     private int[] nodeBucket;
     private int[] valueBucket;
     private int usedNodes;
+    private int steps;
     private int usedValues;
     private List<BigInteger> numbers;
     private Map<BigInteger, Integer> places;
@@ -167,9 +170,6 @@ abstract sealed class Valued permits Weights, Costs {
                 chainNode(n);
             }
         }
-        if ((usedNodes & 0xFFF) == 0) {
-            sets.goOn();
-        }
         int at = usedNodes << 2;
         nodes[at] = level;
         nodes[at + 1] = low;
@@ -229,6 +229,9 @@ abstract sealed class Valued permits Weights, Costs {
     }
 
     private int cache(int a, int b, int op, int result) {
+        if ((++steps & LOOK - 1) == 0) {
+            sets.goOn();
+        }
         int at = (Results.hash(a, b, op) & (cache.length >> 2) - 1) << 2;
         cache[at] = a;
         cache[at + 1] = b;

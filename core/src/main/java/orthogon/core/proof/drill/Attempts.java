@@ -110,6 +110,7 @@ final class Attempts {
         if (tried.contains(told)) {
             return;
         }
+        d.goOn();
         Map<String, Object> instead = asSent(plain, changed);
         String slot = spelled.slot(goal.place().split("/")[0]);
         List<Problem> problems = problems(page, spelled.answers(plain), instead);

@@ -120,6 +120,7 @@ public record Drills(List<Drill> drills, int atLeast, int greedy, Set<Goal> goal
             chosen.forEach(f -> {
                 Set<Goal> covers = new LinkedHashSet<>(f.covers());
                 covers.retainAll(goals);
+                d.goOn();
                 drills.add(attempts.drill(f.answers(), covers));
             });
             drills.forEach(dr -> {

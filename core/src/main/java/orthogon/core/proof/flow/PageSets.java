@@ -2,10 +2,13 @@ package orthogon.core.proof.flow;
 
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.space.Axis;
 import orthogon.core.proof.space.Space;
@@ -51,15 +54,18 @@ public final class PageSets {
         this.levels = new BitSet();
         this.open = rules.holds(page.code() + ".openWhen", true);
         items(page.items(), open);
+        Set<String> sections = page.allItems().filter(Section.class::isInstance).map(Item::code).collect(Collectors.toSet());
         for (Map.Entry<String, Integer> e : shown.entrySet()) {
             int level = space.askedLevel(e.getKey());
             if (asked.get(level)) {
-                boolean section = page.allItems().anyMatch(i -> i.code().equals(e.getKey()) && i instanceof Section);
+                boolean section = sections.contains(e.getKey());
                 answers = d.and(answers, d.same(d.bit(level), section ? d.and(e.getValue(), visited) : e.getValue()));
                 levels.set(level);
             }
         }
-        page.questions().filter(q -> !q.isHidden()).forEach(this::check);
+        // Of several questions with one code only the first counts.
+        Set<String> seen = new HashSet<>();
+        page.questions().filter(q -> seen.add(q.code()) && !q.isHidden()).forEach(this::check);
     }
 
     /** The same page of the document before an edit, on which everything is said by the same sets. */
@@ -169,9 +175,7 @@ public final class PageSets {
     }
 
     private void check(Question question) {
-        if (page.questions().filter(q -> q.code().equals(question.code())).findFirst().orElseThrow() != question) {
-            return;
-        }
+        d.goOn();
         int asked = shown.get(question.code());
         int blank = space.axis(question.code()).blank();
         int required = d.and(asked, rules.holds(question.code() + ".requireWhen", false));

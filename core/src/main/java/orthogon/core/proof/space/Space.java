@@ -473,6 +473,7 @@ public final class Space {
         }
         List<Object> signature = signature(axis, value);
         for (int c = 1; c < axis.cells().size(); c++) {
+            diagrams.goOn();
             if (signature(axis, axis.cells().get(c)).equals(signature)) {
                 return axis.cell(c);
             }

@@ -7,8 +7,8 @@ import java.util.function.Function;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Expr.*;
 import orthogon.core.expression.Operations;
-import orthogon.core.proof.texts.LetterCase;
 import orthogon.core.proof.texts.Automaton;
+import orthogon.core.proof.texts.LetterCase;
 import orthogon.core.proof.texts.TooManyStates;
 
 /**
@@ -19,7 +19,7 @@ import orthogon.core.proof.texts.TooManyStates;
 final class TextForm {
 
     private interface Back {
-        Automaton from(Automaton language) throws TooManyStates;
+        Automaton from(Automaton language, Runnable goOn) throws TooManyStates;
     }
 
     private static final Map<String, LetterCase> CHANGES = Map.of("upper case", change("upper case"), "lower case", change("lower case"));
@@ -37,14 +37,14 @@ final class TextForm {
      */
     static Optional<TextForm> of(Expr expr, Function<Expr, Object> constant) {
         return switch (expr) {
-            case Name n -> Optional.of(new TextForm(m -> m));
+            case Name n -> Optional.of(new TextForm((m, goOn) -> m));
             case Call c when isCase(c) -> of(c.args().getFirst(), constant)
-                    .map(inner -> new TextForm(m -> inner.back.from(m.before(CHANGES.get(c.function())))));
+                    .map(inner -> new TextForm((m, goOn) -> inner.back.from(m.before(CHANGES.get(c.function()), goOn), goOn)));
             case Arithmetic a when a.op().equals("+") && a.right().references().isEmpty()
                     && constant.apply(a.right()) instanceof String s ->
-                of(a.left(), constant).map(inner -> new TextForm(m -> inner.back.from(m.withoutEnd(s))));
+                of(a.left(), constant).map(inner -> new TextForm((m, goOn) -> inner.back.from(m.withoutEnd(s, goOn), goOn)));
             case Arithmetic a when a.op().equals("+") && a.left().references().isEmpty() && constant.apply(a.left()) instanceof String s ->
-                of(a.right(), constant).map(inner -> new TextForm(m -> inner.back.from(m.withoutStart(s))));
+                of(a.right(), constant).map(inner -> new TextForm((m, goOn) -> inner.back.from(m.withoutStart(s), goOn)));
             default -> Optional.empty();
         };
     }
@@ -53,9 +53,14 @@ final class TextForm {
         return c.args().size() == 1 && (c.function().equals("upper case") || c.function().equals("lower case"));
     }
 
-    /** The answers whose form lies in the language. */
-    Automaton before(Automaton language) throws TooManyStates {
-        return back.from(language);
+    /**
+     * The answers whose form lies in the language.
+     *
+     * @param goOn called all the time; throws where nobody waits any more
+     */
+    Automaton before(Automaton language, Runnable goOn) throws TooManyStates {
+        goOn.run();
+        return back.from(language, goOn);
     }
 
     /** The texts that a change to upper or lower case leaves as they are. */

@@ -15,8 +15,8 @@ import orthogon.core.expression.Expr.*;
 import orthogon.core.expression.Printer;
 import orthogon.core.expression.TextPattern;
 import orthogon.core.proof.texts.Automaton;
-import orthogon.core.proof.texts.Partition;
 import orthogon.core.proof.texts.Characters;
+import orthogon.core.proof.texts.Partition;
 import orthogon.core.proof.texts.TooManyStates;
 import orthogon.core.questionnaire.Answer;
 
@@ -93,7 +93,7 @@ final class TextPartition {
 
     /** Characters that {@link TextPattern#isLetterLike} takes, of those that one unit of UTF-16 holds. */
     private static BitSet letters() {
-        BitSet letters = Characters.any();
+        BitSet letters = (BitSet) Characters.any().clone();
         for (int c = letters.nextSetBit(0); c >= 0; c = letters.nextSetBit(c + 1)) {
             letters.set(c, TextPattern.isLetterLike(c));
         }
@@ -260,6 +260,6 @@ final class TextPartition {
 
     /** The answers whose form lies in the language. */
     private Automaton of(Expr form, Automaton language) throws TooManyStates {
-        return form(form).orElseThrow().before(language);
+        return form(form).orElseThrow().before(language, goOn);
     }
 }

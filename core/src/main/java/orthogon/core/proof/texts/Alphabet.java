@@ -18,7 +18,8 @@ final class Alphabet {
     private final BitSet plain = new BitSet();
     private final BitSet any = Characters.any();
 
-    Alphabet(Iterable<Automaton> automata) {
+    /** @param goOn called at every step; throws where nobody waits any more */
+    Alphabet(Iterable<Automaton> automata, Runnable goOn) {
         int[] part = new int[Characters.COUNT];
         int parts = 1;
         Set<BitSet> seen = new HashSet<>();
@@ -26,11 +27,13 @@ final class Alphabet {
         List<BitSet> signs = new ArrayList<>(List.of(Characters.visible()));
         Set<BitSet> met = Collections.newSetFromMap(new IdentityHashMap<>());
         automata.forEach(m -> {
+            goOn.run();
             for (int s = 0; s < m.states(); s++) {
                 m.steps(s).stream().map(Automaton.Step::signs).filter(met::add).forEach(signs::add);
             }
         });
         for (BitSet some : signs) {
+            goOn.run();
             if (seen.add(some)) {
                 Map<Integer, Integer> inside = new HashMap<>();
                 for (int c = some.nextSetBit(0); c >= 0; c = some.nextSetBit(c + 1)) {

@@ -2,6 +2,7 @@ package orthogon.core.proof.texts;
 
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
@@ -23,6 +24,7 @@ public final class Automaton {
     private final BitSet accepting = new BitSet();
     /** What parts of a pattern stand for, made once however often they are written out. */
     private final Map<TextPattern.Part.Chars, BitSet> known = new IdentityHashMap<>();
+    private final Map<Character, BitSet> single = new HashMap<>();
     private int start;
 
     private Automaton() {}
@@ -152,7 +154,7 @@ public final class Automaton {
         int at = from;
         for (int i = 0; i < text.length(); i++) {
             int next = i == text.length() - 1 ? to : state();
-            steps.get(at).add(new Step(Characters.one(text.charAt(i)), next));
+            steps.get(at).add(new Step(single.computeIfAbsent(text.charAt(i), Characters::one), next));
             at = next;
         }
         if (text.isEmpty()) {
@@ -162,8 +164,7 @@ public final class Automaton {
 
     private void part(TextPattern.Part part, int from, int to) throws TooManyStates {
         switch (part) {
-            case TextPattern.Part.Chars c when c.not() ->
-                steps.get(from).add(new Step(known.computeIfAbsent(c, chars -> Characters.anyInLine()), to));
+            case TextPattern.Part.Chars c when c.not() -> steps.get(from).add(new Step(Characters.anyInLine(), to));
             case TextPattern.Part.Chars c -> {
                 steps.get(from).add(new Step(known.computeIfAbsent(c, Automaton::signs), to));
             }
@@ -270,24 +271,64 @@ public final class Automaton {
         return rest;
     }
 
-    /** The texts that are in this set once a word is put after them. */
-    public Automaton withoutEnd(String word) {
+    /**
+     * The texts that are in this set once a word is put after them.
+     *
+     * @param goOn called all the time; throws where nobody waits any more
+     */
+    public Automaton withoutEnd(String word, Runnable goOn) {
         Automaton rest = copy();
-        rest.accepting.clear();
-        for (int s = 0; s < states(); s++) {
-            rest.accepting.set(s, after(s, word).intersects(accepting));
+        BitSet leading = leadingFreely(accepting);
+        for (int i = word.length() - 1; i >= 0; i--) {
+            goOn.run();
+            BitSet next = leading;
+            char sign = word.charAt(i);
+            BitSet before = new BitSet();
+            for (int s = 0; s < states(); s++) {
+                before.set(s, steps.get(s).stream().anyMatch(step -> step.signs().get(sign) && next.get(step.to())));
+            }
+            leading = leadingFreely(before);
         }
+        rest.accepting.clear();
+        rest.accepting.or(leading);
         return rest;
     }
 
-    /** The texts that are in this set once their case is changed. */
-    public Automaton before(LetterCase change) {
-        Automaton before = copy();
+    /** The states from which one of these can be come to without a character, themselves among them. */
+    private BitSet leadingFreely(BitSet to) {
+        Map<Integer, List<Integer>> from = new HashMap<>();
         for (int s = 0; s < states(); s++) {
+            for (int next : free.get(s)) {
+                from.computeIfAbsent(next, n -> new ArrayList<>()).add(s);
+            }
+        }
+        BitSet leading = (BitSet) to.clone();
+        List<Integer> todo = new ArrayList<>(to.stream().boxed().toList());
+        while (!todo.isEmpty()) {
+            for (int before : from.getOrDefault(todo.removeLast(), List.of())) {
+                if (!leading.get(before)) {
+                    leading.set(before);
+                    todo.add(before);
+                }
+            }
+        }
+        return leading;
+    }
+
+    /**
+     * The texts that are in this set once their case is changed.
+     *
+     * @param goOn called all the time; throws where nobody waits any more
+     */
+    public Automaton before(LetterCase change, Runnable goOn) {
+        Automaton before = copy();
+        Map<BitSet, BitSet> changed = new IdentityHashMap<>();
+        for (int s = 0; s < states(); s++) {
+            goOn.run();
             List<Step> into = before.steps.get(s);
             into.clear();
             for (Step step : steps.get(s)) {
-                into.add(new Step(change.before(step.signs()), step.to()));
+                into.add(new Step(changed.computeIfAbsent(step.signs(), change::before), step.to()));
             }
             for (LetterCase.Longer longer : change.longer()) {
                 after(s, longer.changed()).stream().forEach(to -> into.add(new Step(Characters.one(longer.sign()), to)));

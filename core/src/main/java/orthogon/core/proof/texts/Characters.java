@@ -10,26 +10,31 @@ public final class Characters {
 
     static final int COUNT = 0x10000;
 
-    private Characters() {}
+    private static final BitSet ANY = new BitSet(COUNT);
+    private static final BitSet ANY_IN_LINE;
 
-    /** Every character. */
-    public static BitSet any() {
-        BitSet any = new BitSet(COUNT);
-        any.set(0, COUNT);
-        any.clear(Character.MIN_SURROGATE, Character.MAX_SURROGATE + 1);
-        return any;
+    static {
+        ANY.set(0, COUNT);
+        ANY.clear(Character.MIN_SURROGATE, Character.MAX_SURROGATE + 1);
+        ANY_IN_LINE = (BitSet) ANY.clone();
+        List.of('\n', '\r', '\u0085', '\u2028', '\u2029').forEach(ANY_IN_LINE::clear);
     }
 
-    /** Every character but those that end a line. */
-    public static BitSet anyInLine() {
-        BitSet any = any();
-        List.of('\n', '\r', '\u0085', '\u2028', '\u2029').forEach(any::clear);
-        return any;
+    private Characters() {}
+
+    /** Every character; one set for all who ask, which nobody changes. */
+    public static BitSet any() {
+        return ANY;
+    }
+
+    /** Every character but those that end a line; one set for all who ask, which nobody changes. */
+    static BitSet anyInLine() {
+        return ANY_IN_LINE;
     }
 
     /** Every character that a text can begin and end with once it is trimmed. */
     public static BitSet visible() {
-        BitSet visible = any();
+        BitSet visible = (BitSet) ANY.clone();
         visible.clear(0, '!');
         return visible;
     }

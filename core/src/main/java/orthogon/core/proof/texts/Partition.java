@@ -26,7 +26,7 @@ public final class Partition {
     public static List<String> of(int least, Integer most, List<Automaton> limits, List<Automaton> by, Runnable goOn) throws TooManyStates {
         List<Automaton> all = new ArrayList<>(limits);
         all.addAll(by);
-        Alphabet alphabet = new Alphabet(all);
+        Alphabet alphabet = new Alphabet(all, goOn);
         DeterministicAutomaton allowed = DeterministicAutomaton.trimmed(alphabet, least, most, goOn);
         for (Automaton limit : limits) {
             allowed = allowed.and(DeterministicAutomaton.of(limit, alphabet, goOn), true, goOn);
