@@ -22,6 +22,7 @@ import orthogon.core.edit.Translate;
 import orthogon.core.language.Marks;
 import orthogon.core.language.OwnWords;
 import orthogon.core.language.Stretch;
+import orthogon.core.language.TextPlaces;
 import orthogon.core.language.Units;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
@@ -199,8 +200,9 @@ class LanguagesController {
 
     private static List<Group> groups(Questionnaire document, List<Units.Unit> units) {
         Map<String, List<Row>> groups = new LinkedHashMap<>();
+        TextPlaces places = new TextPlaces(document);
         for (Units.Unit unit : units) {
-            String place = Units.place(document, unit.unit());
+            String place = places.of(unit.unit());
             String title = place.contains("”") ? place.substring(0, place.indexOf('”') + 1) : place;
             String rest = place.length() > title.length() ? place.substring(title.length()).replaceFirst("^[,:] ?", "") : "";
             groups.computeIfAbsent(title, t -> new ArrayList<>()).add(new Row(unit, state(unit), rest));

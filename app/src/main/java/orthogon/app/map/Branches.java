@@ -1,6 +1,8 @@
 package orthogon.app.map;
 
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -29,6 +31,8 @@ import orthogon.core.questionnaire.Questionnaire;
  */
 record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
 
+    /** More boxes, lines and ways than this are neither laid out nor legible. */
+    static final int MOST_DRAWN = 4_000;
     /** The box of the outcome table, which all who come to the end pass. */
     static final String TABLE = "~table";
 
@@ -97,6 +101,12 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
         }
     }
 
+    /** Whether there are few enough parts to draw. */
+    boolean isDrawable() {
+        long parts = frames.stream().mapToLong(f -> 1 + f.boxes().size() + f.lines().size()).sum();
+        return parts + ways.size() <= MOST_DRAWN;
+    }
+
     /** Whether an item has a box of its own. */
     boolean draws(String item) {
         return frames.stream().flatMap(f -> f.boxes().stream()).anyMatch(b -> b.id().equals(item));
@@ -108,18 +118,40 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
 
     private static final class Reading {
 
+        private static final Set<Wiring.Family> DECIDING = Set.of(Wiring.Family.ASK_WHEN, Wiring.Family.DERIVE, Wiring.Family.OFFER_WHEN,
+                Wiring.Family.REQUIRE_WHEN);
+
         private final Proof proof;
         private final Wiring wiring;
         private final Questionnaire document;
         private final Level level;
         private final Map<String, String> states = new LinkedHashMap<>();
         private final Set<String> never = new LinkedHashSet<>();
+        private final Map<String, Item> items = new HashMap<>();
+        /** Items that something else is decided by. */
+        private final Set<String> deciding = new HashSet<>();
+        private final Map<String, List<Wire>> decided = new HashMap<>();
+        private final Map<String, String> groups = new HashMap<>();
 
         Reading(Proof proof, Level level) {
             this.proof = proof;
             this.wiring = proof.wiring();
             this.document = proof.document();
             this.level = level;
+            document.items().forEach(i -> {
+                items.putIfAbsent(i.code(), i);
+                if (i instanceof Group g) {
+                    g.items().forEach(inner -> groups.putIfAbsent(inner.code(), g.code()));
+                }
+            });
+            for (Wire wire : wiring.wires()) {
+                if (wire.family() != Wiring.Family.CLAIM && wire.family() != Wiring.Family.ACCEPT) {
+                    wire.uses().stream().filter(used -> !wire.owner().equals(used)).forEach(deciding::add);
+                }
+                if (DECIDING.contains(wire.family())) {
+                    decided.computeIfAbsent(wire.owner(), o -> new ArrayList<>()).add(wire);
+                }
+            }
             for (Claim claim : proof.claims()) {
                 if (claim.verdict() == Verdict.PROVED) {
                     continue;
@@ -176,26 +208,17 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
         }
 
         private boolean isDrawn(Item item) {
-            return level == Level.ALL || level == Level.DECIDING && decides(item.code());
-        }
-
-        private boolean decides(String code) {
-            return wiring.wires().stream().anyMatch(w -> w.uses().contains(code) && w.family() != Wiring.Family.CLAIM
-                    && w.family() != Wiring.Family.ACCEPT && !w.owner().equals(code));
+            return level == Level.ALL || level == Level.DECIDING && deciding.contains(item.code());
         }
 
         private List<Line> lines(Page page, Item item, Set<String> here, Map<String, Box> boxes) {
             List<Line> lines = new ArrayList<>();
             boolean reached = !never.contains(item.code());
             Map<String, String> deciders = new LinkedHashMap<>();
-            for (Wire wire : wiring.wires()) {
-                boolean decides = wire.family() == Wiring.Family.ASK_WHEN || wire.family() == Wiring.Family.DERIVE
-                        || wire.family() == Wiring.Family.OFFER_WHEN || wire.family() == Wiring.Family.REQUIRE_WHEN;
-                if (decides && wire.owner().equals(item.code())) {
-                    for (String used : wire.uses()) {
-                        if (!used.equals(item.code())) {
-                            deciders.merge(used, words(wire), (a, b) -> a.isEmpty() ? b : a);
-                        }
+            for (Wire wire : decided.getOrDefault(item.code(), List.of())) {
+                for (String used : wire.uses()) {
+                    if (!used.equals(item.code())) {
+                        deciders.merge(used, words(wire), (a, b) -> a.isEmpty() ? b : a);
                     }
                 }
             }
@@ -205,13 +228,15 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
                 if (!here.contains(code)) {
                     from = page.code() + "~" + code;
                     String id = from;
-                    boxes.computeIfAbsent(id, k -> document.item(code).map(i -> box(i, id, true))
+                    boxes.computeIfAbsent(id, k -> Optional.ofNullable(items.get(code)).map(i -> box(i, id, true))
                             .orElseGet(() -> new Box(id, code, "link parameter", "", "proved", true, true)));
                 }
                 lines.add(new Line(from, item.code(), said.add(words) ? words : "", reached));
             });
-            document.items().filter(i -> i instanceof Group g && g.items().contains(item) && here.contains(g.code()))
-                    .forEach(g -> lines.add(new Line(g.code(), item.code(), "", reached)));
+            String group = groups.get(item.code());
+            if (group != null && here.contains(group)) {
+                lines.add(new Line(group, item.code(), "", reached));
+            }
             return lines;
         }
 

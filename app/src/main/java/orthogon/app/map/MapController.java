@@ -6,6 +6,7 @@ import java.math.MathContext;
 import java.time.LocalDate;
 import java.security.Principal;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
@@ -79,6 +80,7 @@ class MapController {
         frame.fill(model, draft, "map");
         Branches.Level shown = level(level, proof, at);
         Branches branches = Branches.of(proof, shown);
+        boolean drawn = branches.isDrawable() && !as.equals("table");
         Optional<Course> course = course(draft, proof, answers);
         model.addAttribute("level", shown);
         model.addAttribute("levels", Branches.Level.values());
@@ -86,16 +88,33 @@ class MapController {
         model.addAttribute("answers", answers);
         model.addAttribute("follows", course.isPresent());
         model.addAttribute("document", draft.document());
-        model.addAttribute("asTable", as.equals("table"));
-        model.addAttribute("svg", as.equals("table") ? "" : drawing(draft, branches, course, false));
-        model.addAttribute("rows", as.equals("table") ? rows(draft, branches) : List.of());
+        model.addAttribute("asTable", !drawn);
+        model.addAttribute("svg", drawn ? drawing(draft, branches, course, false) : "");
+        List<Row> rows = drawn ? List.of() : rows(draft, branches);
+        model.addAttribute("rows", rows.size() > Branches.MOST_DRAWN ? rows.subList(0, Branches.MOST_DRAWN) : rows);
+        model.addAttribute("note", note(level, as, shown, drawn, rows.size()));
         about(proof, at).ifPresent(a -> model.addAttribute("about", a));
         return part == null ? "map" : "map :: sheet";
     }
 
-    /** The level that is asked for; else one that draws what is chosen; else the finest one whose drawing is legible whole. */
+    /** What is not shown since it is too much; empty where all is. */
+    private static String note(String level, String as, Branches.Level shown, boolean drawn, int rows) {
+        if (rows > Branches.MOST_DRAWN) {
+            return "There are " + Frame.grouped(BigInteger.valueOf(rows)) + " connections; the table lists the first "
+                    + Frame.grouped(BigInteger.valueOf(Branches.MOST_DRAWN)) + ".";
+        }
+        if (!drawn && !as.equals("table")) {
+            return "There is too much to draw; the table lists it.";
+        }
+        return level.isEmpty() || shown.name().equalsIgnoreCase(level) || as.equals("table")
+                ? ""
+                : "There is too much to draw all of it; this is " + shown.words() + ".";
+    }
+
+    /** The level that is asked for, if it can be drawn; else one that draws what is chosen; else the finest one whose drawing is legible whole. */
     private static Branches.Level level(String typed, Proof proof, String at) {
-        List<Branches.Level> coarsestFirst = List.of(Branches.Level.values());
+        List<Branches.Level> coarsestFirst = Arrays.stream(Branches.Level.values())
+                .takeWhile(l -> Branches.of(proof, l).isDrawable()).toList();
         return coarsestFirst.stream().filter(l -> l.name().equals(typed.toUpperCase(Locale.ROOT))).findFirst()
                 .or(() -> proof.document().item(at).isEmpty()
                         ? Optional.empty()
@@ -132,7 +151,11 @@ class MapController {
         Draft draft = frame.draft(code);
         Proof proof = proofs.of(draft);
         acts.saved(who.getName(), code, "the map of revision " + draft.revision());
-        String svg = drawing(draft, Branches.of(proof, level(level, proof, "")), course(draft, proof, answers), true);
+        Branches branches = Branches.of(proof, level(level, proof, ""));
+        if (!branches.isDrawable()) {
+            throw new NotThere("There is too much to draw. Look at the map as a table.");
+        }
+        String svg = drawing(draft, branches, course(draft, proof, answers), true);
         return ResponseEntity.ok().contentType(MediaType.valueOf("image/svg+xml"))
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + code + "-map.svg\"").body(svg);
     }

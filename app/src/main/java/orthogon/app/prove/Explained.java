@@ -192,10 +192,20 @@ record Explained(Claim claim, String title, String headline, String details, Lis
 
     /** The row of the ledger that a place belongs to. */
     static String owner(Questionnaire document, String place) {
+        String head = head(document, place);
+        return document.item(head).isPresent() || document.page(head).isPresent() ? head : Edit.ENDING;
+    }
+
+    /** @param rows codes of all pages and items */
+    static String owner(Questionnaire document, Set<String> rows, String place) {
+        String head = head(document, place);
+        return rows.contains(head) ? head : Edit.ENDING;
+    }
+
+    private static String head(Questionnaire document, String place) {
         String[] parts = place.split("[./#]");
         boolean ofLanguage = parts.length > 1 && document.languages().contains(parts[0]);
-        String head = parts[ofLanguage ? 1 : 0];
-        return document.item(head).isPresent() || document.page(head).isPresent() ? head : Edit.ENDING;
+        return parts[ofLanguage ? 1 : 0];
     }
 
     static String shown(Questionnaire document, String code, Object value) {

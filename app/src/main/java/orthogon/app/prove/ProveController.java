@@ -6,6 +6,7 @@ import java.security.Principal;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -19,7 +20,6 @@ import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.WaiverStore;
 import orthogon.app.work.Acts;
 import orthogon.core.edit.ChangeBurden;
-import orthogon.core.edit.Edit;
 import orthogon.core.edit.Refused;
 import orthogon.core.edit.Settle;
 import orthogon.core.edit.Translate;
@@ -62,12 +62,22 @@ class ProveController {
             verdict = Objects.requireNonNullElse(verdict, "");
         }
 
-        boolean takes(Claim claim, Questionnaire document) {
-            String owner = Explained.owner(document, claim.place());
+        /** Those of all claims that are listed. */
+        List<Claim> of(Proof proof) {
+            Questionnaire document = proof.document();
+            Set<String> rows = new HashSet<>();
+            document.items().forEach(i -> rows.add(i.code()));
+            document.pages().forEach(p -> rows.add(p.code()));
+            Set<String> here = new HashSet<>(Set.of(page));
+            document.page(page).ifPresent(p -> p.allItems().forEach(i -> here.add(i.code())));
+            return proof.claims().stream()
+                    .filter(c -> takes(c) && (page.isEmpty() || here.contains(Explained.owner(document, rows, c.place()))))
+                    .toList();
+        }
+
+        private boolean takes(Claim claim) {
             return (weight.isEmpty() || weight.equals("blocking") == claim.blocking())
-                    && (verdict.isEmpty() || verdict.equals(claim.verdict().word()))
-                    && (page.isEmpty() || owner.equals(page)
-                            || document.pageOf(owner).map(p -> p.code()).orElse(Edit.ENDING).equals(page) && !owner.equals(Edit.ENDING));
+                    && (verdict.isEmpty() || verdict.equals(claim.verdict().word()));
         }
     }
 
@@ -174,11 +184,12 @@ class ProveController {
 
     private static List<FamilyView> families(Proof proof, Gate gate, Listed listed) {
         List<FamilyView> families = new ArrayList<>();
+        List<Claim> all = listed.of(proof);
         for (Family family : Family.values()) {
-            List<Claim> here = proof.claims().stream().filter(c -> c.family() == family && listed.takes(c, proof.document())).toList();
+            List<Claim> here = all.stream().filter(c -> c.family() == family).toList();
             if (!here.isEmpty()) {
-                boolean all = listed.verdict().equals(Verdict.PROVED.word());
-                List<Claim> open = here.stream().filter(c -> all || c.verdict() != Verdict.PROVED && c.follows().isEmpty())
+                boolean every = listed.verdict().equals(Verdict.PROVED.word());
+                List<Claim> open = here.stream().filter(c -> every || c.verdict() != Verdict.PROVED && c.follows().isEmpty())
                         .sorted(Comparator.comparing((Claim c) -> gate.waiver(c).isPresent()).thenComparing(c -> !c.blocking())).toList();
                 Set<Claim> listedOpen = Set.copyOf(open);
                 List<Claim> settled = here.stream().filter(c -> !listedOpen.contains(c)).toList();

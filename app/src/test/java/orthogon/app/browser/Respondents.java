@@ -13,7 +13,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -210,9 +209,15 @@ final class Respondents {
         int people = args.length > 2 ? Integer.parseInt(args[2]) : 200;
         Duration time = Duration.ofSeconds(args.length > 3 ? Integer.parseInt(args[3]) : 300);
         Duration pause = Duration.ofSeconds(args.length > 4 ? Integer.parseInt(args[4]) : 5);
+        measured(server, people, Duration.ofSeconds(20), pause, "while the server warms up");
+        double bare = cost(args[1], server + "/login", 2000);
+        HttpClient client = HttpClient.newBuilder().followRedirects(HttpClient.Redirect.ALWAYS).build();
+        HttpResponse<String> begun = client.send(HttpRequest.newBuilder(URI.create(server + "/to/found-animal"))
+                .POST(HttpRequest.BodyPublishers.noBody()).build(), HttpResponse.BodyHandlers.ofString());
+        double page = cost(args[1], begun.uri().toString(), 2000);
+        System.out.printf("processor time: a page %.2f ms, the sign-in page %.2f ms, ratio %.2f%n", page, bare, page / bare);
         BusyAnalyst analyst = new BusyAnalyst(server).signIn();
         Thread writing = Thread.ofPlatform().daemon().start(analyst::write);
-        measured(server, people, Duration.ofSeconds(20), pause, "while the server warms up");
         Figures before = measured(server, people, time, pause, "while an analyst edits");
         List<String> bombs = new ArrayList<>();
         for (String bomb : BOMBS) {
@@ -228,12 +233,5 @@ final class Respondents {
         writing.interrupt();
         System.out.printf("the analyst wrote %d rows and met %d errors%n", analyst.rows(), analyst.errors().size());
         analyst.errors().stream().limit(10).forEach(System.out::println);
-        double bare = cost(args[1], server + "/login", 2000);
-        HttpClient client = HttpClient.newBuilder().followRedirects(HttpClient.Redirect.ALWAYS).build();
-        HttpResponse<String> begun = client.send(HttpRequest.newBuilder(URI.create(server + "/to/found-animal"))
-                .POST(HttpRequest.BodyPublishers.noBody()).build(), HttpResponse.BodyHandlers.ofString());
-        double page = cost(args[1], begun.uri().toString(), 2000);
-        System.out.printf("processor time: a page %.2f ms, the sign-in page %.2f ms, ratio %.2f%n", page, bare, page / bare);
-        System.out.println(Arrays.toString(args));
     }
 }

@@ -12,6 +12,8 @@ import java.nio.file.Path;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import orthogon.core.proof.Bombs;
+import orthogon.formats.document.DocumentWriter;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
@@ -154,5 +156,21 @@ class CommandsTest {
         assertTrue(new java.math.BigInteger(first.get("answerPaths").stringValue()).signum() > 0);
         out.reset();
         assertEquals(2, commands.run("change", FOSTER, directory.resolve("missing.json").toString()));
+    }
+
+    @Test
+    void timeAndMemoryAreKeptWhateverAFileHolds() throws IOException {
+        for (String name : List.of("a sum of forty numbers", "pattern that needs two million states", "a knot of comparisons",
+                "lengths of texts in a sum")) {
+            Path bomb = folder.resolve(name + ".json");
+            Files.writeString(bomb, DocumentWriter.write(Bombs.all().get(name)));
+            out.reset();
+            assertEquals(1, commands.run("prove", bomb.toString(), "--seconds", "1", "--memory", "10"), name);
+            assertTrue(out().contains("undecided"), name + out());
+            assertTrue(commands.run("drills", bomb.toString(), "--seconds", "1", "--memory", "10") <= 1, name);
+            out.reset();
+            commands.run("change", bomb.toString(), bomb.toString(), "--seconds", "1", "--memory", "10");
+            assertTrue(!out().isBlank(), name);
+        }
     }
 }

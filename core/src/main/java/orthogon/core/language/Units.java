@@ -75,29 +75,9 @@ public final class Units {
         return new Unit(unit, source, translation.text(), state, translation.of(), Marks.faults(source, translation.text(), language));
     }
 
-    /** Where respondents meet a text, in words: the page and what stands there. */
+    /** Where respondents meet a text, in words. Whoever asks of many texts has {@link TextPlaces} look the document through once. */
     public static String place(Questionnaire document, String unit) {
-        String owner = unit.split("[./]")[0];
-        Optional<String> page = document.page(owner).or(() -> document.pageOf(owner))
-                .map(p -> "page “" + (p.title().isEmpty() ? p.code() : p.title()) + "”");
-        if (unit.startsWith(OwnWords.UNIT) && document.item(owner).isEmpty()) {
-            return "said by Orthogon itself";
-        }
-        if (page.isEmpty()) {
-            return document.outcome(owner).map(o -> "outcome “" + o.label() + "”").orElse(switch (owner) {
-                case "welcome" -> "welcome page";
-                case "button" -> "buttons";
-                case "message" -> "messages";
-                default -> "everywhere";
-            });
-        }
-        String what = unit.substring(owner.length());
-        String kind = what.endsWith(".message")
-                ? "message when refused"
-                : what.contains("/reword/")
-                        ? "other wording"
-                        : what.endsWith(".label") ? "option or row" : what.substring(what.lastIndexOf('.') + 1);
-        return page.get() + (document.page(owner).isPresent() ? "" : ", " + owner) + ": " + kind;
+        return new TextPlaces(document).of(unit);
     }
 
     /** Translations of the same source text that are there already, in this language, the ones used most first; at most five. */

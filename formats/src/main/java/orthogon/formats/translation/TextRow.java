@@ -3,6 +3,7 @@ package orthogon.formats.translation;
 import java.util.ArrayList;
 import java.util.List;
 import orthogon.core.language.Incoming;
+import orthogon.core.language.TextPlaces;
 import orthogon.core.language.Units;
 import orthogon.core.questionnaire.Questionnaire;
 
@@ -19,7 +20,8 @@ public record TextRow(String language, String unit, String place, String source,
     /** Every text of a language. */
     public static List<TextRow> of(Questionnaire document, String language) {
         List<TextRow> rows = new ArrayList<>();
-        Units.in(document, language).forEach(u -> rows.add(new TextRow(language, u.unit(), Units.place(document, u.unit()), u.source(),
+        TextPlaces places = new TextPlaces(document);
+        Units.in(document, language).forEach(u -> rows.add(new TextRow(language, u.unit(), places.of(u.unit()), u.source(),
                 u.text(), u.state().word(), document.notes().getOrDefault(u.unit(), ""), Incoming.digest(u.text()))));
         return rows;
     }
