@@ -214,7 +214,8 @@ if (sheet) {
     });
     document.addEventListener('htmx:afterRequest', (event) => {
         const path = event.detail.requestConfig?.path ?? '';
-        if (event.detail.xhr.status >= 400 || event.detail.requestConfig?.verb !== 'post'
+        const status = event.detail.xhr.status;
+        if (status === 0 || status >= 400 || event.detail.requestConfig?.verb !== 'post'
             || path.endsWith('/fold') || path.endsWith('/sentence')) {
             return;
         }

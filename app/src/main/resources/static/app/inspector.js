@@ -102,20 +102,26 @@ document.addEventListener('htmx:beforeSwap', (event) => {
         kept(edit.row).delete(edit.group);
         edit.node?.classList.remove('unsaved');
     } else if (edit.node) {
-        kept(edit.row).set(edit.group, edit.node);
-        edit.node.classList.add('unsaved');
-        const words = new DOMParser().parseFromString(event.detail.serverResponse, 'text/html').querySelector('span')?.textContent ?? '';
-        const place = edit.node.querySelector(':scope > .not-saved') ?? edit.node.appendChild(document.createElement('span'));
-        place.className = 'not-saved';
-        place.textContent = `Not saved. ${words}`;
+        notSaved(edit, new DOMParser().parseFromString(event.detail.serverResponse, 'text/html').querySelector('span')?.textContent ?? '');
     }
 });
+
+/** Keeps what was typed and says beside it why it is not saved. */
+function notSaved(edit, words) {
+    kept(edit.row).set(edit.group, edit.node);
+    edit.node.classList.add('unsaved');
+    const place = edit.node.querySelector(':scope > .not-saved') ?? edit.node.appendChild(document.createElement('span'));
+    place.className = 'not-saved';
+    place.textContent = `Not saved. ${words}`;
+}
 
 document.addEventListener('htmx:afterRequest', (event) => {
     const id = event.detail.requestConfig?.headers?.['X-Edit'];
     const edit = sent.get(id);
     if (edit && event.detail.xhr.status >= 400) {
         last = edit;
+    } else if (edit?.node && event.detail.xhr.status === 0) {
+        notSaved(edit, 'The server does not answer.');
     }
     sent.delete(id);
 });

@@ -38,6 +38,7 @@ async function refresh() {
         return;
     }
     here.removeAttribute('aria-busy');
+    tell(text === null ? here.dataset.failed : '');
     if (text === null) {
         return;
     }
@@ -46,6 +47,22 @@ async function refresh() {
     replace('progress', fresh);
     replace('reasons', fresh);
     replaceWords('go', fresh);
+}
+
+/** Says at the end of the page's questions that it may not be up to date, in the respondent's language. */
+function tell(words = '') {
+    const items = document.getElementById('items');
+    const known = document.getElementById('failed');
+    if (!words) {
+        known?.remove();
+    } else if (!known && items) {
+        const told = document.createElement('p');
+        told.id = 'failed';
+        told.className = 'notice';
+        told.setAttribute('role', 'alert');
+        told.textContent = words;
+        items.after(told);
+    }
 }
 
 function headers() {

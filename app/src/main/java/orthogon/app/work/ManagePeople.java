@@ -177,10 +177,10 @@ public class ManagePeople {
         signedIn.endAll(name);
     }
 
-    /** Parts somebody from the account of the identity service that they signed in with; the next one with their address takes its place. */
+    /** Unlinks somebody from the account of the identity service; the next one with their address takes its place. */
     public void dropIdentity(String name, String who) throws Refused {
         person(name);
-        note(who, "parted “" + name + "” from their account of the identity service", () -> store.setIdentity(name, ""));
+        note(who, "unlinked “" + name + "” from the identity service", () -> store.setIdentity(name, ""));
         signedIn.endAll(name);
     }
 

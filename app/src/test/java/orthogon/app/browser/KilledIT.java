@@ -37,6 +37,8 @@ class KilledIT {
 
     @TempDir
     Path data;
+    @TempDir
+    Path backups;
 
     private Process start(int port) throws IOException, InterruptedException {
         Process process = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-cp",
@@ -117,12 +119,16 @@ class KilledIT {
                         String place = "Place " + kill + " " + who;
                         respondents.execute(() -> answer(address, place, confirmed));
                     }
-                    for (int tries = 0; confirmed.size() < before + 5 + kill && tries < 3000; tries++) {
-                        Thread.sleep(20);
+                    try {
+                        for (int tries = 0; confirmed.size() < before + 5 + kill && tries < 3000; tries++) {
+                            Thread.sleep(20);
+                        }
+                        assertTrue(confirmed.size() > before, "nobody was answered");
+                        backUp(backups.resolve("kept-" + kill + ".zip"));
+                    } finally {
+                        // Respondents go on as long as somebody answers them.
+                        process.destroyForcibly().waitFor();
                     }
-                    assertTrue(confirmed.size() > before, "nobody was answered");
-                    backUp(data.resolveSibling("kept-" + kill + ".zip"));
-                    process.destroyForcibly().waitFor();
                 }
                 process = start(port);
                 try (HttpClient client = HttpClient.newHttpClient()) {

@@ -154,7 +154,7 @@ class IdentityServicesTest {
         assertEquals("/login?stranger", comesTo("10"));
         assertEquals("/", comesTo("7"));
         web.perform(post("/people/ines/identity").with(user("ines")).with(csrf())).andExpect(redirectedUrl("/people/ines"));
-        assertEquals(List.of("ines: parted “ines” from their account of the identity service"), trail(1));
+        assertEquals(List.of("ines: unlinked “ines” from the identity service"), trail(1));
         assertEquals("/", comesTo("10"));
     }
 
