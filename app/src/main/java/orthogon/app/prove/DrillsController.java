@@ -83,7 +83,7 @@ class DrillsController {
         List<List<String>> differences = set.map(s -> s.replayed(draft.document(), LocalDate.now())).orElse(List.of());
         model.addAttribute("code", code);
         model.addAttribute("ready", set.isPresent());
-        model.addAttribute("stopped", set.filter(s -> s.why().equals(DrillSets.STOPPED)).isPresent());
+        model.addAttribute("stopped", set.filter(DrillSet::isStopped).isPresent());
         model.addAttribute("set", set.orElse(null));
         model.addAttribute("drills", set.flatMap(DrillSet::drills).orElse(null));
         model.addAttribute("rows", set.map(s -> rows(draft, s, differences, kept)).orElse(List.of()));

@@ -13,6 +13,7 @@ import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.ReleaseStore.Release;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.change.Change;
+import orthogon.core.proof.diagram.Failure;
 import orthogon.core.proof.diagram.Limits;
 import orthogon.core.proof.drill.Drill;
 import orthogon.core.proof.drill.Drills;
@@ -98,7 +99,7 @@ public class Changes {
         if (e instanceof CancellationException) {
             return STOPPED;
         }
-        return "Orthogon failed here: " + (e instanceof CompletionException ? e.getCause() : e).getMessage();
+        return Failure.words(e instanceof CompletionException ? e.getCause() : e);
     }
 
     private Walked walked(Questionnaire before, Questionnaire after, LocalDate day) {

@@ -14,6 +14,7 @@ import orthogon.app.background.Computations;
 import orthogon.app.background.Computed;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.core.expression.Wiring;
+import orthogon.core.proof.diagram.Failure;
 import orthogon.core.proof.diagram.Limits;
 import orthogon.core.proof.drill.Drills;
 import orthogon.core.proof.drill.Rerun;
@@ -24,8 +25,7 @@ import org.springframework.stereotype.Component;
 @Component
 public class DrillSets {
 
-    /** Why there are no drills where somebody stopped the work. */
-    public static final String STOPPED = "the work was stopped";
+    private static final String STOPPED = "the work was stopped";
     private static final int KEPT = 10;
     private static final Duration ACT_WAITS = Duration.ofSeconds(60);
 
@@ -36,6 +36,11 @@ public class DrillSets {
      * @param why there can be none; empty otherwise
      */
     public record DrillSet(Optional<Drills> drills, String why) {
+
+        /** Whether there are none since somebody stopped the work. */
+        public boolean isStopped() {
+            return why.equals(STOPPED);
+        }
 
         /** Walks every drill through the interview, anew: for each, what the interview does otherwise than the drill expects. */
         public List<List<String>> replayed(Questionnaire document, LocalDate day) {
@@ -80,7 +85,7 @@ public class DrillSets {
         } catch (CancellationException e) {
             return Optional.of(new DrillSet(Optional.empty(), STOPPED));
         } catch (CompletionException e) {
-            return Optional.of(new DrillSet(Optional.empty(), "Orthogon failed here: " + e.getCause().getMessage()));
+            return Optional.of(new DrillSet(Optional.empty(), Failure.words(e.getCause())));
         }
     }
 

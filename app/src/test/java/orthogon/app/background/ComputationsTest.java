@@ -44,10 +44,10 @@ class ComputationsTest {
 
     @Test
     void whatTakesLongMakesRoomForOthers() throws Exception {
-        CountDownLatch again = new CountDownLatch(20);
+        CountDownLatch begun = new CountDownLatch(1);
         List<CompletableFuture<String>> endless = new ArrayList<>();
-        for (int i = 0; i < 10; i++) {
-            endless.add(computations.begin(1, () -> endless(again)));
+        for (int i = 0; i < 3; i++) {
+            endless.add(computations.begin(1, () -> endless(begun)));
         }
         assertEquals("small", computations.begin(5, () -> "small").get(1, TimeUnit.MINUTES));
         assertTrue(endless.stream().noneMatch(CompletableFuture::isDone), "they go on in the slow queue");
@@ -57,33 +57,25 @@ class ComputationsTest {
 
     @Test
     void theSmallestGoesFirstAndOfOneSizeTheNewest() throws Exception {
-        int threads = Math.max(2, Runtime.getRuntime().availableProcessors() - 1);
+        WorkQueue queue = new WorkQueue("test", 1);
         CountDownLatch hold = new CountDownLatch(1);
-        CountDownLatch busy = new CountDownLatch(threads);
-        for (int i = 0; i < threads; i++) {
-            computations.begin(1, () -> {
-                busy.countDown();
-                await(hold);
-                return "";
-            });
-        }
+        CountDownLatch busy = new CountDownLatch(1);
+        queue.take(1, () -> {
+            busy.countDown();
+            await(hold);
+        });
         busy.await();
         List<String> order = Collections.synchronizedList(new ArrayList<>());
-        // One thread is let go at a time, so that the order in which they are taken up is the order in which they are done.
-        Object one = new Object();
-        List<CompletableFuture<Object>> all = new ArrayList<>();
+        CountDownLatch done = new CountDownLatch(4);
         for (String name : List.of("9 old", "2 old", "9 new", "2 new")) {
-            all.add(computations.begin(name.charAt(0) - '0', () -> {
-                synchronized (one) {
-                    return order.add(name);
-                }
-            }));
+            queue.take(name.charAt(0) - '0', () -> {
+                order.add(name);
+                done.countDown();
+            });
         }
         hold.countDown();
-        for (CompletableFuture<Object> each : all) {
-            each.get(1, TimeUnit.MINUTES);
-        }
-        assertTrue(order.indexOf("2 new") < order.indexOf("9 old") && order.indexOf("2 old") < order.indexOf("9 old"), order.toString());
+        assertTrue(done.await(1, TimeUnit.MINUTES));
+        assertEquals(List.of("2 new", "2 old", "9 new", "9 old"), order);
     }
 
     private static void await(CountDownLatch latch) {
