@@ -83,6 +83,7 @@ class MapController {
         boolean drawn = branches.isDrawable() && !as.equals("table");
         Optional<Course> course = course(draft, proof, answers);
         model.addAttribute("level", shown);
+        model.addAttribute("asked", level.isEmpty() ? shown.name().toLowerCase(Locale.ROOT) : level);
         model.addAttribute("levels", Branches.Level.values());
         model.addAttribute("at", at);
         model.addAttribute("answers", answers);
