@@ -334,6 +334,22 @@ function enhance(within) {
     within.querySelectorAll('.signature').forEach(pad);
 }
 
+/** Whether a field holds something else than the page came with. */
+function isChanged(field) {
+    if (field.options) {
+        return field.selectedIndex !== Math.max(0, [...field.options].findIndex((option) => option.defaultSelected));
+    }
+    return ['radio', 'checkbox'].includes(field.type)
+        ? field.checked !== field.defaultChecked
+        : 'defaultValue' in field && field.type !== 'file' && field.value !== field.defaultValue;
+}
+
+// On a slow line somebody answers before the script arrives.
+if (form() && [...form().elements].some(isChanged)) {
+    form().setAttribute('aria-busy', 'true');
+    refreshIn(30);
+}
+
 enhance(document);
 document.querySelectorAll('[data-print]').forEach((button) => {
     button.hidden = false;

@@ -91,25 +91,27 @@ class FilesController {
             return switch (kind) {
                 case "csv" -> file(TextTable.csv(rows).getBytes(StandardCharsets.UTF_8), "text/csv;charset=UTF-8", name + ".csv");
                 case "xlsx" ->
-                    file(TextTable.xlsx(rows), "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", name + ".xlsx");
+                    file(TextTable.xlsx(rows, progress), "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
+                            name + ".xlsx");
                 default -> languages.size() == 1
-                        ? file(xliff(document, languages.getFirst()), "application/xliff+xml", code + "-" + languages.getFirst() + ".xlf")
-                        : file(zip(document, languages), "application/zip", code + "-xliff.zip");
+                        ? file(xliff(document, languages.getFirst(), progress), "application/xliff+xml",
+                                code + "-" + languages.getFirst() + ".xlf")
+                        : file(zip(document, languages, progress), "application/zip", code + "-xliff.zip");
             };
         });
     }
 
-    private static byte[] xliff(Questionnaire document, String language) {
-        return XliffFile.write(document.code(), document.sourceLanguage(), language, TextRow.of(document, language))
+    private static byte[] xliff(Questionnaire document, String language, ProgressListener progress) {
+        return XliffFile.write(document.code(), document.sourceLanguage(), language, TextRow.of(document, language), progress)
                 .getBytes(StandardCharsets.UTF_8);
     }
 
-    private static byte[] zip(Questionnaire document, List<String> languages) throws IOException {
+    private static byte[] zip(Questionnaire document, List<String> languages, ProgressListener progress) throws IOException {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
             for (String language : languages) {
                 zip.putNextEntry(new ZipEntry(document.code() + "-" + language + ".xlf"));
-                zip.write(xliff(document, language));
+                zip.write(xliff(document, language, progress));
             }
         }
         return bytes.toByteArray();
@@ -164,7 +166,7 @@ class FilesController {
     private static List<TextRow> rows(String name, byte[] bytes, ProgressListener progress) throws UnreadableTexts {
         String text = new String(bytes, StandardCharsets.UTF_8);
         if (bytes.length > 1 && bytes[0] == 'P' && bytes[1] == 'K') {
-            return TextTable.readXlsx(bytes);
+            return TextTable.readXlsx(bytes, progress);
         }
         return text.stripLeading().replaceFirst("^\uFEFF", "").startsWith("<") ? XliffFile.read(text, progress) : TextTable.readCsv(text);
     }

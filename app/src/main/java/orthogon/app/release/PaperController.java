@@ -57,30 +57,38 @@ class PaperController {
     }
 
     @GetMapping("/dictionary.{kind}")
-    ResponseEntity<byte[]> dictionary(@PathVariable String code, @PathVariable String kind, Principal who) {
+    ResponseEntity<byte[]> dictionary(@PathVariable String code, @PathVariable String kind,
+            @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "") String accept, Principal who) {
         Questionnaire document = frame.draft(code).document();
-        if (KINDS.contains(kind)) {
-            acts.saved(who.getName(), code, "the dictionary as " + kind.toUpperCase(Locale.ROOT));
+        if (!KINDS.contains(kind)) {
+            throw new NotThere("There is no such kind of file: " + kind + ".");
         }
-        return switch (kind) {
-            case "csv" ->
-                file(Dictionary.csv(document).getBytes(StandardCharsets.UTF_8), "text/csv;charset=UTF-8", code + "-dictionary.csv");
-            case "json" -> file(Dictionary.json(document).getBytes(StandardCharsets.UTF_8), "application/json", code + "-dictionary.json");
-            case "xlsx" -> file(Dictionary.xlsx(document), "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
-                    code + "-dictionary.xlsx");
-            default -> throw new NotThere("There is no such kind of file: " + kind + ".");
-        };
+        return works.file(accept, "The dictionary of " + document.title(), "/q/" + code + "/release", who.getName(), progress -> {
+            String name = code + "-dictionary." + kind;
+            Result file = switch (kind) {
+                case "csv" -> file(Dictionary.csv(document).getBytes(StandardCharsets.UTF_8), "text/csv;charset=UTF-8", name);
+                case "json" -> file(Dictionary.json(document).getBytes(StandardCharsets.UTF_8), "application/json", name);
+                default -> file(Dictionary.xlsx(document, progress),
+                        "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", name);
+            };
+            acts.saved(who.getName(), code, "the dictionary as " + kind.toUpperCase(Locale.ROOT));
+            return file;
+        });
     }
 
     @GetMapping("/responses.schema.json")
-    ResponseEntity<byte[]> schema(@PathVariable String code, Principal who) {
-        acts.saved(who.getName(), code, "the schema of its responses");
-        return file(ResponseSchema.of(frame.draft(code).document()).getBytes(StandardCharsets.UTF_8), "application/schema+json",
-                code + "-responses.schema.json");
+    ResponseEntity<byte[]> schema(@PathVariable String code,
+            @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "") String accept, Principal who) {
+        Questionnaire document = frame.draft(code).document();
+        return works.file(accept, "The schema of the responses of " + document.title(), "/q/" + code + "/release", who.getName(),
+                progress -> {
+                    byte[] schema = ResponseSchema.of(document).getBytes(StandardCharsets.UTF_8);
+                    acts.saved(who.getName(), code, "the schema of its responses");
+                    return file(schema, "application/schema+json", code + "-responses.schema.json");
+                });
     }
 
-    private static ResponseEntity<byte[]> file(byte[] bytes, String type, String name) {
-        return ResponseEntity.ok().contentType(MediaType.valueOf(type))
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"").body(bytes);
+    private static Result file(byte[] bytes, String type, String name) {
+        return new Result.File(bytes, MediaType.valueOf(type), "attachment; filename=\"" + name + "\"");
     }
 }

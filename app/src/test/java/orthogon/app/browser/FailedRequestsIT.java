@@ -1,11 +1,14 @@
 package orthogon.app.browser;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Request;
 import com.microsoft.playwright.Route;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
@@ -90,5 +93,19 @@ class FailedRequestsIT {
             page.locator("#i-map_reference").press("Tab");
             assertThat(page.locator("#failed")).hasCount(0);
         }
+    }
+
+    @Test
+    void whatIsAnsweredBeforeTheScriptArrivesIsKeptAsWell() {
+        Page page = Chromium.visitor();
+        List<Route> held = new ArrayList<>();
+        page.navigate(application.address() + "/to/found-animal?lang=en");
+        page.route("**/respond.js", held::add);
+        page.locator("form[method=post] button").first().click();
+        page.locator("#i-where_found").fill("By the weir");
+        page.locator("#i-where_found").press("Tab");
+        page.waitForCondition(() -> !held.isEmpty());
+        Request live = page.waitForRequest(Pattern.compile(".*/live"), () -> held.getFirst().resume());
+        assertTrue(live.postData().contains("By+the+weir"), live.postData());
     }
 }

@@ -16,6 +16,7 @@ import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
+import orthogon.formats.progress.ProgressListener;
 import orthogon.formats.table.Table;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
@@ -157,8 +158,8 @@ public final class Dictionary {
         return table(document).csv();
     }
 
-    public static byte[] xlsx(Questionnaire document) {
-        return table(document).xlsx("variables");
+    public static byte[] xlsx(Questionnaire document, ProgressListener progress) {
+        return table(document).xlsx("variables", progress);
     }
 
     public static String json(Questionnaire document) {

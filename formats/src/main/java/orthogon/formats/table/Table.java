@@ -5,12 +5,12 @@ import java.io.IOException;
 import java.io.StringWriter;
 import java.io.UncheckedIOException;
 import java.util.List;
+import orthogon.formats.progress.ProgressListener;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import org.apache.poi.ss.usermodel.Row;
 import org.apache.poi.ss.usermodel.Sheet;
-import org.apache.poi.ss.usermodel.Workbook;
-import org.apache.poi.xssf.usermodel.XSSFWorkbook;
+import org.apache.poi.xssf.streaming.SXSSFWorkbook;
 
 /**
  * A table with a row of names above it.
@@ -22,6 +22,8 @@ public record Table(List<String> columns, List<List<String>> rows) {
     /** Spreadsheets take a cell that begins with one of these for a formula. */
     private static final String FORMULA = "=+-@\t\r";
     private static final int WIDEST = 60;
+    /** Rows that are held in memory while a sheet is written. */
+    private static final int ROWS_HELD = 100;
 
     public Table {
         columns = List.copyOf(columns);
@@ -54,19 +56,24 @@ public record Table(List<String> columns, List<List<String>> rows) {
         return "\uFEFF" + text;
     }
 
-    /** One sheet, its first row standing still; cells are texts. */
-    public byte[] xlsx(String name) {
-        try (Workbook book = new XSSFWorkbook(); ByteArrayOutputStream out = new ByteArrayOutputStream()) {
+    /**
+     * One sheet, its first row standing still; cells are texts.
+     *
+     * @param progress is told of each row that is written, and may end the work
+     */
+    public byte[] xlsx(String name, ProgressListener progress) {
+        try (SXSSFWorkbook book = new SXSSFWorkbook(ROWS_HELD); ByteArrayOutputStream out = new ByteArrayOutputStream()) {
             Sheet sheet = book.createSheet(name);
-            fill(sheet.createRow(0), columns);
-            for (List<String> row : rows) {
-                fill(sheet.createRow(sheet.getLastRowNum() + 1), row);
-            }
             sheet.createFreezePane(0, 1);
             for (int i = 0; i < columns.size(); i++) {
                 int column = i;
                 int longest = rows.stream().mapToInt(r -> r.get(column).length()).max().orElse(0);
                 sheet.setColumnWidth(i, Math.max(10, Math.min(WIDEST, longest + 2)) * 256);
+            }
+            fill(sheet.createRow(0), columns);
+            for (int i = 0; i < rows.size(); i++) {
+                fill(sheet.createRow(i + 1), rows.get(i));
+                progress.at("Writing the rows", i + 1, rows.size());
             }
             book.write(out);
             return out.toByteArray();

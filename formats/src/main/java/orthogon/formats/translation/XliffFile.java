@@ -37,8 +37,13 @@ public final class XliffFile {
 
     private XliffFile() {}
 
-    /** @param rows of one language */
-    public static String write(String name, String sourceLanguage, String language, List<TextRow> rows) {
+    /**
+     * The file of one language.
+     *
+     * @param rows texts of that language
+     * @param progress is told of each text that is written, and may end the work
+     */
+    public static String write(String name, String sourceLanguage, String language, List<TextRow> rows, ProgressListener progress) {
         StringWriter text = new StringWriter();
         try (XLIFFWriter writer = new XLIFFWriter()) {
             writer.setLineBreak("\n");
@@ -54,6 +59,7 @@ public final class XliffFile {
             int number = 0;
             for (TextRow row : rows) {
                 writer.writeUnit(unit("u" + ++number, row));
+                progress.at("Writing the texts", number, rows.size());
             }
             writer.writeEndFile();
             writer.writeEndDocument();

@@ -43,7 +43,7 @@ class DictionaryTest {
         assertEquals("Bat", group.values().get("bat"));
         assertEquals("true", group.required());
         assertEquals(variables.size() + 1, Dictionary.csv(intake).lines().count());
-        try (XSSFWorkbook book = new XSSFWorkbook(new ByteArrayInputStream(Dictionary.xlsx(intake)))) {
+        try (XSSFWorkbook book = new XSSFWorkbook(new ByteArrayInputStream(Dictionary.xlsx(intake, ProgressListener.NONE)))) {
             assertEquals(variables.size(), book.getSheetAt(0).getLastRowNum());
         }
         assertTrue(Dictionary.json(intake).contains("\"variable\" : \"animals.12.weight\""));

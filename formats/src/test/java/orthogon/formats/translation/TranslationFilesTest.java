@@ -4,12 +4,14 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.io.ByteArrayOutputStream;
 import java.io.StringReader;
 import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.CancellationException;
 import javax.xml.XMLConstants;
 import javax.xml.transform.Source;
 import javax.xml.transform.stream.StreamSource;
@@ -24,6 +26,9 @@ import orthogon.core.language.Incoming;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.document.DocumentReader;
 import orthogon.formats.progress.ProgressListener;
+import org.apache.poi.ss.usermodel.Row;
+import org.apache.poi.ss.usermodel.Sheet;
+import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
@@ -41,11 +46,13 @@ class TranslationFilesTest {
         List<TextRow> all = new ArrayList<>();
         for (String language : List.of("fr", "ar", "pl")) {
             List<TextRow> rows = TextRow.of(intake, language);
-            assertEquals(rows, XliffFile.read(XliffFile.write("found_animal", "en", language, rows), ProgressListener.NONE), language);
+            assertEquals(rows,
+                    XliffFile.read(XliffFile.write("found_animal", "en", language, rows, ProgressListener.NONE), ProgressListener.NONE),
+                    language);
             all.addAll(rows);
         }
         assertEquals(all, TextTable.readCsv(TextTable.csv(all)));
-        assertEquals(all, TextTable.readXlsx(TextTable.xlsx(all)));
+        assertEquals(all, TextTable.readXlsx(TextTable.xlsx(all, ProgressListener.NONE), ProgressListener.NONE));
         assertTrue(Incoming.judge(intake, all.stream().map(TextRow::incoming).toList()).stream()
                 .allMatch(j -> j.kind() == Incoming.Kind.SAME));
     }
@@ -57,7 +64,7 @@ class TranslationFilesTest {
                         "'=Ligne\nrompue {name} [nous](https://example.org)",
                         "stale", "", "y"),
                 new TextRow("fr", "c.wording", "", "{a} and {a} and {b}", "{b} et {a} et {a}", "draft", "", "z"));
-        String xml = XliffFile.write("odd", "en", "fr", odd);
+        String xml = XliffFile.write("odd", "en", "fr", odd, ProgressListener.NONE);
         assertTrue(xml.contains("<ph ") && xml.contains("<data id=\"d1\">{"), xml);
         List<TextRow> back = XliffFile.read(xml, ProgressListener.NONE);
         assertEquals(odd.stream().map(TextRow::text).toList(), back.stream().map(TextRow::text).toList());
@@ -65,12 +72,12 @@ class TranslationFilesTest {
         assertEquals(List.of("missing", "draft", "draft"), back.stream().map(TextRow::state).toList(), "a stale one is nobody's review");
         assertEquals(odd, TextTable.readCsv(TextTable.csv(odd)));
         assertTrue(TextTable.csv(odd).contains("'=1+1"), "no spreadsheet takes it for a formula");
-        assertEquals(odd, TextTable.readXlsx(TextTable.xlsx(odd)));
+        assertEquals(odd, TextTable.readXlsx(TextTable.xlsx(odd, ProgressListener.NONE), ProgressListener.NONE));
     }
 
     @Test
     void xliffValidatesAgainstTheStandardsSchema() throws Exception {
-        String xml = XliffFile.write("found_animal", "en", "ar", TextRow.of(intake, "ar"));
+        String xml = XliffFile.write("found_animal", "en", "ar", TextRow.of(intake, "ar"), ProgressListener.NONE);
         SchemaFactory factory = SchemaFactory.newInstance(XMLConstants.W3C_XML_SCHEMA_NS_URI);
         String at = "/net/sf/okapi/lib/xliff2/";
         Schema schema = factory.newSchema(new Source[]{
@@ -87,7 +94,7 @@ class TranslationFilesTest {
     void aTranslationToolsWorkComesBackAndDamageIsNamed() throws Exception {
         Questionnaire document = intake.withTranslations(java.util.Map.of());
         Path file = Files.createTempFile("texts", ".xlf");
-        Files.writeString(file, XliffFile.write("found_animal", "en", "pl", TextRow.of(document, "pl")));
+        Files.writeString(file, XliffFile.write("found_animal", "en", "pl", TextRow.of(document, "pl"), ProgressListener.NONE));
         XLIFFDocument tool = new XLIFFDocument();
         tool.load(file.toFile(), XLIFFReader.VALIDATION_MAXIMAL);
         for (var unit : tool.getUnits()) {
@@ -122,7 +129,49 @@ class TranslationFilesTest {
         assertThrows(UnreadableTexts.class, () -> XliffFile.read(old, ProgressListener.NONE));
         assertEquals("The first row names no column “unit”; it must be there.",
                 assertThrows(UnreadableTexts.class, () -> TextTable.readCsv("language,text\r\nfr,x")).getMessage());
-        assertThrows(UnreadableTexts.class, () -> TextTable.readXlsx(new byte[]{1, 2, 3}));
+        assertThrows(UnreadableTexts.class, () -> TextTable.readXlsx(new byte[]{1, 2, 3}, ProgressListener.NONE));
         assertThrows(UnreadableTexts.class, () -> TextTable.readCsv(""));
+    }
+
+    /** A piece of work with a file that tells how far it is. */
+    private interface Watched {
+        void run(ProgressListener progress) throws UnreadableTexts;
+    }
+
+    @Test
+    void everyFileCanBeCalledOffAfterEachOfItsTexts() {
+        List<TextRow> rows = TextRow.of(intake, "fr");
+        byte[] workbook = TextTable.xlsx(rows, ProgressListener.NONE);
+        String xliff = XliffFile.write("found_animal", "en", "fr", rows, ProgressListener.NONE);
+        List<Watched> all = List.of(progress -> TextTable.xlsx(rows, progress), progress -> TextTable.readXlsx(workbook, progress),
+                progress -> XliffFile.write("found_animal", "en", "fr", rows, progress), progress -> XliffFile.read(xliff, progress));
+        for (Watched each : all) {
+            List<Integer> told = new ArrayList<>();
+            assertThrows(CancellationException.class, () -> each.run((part, done, of) -> {
+                told.add(done);
+                if (told.size() == 3) {
+                    throw new CancellationException();
+                }
+            }));
+            assertEquals(List.of(1, 2, 3), told);
+        }
+    }
+
+    @Test
+    void aWorkbookWithEmptyCellsAndNumbersIsReadAsItLooks() throws Exception {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (XSSFWorkbook book = new XSSFWorkbook()) {
+            Sheet sheet = book.createSheet();
+            List<String> names = List.of("language", "unit", "state", "text");
+            Row first = sheet.createRow(0);
+            names.forEach(n -> first.createCell(names.indexOf(n)).setCellValue(n));
+            Row second = sheet.createRow(4);
+            second.createCell(0).setCellValue("fr");
+            second.createCell(1).setCellValue("many.unit");
+            second.createCell(3).setCellValue(12);
+            book.write(bytes);
+        }
+        assertEquals(List.of(new TextRow("fr", "many.unit", "", "", "12", "", "", "")),
+                TextTable.readXlsx(bytes.toByteArray(), ProgressListener.NONE));
     }
 }
