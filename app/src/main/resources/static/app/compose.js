@@ -73,7 +73,7 @@ function go(code) {
     if (tr) {
         select(code);
     } else {
-        // Its page is folded.
+        // Its page is folded, or it stands in another part of a long questionnaire.
         location.assign(`${base}?at=${encodeURIComponent(code)}`);
     }
 }
@@ -108,7 +108,8 @@ function mark(code, through) {
 function post(path, values) {
     const holder = state();
     return htmx.ajax('POST', `${base}/${path}`, {
-        source: '#inspector', swap: 'none', values: { revision: holder.dataset.revision, at: holder.dataset.at, ...values },
+        source: '#inspector', swap: 'none',
+        values: { revision: holder.dataset.revision, at: holder.dataset.at, part: holder.dataset.part, ...values },
     });
 }
 
@@ -242,8 +243,8 @@ if (sheet) {
                 } else if (Number(event.detail.data) > Number(holder.dataset.revision)) {
                     const quiet = Boolean(document.activeElement?.closest('#inspector') && typing(document.activeElement))
                         || marked.size > 0;
-                    htmx.ajax('GET', `${base}/changes?since=${holder.dataset.revision}&at=${holder.dataset.at}&inspector=${!quiet}`,
-                        { source: '#inspector', swap: 'none' });
+                    htmx.ajax('GET', `${base}/changes?since=${holder.dataset.revision}&at=${holder.dataset.at}`
+                        + `&part=${holder.dataset.part}&inspector=${!quiet}`, { source: '#inspector', swap: 'none' });
                 }
             };
             setTimeout(look, 500);
@@ -284,11 +285,12 @@ if (sheet) {
                         return;
                     }
                     const code = event.item.dataset.row;
-                    const after = event.item.previousElementSibling?.dataset.row ?? '';
+                    const after = event.item.previousElementSibling?.dataset.row ?? state().dataset.before;
                     const codes = marked.has(code) ? [...marked] : [code];
                     post('place', { codes, after, at: code });
                     // The answer has the rows in their order; where nothing comes of it, they go back to where they were.
-                    htmx.ajax('GET', `${base}/changes?since=0&at=${code}`, { source: '#inspector', swap: 'none' });
+                    htmx.ajax('GET', `${base}/changes?since=0&at=${code}&part=${state().dataset.part}`,
+                        { source: '#inspector', swap: 'none' });
                 },
             });
         }

@@ -36,6 +36,8 @@ import org.springframework.web.bind.annotation.ResponseBody;
 @RequestMapping("/q/{code}/compose")
 class ComposeController {
 
+    /** Number of the part of the ledger that a page shows, among what a request brings. */
+    static final String SHOWN_PART = "shownPart";
     private static final int MOST_HISTORY = 200;
 
     private final Frame frame;
@@ -86,22 +88,22 @@ class ComposeController {
     /** What changed since the revision that the page shows. */
     @GetMapping("/changes")
     String changes(@PathVariable String code, @RequestParam int since, @RequestParam(defaultValue = "") String at,
-            @RequestParam(defaultValue = "true") boolean inspector, Model model) {
-        sheet.changes(frame.draft(code), since, at, inspector, model);
+            @RequestParam(defaultValue = "true") boolean inspector, @RequestParam(defaultValue = "0") int part, Model model) {
+        sheet.changes(frame.draft(code), since, part, at, inspector, model);
         return "compose/ledger :: changes";
     }
 
     /** A page folded or opened; without a page, all of them. */
     @PostMapping("/fold")
     String fold(@PathVariable String code, @RequestParam(defaultValue = "") String page, @RequestParam(defaultValue = "") String at,
-            Model model) {
+            @RequestParam(defaultValue = "0") int part, Model model) {
         Draft draft = frame.draft(code);
         if (page.isEmpty()) {
             folded.all(code, draft.document().pages().stream().map(Page::code).collect(Collectors.toSet()));
         } else {
             folded.turn(code, page);
         }
-        sheet.changes(draft, 0, at, false, model);
+        sheet.changes(draft, 0, part, at, false, model);
         return "compose/ledger :: changes";
     }
 

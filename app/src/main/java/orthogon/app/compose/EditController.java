@@ -46,6 +46,7 @@ import orthogon.core.questionnaire.Section;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.MultiValueMap;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -70,6 +71,12 @@ class EditController {
         this.sheet = sheet;
     }
 
+    /** The part of the ledger that the page shows, for all that follows. */
+    @ModelAttribute(ComposeController.SHOWN_PART)
+    int shownPart(@RequestParam(defaultValue = "0") int part) {
+        return part;
+    }
+
     /** What came of an edit: the row to look at, and what the analyst should know. */
     private record Made(String at, String notice) {}
 
@@ -79,12 +86,13 @@ class EditController {
     }
 
     private String attempt(String code, int shows, Model model, HttpServletResponse response, Attempt attempt) {
+        int part = (int) model.getAttribute(ComposeController.SHOWN_PART);
         return Editing.attempt(model, response, () -> {
             Made made = attempt.made();
             Draft draft = frame.draft(code);
             // Small drafts are proved in a blink; then the answer to the edit carries the verdicts already.
             proofs.awhile(draft);
-            sheet.changes(draft, shows, made.at(), true, model);
+            sheet.changes(draft, shows, part, made.at(), true, model);
             model.addAttribute("notice", made.notice());
             return "compose/ledger :: changes";
         });

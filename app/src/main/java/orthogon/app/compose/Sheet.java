@@ -55,13 +55,19 @@ class Sheet {
         Wiring wiring = Wiring.of(draft.document());
         Ledger ledger = new Ledger(wiring, folded.of(draft.code()));
         Optional<Signs> signs = proofs.ready(draft).map(Signs::new);
-        model.addAttribute("rows", ledger.rows());
+        LedgerPart part = LedgerPart.around(ledger.rows(), shownAt(draft, at));
+        model.addAttribute("part", part);
         model.addAttribute("signs", signs.map(Signs::all).orElse(Map.of()));
         model.addAttribute("kinds", AnswerWords.KINDS);
         model.addAttribute("names", String.join(" ", wiring.names(Wiring.Family.OUTCOME_ROW, "")));
         state(draft, at, model);
-        model.addAttribute("wiring", wiring(ledger, signs));
+        model.addAttribute("wiring", wiring(part, ledger, signs));
         inspector(draft, wiring, ledger, signs, at, model);
+    }
+
+    /** The row by which another is shown: its page, where that is folded. */
+    private String shownAt(Draft draft, String at) {
+        return draft.document().pageOf(at).map(Page::code).filter(folded.of(draft.code())::contains).orElse(at);
     }
 
     private void state(Draft draft, String at, Model model) {
@@ -72,12 +78,16 @@ class Sheet {
         model.addAttribute("canRedo", draft.redoTo().isPresent());
     }
 
-    private static String wiring(Ledger ledger, Optional<Signs> signs) {
-        return new WiringLanes(ledger.rows(), ledger.decisions(), signs.map(Signs::never).orElse(Set.of())).svg();
+    private static String wiring(LedgerPart part, Ledger ledger, Optional<Signs> signs) {
+        return new WiringLanes(part.rows(), ledger.decisions(), signs.map(Signs::never).orElse(Set.of())).svg();
     }
 
-    /** What changed since a revision that a page shows. */
-    void changes(Draft draft, int since, String wanted, boolean withInspector, Model model) {
+    /**
+     * What changed since a revision that a page shows.
+     *
+     * @param shown number of the part of the ledger that the page shows
+     */
+    void changes(Draft draft, int since, int shown, String wanted, boolean withInspector, Model model) {
         String at = at(draft.document(), wanted);
         Wiring wiring = Wiring.of(draft.document());
         Ledger ledger = new Ledger(wiring, folded.of(draft.code()));
@@ -85,12 +95,17 @@ class Sheet {
                 ? ledger
                 : new Ledger(Wiring.of(d.document()), folded.of(draft.code())));
         Optional<Signs> signs = proofs.ready(draft).map(Signs::new);
-        SheetChanges changes = SheetChanges.between(before.map(Ledger::rows).orElse(List.of()), ledger.rows());
+        LedgerPart part = LedgerPart.of(ledger.rows(), shown).with(ledger.rows(), shownAt(draft, at));
+        SheetChanges changes = SheetChanges.between(
+                before.map(b -> LedgerPart.of(b.rows(), shown)).filter(b -> b.number() == part.number()).map(LedgerPart::rows)
+                        .orElse(List.of()),
+                part.rows());
         // Most edits leave the wiring as it is; then it is not sent again.
         boolean rewired = changes.all().isPresent() || !changes.removed().isEmpty() || !changes.added().isEmpty()
                 || !ledger.hasSameRules(before.orElseThrow());
+        model.addAttribute("part", part);
         model.addAttribute("changes", changes);
-        model.addAttribute("wiring", rewired ? wiring(ledger, signs) : "");
+        model.addAttribute("wiring", rewired ? wiring(part, ledger, signs) : "");
         model.addAttribute("signs", signs.map(Signs::all).orElse(Map.of()));
         model.addAttribute("names", String.join(" ", wiring.names(Wiring.Family.OUTCOME_ROW, "")));
         model.addAttribute("withInspector", withInspector);

@@ -84,6 +84,7 @@ class MapController {
         Optional<Course> course = course(draft, proof, answers);
         model.addAttribute("level", shown);
         model.addAttribute("asked", level.isEmpty() ? shown.name().toLowerCase(Locale.ROOT) : level);
+        model.addAttribute("askedAs", as);
         model.addAttribute("levels", Branches.Level.values());
         model.addAttribute("at", at);
         model.addAttribute("answers", answers);

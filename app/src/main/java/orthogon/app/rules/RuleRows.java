@@ -33,13 +33,27 @@ final class RuleRows {
     }
 
     /** @param key the condition in its usual spelling; conditions that differ in spelling alone are one */
-    record RuleRow(String key, String phrase, String fault, Set<String> uses, List<Governed> governs) {}
+    record RuleRow(String key, String phrase, String fault, Set<String> uses, List<Governed> governs) {
+
+        /** What is listed of all that it governs. */
+        public List<Governed> listed() {
+            return governs.subList(0, Math.min(MOST_GOVERNED, governs.size()));
+        }
+
+        /** How much it governs that is not listed. */
+        public int more() {
+            return governs.size() - listed().size();
+        }
+    }
 
     /** A true/false derived value, with how many conditions use it. */
     record Named(String code, String phrase, int used) {}
 
     /** One row of the outcome table: what it says of each input, and what speaks of several. */
     record Decision(int number, List<String> cells, String also, String outcome, String place) {}
+
+    /** Most that is listed of what one condition governs. */
+    private static final int MOST_GOVERNED = 200;
 
     private final Wiring wiring;
     private final Questionnaire document;

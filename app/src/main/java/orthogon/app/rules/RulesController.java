@@ -3,10 +3,12 @@ package orthogon.app.rules;
 import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Proofs;
@@ -21,6 +23,8 @@ import orthogon.core.edit.Strike;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Places;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Questionnaire.OutcomeRow;
@@ -40,14 +44,19 @@ class RulesController {
     /** What the sheet is narrowed to. */
     record Filter(String question, String page, String family) {
 
-        boolean takes(RuleRow row, Questionnaire document) {
+        /** @param pages page of every item and of every page, by code */
+        boolean takes(RuleRow row, Map<String, String> pages) {
             boolean ofQuestion = question.isEmpty() || row.uses().contains(question)
                     || row.governs().stream().anyMatch(g -> g.at().equals(question));
-            boolean ofPage = page.isEmpty() || row.governs().stream().anyMatch(g -> g.at().equals(page)
-                    || document.pageOf(g.at()).filter(p -> p.code().equals(page)).isPresent());
+            boolean ofPage = page.isEmpty() || row.governs().stream().anyMatch(g -> page.equals(pages.get(g.at())));
             return ofQuestion && ofPage && (family.isEmpty() || row.governs().stream().anyMatch(g -> g.family().name().equals(family)));
         }
     }
+
+    /** Conditions that are listed at once. */
+    private static final int MOST_LISTED = 500;
+    /** Longest questionnaire whose questions are all offered at once; of a longer one, those of the chosen page. */
+    private static final int MOST_OFFERED = 2_000;
 
     private final Frame frame;
     private final Proofs proofs;
@@ -78,7 +87,20 @@ class RulesController {
         model.addAttribute("names", String.join(" ", wiring.names(Wiring.Family.OUTCOME_ROW, "")));
         model.addAttribute("filter", filter);
         model.addAttribute("families", Wiring.Family.values());
-        model.addAttribute("rules", all.stream().filter(r -> filter.takes(r, document)).toList());
+        Map<String, String> pages = new HashMap<>();
+        document.pages().forEach(p -> {
+            pages.put(p.code(), p.code());
+            p.allItems().forEach(i -> pages.put(i.code(), p.code()));
+        });
+        List<RuleRow> taken = all.stream().filter(r -> filter.takes(r, pages)).toList();
+        List<Page> offered = pages.size() <= MOST_OFFERED
+                ? document.pages()
+                : document.page(filter.page()).map(List::of).orElse(List.of());
+        model.addAttribute("rules", taken.subList(0, Math.min(MOST_LISTED, taken.size())));
+        model.addAttribute("taken", taken.size());
+        model.addAttribute("questions", Stream.concat(Stream.of(filter.question()).filter(pages::containsKey),
+                offered.stream().flatMap(Page::allItems).map(Item::code)).distinct().toList());
+        model.addAttribute("offersAll", pages.size() <= MOST_OFFERED);
         model.addAttribute("count", all.size());
         model.addAttribute("chosen", all.stream().filter(r -> r.key().equals(key)).findFirst().orElse(null));
         model.addAttribute("named", rules.named());
@@ -94,13 +116,13 @@ class RulesController {
             }
         }));
         model.addAttribute("margin", margin);
-        model.addAttribute("targets", targets(document));
+        model.addAttribute("targets", targets(offered));
     }
 
     /** What a rule can be given to: place to words, page by page. */
-    private static Map<String, Map<String, String>> targets(Questionnaire document) {
+    private static Map<String, Map<String, String>> targets(List<Page> pages) {
         Map<String, Map<String, String>> targets = new LinkedHashMap<>();
-        document.pages().forEach(p -> {
+        pages.forEach(p -> {
             Map<String, String> items = new LinkedHashMap<>();
             items.put(p.code(), "the whole page");
             p.allItems().filter(i -> i.shownWhen().isPresent()).forEach(i -> items.put(i.code(), i.wording()));

@@ -6,9 +6,11 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
 import orthogon.app.store.DraftStore;
@@ -70,6 +72,23 @@ class MendingIT {
         String before = page.locator("#state").getAttribute("data-revision");
         page.locator(field).uncheck();
         assertThat(page.locator("#state")).not().hasAttribute("data-revision", before);
+    }
+
+    @Test
+    void aClaimThatIsClickedWhileTheListIsDrawnAnewIsShownUnderItsAddress() throws Exception {
+        draft();
+        Chromium.open(page, application.address() + "/q/" + code + "/prove");
+        List<Route> held = new ArrayList<>();
+        page.route("**/prove/lanes**", held::add);
+        page.locator("[data-part=lanes]").click();
+        page.waitForCondition(() -> !held.isEmpty());
+        Locator claim = page.locator("#claims li a").first();
+        String statement = claim.textContent();
+        claim.click();
+        page.evaluate("() => { const list = document.getElementById('claims'); list.innerHTML = list.innerHTML; htmx.process(list); }");
+        held.getFirst().resume();
+        page.waitForURL("**/prove?claim=**");
+        assertThat(page.locator("#claims a[aria-current]")).hasText(statement);
     }
 
     @Test

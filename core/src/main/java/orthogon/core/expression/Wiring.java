@@ -86,8 +86,12 @@ public final class Wiring {
     /** Wires of an earlier document of the same names, by place. */
     private Map<String, Wire> earlier = Map.of();
 
-    private Wiring(Questionnaire document, List<Wiring> known) {
+    /** Runs before each expression is read. */
+    private Runnable step;
+
+    private Wiring(Questionnaire document, List<Wiring> known, Runnable step) {
         this.document = document;
+        this.step = step;
         document.linkParameters().forEach(p -> types.put(p.code(), AnswerTypes.arriving(p.code(), p.allowed())));
         document.items().forEach(item -> {
             items.putIfAbsent(item.code(), item);
@@ -132,8 +136,19 @@ public final class Wiring {
     /** Wirings of the documents that were asked for last; an edit asks several times for the same two. */
     private static final Deque<Wiring> KNOWN = new ArrayDeque<>();
     private static final int KEPT = 12;
+    private static final Runnable NO_STEP = () -> {};
 
+    /** The expressions of a document. */
     public static Wiring of(Questionnaire document) {
+        return of(document, NO_STEP);
+    }
+
+    /**
+     * The expressions of a document.
+     *
+     * @param step runs before each expression is read, and may end the work by what it throws
+     */
+    public static Wiring of(Questionnaire document, Runnable step) {
         synchronized (KNOWN) {
             for (Wiring known : KNOWN) {
                 if (known.document == document) {
@@ -145,8 +160,9 @@ public final class Wiring {
         synchronized (KNOWN) {
             alike = KNOWN.stream().filter(k -> k.document.code().equals(document.code())).toList();
         }
-        Wiring made = new Wiring(document, alike);
+        Wiring made = new Wiring(document, alike, step);
         made.earlier = Map.of();
+        made.step = NO_STEP;
         synchronized (KNOWN) {
             KNOWN.addFirst(made);
             if (KNOWN.size() > KEPT) {
@@ -158,7 +174,7 @@ public final class Wiring {
 
     /** The same document with the conditions at some places settled once for all, whatever stands there. */
     public Wiring assuming(Map<String, Boolean> settled) {
-        Wiring assuming = new Wiring(document, List.of());
+        Wiring assuming = new Wiring(document, List.of(), NO_STEP);
         settled.forEach((place, holds) -> assuming.wires.computeIfPresent(place, (p, w) -> {
             Expr literal = new Literal(holds, Span.NONE);
             return new Wire(p, w.family(), w.owner(), w.text(), Optional.of(literal), Optional.of(literal), Type.TRUTH, List.of(),
@@ -287,6 +303,7 @@ public final class Wiring {
     }
 
     private Wire read(String place, Family family, String owner, String text) {
+        step.run();
         Wire before = earlier.get(place);
         if (before != null && before.family() == family && before.owner().equals(owner) && before.text().equals(text)) {
             return before;

@@ -123,18 +123,17 @@ public final class Proof {
     }
 
     private static Proof begun(Questionnaire document, LocalDate asOf, Limits limits, Watch watch, Basis before) {
-        Wiring wiring = Wiring.of(document);
-        goOn(watch);
+        Wiring wiring = Wiring.of(document, watch::goOn);
         List<Fault> faults = Faults.of(wiring);
-        goOn(watch);
+        watch.goOn();
         Optional<Fault> twice = faults.stream().filter(f -> f.kind() == Fault.Kind.CODE_UNIQUE).findFirst();
         if (twice.isPresent()) {
             return unfinished(wiring, asOf, faults, "code-unique " + twice.get().place());
         }
         try {
             watch.reached("answer classes");
-            Spelled spelled = Spelled.of(wiring);
-            goOn(watch);
+            Spelled spelled = Spelled.of(wiring, watch::goOn);
+            watch.goOn();
             Space space;
             if (before == null) {
                 space = space(spelled, faults, asOf, limits, watch);
@@ -158,12 +157,6 @@ public final class Proof {
                 throw e;
             }
             return unfinished(wiring, asOf, faults, Failure.words(e));
-        }
-    }
-
-    private static void goOn(Watch watch) {
-        if (watch.isCalledOff()) {
-            throw new CancellationException("the proof was called off");
         }
     }
 
@@ -274,7 +267,7 @@ public final class Proof {
             return Share.none(Fault.told("code-unique " + twice.get().place()));
         }
         try {
-            return Share.of(space(Spelled.of(wiring), faults, asOf, limits, watch), way);
+            return Share.of(space(Spelled.of(wiring, watch::goOn), faults, asOf, limits, watch), way);
         } catch (Diagrams.BudgetSpent e) {
             return Share.none(e.getMessage());
         } catch (RuntimeException | StackOverflowError e) {

@@ -75,7 +75,7 @@ public final class Remaining {
             return Optional.empty();
         }
         try {
-            Spelled spelled = Spelled.of(wiring);
+            Spelled spelled = Spelled.of(wiring, watch::goOn);
             Space space = new Space(spelled, spelled.faults(faults), today, new Diagrams(LIMITS, watch));
             if (space.whyNotExact().isPresent() || !space.openLevels().isEmpty()) {
                 return Optional.empty();

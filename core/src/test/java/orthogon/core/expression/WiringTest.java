@@ -1,14 +1,20 @@
 package orthogon.core.expression;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.junit.jupiter.api.Assertions.fail;
 
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Random;
+import java.util.concurrent.CancellationException;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import orthogon.core.expression.Wiring.Family;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
@@ -118,5 +124,22 @@ class WiringTest {
             }
         }
         assertTrue(faults > 2500, "nearly all of it is nonsense: " + faults);
+    }
+
+    @Test
+    void readingEndsBeforeTheExpressionAtWhichItIsCalledOffAndCanBeginAgain() {
+        Questionnaire many = document.withPages(List.of(document.pages().getFirst().withItems(Stream.concat(
+                document.pages().getFirst().items().stream(),
+                IntStream.range(0, 9).mapToObj(i -> (Item) new Derived("d" + i, "count + " + i))).toList())));
+        int[] steps = {0};
+        assertThrows(CancellationException.class, () -> Wiring.of(many, () -> {
+            if (++steps[0] == 4) {
+                throw new CancellationException();
+            }
+        }));
+        assertEquals(4, steps[0]);
+        assertEquals(10, Wiring.of(many).wires().size());
+        Wiring known = Wiring.of(many, () -> fail("what is known already is not read again"));
+        assertEquals(10, known.wires().size());
     }
 }

@@ -14,7 +14,6 @@ import java.util.stream.Stream;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
-import orthogon.core.interview.Interview;
 import orthogon.core.language.Texts;
 import orthogon.core.proof.change.Difference.Kind;
 import orthogon.core.proof.change.Finder.Respondent;
@@ -53,9 +52,9 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
     /** One document with what it takes to bring it into a space. */
     private record Version(Spelled spelled, List<Fault> faults) {
 
-        static Version of(Questionnaire document) {
-            Wiring wiring = Wiring.of(document);
-            Spelled spelled = Spelled.of(wiring);
+        static Version of(Questionnaire document, Watch watch) {
+            Wiring wiring = Wiring.of(document, watch::goOn);
+            Spelled spelled = Spelled.of(wiring, watch::goOn);
             return new Version(spelled, spelled.faults(Faults.of(wiring)));
         }
 
@@ -73,8 +72,8 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
      * @throws java.util.concurrent.CancellationException where the watch calls it off
      */
     public static Change between(Questionnaire before, Questionnaire after, LocalDate asOf, Limits limits, Watch watch) {
-        Version earlier = Version.of(before);
-        Version later = Version.of(after);
+        Version earlier = Version.of(before, watch);
+        Version later = Version.of(after, watch);
         Map<String, Wording> wordings = wordings(before, after);
         Optional<String> unsound = unsound(earlier, "earlier").or(() -> unsound(later, "later"));
         if (unsound.isPresent()) {

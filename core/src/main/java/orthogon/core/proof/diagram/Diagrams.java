@@ -145,9 +145,7 @@ public final class Diagrams {
      * @throws CancellationException where nobody waits any more
      */
     public void goOn() {
-        if (watch.isCalledOff()) {
-            throw new CancellationException("the proof was called off");
-        }
+        watch.goOn();
         if (System.nanoTime() - until > 0) {
             throw BudgetSpent.needing(allowed.toSeconds() + " s");
         }

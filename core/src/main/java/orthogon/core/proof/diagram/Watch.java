@@ -1,5 +1,7 @@
 package orthogon.core.proof.diagram;
 
+import java.util.concurrent.CancellationException;
+
 /** Somebody who follows a long proof and may call it off. */
 public interface Watch {
 
@@ -12,5 +14,16 @@ public interface Watch {
     /** Whether nobody waits for the proof any more; asked all the time, and so to be answered at once. */
     default boolean isCalledOff() {
         return false;
+    }
+
+    /**
+     * Goes on unless the proof was called off.
+     *
+     * @throws CancellationException if it was
+     */
+    default void goOn() {
+        if (isCalledOff()) {
+            throw new CancellationException("the proof was called off");
+        }
     }
 }

@@ -52,13 +52,13 @@ public record Drills(List<Drill> drills, int atLeast, int greedy, Set<Goal> goal
 
     /** @throws NotPossible for a document with faults, or one that cannot be proved exactly or within the limits */
     public static Drills of(Questionnaire document, LocalDate today, Limits limits, Watch watch) throws NotPossible {
-        Wiring wiring = Wiring.of(document);
+        Wiring wiring = Wiring.of(document, watch::goOn);
         List<Fault> faults = Faults.of(wiring);
         if (!faults.isEmpty()) {
             throw new NotPossible(Fault.told(faults.getFirst().claim()));
         }
         try {
-            Spelled spelled = Spelled.of(wiring);
+            Spelled spelled = Spelled.of(wiring, watch::goOn);
             Space space = new Space(spelled, List.of(), today, new Diagrams(limits, watch));
             if (space.whyNotExact().isPresent() || !space.openLevels().isEmpty()) {
                 throw new NotPossible(space.whyNotExact().orElse("some conditions are open"));

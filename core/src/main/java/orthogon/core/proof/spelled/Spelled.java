@@ -18,8 +18,8 @@ import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Places;
+import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
@@ -30,6 +30,7 @@ public final class Spelled {
     private static final int LONGEST = 9_500;
 
     private final Wiring original;
+    private final Runnable step;
     private final Wiring plain;
     private final Map<String, Item> items = new HashMap<>();
     /** Place in the plain form to the place it comes from, where the two differ. */
@@ -38,17 +39,23 @@ public final class Spelled {
     private final Set<String> grids = new LinkedHashSet<>();
     private final Set<String> neverBlank = new LinkedHashSet<>();
 
-    private Spelled(Wiring original) {
+    private Spelled(Wiring original, Runnable step) {
         this.original = original;
+        this.step = step;
         Questionnaire document = original.document();
         document.items().forEach(i -> items.putIfAbsent(i.code(), i));
         boolean simple = items.values().stream()
                 .noneMatch(i -> i instanceof Roster || i instanceof Question q && q.answer() instanceof Answer.Grid);
-        this.plain = simple ? original : Wiring.of(spelled(document));
+        this.plain = simple ? original : Wiring.of(spelled(document), step);
     }
 
     public static Spelled of(Wiring original) {
-        return new Spelled(original);
+        return of(original, () -> {});
+    }
+
+    /** @param step runs before each expression is read, and may end the work by what it throws */
+    public static Spelled of(Wiring original, Runnable step) {
+        return new Spelled(original, step);
     }
 
     public Wiring original() {
@@ -259,6 +266,7 @@ public final class Spelled {
         if (text.isEmpty()) {
             return text;
         }
+        step.run();
         if (!from.equals(place)) {
             origin.put(place, from);
         }
