@@ -9,12 +9,13 @@ import orthogon.app.compose.Ledger.Row;
  *
  * @param rows that are shown
  * @param first how many rows stand before them
+ * @param questions how many questions are among the rows before them
  * @param of how many rows there are
  * @param number of the part, from 0; 0 where all rows are shown
  * @param before code of the last row before them; empty where there is none
  * @param after code of the first row behind them; empty where there is none
  */
-record LedgerPart(List<Row> rows, int first, int of, int number, String before, String after) {
+record LedgerPart(List<Row> rows, int first, int questions, int of, int number, String before, String after) {
 
     /** Longest ledger that is shown whole, in rows. */
     static final int MOST_ROWS = 2_000;
@@ -24,12 +25,13 @@ record LedgerPart(List<Row> rows, int first, int of, int number, String before, 
     /** The part of this number, or the nearest that there is. */
     static LedgerPart of(List<Row> all, int number) {
         if (all.size() <= MOST_ROWS) {
-            return new LedgerPart(all, 0, all.size(), 0, "", "");
+            return new LedgerPart(all, 0, 0, all.size(), 0, "", "");
         }
         int nearest = Math.clamp(number, 0, (all.size() - 1) / STEP);
         int from = Math.max(0, nearest * STEP - STEP / 2);
         int to = Math.min(all.size(), (nearest + 1) * STEP + STEP / 2);
-        return new LedgerPart(all.subList(from, to), from, all.size(), nearest, from == 0 ? "" : all.get(from - 1).code(),
+        int questions = (int) all.subList(0, from).stream().filter(r -> r.kind().equals("question")).count();
+        return new LedgerPart(all.subList(from, to), from, questions, all.size(), nearest, from == 0 ? "" : all.get(from - 1).code(),
                 to == all.size() ? "" : all.get(to).code());
     }
 

@@ -81,6 +81,36 @@ class LanguagesController {
     /** One line of the list. */
     record Row(Units.Unit unit, String state, String place) {}
 
+    /**
+     * The texts of the list that the sheet shows: all of them, or the part of a very long list in which the open text stands.
+     *
+     * @param first how many texts stand before them
+     * @param before unit of the last text before them; empty where there is none
+     * @param after unit of the first text behind them; empty where there is none
+     */
+    record ListPart(List<Units.Unit> units, int first, String before, String after) {
+
+        /** Most texts that are listed at once. */
+        static final int MOST_LISTED = 2_000;
+
+        static ListPart around(List<Units.Unit> all, Units.Unit open) {
+            int from = Math.max(0, all.indexOf(open)) / MOST_LISTED * MOST_LISTED;
+            int to = Math.min(all.size(), from + MOST_LISTED);
+            return new ListPart(all.subList(from, to), from, from == 0 ? "" : all.get(from - 1).unit(),
+                    to == all.size() ? "" : all.get(to).unit());
+        }
+
+        /** Whether there are texts that are not shown. */
+        public boolean isPart() {
+            return !before.isEmpty() || !after.isEmpty();
+        }
+
+        /** Number of the last text that is shown, from 1. */
+        public int last() {
+            return first + units.size();
+        }
+    }
+
     /** Lines of one page or outcome. */
     record Group(String title, List<Row> rows) {}
 
@@ -134,7 +164,6 @@ class LanguagesController {
         model.addAttribute("wanted", wanted);
         model.addAttribute("shown", SHOWN);
         model.addAttribute("tongues", tongues(document, to));
-        model.addAttribute("groups", groups(document, listed));
         model.addAttribute("count", listed.size());
         model.addAttribute("stretch", to.equals(Stretch.TAG));
         model.addAttribute("sourceName", OwnWords.name(document.sourceLanguage()));
@@ -143,6 +172,9 @@ class LanguagesController {
         model.addAttribute("revision", draft.revision());
         Optional<Units.Unit> open = listed.stream().filter(u -> u.unit().equals(wanted.unit())).findFirst()
                 .or(() -> unit(document, to, wanted.unit())).or(() -> listed.stream().findFirst());
+        ListPart part = ListPart.around(listed, open.orElse(null));
+        model.addAttribute("part", part);
+        model.addAttribute("groups", groups(document, part.units()));
         open(draft, proof, to, open, model);
     }
 

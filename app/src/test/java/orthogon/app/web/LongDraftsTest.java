@@ -25,8 +25,10 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
+import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.mock.web.MockHttpSession;
 import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.RequestBuilder;
 import org.springframework.test.web.servlet.ResultMatcher;
 import org.springframework.test.web.servlet.request.RequestPostProcessor;
 
@@ -59,8 +61,13 @@ class LongDraftsTest {
     @BeforeEach
     void begin() throws Exception {
         people.come();
-        if (!drafts.exists("long_count")) {
-            drafts.create(DocumentReader.read("{\"orthogon\":1,\"code\":\"long_count\",\"title\":\"Long count\",\"pages\":["
+        begin("long_count");
+    }
+
+    private void begin(String code) throws Exception {
+        if (!drafts.exists(code)) {
+            drafts.create(DocumentReader.read("{\"orthogon\":1,\"code\":\"" + code
+                    + "\",\"title\":\"Long count\",\"languages\":[\"en\",\"fr\"],\"pages\":["
                     + IntStream.range(0, 5).mapToObj(LongDraftsTest::page).collect(Collectors.joining(",")) + "]}"), "ines", "began");
         }
     }
@@ -73,36 +80,34 @@ class LongDraftsTest {
         return content().string(not(containsString(text)));
     }
 
-    private int revision() {
-        return drafts.head("long_count").orElseThrow().revision();
-    }
-
     @Test
     void theLedgerShowsThePartAroundTheChosenRow() throws Exception {
         web.perform(get(COMPOSE).with(INES)).andExpect(status().isOk())
                 .andExpect(has("Rows 1 to 1500 of 5007 are shown.")).andExpect(has("row-q1490\"")).andExpect(lacks("row-q1600\""))
                 .andExpect(lacks("Earlier rows")).andExpect(has("Later rows"));
         web.perform(get(COMPOSE).param("at", "q4000").with(INES)).andExpect(has("Rows 3501 to 5007 of 5007 are shown."))
+                .andExpect(has("counter-reset: question 3495"))
                 .andExpect(has("row-q4000\"")).andExpect(lacks("row-q3000\"")).andExpect(has("Earlier rows"))
                 .andExpect(lacks("Later rows"));
     }
 
     @Test
     void anEditIsAnsweredWithWhatChangesInThePartThatThePageShows() throws Exception {
-        web.perform(post(COMPOSE + "/copy").param("at", "q4200").param("revision", "" + revision()).param("part", "4").with(INES)
+        begin("edited_count");
+        String compose = "/q/edited_count/compose";
+        web.perform(post(compose + "/copy").param("at", "q4200").param("revision", "1").param("part", "4").with(INES)
                 .with(csrf())).andExpect(status().isOk()).andExpect(has("afterend:#row-q4200")).andExpect(lacks("id=\"rows\""))
                 .andExpect(has("name=\"part\" value=\"4\""));
-        int before = revision();
-        editing.make("long_count", before, new SetConditions(Map.of("q4300.askWhen", "q4200 = false")), () -> "ines");
-        web.perform(get(COMPOSE + "/changes").param("since", "" + before).param("part", "4").param("at", "q4200").with(INES))
+        editing.make("edited_count", 2, new SetConditions(Map.of("q4300.askWhen", "q4200 = false")), () -> "ines");
+        web.perform(get(compose + "/changes").param("since", "2").param("part", "4").param("at", "q4200").with(INES))
                 .andExpect(has("row-q4300")).andExpect(lacks("row-q4301")).andExpect(lacks("id=\"rows\""));
-        web.perform(get(COMPOSE + "/changes").param("since", "" + before).param("part", "0").param("at", "q100").with(INES))
+        web.perform(get(compose + "/changes").param("since", "2").param("part", "0").param("at", "q100").with(INES))
                 .andExpect(lacks("row-q4300")).andExpect(has("name=\"part\" value=\"0\""));
     }
 
     @Test
     void whoIsLedToARowElsewhereIsShownThePartAroundIt() throws Exception {
-        web.perform(get(COMPOSE + "/changes").param("since", "" + revision()).param("part", "0").param("at", "q4800").with(INES))
+        web.perform(get(COMPOSE + "/changes").param("since", "1").param("part", "0").param("at", "q4800").with(INES))
                 .andExpect(has("id=\"rows\"")).andExpect(has("row-q4800\"")).andExpect(lacks("row-q100\""));
     }
 
@@ -128,13 +133,29 @@ class LongDraftsTest {
     @Test
     void theMapSaysWhatItDoesNotDrawAlsoWhenItDrawsItselfAnew() throws Exception {
         for (String level : new String[]{"deciding", "all"}) {
-            String sheet = web.perform(get("/q/long_count/map").param("level", level).with(INES)).andReturn().getResponse()
-                    .getContentAsString();
+            RequestBuilder request = get("/q/long_count/map").param("level", level).with(INES);
+            MockHttpServletResponse answer = web.perform(request).andReturn().getResponse();
+            for (int tries = 0; tries < 600 && answer.getStatus() == 202; tries++) {
+                Thread.sleep(100);
+                answer = web.perform(request).andReturn().getResponse();
+            }
+            String sheet = answer.getContentAsString();
             Matcher again = Pattern.compile("hx-get=\"(/q/long_count/map[^\"]*)\"").matcher(sheet);
             assertTrue(again.find());
             Matcher note = Pattern.compile("There (is too much to draw|are [\\d,]+ connections)[^<]*").matcher(sheet);
             assertTrue(note.find(), level);
             web.perform(get(again.group(1).replace("&amp;", "&")).header("HX-Request", "true").with(INES)).andExpect(has(note.group()));
         }
+    }
+
+    @Test
+    void theTextsAreListedInPart() throws Exception {
+        web.perform(get("/q/long_count/languages").param("to", "fr").with(INES)).andExpect(has("Texts 1 to 2000 of"))
+                .andExpect(has("data-unit=\"q100.wording\"")).andExpect(lacks("data-unit=\"q3000.wording\""))
+                .andExpect(has("Later")).andExpect(lacks("Earlier"));
+        web.perform(get("/q/long_count/languages").param("to", "fr").param("unit", "q3000.wording").with(INES))
+                .andExpect(has("Texts 2001 to 4000 of")).andExpect(has("data-unit=\"q3000.wording\"")).andExpect(has("Earlier"));
+        web.perform(get("/q/long_count/languages").param("to", "fr").param("find", "Bird 30").with(INES))
+                .andExpect(lacks("The list is long.")).andExpect(has("data-unit=\"q3000.wording\""));
     }
 }
