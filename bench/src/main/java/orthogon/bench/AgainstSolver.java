@@ -15,6 +15,7 @@ import java.util.Map;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.Proof;
+import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Page;
@@ -66,7 +67,7 @@ public final class AgainstSolver {
     }
 
     private void mustAgree(Proof proof) {
-        long proved = proof.claims().stream().filter(c -> c.kind().equals("reach-question") && c.verdict() == Verdict.PROVED).count();
+        long proved = proof.claims().stream().filter(c -> c.kind() == ClaimKind.REACH_QUESTION && c.verdict() == Verdict.PROVED).count();
         if (proved != possible) {
             throw new IllegalStateException("the solver finds " + possible + " questions asked, the proof " + proved);
         }

@@ -20,6 +20,7 @@ import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Wiring;
 import orthogon.core.language.Piping;
 import orthogon.core.language.Texts;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
 import org.springframework.stereotype.Controller;
@@ -139,13 +140,13 @@ class ComposeController {
                 fault.flatMap(f -> Meant.of(wiring, family(family), owner, text)).orElse(""));
     }
 
-    static Wiring.Family family(String word) {
-        for (Wiring.Family family : Wiring.Family.values()) {
+    static RuleFamily family(String word) {
+        for (RuleFamily family : RuleFamily.values()) {
             if (family.name().equals(word)) {
                 return family;
             }
         }
-        return Wiring.Family.ASK_WHEN;
+        return RuleFamily.ASK_WHEN;
     }
 
     /** What depends on a row, before it is removed. */

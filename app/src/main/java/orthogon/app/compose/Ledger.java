@@ -12,6 +12,7 @@ import java.util.Set;
 import orthogon.core.edit.Edit;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Wiring;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
@@ -100,7 +101,7 @@ final class Ledger {
     }
 
     private static String owner(Wiring.Wire wire) {
-        boolean ending = wire.family() == Wiring.Family.OUTCOME_ROW || wire.family() == Wiring.Family.CLAIM;
+        boolean ending = wire.family() == RuleFamily.OUTCOME_ROW || wire.family() == RuleFamily.CLAIM;
         return ending ? Edit.ENDING : wire.owner();
     }
 
@@ -140,7 +141,7 @@ final class Ledger {
                 .forEach(p -> p.allItems().forEach(i -> shownAs.put(i.code(), p.code())));
         Map<List<String>, List<String>> pairs = new LinkedHashMap<>();
         for (Wiring.Wire wire : wiring.wires()) {
-            if (wire.family() == Wiring.Family.CLAIM) {
+            if (wire.family() == RuleFamily.CLAIM) {
                 continue;
             }
             String to = shownAs.getOrDefault(owner(wire), owner(wire));

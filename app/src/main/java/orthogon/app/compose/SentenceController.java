@@ -11,6 +11,7 @@ import orthogon.core.edit.Sentence;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Type;
 import orthogon.core.expression.Wiring;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
@@ -66,7 +67,7 @@ class SentenceController {
             @RequestParam(defaultValue = "") String act,
             @RequestParam MultiValueMap<String, String> form, Model model) {
         Wiring wiring = Wiring.of(frame.draft(code).document());
-        Wiring.Family of = ComposeController.family(family);
+        RuleFamily of = ComposeController.family(family);
         List<Node> nodes = text != null ? opened(text, wiring, of, owner) : posted(form, wiring, of, owner);
         act(nodes, act, wiring, of, owner);
         model.addAttribute("code", code);
@@ -91,7 +92,7 @@ class SentenceController {
         return "compose/dialogs :: sentence";
     }
 
-    private List<Node> opened(String text, Wiring wiring, Wiring.Family family, String owner) {
+    private List<Node> opened(String text, Wiring wiring, RuleFamily family, String owner) {
         List<Node> nodes = new ArrayList<>();
         Sentence sentence = text.isBlank() || text.strip().equals("true")
                 ? new Sentence.Group(true, false, List.of())
@@ -104,7 +105,7 @@ class SentenceController {
         return nodes;
     }
 
-    private void flatten(Sentence sentence, int depth, Wiring wiring, Wiring.Family family, String owner, List<Node> into) {
+    private void flatten(Sentence sentence, int depth, Wiring wiring, RuleFamily family, String owner, List<Node> into) {
         switch (sentence) {
             case Sentence.Group g -> {
                 into.add(new Node("group", depth, g.all(), g.negated(), "", "", List.of(), "", Map.of(), Map.of()));
@@ -115,7 +116,7 @@ class SentenceController {
         }
     }
 
-    private static Node line(int depth, String subject, String comparison, List<String> values, Wiring wiring, Wiring.Family family,
+    private static Node line(int depth, String subject, String comparison, List<String> values, Wiring wiring, RuleFamily family,
             String owner) {
         if (subject.isBlank()) {
             return new Node("line", depth, true, false, "", "", List.of(), "", Map.of(), Map.of());
@@ -132,7 +133,7 @@ class SentenceController {
         return new Node("line", depth, true, false, subject, fitting, values, "", comparisons, choices);
     }
 
-    private List<Node> posted(MultiValueMap<String, String> form, Wiring wiring, Wiring.Family family, String owner) {
+    private List<Node> posted(MultiValueMap<String, String> form, Wiring wiring, RuleFamily family, String owner) {
         List<Node> nodes = new ArrayList<>();
         List<String> kinds = form.getOrDefault("node", List.of());
         for (int i = 0; i < kinds.size() && i < 200; i++) {
@@ -154,7 +155,7 @@ class SentenceController {
         return text != null && text.matches("\\d{1,3}") ? Integer.parseInt(text) : 0;
     }
 
-    private static void act(List<Node> nodes, String act, Wiring wiring, Wiring.Family family, String owner) {
+    private static void act(List<Node> nodes, String act, Wiring wiring, RuleFamily family, String owner) {
         String[] words = act.split(":");
         int at = words.length == 2 ? number(words[1]) : -1;
         if (at < 0 || at >= nodes.size()) {
@@ -197,26 +198,26 @@ class SentenceController {
     }
 
     /** What a line can be about at that place, subject to words. */
-    private static Map<String, String> subjects(Wiring wiring, Wiring.Family family, String owner) {
+    private static Map<String, String> subjects(Wiring wiring, RuleFamily family, String owner) {
         Questionnaire document = wiring.document();
         Map<String, String> subjects = new LinkedHashMap<>();
-        if (family == Wiring.Family.CLAIM) {
+        if (family == RuleFamily.CLAIM) {
             subjects.put("outcome", "outcome");
         }
         document.linkParameters().forEach(p -> subjects.put(p.code(), "link: " + p.code()));
         String roster = wiring.rosterOf(owner).orElse("");
         boolean[] past = {false};
         document.items().forEach(item -> {
-            boolean later = past[0] && family != Wiring.Family.ACCEPT && family != Wiring.Family.SKIP && family != Wiring.Family.FINISH
-                    && family != Wiring.Family.OUTCOME_ROW && family != Wiring.Family.CLAIM;
+            boolean later = past[0] && family != RuleFamily.ACCEPT && family != RuleFamily.SKIP && family != RuleFamily.FINISH
+                    && family != RuleFamily.OUTCOME_ROW && family != RuleFamily.CLAIM;
             past[0] |= item.code().equals(owner);
             boolean elsewhere = wiring.rosterOf(item.code()).filter(r -> !r.equals(roster)).isPresent();
-            boolean self = item.code().equals(owner) && family != Wiring.Family.ACCEPT;
+            boolean self = item.code().equals(owner) && family != RuleFamily.ACCEPT;
             if (!later && !elsewhere && !self) {
                 add(item, subjects);
             }
         });
-        if (family == Wiring.Family.CLAIM) {
+        if (family == RuleFamily.CLAIM) {
             document.items().filter(i -> !(i instanceof Derived) && !(i instanceof Note) && wiring.rosterOf(i.code()).isEmpty())
                     .forEach(i -> subjects.put("asked(" + i.code() + ")", i.code() + ", whether asked"));
         }

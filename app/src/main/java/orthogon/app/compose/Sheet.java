@@ -15,6 +15,7 @@ import orthogon.core.edit.Edit;
 import orthogon.core.edit.SplitPage;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Wiring;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
@@ -59,7 +60,7 @@ class Sheet {
         model.addAttribute("part", part);
         model.addAttribute("signs", signs.map(Signs::all).orElse(Map.of()));
         model.addAttribute("kinds", AnswerWords.KINDS);
-        model.addAttribute("names", String.join(" ", wiring.names(Wiring.Family.OUTCOME_ROW, "")));
+        model.addAttribute("names", String.join(" ", wiring.names(RuleFamily.OUTCOME_ROW, "")));
         state(draft, at, model);
         model.addAttribute("wiring", wiring(part, ledger, signs));
         inspector(draft, wiring, ledger, signs, at, model);
@@ -107,7 +108,7 @@ class Sheet {
         model.addAttribute("changes", changes);
         model.addAttribute("wiring", rewired ? wiring(part, ledger, signs) : "");
         model.addAttribute("signs", signs.map(Signs::all).orElse(Map.of()));
-        model.addAttribute("names", String.join(" ", wiring.names(Wiring.Family.OUTCOME_ROW, "")));
+        model.addAttribute("names", String.join(" ", wiring.names(RuleFamily.OUTCOME_ROW, "")));
         model.addAttribute("withInspector", withInspector);
         model.addAttribute("block", frame.block(draft));
         state(draft, at, model);

@@ -10,6 +10,7 @@ import java.util.Set;
 import orthogon.core.edit.Edit;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.proof.claim.Verdict;
 
 /** The claims of a proof by the row that they are about. */
@@ -25,16 +26,16 @@ final class Signs {
         Set<String> outcomes = new HashSet<>();
         proof.document().outcomes().forEach(o -> outcomes.add(o.code()));
         for (Claim claim : proof.claims()) {
-            String place = claim.kind().equals("translated") ? claim.place().substring(claim.place().indexOf('/') + 1) : claim.place();
+            String place = claim.kind() == ClaimKind.TRANSLATED ? claim.place().substring(claim.place().indexOf('/') + 1) : claim.place();
             String head = place.split("[./]", 2)[0];
-            boolean ofOutcome = claim.kind().equals("translated") || claim.kind().equals("text-filled");
-            boolean ending = Set.of("reach-outcome", "own", "one-outcome", "reach-row").contains(claim.kind())
+            boolean ofOutcome = claim.kind() == ClaimKind.TRANSLATED || claim.kind() == ClaimKind.TEXT_FILLED;
+            boolean ending = claim.kind().scope() == ClaimKind.Scope.ENDING
                     || head.equals("outcomeTable")
-                    || head.equals("claims") || claim.kind().equals("code-unique") && outcomes.contains(claim.place())
+                    || head.equals("claims") || claim.kind() == ClaimKind.CODE_UNIQUE && outcomes.contains(claim.place())
                     || ofOutcome && outcomes.contains(head) && proof.document().item(head).isEmpty();
             claims.computeIfAbsent(ending ? Edit.ENDING : head, c -> new ArrayList<>()).add(claim);
             if (claim.verdict() == Verdict.REFUTED && claim.place().equals(head)
-                    && Set.of("reach-page", "reach-question", "reach-note", "reach-section").contains(claim.kind())) {
+                    && claim.kind().isReach()) {
                 never.add(head);
             }
         }

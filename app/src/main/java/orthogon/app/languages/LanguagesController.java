@@ -26,6 +26,7 @@ import orthogon.core.language.TextPlaces;
 import orthogon.core.language.Units;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.flow.Figures;
 import orthogon.core.proof.flow.Meets;
@@ -183,9 +184,7 @@ class LanguagesController {
         model.addAttribute("machine", machine.name());
         open.ifPresent(u -> {
             Preview.fill(draft.document(), proof, to, u.unit(), model);
-            Optional<Claim> claim = proof.claims().stream()
-                    .filter(c -> c.kind().equals("translated") && c.place().equals(to + "/" + u.unit()))
-                    .findFirst();
+            Optional<Claim> claim = proof.claim(ClaimKind.TRANSLATED, to + "/" + u.unit());
             model.addAttribute("claim", claim.filter(c -> c.verdict() != Verdict.PROVED).orElse(null));
         });
     }

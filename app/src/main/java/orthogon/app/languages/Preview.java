@@ -12,6 +12,7 @@ import orthogon.core.language.Stretch;
 import orthogon.core.language.Translated;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.proof.claim.Replay;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
@@ -45,7 +46,7 @@ final class Preview {
         }
         Optional<Interview> at = page.isPresent()
                 ? witness(proof, owner, page.get()).map(w -> Replay.of(Wiring.of(translated), LocalDate.now(), w, page.get().code()))
-                : explained(proof, "reach-outcome", owner).map(w -> Replay.of(Wiring.of(translated), LocalDate.now(), w, ""));
+                : explained(proof, ClaimKind.REACH_OUTCOME, owner).map(w -> Replay.of(Wiring.of(translated), LocalDate.now(), w, ""));
         Optional<Course.PageView> current = at.flatMap(i -> i.course().current());
         if (at.isPresent() && page.isPresent() && current.filter(v -> v.page().code().equals(page.get().code())).isPresent()) {
             model.addAttribute("previewKind", "page");
@@ -67,12 +68,11 @@ final class Preview {
     }
 
     private static Optional<Map<String, Object>> witness(Proof proof, String owner, Page page) {
-        return explained(proof, "reach-question", owner).or(() -> explained(proof, "reach-note", owner))
-                .or(() -> explained(proof, "reach-section", owner)).or(() -> explained(proof, "reach-page", page.code()));
+        return explained(proof, ClaimKind.REACH_QUESTION, owner).or(() -> explained(proof, ClaimKind.REACH_NOTE, owner))
+                .or(() -> explained(proof, ClaimKind.REACH_SECTION, owner)).or(() -> explained(proof, ClaimKind.REACH_PAGE, page.code()));
     }
 
-    private static Optional<Map<String, Object>> explained(Proof proof, String kind, String place) {
-        return proof.claims().stream().filter(c -> c.kind().equals(kind) && c.place().equals(place)).findFirst().map(Claim::explanation)
-                .flatMap(Claim.Explanation::witness);
+    private static Optional<Map<String, Object>> explained(Proof proof, ClaimKind kind, String place) {
+        return proof.claim(kind, place).map(Claim::explanation).flatMap(Claim.Explanation::witness);
     }
 }

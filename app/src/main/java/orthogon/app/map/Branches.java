@@ -14,6 +14,7 @@ import java.util.TreeSet;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Wiring;
 import orthogon.core.expression.Wiring.Wire;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Verdict;
@@ -118,8 +119,8 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
 
     private static final class Reading {
 
-        private static final Set<Wiring.Family> DECIDING = Set.of(Wiring.Family.ASK_WHEN, Wiring.Family.DERIVE, Wiring.Family.OFFER_WHEN,
-                Wiring.Family.REQUIRE_WHEN);
+        private static final Set<RuleFamily> DECIDING = Set.of(RuleFamily.ASK_WHEN, RuleFamily.DERIVE, RuleFamily.OFFER_WHEN,
+                RuleFamily.REQUIRE_WHEN);
 
         private final Proof proof;
         private final Wiring wiring;
@@ -145,7 +146,7 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
                 }
             });
             for (Wire wire : wiring.wires()) {
-                if (wire.family() != Wiring.Family.CLAIM && wire.family() != Wiring.Family.ACCEPT) {
+                if (wire.family() != RuleFamily.CLAIM && wire.family() != RuleFamily.ACCEPT) {
                     wire.uses().stream().filter(used -> !wire.owner().equals(used)).forEach(deciding::add);
                 }
                 if (DECIDING.contains(wire.family())) {
@@ -162,7 +163,7 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
                     states.merge(owner.equals("outcomeTable") || owner.equals(document.code()) ? TABLE : owner, claim.verdict().word(),
                             (a, b) -> a.equals("refuted") ? a : b);
                 }
-                if (claim.kind().startsWith("reach-") && claim.verdict() == Verdict.REFUTED) {
+                if (claim.kind().isReach() && claim.verdict() == Verdict.REFUTED) {
                     never.add(claim.place());
                 }
             }

@@ -22,6 +22,7 @@ import orthogon.core.edit.Edit;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Replay;
@@ -250,7 +251,7 @@ class MapController {
         Optional<Wiring.Wire> condition = proof.wiring().at(at + (page.isPresent() ? ".openWhen" : ".askWhen"));
         condition.ifPresent(w -> decidedBy.addAll(w.uses()));
         List<String> decides = proof.wiring().wires().stream()
-                .filter(w -> w.uses().contains(at) && w.family() != Wiring.Family.CLAIM && !w.owner().equals(at))
+                .filter(w -> w.uses().contains(at) && w.family() != RuleFamily.CLAIM && !w.owner().equals(at))
                 .map(Wiring.Wire::owner).distinct().toList();
         List<Claim> here = proof.claims().stream().filter(c -> c.place().equals(at) || c.place().startsWith(at + ".")
                 || c.place().startsWith(at + "/") || ending && c.place().startsWith("outcomeTable")).toList();

@@ -18,6 +18,7 @@ import orthogon.core.language.Piping;
 import orthogon.core.language.Texts;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.proof.claim.Gate;
 import orthogon.core.proof.claim.Mend;
 import orthogon.core.proof.claim.Replay;
@@ -63,7 +64,7 @@ record Explained(Claim claim, String title, String headline, String details, Lis
 
         static Optional<Translated> of(Claim claim, Questionnaire document) {
             int slash = claim.place().indexOf('/');
-            if (!claim.kind().equals("translated") || slash < 0) {
+            if (claim.kind() != ClaimKind.TRANSLATED || slash < 0) {
                 return Optional.empty();
             }
             String language = claim.place().substring(0, slash);
@@ -91,8 +92,8 @@ record Explained(Claim claim, String title, String headline, String details, Lis
         List<Given> deciding = new ArrayList<>();
         List<Given> rest = new ArrayList<>();
         given(proof, claim, explanation, deciding, rest);
-        List<Claim> consequences = proof.claims().stream().filter(c -> c.follows().filter(claim.id()::equals).isPresent()).toList();
-        Optional<Claim> cause = claim.follows().flatMap(f -> proof.claims().stream().filter(c -> c.id().equals(f)).findFirst());
+        List<Claim> consequences = proof.claims().stream().filter(c -> c.follows().filter(claim.identity()::equals).isPresent()).toList();
+        Optional<Claim> cause = claim.follows().flatMap(f -> proof.claim(f.kind(), f.place()));
         List<Member> core = explanation.core().stream()
                 .map(place -> new Member(place, proof.sentence(place), owner(document, place))).toList();
         String now = explanation.mend().flatMap(m -> proof.wiring().at(m.place())).map(w -> w.text()).orElse("");
@@ -126,7 +127,7 @@ record Explained(Claim claim, String title, String headline, String details, Lis
         codes.removeIf(c -> !answers.containsKey(c) && !others.containsKey(c));
         for (String code : codes) {
             // The second respondent is told only as far as the page at which the two part.
-            boolean told = !claim.kind().equals("answers-kept") || pageOf(document, code) < pageOf(document, claim.place());
+            boolean told = claim.kind() != ClaimKind.ANSWERS_KEPT || pageOf(document, code) < pageOf(document, claim.place());
             boolean decides = explanation.other().isEmpty()
                     ? decisive.contains(code)
                     : told && !Objects.equals(answers.get(code), others.get(code));
@@ -139,11 +140,11 @@ record Explained(Claim claim, String title, String headline, String details, Lis
     private static Set<String> decisive(Proof proof, Claim claim, Claim.Explanation explanation) {
         Set<String> codes = new LinkedHashSet<>();
         String place = claim.place().split("#")[0];
-        boolean ofOutcome = claim.kind().equals("one-outcome") || claim.kind().equals("own") && proof.wiring().wires().stream()
+        boolean ofOutcome = claim.kind() == ClaimKind.ONE_OUTCOME || claim.kind() == ClaimKind.OWN && proof.wiring().wires().stream()
                 .anyMatch(w -> w.owner().equals(place) && w.readable().filter(e -> e.references().contains("outcome")).isPresent());
         proof.wiring().wires().stream()
                 .filter(w -> explanation.core().contains(w.place()) || w.place().equals(place)
-                        || claim.kind().equals("own") && w.owner().equals(place)
+                        || claim.kind() == ClaimKind.OWN && w.owner().equals(place)
                         || ofOutcome && (w.place().startsWith("outcomeTable/") || w.place().contains("/finish/"))
                         || w.place().equals(place + ".askWhen") || w.place().equals(place + ".openWhen"))
                 .forEach(w -> w.readable().flatMap(proof.wiring()::unfolded).ifPresent(e -> codes.addAll(e.references())));

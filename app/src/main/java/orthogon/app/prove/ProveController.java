@@ -23,9 +23,10 @@ import orthogon.core.edit.ChangeBurden;
 import orthogon.core.edit.Refused;
 import orthogon.core.edit.Settle;
 import orthogon.core.edit.Translate;
-import orthogon.core.expression.Wiring;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.proof.claim.Family;
 import orthogon.core.proof.claim.Gate;
 import orthogon.core.proof.claim.Mend;
@@ -131,14 +132,14 @@ class ProveController {
                         .min(Comparator.comparing(c -> !c.blocking())))
                 .or(() -> proof.claims().stream().filter(c -> about(c, at)).findFirst())
                 .or(() -> families.stream().flatMap(f -> f.open().stream()).filter(Claim::blocking).findFirst())
-                .or(() -> proof.claims().stream().filter(c -> c.kind().equals("one-outcome")).findFirst());
+                .or(() -> proof.claims().stream().filter(c -> c.kind() == ClaimKind.ONE_OUTCOME).findFirst());
         model.addAttribute("gone", !claim.isEmpty() && selected.filter(c -> c.id().equals(claim)).isEmpty());
         // An explanation may take a while; the sheet comes without it, and asks for it then.
         boolean explained = selected.filter(Claim::isExplained).isPresent();
         model.addAttribute("chosen", selected.filter(c -> explained).map(c -> Explained.of(proof, c, gate)).orElse(null));
         model.addAttribute("later", selected.filter(c -> !explained).orElse(null));
         model.addAttribute("asked", claim.isEmpty() ? selected.map(Claim::id).orElse("") : claim);
-        model.addAttribute("names", String.join(" ", proof.wiring().names(Wiring.Family.CLAIM, "")));
+        model.addAttribute("names", String.join(" ", proof.wiring().names(RuleFamily.CLAIM, "")));
         figures(draft, proof, model);
     }
 
@@ -154,7 +155,7 @@ class ProveController {
         model.addAttribute("gone", selected.isEmpty());
         model.addAttribute("asked", claim);
         model.addAttribute("proofOf", draft.revision());
-        Claim shown = selected.or(() -> proof.claims().stream().filter(c -> c.kind().equals("one-outcome")).findFirst())
+        Claim shown = selected.or(() -> proof.claims().stream().filter(c -> c.kind() == ClaimKind.ONE_OUTCOME).findFirst())
                 .orElse(proof.claims().getFirst());
         model.addAttribute("chosen", Explained.of(proof, shown, gate));
         return "prove/chosen :: claim";
@@ -284,7 +285,7 @@ class ProveController {
                         ? "the expression cannot be understood, so nobody can vouch for it. Fix it."
                         : waived.verdict() == Verdict.PROVED ? "it is proved." : "it blocks nothing by itself."));
             }
-            acts.noted(who.getName(), code, "waived " + claim + ": " + reason.strip(), () -> waivers.save(draft.id(), waived.kind(),
+            acts.noted(who.getName(), code, "waived " + claim + ": " + reason.strip(), () -> waivers.save(draft.id(), waived.kind().word(),
                     waived.place(), reason.strip(), draft.revision(), who.getName()));
             return again(code, claim, model);
         });
@@ -296,7 +297,7 @@ class ProveController {
             Draft draft = frame.draft(code);
             Claim waived = claim(draft, claim);
             acts.noted(who.getName(), code, "withdrew the waiver of " + claim,
-                    () -> waivers.takeBack(draft.id(), waived.kind(), waived.place(), who.getName()));
+                    () -> waivers.takeBack(draft.id(), waived.kind().word(), waived.place(), who.getName()));
             return again(code, claim, model);
         });
     }

@@ -26,7 +26,7 @@ import org.springframework.stereotype.Component;
 public class Changes {
 
     /** What is known of a comparison that somebody stopped. */
-    public static final String STOPPED = "The comparison was stopped.";
+    private static final String STOPPED = "The comparison was stopped.";
     private static final int KEPT = 10;
 
     /** A drill of the release that the draft does otherwise. */
@@ -43,9 +43,10 @@ public class Changes {
      * What is known of a change.
      *
      * @param failed why nothing is; empty where something is
+     * @param isStopped whether nothing is since somebody stopped the comparison
      * @param walked empty while the drills are being walked
      */
-    public record Found(Optional<Change> change, String failed, Optional<Walked> walked) {}
+    public record Found(Optional<Change> change, String failed, boolean isStopped, Optional<Walked> walked) {}
 
     private record Key(long release, long questionnaire, int revision, LocalDate day) {
 
@@ -79,8 +80,8 @@ public class Changes {
                 ? Optional.of(new Walked(0, List.of()))
                 : Optional.ofNullable(walk.getNow(null));
         return Optional.of(change.handle((is, failure) -> failure == null
-                ? new Found(Optional.of(is), "", walked)
-                : new Found(Optional.empty(), because(failure), Optional.of(new Walked(0, List.of())))).join());
+                ? new Found(Optional.of(is), "", false, walked)
+                : new Found(Optional.empty(), because(failure), failure instanceof CancellationException, Optional.of(new Walked(0, List.of())))).join());
     }
 
     /** Calls off what is under way for a draft. */

@@ -34,13 +34,9 @@ public class DrillSets {
      *
      * @param drills empty where there can be none
      * @param why there can be none; empty otherwise
+     * @param isStopped whether there are none since somebody stopped the work
      */
-    public record DrillSet(Optional<Drills> drills, String why) {
-
-        /** Whether there are none since somebody stopped the work. */
-        public boolean isStopped() {
-            return why.equals(STOPPED);
-        }
+    public record DrillSet(Optional<Drills> drills, String why, boolean isStopped) {
 
         /** Walks every drill through the interview, anew: for each, what the interview does otherwise than the drill expects. */
         public List<List<String>> replayed(Questionnaire document, LocalDate day) {
@@ -71,9 +67,9 @@ public class DrillSets {
 
     private DrillSet found(Questionnaire document, LocalDate day) {
         try {
-            return new DrillSet(Optional.of(Drills.of(document, day, Limits.USUAL, computations.watch())), "");
+            return new DrillSet(Optional.of(Drills.of(document, day, Limits.USUAL, computations.watch())), "", false);
         } catch (Drills.NotPossible e) {
-            return new DrillSet(Optional.empty(), e.getMessage());
+            return new DrillSet(Optional.empty(), e.getMessage(), false);
         }
     }
 
@@ -83,9 +79,9 @@ public class DrillSets {
         try {
             return Optional.ofNullable(set.getNow(null));
         } catch (CancellationException e) {
-            return Optional.of(new DrillSet(Optional.empty(), STOPPED));
+            return Optional.of(new DrillSet(Optional.empty(), STOPPED, true));
         } catch (CompletionException e) {
-            return Optional.of(new DrillSet(Optional.empty(), Failure.words(e.getCause())));
+            return Optional.of(new DrillSet(Optional.empty(), Failure.words(e.getCause()), false));
         }
     }
 

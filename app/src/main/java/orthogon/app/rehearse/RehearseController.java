@@ -31,7 +31,10 @@ import orthogon.core.interview.Reasons;
 import orthogon.core.language.OwnWords;
 import orthogon.core.language.Stretch;
 import orthogon.core.language.Translated;
+import orthogon.core.place.Place;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.proof.claim.Replay;
 import orthogon.core.questionnaire.Attachment;
 import orthogon.core.questionnaire.Page;
@@ -168,11 +171,12 @@ class RehearseController {
         }
     }
 
-    /** A place in words: {@code outcomeTable/0}, {@code animal/finish/0}. */
-    private static String words(String place) {
-        String[] parts = place.split("/");
-        int number = Integer.parseInt(parts[parts.length - 1]) + 1;
-        return parts.length == 2 ? "row " + number + " of the outcome table" : "finish " + number + " of page " + parts[0];
+    /** What ends an interview, in words. */
+    private static String words(Place.Rule rule) {
+        int number = rule.number() + 1;
+        return rule.family() == RuleFamily.OUTCOME_ROW
+                ? "row " + number + " of the outcome table"
+                : "finish " + number + " of page " + rule.row();
     }
 
     private static List<Step> steps(Draft draft, Interview interview, Course course, Course onward, Voice voice) {
@@ -346,7 +350,8 @@ class RehearseController {
     /** The page that the claim is about, where it is about one, so that the rehearsal stops there. */
     private static String stop(Draft draft, Claim claim) {
         String head = claim.place().split("[./]")[0];
-        boolean leaves = List.of("reach-skip", "reach-finish", "own", "one-outcome", "reach-outcome", "reach-row").contains(claim.kind());
+        boolean leaves = claim.kind().scope() == ClaimKind.Scope.ENDING || claim.kind() == ClaimKind.REACH_SKIP
+                || claim.kind() == ClaimKind.REACH_FINISH;
         return leaves ? "" : draft.document().page(head).or(() -> draft.document().pageOf(head)).map(p -> p.code()).orElse("");
     }
 }

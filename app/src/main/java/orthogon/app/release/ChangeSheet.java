@@ -28,9 +28,10 @@ import orthogon.formats.report.StoredAnswers;
  * @param limited questions whose limits changed in a way that is not compared
  * @param drills which drills of the release end differently, and how
  * @param working whether they are still being walked
+ * @param isStopped whether somebody stopped the comparison
  */
 record ChangeSheet(String headline, List<Row> rows, List<Text> texts, Map<String, Long> translations, List<String> limited,
-        String drills, List<Changes.Otherwise> otherwise, boolean working) {
+        String drills, List<Changes.Otherwise> otherwise, boolean working, boolean isStopped) {
 
     /**
      * One difference with somebody who meets it.
@@ -45,14 +46,9 @@ record ChangeSheet(String headline, List<Row> rows, List<Text> texts, Map<String
     /** A wording with what of it is new. */
     record Text(String unit, List<Run> runs) {}
 
-    /** Whether somebody stopped the comparison. */
-    public boolean isStopped() {
-        return headline.equals(Changes.STOPPED);
-    }
-
     static ChangeSheet of(Questionnaire before, Questionnaire after, Changes.Found found) {
         if (found.change().isEmpty()) {
-            return new ChangeSheet(found.failed(), List.of(), List.of(), Map.of(), List.of(), "", List.of(), false);
+            return new ChangeSheet(found.failed(), List.of(), List.of(), Map.of(), List.of(), "", List.of(), false, found.isStopped());
         }
         Change change = found.change().get();
         List<Row> rows = change.differences().stream().map(d -> row(before, after, d)).toList();
@@ -60,7 +56,7 @@ record ChangeSheet(String headline, List<Row> rows, List<Text> texts, Map<String
         change.wordings().forEach((unit, w) -> texts.add(new Text(unit, TextDifference.of(w.before(), w.after()))));
         return new ChangeSheet(headline(change), rows, texts, translations(before, after), change.limitedOtherwise(),
                 drills(found),
-                found.walked().map(Changes.Walked::otherwise).orElse(List.of()), found.walked().isEmpty());
+                found.walked().map(Changes.Walked::otherwise).orElse(List.of()), found.walked().isEmpty(), false);
     }
 
     private static String headline(Change change) {

@@ -12,6 +12,8 @@ import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Printer;
 import orthogon.core.expression.Type;
 import orthogon.core.expression.Wiring;
+import orthogon.core.place.Place;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
@@ -25,7 +27,7 @@ final class RuleRows {
      * @param at the row of the ledger that it belongs to
      * @param what it does there, where the family alone does not say
      */
-    record Governed(String place, Wiring.Family family, String at, String what) {
+    record Governed(String place, RuleFamily family, String at, String what) {
 
         public String words() {
             return family.words();
@@ -66,7 +68,7 @@ final class RuleRows {
     List<RuleRow> all() {
         Map<String, List<Wiring.Wire>> byText = new LinkedHashMap<>();
         for (Wiring.Wire wire : wiring.wires()) {
-            if (wire.family().isCondition() && wire.family() != Wiring.Family.CLAIM) {
+            if (wire.family().isCondition() && wire.family() != RuleFamily.CLAIM) {
                 byText.computeIfAbsent(key(wire), k -> new ArrayList<>()).add(wire);
             }
         }
@@ -87,25 +89,20 @@ final class RuleRows {
     }
 
     private Governed governed(Wiring.Wire wire) {
-        String place = wire.place();
-        boolean ending = wire.family() == Wiring.Family.OUTCOME_ROW;
+        boolean ending = wire.family() == RuleFamily.OUTCOME_ROW;
         String what = switch (wire.family()) {
-            case OFFER_WHEN -> "option " + place.split("\\.")[1];
-            case ASK_WHEN -> place.split("\\.").length == 3 ? "row " + place.split("\\.")[1] : "";
-            case SKIP -> "to " + page(wire).skip().get(index(place)).to();
-            case FINISH -> "as " + page(wire).finish().get(index(place)).outcome();
-            case OUTCOME_ROW -> "row " + (index(place) + 1) + ": " + wire.owner();
+            case OFFER_WHEN -> "option " + ((Place.Part) wire.at().owner()).code();
+            case ASK_WHEN -> wire.at().owner() instanceof Place.Part row ? "row " + row.code() : "";
+            case SKIP -> "to " + page(wire).skip().get(wire.at().number()).to();
+            case FINISH -> "as " + page(wire).finish().get(wire.at().number()).outcome();
+            case OUTCOME_ROW -> "row " + (wire.at().number() + 1) + ": " + wire.owner();
             default -> "";
         };
-        return new Governed(place, wire.family(), ending ? Edit.ENDING : wire.owner(), what);
+        return new Governed(wire.place(), wire.family(), ending ? Edit.ENDING : wire.owner(), what);
     }
 
     private Page page(Wiring.Wire wire) {
         return document.page(wire.owner()).orElseThrow();
-    }
-
-    private static int index(String place) {
-        return Integer.parseInt(place.substring(place.lastIndexOf('/') + 1));
     }
 
     List<Named> named() {

@@ -21,8 +21,10 @@ import orthogon.core.edit.Sentence;
 import orthogon.core.edit.SetConditions;
 import orthogon.core.edit.Strike;
 import orthogon.core.expression.Wiring;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Places;
@@ -84,9 +86,9 @@ class RulesController {
         frame.fill(model, draft, "rules");
         model.addAttribute("document", document);
         model.addAttribute("revision", draft.revision());
-        model.addAttribute("names", String.join(" ", wiring.names(Wiring.Family.OUTCOME_ROW, "")));
+        model.addAttribute("names", String.join(" ", wiring.names(RuleFamily.OUTCOME_ROW, "")));
         model.addAttribute("filter", filter);
-        model.addAttribute("families", Wiring.Family.values());
+        model.addAttribute("families", RuleFamily.values());
         Map<String, String> pages = new HashMap<>();
         document.pages().forEach(p -> {
             pages.put(p.code(), p.code());
@@ -111,7 +113,7 @@ class RulesController {
         proof.ifPresent(p -> p.claims().forEach(c -> {
             if (c.place().startsWith("outcomeTable/") && c.family() != orthogon.core.proof.claim.Family.SOUND) {
                 margin.computeIfAbsent(c.place().split("#")[0], k -> new ArrayList<>()).add(c);
-            } else if (c.kind().equals("one-outcome")) {
+            } else if (c.kind() == ClaimKind.ONE_OUTCOME) {
                 margin.computeIfAbsent("", k -> new ArrayList<>()).add(c);
             }
         }));

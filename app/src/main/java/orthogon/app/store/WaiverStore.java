@@ -4,6 +4,8 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.OffsetDateTime;
 import java.util.List;
+import java.util.Optional;
+import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.proof.claim.Gate.Waiver;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -35,7 +37,8 @@ public class WaiverStore {
 
     /** Those that were not taken back, oldest first; whether they still count is for the gate to say. */
     public List<Waiver> of(long questionnaireId) {
-        return jdbc.sql(SELECT).param("questionnaire", questionnaireId).query((row, n) -> waiver(questionnaireId, row)).list();
+        return jdbc.sql(SELECT).param("questionnaire", questionnaireId).query(WaiverStore::kept).list().stream()
+                .flatMap(k -> waiver(questionnaireId, k).stream()).toList();
     }
 
     public void save(long questionnaireId, String claim, String place, String reason, int revision, String author) {
@@ -48,9 +51,17 @@ public class WaiverStore {
                 .param("at", OffsetDateTime.now()).update();
     }
 
-    private Waiver waiver(long questionnaireId, ResultSet row) throws SQLException {
-        int revision = row.getInt("revision");
-        return new Waiver(row.getString("claim"), row.getString("place"), row.getString("reason"), row.getString("author"), revision,
-                drafts.at(questionnaireId, revision).orElseThrow().document());
+    /** One row, with the claim by its word in the proof report. */
+    private record Kept(String claim, String place, String reason, String author, int revision) {}
+
+    private static Kept kept(ResultSet row, int number) throws SQLException {
+        return new Kept(row.getString("claim"), row.getString("place"), row.getString("reason"), row.getString("author"),
+                row.getInt("revision"));
+    }
+
+    /** Empty for a claim of a kind that there is no more. */
+    private Optional<Waiver> waiver(long questionnaireId, Kept kept) {
+        return ClaimKind.of(kept.claim()).map(kind -> new Waiver(kind, kept.place(), kept.reason(), kept.author(), kept.revision(),
+                drafts.at(questionnaireId, kept.revision()).orElseThrow().document()));
     }
 }

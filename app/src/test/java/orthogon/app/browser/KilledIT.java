@@ -20,7 +20,10 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -95,6 +98,16 @@ class KilledIT {
         return URLEncoder.encode(name, StandardCharsets.UTF_8) + "=" + URLEncoder.encode(value, StandardCharsets.UTF_8);
     }
 
+    private static void areAllThere(Map<String, String> confirmed) throws IOException, InterruptedException {
+        try (HttpClient client = HttpClient.newHttpClient()) {
+            for (Map.Entry<String, String> one : confirmed.entrySet()) {
+                String page = client.send(HttpRequest.newBuilder(URI.create(one.getKey())).build(), HttpResponse.BodyHandlers.ofString())
+                        .body();
+                assertTrue(page.contains(one.getValue()), () -> one + " is lost");
+            }
+        }
+    }
+
     /** While the server answers. */
     private void backUp(Path file) {
         ByteArrayOutputStream said = new ByteArrayOutputStream();
@@ -110,9 +123,11 @@ class KilledIT {
         String address = "http://localhost:" + port;
         FileSystemUtils.copyRecursively(RunningApplication.demoCopy(), data);
         Map<String, String> confirmed = new ConcurrentHashMap<>();
+        Set<String> checked = new HashSet<>();
+        int kills = Integer.getInteger("orthogon.kills", 5);
         Process process = start(port);
         try {
-            for (int kill = 1; kill <= Integer.getInteger("orthogon.kills", 5); kill++) {
+            for (int kill = 1; kill <= kills; kill++) {
                 int before = confirmed.size();
                 try (ExecutorService respondents = Executors.newVirtualThreadPerTaskExecutor()) {
                     for (int who = 0; who < 8; who++) {
@@ -131,14 +146,13 @@ class KilledIT {
                     }
                 }
                 process = start(port);
-                try (HttpClient client = HttpClient.newHttpClient()) {
-                    for (Map.Entry<String, String> one : confirmed.entrySet()) {
-                        String page = client.send(HttpRequest.newBuilder(URI.create(one.getKey())).build(),
-                                HttpResponse.BodyHandlers.ofString()).body();
-                        assertTrue(page.contains(one.getValue()), () -> one + " is lost");
-                    }
-                }
+                Map<String, String> fresh = new HashMap<>(confirmed);
+                fresh.keySet().removeAll(checked);
+                areAllThere(fresh);
+                checked.addAll(fresh.keySet());
             }
+            areAllThere(confirmed);
+            System.out.println("Killed " + kills + " times; all of " + confirmed.size() + " confirmed answers are there.");
         } finally {
             process.destroyForcibly();
         }

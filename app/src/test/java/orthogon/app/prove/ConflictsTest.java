@@ -66,6 +66,6 @@ class ConflictsTest {
                         + "not yes.",
                 never.explanation().details());
         Claim idle = refuted(ending, "condition-varies", "outcomeTable/0");
-        assertEquals("reach-row outcomeTable/0", idle.follows().orElseThrow());
+        assertEquals("reach-row outcomeTable/0", idle.follows().orElseThrow().text());
     }
 }

@@ -13,6 +13,7 @@ import java.util.stream.Collectors;
 import orthogon.core.expression.Printer;
 import orthogon.core.expression.Type;
 import orthogon.core.expression.Wiring;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Places;
 import orthogon.core.questionnaire.Question;
@@ -46,7 +47,7 @@ public final class Meant {
     private Meant() {}
 
     /** The text in the expression language; empty where it has no fault, or where it could mean nothing or several things. */
-    public static Optional<String> of(Wiring wiring, Wiring.Family family, String owner, String text) {
+    public static Optional<String> of(Wiring wiring, RuleFamily family, String owner, String text) {
         if (text.isBlank() || text.length() > LONGEST || wiring.checked(family, owner, text).faults().isEmpty()) {
             return Optional.empty();
         }

@@ -16,6 +16,7 @@ import orthogon.core.expression.Printer;
 import orthogon.core.expression.Wiring;
 import orthogon.core.language.Piping;
 import orthogon.core.language.Texts;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
@@ -48,8 +49,8 @@ public final class References {
         Set<String> inside = going(document, codes);
         List<String> places = new ArrayList<>();
         for (Wiring.Wire wire : Wiring.of(document).wires()) {
-            boolean own = inside.contains(wire.owner()) && wire.family() != Wiring.Family.OUTCOME_ROW
-                    && wire.family() != Wiring.Family.CLAIM;
+            boolean own = inside.contains(wire.owner()) && wire.family() != RuleFamily.OUTCOME_ROW
+                    && wire.family() != RuleFamily.CLAIM;
             if (wire.uses().stream().anyMatch(inside::contains) && !own) {
                 places.add(wire.place());
             }

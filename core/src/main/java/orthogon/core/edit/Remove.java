@@ -2,10 +2,14 @@ package orthogon.core.edit;
 
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import orthogon.core.language.Piping;
 import orthogon.core.language.Texts;
+import orthogon.core.place.Place.Rule;
+import orthogon.core.place.PlaceText;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Places;
 import orthogon.core.questionnaire.Questionnaire;
@@ -31,13 +35,10 @@ public record Remove(List<String> codes, boolean withDependents) implements Edit
             places.addAll(References.dependents(document, going));
             more = false;
             for (String place : places) {
-                if (place.endsWith(".derive")) {
-                    more |= going.add(place.substring(0, place.length() - ".derive".length()));
-                }
+                more |= derived(place).filter(going::add).isPresent();
             }
         }
-        places.removeIf(p -> p.endsWith(".derive") && going.contains(p.substring(0, p.length() - ".derive".length()))
-                && withDependents);
+        places.removeIf(p -> withDependents && derived(p).filter(going::contains).isPresent());
         if (!places.isEmpty() && !withDependents) {
             throw new Refused("These depend on " + String.join(", ", codes) + ": "
                     + String.join(", ", References.dependents(document, new LinkedHashSet<>(codes)))
@@ -73,5 +74,10 @@ public record Remove(List<String> codes, boolean withDependents) implements Edit
     @Override
     public Set<String> about() {
         return Set.copyOf(codes);
+    }
+
+    /** The derived value that an expression computes; empty for any other expression. */
+    private static Optional<String> derived(String place) {
+        return PlaceText.rule(place).filter(r -> r.family() == RuleFamily.DERIVE).map(Rule::row);
     }
 }

@@ -19,6 +19,7 @@ import orthogon.core.expression.ExpressionReader;
 import orthogon.core.expression.Printer;
 import orthogon.core.expression.Type;
 import orthogon.core.expression.Wiring;
+import orthogon.core.place.RuleFamily;
 
 /**
  * A condition made of lines (question, comparison, value) and groups of them, for those who do not type expressions. Every condition
@@ -122,7 +123,7 @@ public sealed interface Sentence {
      *
      * @param owner where it stands, which settles what names mean
      */
-    static Sentence of(String text, Wiring wiring, Wiring.Family family, String owner) {
+    static Sentence of(String text, Wiring wiring, RuleFamily family, String owner) {
         Predicate<Line> fits = l -> comparisons(l.subject(), wiring.checked(family, owner, l.subject()).type()).containsKey(l.comparison());
         return ExpressionReader.read(text) instanceof ExpressionReader.Reading.Read read ? of(read.expr(), fits) : new Typed(text);
     }
@@ -210,7 +211,7 @@ public sealed interface Sentence {
      * @param owner where it stands, which settles what names mean
      * @throws Refused where a line is not complete, or a value does not fit
      */
-    static String text(Sentence sentence, Wiring wiring, Wiring.Family family, String owner) throws Refused {
+    static String text(Sentence sentence, Wiring wiring, RuleFamily family, String owner) throws Refused {
         return switch (sentence) {
             case Typed t -> t.text().strip();
             case Line l -> line(l, wiring.checked(family, owner, l.subject()).type());

@@ -5,6 +5,8 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.Map;
 import java.util.Set;
+import orthogon.core.place.Place.Rule;
+import orthogon.core.place.PlaceText;
 import orthogon.core.questionnaire.Places;
 import orthogon.core.questionnaire.Questionnaire;
 
@@ -45,7 +47,6 @@ public record SetConditions(Map<String, String> texts) implements Edit {
 
     /** The item or page that a place belongs to, or {@link Edit#ENDING}. */
     static String owner(String place) {
-        String head = place.split("[./]", 2)[0];
-        return head.equals("outcomeTable") || head.equals("claims") ? ENDING : head;
+        return PlaceText.rule(place).map(Rule::row).filter(row -> !row.isEmpty()).orElse(ENDING);
     }
 }

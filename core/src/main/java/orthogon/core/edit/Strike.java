@@ -3,6 +3,8 @@ package orthogon.core.edit;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import orthogon.core.place.PlaceText;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Places;
 import orthogon.core.questionnaire.Questionnaire;
 
@@ -15,7 +17,7 @@ public record Strike(List<String> places) implements Edit {
             if (!Places.exists(document, place)) {
                 throw Whole.gone("place " + place);
             }
-            if (place.endsWith(".derive")) {
+            if (PlaceText.rule(place).filter(r -> r.family() == RuleFamily.DERIVE).isPresent()) {
                 throw new Refused("A derived value is removed on the Compose sheet.");
             }
         }

@@ -14,6 +14,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import orthogon.core.expression.Expr.*;
+import orthogon.core.place.Place;
+import orthogon.core.place.Place.Rule;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Group;
@@ -31,39 +34,25 @@ import orthogon.core.questionnaire.Roster;
  */
 public final class Wiring {
 
-    /** What kind of rule stands at a place. */
-    public enum Family {
-        OPEN_WHEN("Open when"), ASK_WHEN("Ask when"), OFFER_WHEN("Offer when"), REQUIRE_WHEN("Require when"), ACCEPT(
-                "Accept when"), LOCK_WHEN("Lock when"), REWORD("Reword when"), START_WITH("Start with"), DERIVE(
-                        "Derive"), SKIP("Skip ahead"), FINISH("Finish here"), OUTCOME_ROW("Outcome when"), CLAIM("Own claim");
-
-        private final String words;
-
-        Family(String words) {
-            this.words = words;
-        }
-
-        public String words() {
-            return words;
-        }
-
-        /** Whether the expression is true or false and governs what happens. */
-        public boolean isCondition() {
-            return this != START_WITH && this != DERIVE;
-        }
-    }
-
     /**
      * One expression.
      *
+     * @param at where it stands
+     * @param place the text form of where it stands
      * @param owner code of the item, page or claim it belongs to; for an outcome row the outcome
      * @param expr empty where the text has a fault
      * @param readable the tree also where only names or types are at fault
      * @param uses codes of the items and link parameters it speaks of, in reading order; of {@code animals.urgency} both
      * @param options where it names an option of a choice question
      */
-    public record Wire(String place, Family family, String owner, String text, Optional<Expr> expr, Optional<Expr> readable, Type type,
-            List<ExpressionFault> faults, Set<String> uses, List<OptionUse> options) {}
+    public record Wire(Rule at, String place, String owner, String text, Optional<Expr> expr, Optional<Expr> readable, Type type,
+            List<ExpressionFault> faults, Set<String> uses, List<OptionUse> options) {
+
+        /** What the expression does. */
+        public RuleFamily family() {
+            return at.family();
+        }
+    }
 
     /** An option named by its code in quotes, at a place in the text. */
     public record OptionUse(String question, String option, Expr.Span at) {}
@@ -116,20 +105,20 @@ public final class Wiring {
         known.stream().filter(k -> k.names.equals(names)).findFirst().ifPresent(k -> earlier = k.wires);
         document.items().filter(Derived.class::isInstance).forEach(d -> derivedType((Derived) d));
         for (Page page : document.pages()) {
-            add(page.code() + ".openWhen", Family.OPEN_WHEN, page.code(), page.openWhen());
+            add(page.code(), RuleFamily.OPEN_WHEN, page.openWhen());
             page.allItems().forEach(this::addItem);
             for (int i = 0; i < page.finish().size(); i++) {
-                add(page.code() + "/finish/" + i, Family.FINISH, page.code(), page.finish().get(i).when());
+                add(Rule.at(page.code(), RuleFamily.FINISH, i), page.code(), page.finish().get(i).when());
             }
             for (int i = 0; i < page.skip().size(); i++) {
-                add(page.code() + "/skip/" + i, Family.SKIP, page.code(), page.skip().get(i).when());
+                add(Rule.at(page.code(), RuleFamily.SKIP, i), page.code(), page.skip().get(i).when());
             }
         }
         for (int i = 0; i < document.outcomeTable().size(); i++) {
-            add("outcomeTable/" + i, Family.OUTCOME_ROW, document.outcomeTable().get(i).outcome(), document.outcomeTable().get(i).when());
+            add(Rule.outcomeRow(i), document.outcomeTable().get(i).outcome(), document.outcomeTable().get(i).when());
         }
         for (int i = 0; i < document.claims().size(); i++) {
-            add("claims/" + i, Family.CLAIM, document.claims().get(i).code(), document.claims().get(i).that());
+            add(Rule.ownClaim(i), document.claims().get(i).code(), document.claims().get(i).that());
         }
     }
 
@@ -177,7 +166,7 @@ public final class Wiring {
         Wiring assuming = new Wiring(document, List.of(), NO_STEP);
         settled.forEach((place, holds) -> assuming.wires.computeIfPresent(place, (p, w) -> {
             Expr literal = new Literal(holds, Span.NONE);
-            return new Wire(p, w.family(), w.owner(), w.text(), Optional.of(literal), Optional.of(literal), Type.TRUTH, List.of(),
+            return new Wire(w.at(), p, w.owner(), w.text(), Optional.of(literal), Optional.of(literal), Type.TRUTH, List.of(),
                     Set.of(), List.of());
         }));
         return assuming;
@@ -226,14 +215,16 @@ public final class Wiring {
     }
 
     /** Reads a text as if it stood at that place, to check it before it is kept. */
-    public Wire checked(Family family, String owner, String text) {
+    public Wire checked(RuleFamily family, String owner, String text) {
+        Rule at = new Rule(family == RuleFamily.OUTCOME_ROW || family == RuleFamily.CLAIM ? new Place.Whole() : new Place.Row(owner),
+                family, 0);
         return text.isBlank()
-                ? new Wire("", family, owner, "", Optional.empty(), Optional.empty(), Type.NOTHING, List.of(), Set.of(), List.of())
-                : read("", family, owner, text);
+                ? new Wire(at, "", owner, "", Optional.empty(), Optional.empty(), Type.NOTHING, List.of(), Set.of(), List.of())
+                : read(at, "", owner, text);
     }
 
     /** Names that an expression of that family at that item may use, for completion. */
-    public List<String> names(Family family, String owner) {
+    public List<String> names(RuleFamily family, String owner) {
         return scope(family, owner).names().stream().sorted().toList();
     }
 
@@ -264,27 +255,27 @@ public final class Wiring {
     private void addItem(Item item) {
         switch (item) {
             case Question q -> {
-                add(q.code() + ".askWhen", Family.ASK_WHEN, q.code(), q.askWhen());
+                add(q.code(), RuleFamily.ASK_WHEN, q.askWhen());
                 if (q.answer() instanceof Answer.Grid grid) {
                     grid.rows().forEach(
-                            r -> add(q.code() + "." + r.code() + ".askWhen", Family.ASK_WHEN, q.code(), r.askWhen()));
+                            r -> add(Rule.at(new Place.Part(q.code(), r.code()), RuleFamily.ASK_WHEN), q.code(), r.askWhen()));
                 }
                 for (Answer.Option option : q.answer().hasOwnOptions() ? q.answer().options() : List.<Answer.Option>of()) {
-                    add(q.code() + "." + option.code() + ".offerWhen", Family.OFFER_WHEN, q.code(), option.offerWhen());
+                    add(Rule.at(new Place.Part(q.code(), option.code()), RuleFamily.OFFER_WHEN), q.code(), option.offerWhen());
                 }
-                add(q.code() + ".requireWhen", Family.REQUIRE_WHEN, q.code(), q.requireWhen());
-                add(q.code() + ".lockWhen", Family.LOCK_WHEN, q.code(), q.lockWhen());
-                add(q.code() + ".startWith", Family.START_WITH, q.code(), q.startWith());
+                add(q.code(), RuleFamily.REQUIRE_WHEN, q.requireWhen());
+                add(q.code(), RuleFamily.LOCK_WHEN, q.lockWhen());
+                add(q.code(), RuleFamily.START_WITH, q.startWith());
                 for (int i = 0; i < q.accept().size(); i++) {
-                    add(q.code() + "/accept/" + i, Family.ACCEPT, q.code(), q.accept().get(i).when());
+                    add(Rule.at(q.code(), RuleFamily.ACCEPT, i), q.code(), q.accept().get(i).when());
                 }
                 reword(q.code(), q.reword());
             }
             case Note n -> {
-                add(n.code() + ".askWhen", Family.ASK_WHEN, n.code(), n.askWhen());
+                add(n.code(), RuleFamily.ASK_WHEN, n.askWhen());
                 reword(n.code(), n.reword());
             }
-            case Group g -> add(g.code() + ".askWhen", Family.ASK_WHEN, g.code(), g.askWhen());
+            case Group g -> add(g.code(), RuleFamily.ASK_WHEN, g.askWhen());
             // Read early, since others need its type, but listed in document order.
             case Derived d -> Optional.ofNullable(wires.remove(d.code() + ".derive")).ifPresent(w -> wires.put(w.place(), w));
         }
@@ -292,24 +283,31 @@ public final class Wiring {
 
     private void reword(String code, List<Reword> reword) {
         for (int i = 0; i < reword.size(); i++) {
-            add(code + "/reword/" + i, Family.REWORD, code, reword.get(i).when());
+            add(Rule.at(code, RuleFamily.REWORD, i), code, reword.get(i).when());
         }
     }
 
-    private void add(String place, Family family, String owner, String text) {
+    /** The rule of a page or an item that stands alone. */
+    private void add(String row, RuleFamily family, String text) {
+        add(Rule.at(new Place.Row(row), family), row, text);
+    }
+
+    private void add(Rule at, String owner, String text) {
         if (!text.isBlank()) {
-            wires.putIfAbsent(place, read(place, family, owner, text));
+            String place = at.text();
+            wires.putIfAbsent(place, read(at, place, owner, text));
         }
     }
 
-    private Wire read(String place, Family family, String owner, String text) {
+    private Wire read(Rule at, String place, String owner, String text) {
         step.run();
+        RuleFamily family = at.family();
         Wire before = earlier.get(place);
         if (before != null && before.family() == family && before.owner().equals(owner) && before.text().equals(text)) {
             return before;
         }
         return switch (ExpressionReader.read(text)) {
-            case ExpressionReader.Reading.Unreadable u -> new Wire(place, family, owner, text, Optional.empty(), Optional.empty(),
+            case ExpressionReader.Reading.Unreadable u -> new Wire(at, place, owner, text, Optional.empty(), Optional.empty(),
                     Type.NOTHING, List.of(u.fault()), Set.of(), List.of());
             case ExpressionReader.Reading.Read r -> {
                 Typer.Typing typing = Typer.type(r.expr(), scope(family, owner));
@@ -318,20 +316,20 @@ public final class Wiring {
                 if (faults.isEmpty()) {
                     wholeFault(family, owner, r.expr(), typing.type()).ifPresent(faults::add);
                 }
-                yield new Wire(place, family, owner, text, faults.isEmpty() ? Optional.of(r.expr()) : Optional.empty(),
+                yield new Wire(at, place, owner, text, faults.isEmpty() ? Optional.of(r.expr()) : Optional.empty(),
                         Optional.of(r.expr()),
                         typing.type(), List.copyOf(faults), uses, typing.options());
             }
         };
     }
 
-    private Optional<ExpressionFault> wholeFault(Family family, String owner, Expr expr, Type type) {
+    private Optional<ExpressionFault> wholeFault(RuleFamily family, String owner, Expr expr, Type type) {
         Span at = expr.span();
         if (family.isCondition() && type.kind() != Type.Kind.TRUTH) {
             return Optional.of(new ExpressionFault(ExpressionFault.Kind.TYPE, "a condition must be true or false, but this is "
                     + type.words(), at.from(), at.to(), ""));
         }
-        if (family == Family.START_WITH) {
+        if (family == RuleFamily.START_WITH) {
             Type wanted = types.getOrDefault(owner, Type.NOTHING);
             Type.Kind kind = wanted.kind();
             if (!type.fits(wanted)) {
@@ -349,13 +347,14 @@ public final class Wiring {
     }
 
     private void derivedType(Derived d) {
-        String place = d.code() + ".derive";
+        Rule at = Rule.at(new Place.Row(d.code()), RuleFamily.DERIVE);
+        String place = at.text();
         if (wires.containsKey(place) || items.get(d.code()) != d || !typing.add(d.code())) {
             return;
         }
         if (!(ExpressionReader.read(d.derive()) instanceof ExpressionReader.Reading.Read r)) {
             types.put(d.code(), Type.NOTHING);
-            wires.put(place, read(place, Family.DERIVE, d.code(), d.derive()));
+            wires.put(place, read(at, place, d.code(), d.derive()));
             return;
         }
         for (String name : r.expr().references()) {
@@ -366,15 +365,15 @@ public final class Wiring {
             }
         }
         types.putIfAbsent(d.code(), Type.NOTHING);
-        Wire wire = read(place, Family.DERIVE, d.code(), d.derive());
+        Wire wire = read(at, place, d.code(), d.derive());
         types.put(d.code(), wire.faults().isEmpty() ? wire.type() : Type.NOTHING);
         wires.put(place, wire);
     }
 
     /** @param owner the item, page or claim at which the expression stands; inside a roster, names mean this entry */
-    private Typer.Scope scope(Family family, String owner) {
-        boolean claim = family == Family.CLAIM;
-        String here = claim || family == Family.OUTCOME_ROW ? "" : rosterOf.getOrDefault(owner, "");
+    private Typer.Scope scope(RuleFamily family, String owner) {
+        boolean claim = family == RuleFamily.CLAIM;
+        String here = claim || family == RuleFamily.OUTCOME_ROW ? "" : rosterOf.getOrDefault(owner, "");
         Set<String> outcomes = new LinkedHashSet<>();
         document.outcomes().forEach(o -> outcomes.add(o.code()));
         return new Typer.Scope() {

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import orthogon.core.place.Place.Rule;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Burden;
 import orthogon.core.questionnaire.Item;
@@ -16,10 +17,10 @@ import orthogon.core.questionnaire.Roster;
  *
  * @param effective the effective value of every asked question that is not blank; of a roster, its entries
  * @param outcome empty while the interview runs, and where it ended without an outcome
- * @param endedBy {@code animal/finish/0} or {@code outcomeTable/1}; empty while it runs or where no row held
- * @param taken every skip and finish taken, as places
+ * @param endedBy the finish or the row of the outcome table; empty while it runs or where no row held
+ * @param taken every skip and finish taken, in the order of the interview
  */
-public record Course(List<PageView> pages, boolean complete, Optional<String> outcome, Optional<String> endedBy, List<String> taken,
+public record Course(List<PageView> pages, boolean complete, Optional<String> outcome, Optional<Rule> endedBy, List<Rule> taken,
         Map<String, Object> effective, Set<String> asked) {
 
     /** One visited page as it stands. */

@@ -14,6 +14,8 @@ import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Situation;
 import orthogon.core.expression.Wiring;
+import orthogon.core.place.Place.Rule;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
@@ -173,7 +175,7 @@ final class Walk implements Situation {
 
     private Course pages() {
         List<Course.PageView> views = new ArrayList<>();
-        List<String> taken = new ArrayList<>();
+        List<Rule> taken = new ArrayList<>();
         int next = 0;
         int passed = 0;
         while (next < document.pages().size()) {
@@ -191,29 +193,29 @@ final class Walk implements Situation {
             }
             passed++;
             for (int i = 0; i < page.finish().size(); i++) {
-                String place = page.code() + "/finish/" + i;
-                if (holds(place, true)) {
-                    taken.add(place);
+                Rule finish = Rule.at(page.code(), RuleFamily.FINISH, i);
+                if (holds(finish.text(), true)) {
+                    taken.add(finish);
                     String end = page.finish().get(i).outcome();
-                    return new Course(views, true, document.outcome(end).map(o -> end), Optional.of(place), taken, effective,
+                    return new Course(views, true, document.outcome(end).map(o -> end), Optional.of(finish), taken, effective,
                             asked);
                 }
             }
             for (int i = 0; i < page.skip().size(); i++) {
-                String place = page.code() + "/skip/" + i;
+                Rule skip = Rule.at(page.code(), RuleFamily.SKIP, i);
                 int target = pageIndex(page.skip().get(i).to());
-                if (target >= next && holds(place, true)) {
-                    taken.add(place);
+                if (target >= next && holds(skip.text(), true)) {
+                    taken.add(skip);
                     next = target;
                     break;
                 }
             }
         }
         for (int i = 0; i < document.outcomeTable().size(); i++) {
-            String place = "outcomeTable/" + i;
-            if (holds(place, true)) {
+            Rule row = Rule.outcomeRow(i);
+            if (holds(row.text(), true)) {
                 String end = document.outcomeTable().get(i).outcome();
-                return new Course(views, true, document.outcome(end).map(o -> end), Optional.of(place), taken, effective, asked);
+                return new Course(views, true, document.outcome(end).map(o -> end), Optional.of(row), taken, effective, asked);
             }
         }
         return new Course(views, true, Optional.empty(), Optional.empty(), taken, effective, asked);

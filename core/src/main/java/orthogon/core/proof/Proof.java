@@ -11,6 +11,7 @@ import java.util.function.Supplier;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.claim.AllClaims;
 import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.proof.claim.Sentences;
 import orthogon.core.proof.claim.SoundClaims;
 import orthogon.core.proof.claim.Verdict;
@@ -20,6 +21,7 @@ import orthogon.core.proof.diagram.Limits;
 import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.fault.Faults;
+import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.flow.Figures;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.flow.Share;
@@ -113,13 +115,13 @@ public final class Proof {
     /** The proof of a document at which Orthogon failed: every claim is undecided, with the reason. */
     public static Proof failed(Questionnaire document, LocalDate asOf, Throwable error) {
         Wiring wiring = Wiring.of(document);
-        return unfinished(wiring, asOf, Faults.of(wiring), Failure.words(error));
+        return unfinished(wiring, asOf, Faults.of(wiring), new Unknown.Inexact(Failure.words(error)));
     }
 
     /** The proof of a document that somebody stopped: every claim is undecided. */
     public static Proof stopped(Questionnaire document, LocalDate asOf) {
         Wiring wiring = Wiring.of(document);
-        return unfinished(wiring, asOf, Faults.of(wiring), "the proof was stopped before it reached this");
+        return unfinished(wiring, asOf, Faults.of(wiring), new Unknown.Inexact("the proof was stopped before it reached this"));
     }
 
     private static Proof begun(Questionnaire document, LocalDate asOf, Limits limits, Watch watch, Basis before) {
@@ -128,7 +130,7 @@ public final class Proof {
         watch.goOn();
         Optional<Fault> twice = faults.stream().filter(f -> f.kind() == Fault.Kind.CODE_UNIQUE).findFirst();
         if (twice.isPresent()) {
-            return unfinished(wiring, asOf, faults, "code-unique " + twice.get().place());
+            return unfinished(wiring, asOf, faults, twice.get().unknown());
         }
         try {
             watch.reached("answer classes");
@@ -151,12 +153,12 @@ public final class Proof {
                     : null;
             return new Proof(wiring, () -> spelled, asOf, all.claims(), () -> figures(spelled, faults, asOf, limits, watch), basis);
         } catch (Diagrams.BudgetSpent e) {
-            return unfinished(wiring, asOf, faults, e.getMessage());
+            return unfinished(wiring, asOf, faults, new Unknown.Inexact(e.getMessage()));
         } catch (RuntimeException | StackOverflowError e) {
             if (!Failure.isOne(e)) {
                 throw e;
             }
-            return unfinished(wiring, asOf, faults, Failure.words(e));
+            return unfinished(wiring, asOf, faults, new Unknown.Inexact(Failure.words(e)));
         }
     }
 
@@ -179,10 +181,10 @@ public final class Proof {
         }
     }
 
-    private static Proof unfinished(Wiring wiring, LocalDate asOf, List<Fault> faults, String why) {
+    private static Proof unfinished(Wiring wiring, LocalDate asOf, List<Fault> faults, Unknown why) {
         List<Claim> claims = new ArrayList<>(SoundClaims.of(wiring, faults));
         claims.addAll(AllClaims.undecided(wiring.document().code(), why));
-        return new Proof(wiring, () -> Spelled.of(wiring), asOf, claims, () -> Figures.none(false, why), null);
+        return new Proof(wiring, () -> Spelled.of(wiring), asOf, claims, () -> Figures.none(false, why.words()), null);
     }
 
     public Questionnaire document() {
@@ -264,7 +266,7 @@ public final class Proof {
         List<Fault> faults = Faults.of(wiring);
         Optional<Fault> twice = faults.stream().filter(f -> f.kind() == Fault.Kind.CODE_UNIQUE).findFirst();
         if (twice.isPresent()) {
-            return Share.none(Fault.told("code-unique " + twice.get().place()));
+            return Share.none(twice.get().unknown().words());
         }
         try {
             return Share.of(space(Spelled.of(wiring, watch::goOn), faults, asOf, limits, watch), way);
@@ -285,8 +287,18 @@ public final class Proof {
         }
     }
 
+    /** The claim of this kind about a place; empty where there is none. */
+    public Optional<Claim> claim(ClaimKind kind, String place) {
+        return claims.stream().filter(c -> c.kind() == kind && c.place().equals(place)).findFirst();
+    }
+
+    /**
+     * The claim that a proof report identifies so; empty where there is none.
+     *
+     * @param kind word of the kind, as {@code reach-page}
+     */
     public Optional<Claim> claim(String kind, String place) {
-        return claims.stream().filter(c -> c.kind().equals(kind) && c.place().equals(place)).findFirst();
+        return ClaimKind.of(kind).flatMap(k -> claim(k, place));
     }
 
     /** The condition at a place as a sentence. */

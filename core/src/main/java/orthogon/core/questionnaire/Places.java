@@ -1,5 +1,8 @@
 package orthogon.core.questionnaire;
 
+import orthogon.core.place.PlaceText;
+import orthogon.core.place.RuleFamily;
+
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -41,7 +44,9 @@ public final class Places {
             return document;
         }
         Set<String> gone = Set.copyOf(places);
-        Questionnaire emptied = apply(document, (place, text) -> gone.contains(place) && !place.endsWith(".derive") ? "" : text);
+        Questionnaire emptied = apply(document, (place, text) -> gone.contains(place) && PlaceText.rule(place).filter(r -> r.family() == RuleFamily.DERIVE).isEmpty()
+                ? ""
+                : text);
         List<Page> pages = emptied.pages().stream()
                 .map(p -> p.withRules(kept(p.finish(), p.code() + "/finish/", gone), kept(p.skip(), p.code() + "/skip/", gone))
                         .withItems(p.items().stream().map(i -> thinned(i, gone)).toList()))

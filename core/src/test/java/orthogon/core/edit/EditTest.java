@@ -290,7 +290,7 @@ class EditTest {
     }
 
     private static List<String> said(Questionnaire document) {
-        return Faults.of(Wiring.of(document)).stream().map(Fault::claim).toList();
+        return Faults.of(Wiring.of(document)).stream().map(f -> f.kind().claim() + " " + f.place()).toList();
     }
 
     @Test

@@ -6,6 +6,7 @@ import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
 import orthogon.core.expression.Wiring;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Answer.Option;
 import orthogon.core.questionnaire.Page;
@@ -26,7 +27,7 @@ class MeantTest {
                     Question.of("last", "Last?", new Answer.YesNo())))));
 
     private static Optional<String> meant(String text) {
-        return Meant.of(Wiring.of(DOCUMENT), Wiring.Family.ASK_WHEN, "last", text);
+        return Meant.of(Wiring.of(DOCUMENT), RuleFamily.ASK_WHEN, "last", text);
     }
 
     @Test

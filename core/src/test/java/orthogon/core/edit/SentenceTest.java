@@ -11,7 +11,7 @@ import orthogon.core.expression.Expr.*;
 import orthogon.core.expression.ExpressionReader;
 import orthogon.core.expression.Printer;
 import orthogon.core.expression.Wiring;
-import orthogon.core.expression.Wiring.Family;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.RandomDocument;
 import orthogon.core.questionnaire.EveryType;
 import orthogon.core.questionnaire.Questionnaire;
@@ -62,10 +62,10 @@ class SentenceTest {
         Sentence.Line heavy = new Sentence.Line("weight", ">=", List.of("10"));
         Sentence.Line day = new Sentence.Line("day", "between", List.of("today - 7", "2026-11-30"));
         Sentence sentence = new Sentence.Group(true, false, List.of(alive, new Sentence.Group(false, true, List.of(heavy, day))));
-        String text = Sentence.text(sentence, wiring, Family.OUTCOME_ROW, "");
+        String text = Sentence.text(sentence, wiring, RuleFamily.OUTCOME_ROW, "");
         assertEquals("alive = true and not(weight >= 10 or day in [today() - duration(\"P7D\")..date(\"2026-11-30\")])", text);
-        assertEquals(List.of(), wiring.checked(Family.OUTCOME_ROW, "", text).faults());
-        assertEquals(sentence, Sentence.of(text, wiring, Family.OUTCOME_ROW, ""));
+        assertEquals(List.of(), wiring.checked(RuleFamily.OUTCOME_ROW, "", text).faults());
+        assertEquals(sentence, Sentence.of(text, wiring, RuleFamily.OUTCOME_ROW, ""));
     }
 
     @Test
@@ -73,20 +73,20 @@ class SentenceTest {
         Wiring wiring = Wiring.of(EveryType.document());
         for (String[] said : new String[][]{{"asked(bird)", "holds", "asked(bird)"}, {"asked(bird)", "no", "not(asked(bird))"}}) {
             Sentence.Line line = new Sentence.Line(said[0], said[1], List.of());
-            assertEquals(said[2], Sentence.text(line, wiring, Family.CLAIM, ""));
-            assertEquals(line, Sentence.of(said[2], wiring, Family.CLAIM, ""));
+            assertEquals(said[2], Sentence.text(line, wiring, RuleFamily.CLAIM, ""));
+            assertEquals(line, Sentence.of(said[2], wiring, RuleFamily.CLAIM, ""));
         }
         String outcome = wiring.document().outcomes().getFirst().code();
         Sentence.Line ending = new Sentence.Line("outcome", "!=", List.of(outcome));
-        assertEquals("outcome != \"" + outcome + "\"", Sentence.text(ending, wiring, Family.CLAIM, ""));
-        assertThrows(Refused.class, () -> Sentence.text(new Sentence.Line("asked(bird)", "answered", List.of()), wiring, Family.CLAIM, ""));
+        assertEquals("outcome != \"" + outcome + "\"", Sentence.text(ending, wiring, RuleFamily.CLAIM, ""));
+        assertThrows(Refused.class, () -> Sentence.text(new Sentence.Line("asked(bird)", "answered", List.of()), wiring, RuleFamily.CLAIM, ""));
     }
 
     @Test
     void whatNoLineCanSayIsKeptAsItIsTyped() {
         Wiring wiring = Wiring.of(EveryType.document());
         for (String text : List.of("some a in animals satisfies a.bleeding = true", "weight >", "name in (\"Fen\", \"Alder\")")) {
-            assertEquals(new Sentence.Typed(text), Sentence.of(text, wiring, Family.OUTCOME_ROW, ""));
+            assertEquals(new Sentence.Typed(text), Sentence.of(text, wiring, RuleFamily.OUTCOME_ROW, ""));
         }
     }
 
@@ -97,7 +97,7 @@ class SentenceTest {
                 {"weight", ">=", "", "Choose a value for weight."}, {"weight", ">=", "ten", "“ten” does not fit weight."},
                 {"bird", "=", "eagle", "bird has no option “eagle”."}, {"alive", ">=", "1", "Choose a comparison for alive."}}) {
             Sentence.Line line = new Sentence.Line(wrong[0], wrong[1], List.of(wrong[2]));
-            assertEquals(wrong[3], assertThrows(Refused.class, () -> Sentence.text(line, wiring, Family.OUTCOME_ROW, "")).getMessage());
+            assertEquals(wrong[3], assertThrows(Refused.class, () -> Sentence.text(line, wiring, RuleFamily.OUTCOME_ROW, "")).getMessage());
         }
     }
 

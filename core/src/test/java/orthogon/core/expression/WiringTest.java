@@ -11,7 +11,7 @@ import java.util.Random;
 import java.util.concurrent.CancellationException;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
-import orthogon.core.expression.Wiring.Family;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
@@ -33,7 +33,7 @@ class WiringTest {
     private final Wiring wiring = Wiring.of(document);
 
     private ExpressionFault only(String text) {
-        List<ExpressionFault> faults = wiring.checked(Family.ASK_WHEN, "group", text).faults();
+        List<ExpressionFault> faults = wiring.checked(RuleFamily.ASK_WHEN, "group", text).faults();
         assertEquals(1, faults.size(), text + " " + faults);
         return faults.getFirst();
     }
@@ -57,11 +57,11 @@ class WiringTest {
     @Test
     void threeNamesMayStandInEachOtherAndNoMore() {
         String three = "some a in seen, b in seen satisfies every c in seen satisfies a = b and b = c";
-        assertEquals(List.of(), wiring.checked(Family.REQUIRE_WHEN, "found", three).faults());
+        assertEquals(List.of(), wiring.checked(RuleFamily.REQUIRE_WHEN, "found", three).faults());
         String beside = "(" + three + ") and (" + three + ")";
-        assertEquals(List.of(), wiring.checked(Family.REQUIRE_WHEN, "found", beside).faults());
+        assertEquals(List.of(), wiring.checked(RuleFamily.REQUIRE_WHEN, "found", beside).faults());
         String four = "some a in seen, b in seen satisfies every c in seen, d in seen satisfies a = b and c = d";
-        List<ExpressionFault> faults = wiring.checked(Family.REQUIRE_WHEN, "found", four).faults();
+        List<ExpressionFault> faults = wiring.checked(RuleFamily.REQUIRE_WHEN, "found", four).faults();
         assertEquals(List.of("“some” and “every” stand in each other for more than 3 names; split this with derived values"),
                 faults.stream().map(ExpressionFault::message).toList());
     }
@@ -90,7 +90,7 @@ class WiringTest {
     void whatIsRightHasNoFault() {
         for (String text : List.of("group = \"bat\" and urgency >= 2", "not(answered(found))", "found < today() - duration(\"P30D\")",
                 "some s in seen satisfies s = \"blood\"", "count in [1..3]", "if group = \"bird\" then true else count > 2", "")) {
-            assertEquals(List.of(), wiring.checked(Family.REQUIRE_WHEN, "found", text).faults(), text);
+            assertEquals(List.of(), wiring.checked(RuleFamily.REQUIRE_WHEN, "found", text).faults(), text);
         }
     }
 
@@ -117,7 +117,7 @@ class WiringTest {
             for (int n = random.nextInt(40); n >= 0; n--) {
                 text.append(signs.charAt(random.nextInt(signs.length())));
             }
-            List<ExpressionFault> found = wiring.checked(Family.ASK_WHEN, "count", text.toString()).faults();
+            List<ExpressionFault> found = wiring.checked(RuleFamily.ASK_WHEN, "count", text.toString()).faults();
             faults += found.isEmpty() ? 0 : 1;
             for (ExpressionFault fault : found) {
                 assertTrue(fault.from() >= 0 && fault.to() <= text.length() && fault.from() <= fault.to(), text + " " + fault);

@@ -23,6 +23,7 @@ import orthogon.core.expression.Expr;
 import orthogon.core.expression.Situation;
 import orthogon.core.expression.Wiring;
 import orthogon.core.language.Texts;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.flow.Transition;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Burden;
@@ -402,7 +403,7 @@ public final class Enumeration implements Situation {
     /** Of all short texts over five letters, one for each way in which the comparisons about the question can turn out. */
     private Collection<Object> texts(Question q, Answer.Text limits) {
         boolean startsOthers = wiring.wires().stream()
-                .anyMatch(w -> w.family() == Wiring.Family.START_WITH && w.uses().contains(q.code()));
+                .anyMatch(w -> w.family() == RuleFamily.START_WITH && w.uses().contains(q.code()));
         return startsOthers ? tried(q, limits) : texts.computeIfAbsent(q.code(), code -> tried(q, limits));
     }
 
@@ -795,7 +796,7 @@ public final class Enumeration implements Situation {
         verdicts.put("one-outcome " + document.code(), !withoutOutcome);
         document.claims().forEach(c -> verdicts.put("own " + c.code(), !ownBroken.contains(c.code())));
         for (Wiring.Wire wire : wiring.wires()) {
-            boolean condition = wire.family().isCondition() && wire.family() != Wiring.Family.CLAIM;
+            boolean condition = wire.family().isCondition() && wire.family() != RuleFamily.CLAIM;
             if (condition && !wire.expr().orElseThrow().comparisons().isEmpty()) {
                 verdicts.put("condition-varies " + wire.place(),
                         heldSomewhere.contains(wire.place()) && failedSomewhere.contains(wire.place()));

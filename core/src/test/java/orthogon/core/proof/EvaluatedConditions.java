@@ -10,6 +10,7 @@ import orthogon.core.expression.Expr;
 import orthogon.core.expression.Wiring;
 import orthogon.core.expression.Wiring.Wire;
 import orthogon.core.interview.Interview;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.claim.Replay;
 import orthogon.core.questionnaire.Question;
 
@@ -30,17 +31,17 @@ final class EvaluatedConditions {
     EvaluatedConditions(Wiring wiring, LocalDate today) {
         this.wiring = wiring;
         this.today = today;
-        wiring.wires().stream().filter(w -> w.family() == Wiring.Family.OUTCOME_ROW
-                || w.family() == Wiring.Family.ASK_WHEN && wiring.rosterOf(w.owner()).isEmpty()).map(Wire::place).forEach(looked::add);
+        wiring.wires().stream().filter(w -> w.family() == RuleFamily.OUTCOME_ROW
+                || w.family() == RuleFamily.ASK_WHEN && wiring.rosterOf(w.owner()).isEmpty()).map(Wire::place).forEach(looked::add);
     }
 
     /** @param ended the interview of these answers as far as it goes */
     void by(Map<String, Object> answers, Interview ended) {
         for (String place : looked) {
             Wire wire = wiring.at(place).orElseThrow();
-            if (wire.family() == Wiring.Family.OUTCOME_ROW) {
+            if (wire.family() == RuleFamily.OUTCOME_ROW) {
                 boolean comes = ended.course().complete() && ended.course().endedBy()
-                        .map(by -> by.startsWith("outcomeTable/") && by.compareTo(place) >= 0).orElse(true);
+                        .map(by -> by.family() == RuleFamily.OUTCOME_ROW && by.number() >= wire.at().number()).orElse(true);
                 if (comes) {
                     note(place, wire, ended);
                 }

@@ -106,7 +106,7 @@ class ExplanationTest {
         assertEquals(Verdict.REFUTED, proof.claim("looks-ahead", "b.askWhen").orElseThrow().verdict());
         Claim reach = proof.claim("reach-question", "b").orElseThrow();
         assertEquals(Verdict.UNDECIDED, reach.verdict());
-        assertEquals("looks-ahead b.askWhen", reach.follows().orElseThrow());
+        assertEquals("looks-ahead b.askWhen", reach.follows().orElseThrow().text());
         assertEquals(Verdict.PROVED, proof.claim("reach-question", "later").orElseThrow().verdict());
         assertEquals(Verdict.PROVED, proof.claim("page-passable", "p").orElseThrow().verdict());
     }

@@ -28,6 +28,8 @@ import java.util.stream.Collectors;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
 import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.ClaimKind;
+import orthogon.core.proof.claim.Family;
 import orthogon.core.proof.claim.Replay;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.diagram.Limits;
@@ -115,24 +117,24 @@ class ProofAgreesWithEnumerationTest {
             }
             assertTrue(claim.verdict() != Verdict.UNDECIDED, "seed " + seed + " " + claim + claim.explanation());
             verdicts.put(claim.id(), claim.verdict() == Verdict.PROVED);
-            if (claim.kind().equals("nothing-by-default") && claim.verdict() == Verdict.REFUTED) {
+            if (claim.kind() == ClaimKind.NOTHING_BY_DEFAULT && claim.verdict() == Verdict.REFUTED) {
                 assertEquals(all.advisory.contains(claim.id()), !claim.blocking(), "seed " + seed + " " + claim);
             }
-            seen.computeIfAbsent(claim.kind(), k -> new ConcurrentHashMap<>()).merge(claim.verdict(), 1, Integer::sum);
+            seen.computeIfAbsent(claim.kind().word(), k -> new ConcurrentHashMap<>()).merge(claim.verdict(), 1, Integer::sum);
             if (seed % EXPLAINED != 0) {
                 continue;
             }
             Claim.Explanation explanation = claim.explanation();
             assertTrue(!explanation.because().contains("fault of Orthogon"), "seed " + seed + " " + claim + explanation);
-            boolean ofSomebody = claim.kind().startsWith("reach")
-                    || Set.of("comparison-matters", "condition-varies", "option-accepted", "answer-accepted")
-                            .contains(claim.kind());
+            boolean ofSomebody = claim.kind().family() == Family.REACH
+                    || Set.of(ClaimKind.COMPARISON_MATTERS, ClaimKind.CONDITION_VARIES, ClaimKind.OPTION_ACCEPTED,
+                            ClaimKind.ANSWER_ACCEPTED).contains(claim.kind());
             if (ofSomebody == (claim.verdict() == Verdict.PROVED) && all.verdicts.containsKey(claim.id())
-                    && !claim.kind().equals("limits-leave-answer")) {
+                    && claim.kind() != ClaimKind.LIMITS_LEAVE_ANSWER) {
                 assertTrue(explanation.witness().isPresent(), "seed " + seed + " " + claim + " has a witness");
             }
-            boolean ofTwo = claim.kind().equals("comparison-matters") && claim.verdict() == Verdict.PROVED
-                    || claim.kind().equals("answers-kept") && claim.verdict() == Verdict.REFUTED;
+            boolean ofTwo = claim.kind() == ClaimKind.COMPARISON_MATTERS && claim.verdict() == Verdict.PROVED
+                    || claim.kind() == ClaimKind.ANSWERS_KEPT && claim.verdict() == Verdict.REFUTED;
             assertEquals(ofTwo, explanation.other().isPresent(), "seed " + seed + " " + claim + " has two");
         }
         Set<Map.Entry<String, Boolean>> missing = new LinkedHashSet<>(all.verdicts.entrySet());

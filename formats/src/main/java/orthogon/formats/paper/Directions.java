@@ -26,6 +26,7 @@ import orthogon.core.expression.Expr.Quantified;
 import orthogon.core.expression.Printer;
 import orthogon.core.expression.Wiring;
 import orthogon.core.language.OwnWords;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Page;
@@ -60,7 +61,7 @@ final class Directions {
                         .filter(q -> q.answer() instanceof Answer.DateAnswer || q.answer() instanceof Answer.TimeAnswer).isPresent());
         document.questions().filter(q -> !q.isHidden()).forEach(q -> numbers.put(q.code(), numbers.size() + 1));
         document.items().filter(Derived.class::isInstance).map(Derived.class::cast).filter(d -> d.derive().length() > LONGEST_INSIDE)
-                .filter(d -> wiring.wires().stream().anyMatch(w -> w.family() != Wiring.Family.CLAIM && w.uses().contains(d.code())))
+                .filter(d -> wiring.wires().stream().anyMatch(w -> w.family() != RuleFamily.CLAIM && w.uses().contains(d.code())))
                 .forEach(d -> lettered.add(d.code()));
     }
 
@@ -94,7 +95,7 @@ final class Directions {
 
     /** Whether something on paper adds up the points of a question. */
     boolean isScored(String code) {
-        return wiring.wires().stream().filter(w -> w.family() != Wiring.Family.CLAIM).flatMap(w -> w.expr().stream())
+        return wiring.wires().stream().filter(w -> w.family() != RuleFamily.CLAIM).flatMap(w -> w.expr().stream())
                 .anyMatch(e -> scores(e, code));
     }
 

@@ -8,9 +8,9 @@ import java.util.Map;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Verdict;
-import orthogon.core.questionnaire.Attachment;
 import orthogon.core.proof.flow.Figures;
 import orthogon.core.proof.flow.Routes;
+import orthogon.core.questionnaire.Attachment;
 import tools.jackson.databind.json.JsonMapper;
 
 /** What {@code orthogon prove} prints. */
@@ -51,7 +51,7 @@ public final class ProofReport {
 
     private static Map<String, Object> claim(Claim claim) {
         Map<String, Object> json = new LinkedHashMap<>();
-        json.put("claim", claim.kind());
+        json.put("claim", claim.kind().word());
         json.put("place", claim.place());
         json.put("verdict", claim.verdict().word());
         json.put("weight", claim.blocking() ? "blocking" : "advisory");
@@ -59,7 +59,7 @@ public final class ProofReport {
         if (claim.verdict() != Verdict.PROVED) {
             json.put("because", explanation.because());
         }
-        claim.follows().ifPresent(f -> json.put("follows", f));
+        claim.follows().ifPresent(f -> json.put("follows", f.text()));
         if (!explanation.core().isEmpty()) {
             json.put("core", explanation.core());
         }
@@ -133,7 +133,7 @@ public final class ProofReport {
                     .append('\n'));
             claim.explanation().other().ifPresent(w -> text.append("  and: ").append(w).append('\n'));
             claim.explanation().mend().ifPresent(m -> text.append("  fix: ").append(m.words()).append('\n'));
-            List<String> consequences = open.stream().filter(c -> c.follows().filter(claim.id()::equals).isPresent()).map(Claim::id)
+            List<String> consequences = open.stream().filter(c -> c.follows().filter(claim.identity()::equals).isPresent()).map(Claim::id)
                     .toList();
             if (!consequences.isEmpty()) {
                 text.append("  follows from it: ").append(String.join(", ", consequences)).append('\n');

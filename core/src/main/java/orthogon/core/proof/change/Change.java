@@ -24,6 +24,7 @@ import orthogon.core.proof.diagram.Limits;
 import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.fault.Faults;
+import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.space.Layout;
 import orthogon.core.proof.space.Space;
 import orthogon.core.proof.spelled.Spelled;
@@ -127,15 +128,15 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
         Diagrams d = new Diagrams(limits, watch);
         Space one = earlier.space(asOf, d, toldToo, startedToo, layouts.get(0));
         Space other = later.space(asOf, d, told, started, layouts.get(1));
-        Optional<String> inexact = one.whyNotExact().or(other::whyNotExact);
+        Optional<Unknown> inexact = one.whyNotExact().or(other::whyNotExact);
         if (inexact.isPresent()) {
-            return undecided(inexact.get(), wordings);
+            return undecided(inexact.get().words(), wordings);
         }
         Map<Topic, Respondent> met = new Finder(new Lockstep(common, one, other, List.of(), List.of())).each();
         Map<Topic, Respondent> metBack = new Finder(new Lockstep(common, other, one, List.of(), List.of())).each();
         metBack.keySet().removeIf(topic -> topic.kind() != Kind.REFUSED_NOW);
         if (!one.openLevels().isEmpty() || !other.openLevels().isEmpty()) {
-            return undecided(one.whyNotExact().or(other::whyNotExact).orElse("some conditions are open"), wordings);
+            return undecided(one.whyNotExact().or(other::whyNotExact).map(Unknown::words).orElse("some conditions are open"), wordings);
         }
         Optional<Tally> tally = Optional.empty();
         Optional<Tally> tallyBack = Optional.empty();

@@ -6,14 +6,15 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import orthogon.core.expression.Expr;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.diagram.Failure;
 import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.fault.Fault;
+import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.space.Space;
 
@@ -80,14 +81,13 @@ public final class AllClaims {
             if (claim.follows().isEmpty()) {
                 return claim;
             }
-            Claim cause = byId.get(claim.follows().get());
+            Claim cause = byId.get(claim.follows().get().text());
             for (int steps = 0; cause != null && cause.follows().isPresent() && steps < byId.size(); steps++) {
-                cause = byId.get(cause.follows().get());
+                cause = byId.get(cause.follows().get().text());
             }
             boolean causes = cause != null && cause != claim && cause.follows().isEmpty() && cause.verdict() != Verdict.PROVED
                     && (cause.blocking() || !claim.blocking());
-            String id = causes ? cause.id() : "";
-            return claim.following(id);
+            return claim.following(causes ? Optional.of(cause.identity()) : Optional.empty());
         });
     }
 
@@ -104,12 +104,12 @@ public final class AllClaims {
             decided.put(name, new Decided(family, onPages));
             return all;
         } catch (Diagrams.BudgetSpent e) {
-            return List.of(undecided(name, flow.space().wiring().document().code(), e.getMessage()));
+            return List.of(undecided(name, flow.space().wiring().document().code(), new Unknown.Inexact(e.getMessage())));
         } catch (RuntimeException | StackOverflowError e) {
             if (!Failure.isOne(e)) {
                 throw e;
             }
-            return List.of(undecided(name, flow.space().wiring().document().code(), Failure.words(e)));
+            return List.of(undecided(name, flow.space().wiring().document().code(), new Unknown.Inexact(Failure.words(e))));
         }
     }
 
@@ -135,9 +135,8 @@ public final class AllClaims {
         }
 
         Claim again(Claim known) {
-            String kind = known.kind();
-            String place = known.place();
-            return known.again(() -> explanation(kind + " " + place));
+            String id = known.id();
+            return known.again(() -> explanation(id));
         }
 
         private Claim.Explanation explanation(String id) {
@@ -175,13 +174,13 @@ public final class AllClaims {
     }
 
     /** One undecided claim for each family that could not be looked at. */
-    public static List<Claim> undecided(String document, String why) {
+    public static List<Claim> undecided(String document, Unknown why) {
         return FAMILIES.keySet().stream().map(f -> undecided(f, document, why)).toList();
     }
 
     /** Stands for all claims of a family where something in the way is unsound, or beyond the stated limits. */
-    private static Claim undecided(Family family, String document, String why) {
-        return Court.undecided(family, family.name().toLowerCase(Locale.ROOT), document,
+    private static Claim undecided(Family family, String document, Unknown why) {
+        return Court.undecided(ClaimKind.whole(family), document,
                 "every claim of this family holds: " + family.says(), why);
     }
 }

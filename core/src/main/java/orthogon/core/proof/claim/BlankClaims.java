@@ -13,6 +13,7 @@ import orthogon.core.expression.Printer;
 import orthogon.core.expression.Wiring.Wire;
 import orthogon.core.interview.Interview;
 import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.space.Space;
 import orthogon.core.proof.space.Truth;
 import orthogon.core.proof.spelled.TextGaps;
@@ -62,23 +63,23 @@ final class BlankClaims implements PageByPage.OfConditions {
         String place = wire.place() + "#" + n;
         String words = Phrase.of(condition.comparisons().get(n));
         String statement = "“" + words + "” in " + wire.place() + " reads the same where an answer is blank";
-        Optional<String> cause = space.causeAt(wire.place());
+        Optional<Unknown> cause = space.causeAt(wire.place());
         if (cause.isPresent()) {
-            return Court.undecided(Family.BLANK, "blank-reading", place, statement, cause.get()).advisory();
+            return Court.undecided(ClaimKind.BLANK_READING, place, statement, cause.get()).advisory();
         }
         int turned = slip.map(s -> turned(wire, s)).orElse(Diagrams.NONE);
         Optional<Slip> cannot = slip.filter(s -> evaluations.changed(wire, n, s.plainly()).isEmpty());
         if (cannot.isPresent()) {
-            return Court.undecided(Family.BLANK, "blank-reading", place, statement, "type-fits " + wire.place()).advisory();
+            return Court.undecided(ClaimKind.BLANK_READING, place, statement, new ClaimId(ClaimKind.TYPE_FITS, wire.place())).advisory();
         }
         Predicate<Interview> shows = slip
                 .map(s -> evaluators.turnsOutOtherwise(wire, condition.with(n, s.plainly())).and(isBlank(wire, s))).orElse(i -> false);
-        Claim plain = court.none(Family.BLANK, "blank-reading", place, statement, evaluators.sought(wire, turned, shows),
+        Claim plain = court.none(ClaimKind.BLANK_READING, place, statement, evaluators.sought(wire, turned, shows),
                 "No blank answer changes it.", () -> "");
         if (plain.verdict() != Verdict.REFUTED) {
             return plain.advisory();
         }
-        return new Claim(Family.BLANK, "blank-reading", place, statement, Verdict.REFUTED, Optional.empty(),
+        return new Claim(ClaimKind.BLANK_READING, place, statement, Verdict.REFUTED, Optional.empty(),
                 () -> explained(wire, condition, slip.orElseThrow(), plain.explanation())).advisory();
     }
 

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import orthogon.core.interview.Interview;
+import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.flow.Longest;
 import orthogon.core.questionnaire.Burden;
 
@@ -21,9 +22,9 @@ final class BurdenClaims {
         String place = court.space.wiring().document().code();
         String statement = "no route asks more than the limit of questions, words and minutes";
         boolean words = limit.words() != null || limit.minutes() != null;
-        Optional<String> why = court.flow.lostAt().or(words ? court.space::whyNotExact : court.space::whyNotDecided);
+        Optional<Unknown> why = court.flow.lostAt().or(words ? court.space::whyNotExact : court.space::whyNotDecided);
         if (why.isPresent()) {
-            return List.of(Court.undecided(Family.BURDEN, "burden-within", place, statement, why.get()));
+            return List.of(Court.undecided(ClaimKind.BURDEN_WITHIN, place, statement, why.get()));
         }
         List<String> beyond = new ArrayList<>();
         Longest.Respondent worst = null;
@@ -48,11 +49,11 @@ final class BurdenClaims {
             }
         }
         if (worst == null) {
-            return List.of(new Claim(Family.BURDEN, "burden-within", place, statement, Verdict.PROVED, Optional.empty(),
+            return List.of(new Claim(ClaimKind.BURDEN_WITHIN, place, statement, Verdict.PROVED, Optional.empty(),
                     () -> Claim.Explanation.of("The longest route is within the limit.")));
         }
         Map<String, Object> answers = worst.answers();
-        return List.of(new Claim(Family.BURDEN, "burden-within", place, statement, Verdict.REFUTED, Optional.empty(), () -> {
+        return List.of(new Claim(ClaimKind.BURDEN_WITHIN, place, statement, Verdict.REFUTED, Optional.empty(), () -> {
             Interview replayed = Replay.of(court.space.wiring(), court.space.today(), court.space.spelled().settled(answers), "");
             return replayed.course().complete()
                     ? new Claim.Explanation("The longest route asks " + String.join(", and ", beyond) + ".", "", List.of(),

@@ -34,7 +34,7 @@ public final class Claim {
         }
 
         /** Names the cause, unless it explains more than that it is so. */
-        private Explanation following(String cause) {
+        private Explanation following(ClaimId cause) {
             boolean bare = details.isEmpty() && core.isEmpty() && witness.isEmpty();
             return bare ? Explanation.of(headline + " This follows from " + cause + ".") : this;
         }
@@ -53,25 +53,22 @@ public final class Claim {
         }
     }
 
-    private final Family family;
-    private final String kind;
+    private final ClaimKind kind;
     private final String place;
     private final String statement;
     private final Verdict verdict;
-    private final Optional<String> follows;
+    private final Optional<ClaimId> follows;
     private boolean blocking = true;
     private Flow flow;
     private Supplier<Explanation> explain;
     private volatile Explanation explanation;
 
     /**
-     * @param kind the claim's name in the proof report
      * @param statement the claim in the words the analyst reads
-     * @param follows kind and place of the claim that this one is a consequence of
+     * @param follows the claim that this one is a consequence of
      */
-    Claim(Family family, String kind, String place, String statement, Verdict verdict, Optional<String> follows,
+    Claim(ClaimKind kind, String place, String statement, Verdict verdict, Optional<ClaimId> follows,
             Supplier<Explanation> explain) {
-        this.family = family;
         this.kind = kind;
         this.place = place;
         this.statement = statement;
@@ -81,10 +78,10 @@ public final class Claim {
     }
 
     public Family family() {
-        return family;
+        return kind.family();
     }
 
-    public String kind() {
+    public ClaimKind kind() {
         return kind;
     }
 
@@ -100,7 +97,7 @@ public final class Claim {
         return verdict;
     }
 
-    public Optional<String> follows() {
+    public Optional<ClaimId> follows() {
         return follows;
     }
 
@@ -116,23 +113,28 @@ public final class Claim {
     }
 
     /** The same claim with the cause that is named where it explains nothing itself; empty for none. */
-    Claim following(String cause) {
+    Claim following(Optional<ClaimId> cause) {
         boolean refuted = verdict == Verdict.REFUTED;
-        Claim following = new Claim(family, kind, place, statement, verdict, cause.isEmpty() ? Optional.empty() : Optional.of(cause),
-                () -> refuted && !cause.isEmpty() ? explanation().following(cause) : explanation());
+        Claim following = new Claim(kind, place, statement, verdict, cause,
+                () -> refuted && cause.isPresent() ? explanation().following(cause.get()) : explanation());
         following.flow = flow;
         return blocking ? following : following.advisory();
     }
 
     /** The claim of a document after an edit, for which it still stands. */
     Claim again(Supplier<Explanation> why) {
-        Claim again = new Claim(family, kind, place, statement, verdict, follows, why);
+        Claim again = new Claim(kind, place, statement, verdict, follows, why);
         return blocking ? again : again.advisory();
     }
 
-    /** Kind and place, unique in a proof. */
+    /** What tells the claim from every other of its proof. */
+    public ClaimId identity() {
+        return new ClaimId(kind, place);
+    }
+
+    /** Kind and place as the proof report writes them, unique in a proof. */
     public String id() {
-        return kind + " " + place;
+        return kind.id(place);
     }
 
     /** Whether the explanation is known already, so that asking for it takes no time. */

@@ -8,8 +8,8 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.ToIntFunction;
-import orthogon.core.expression.Wiring;
 import orthogon.core.expression.Wiring.Wire;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.space.Space;
@@ -22,9 +22,9 @@ import orthogon.core.proof.space.Space;
 final class Cores {
 
     private static final int MOST_ROUNDS = 60;
-    private static final Set<Wiring.Family> MEMBERS = Set.of(Wiring.Family.OPEN_WHEN, Wiring.Family.ASK_WHEN, Wiring.Family.OFFER_WHEN,
-            Wiring.Family.REQUIRE_WHEN, Wiring.Family.ACCEPT, Wiring.Family.LOCK_WHEN, Wiring.Family.SKIP, Wiring.Family.FINISH,
-            Wiring.Family.OUTCOME_ROW);
+    private static final Set<RuleFamily> MEMBERS = Set.of(RuleFamily.OPEN_WHEN, RuleFamily.ASK_WHEN, RuleFamily.OFFER_WHEN,
+            RuleFamily.REQUIRE_WHEN, RuleFamily.ACCEPT, RuleFamily.LOCK_WHEN, RuleFamily.SKIP, RuleFamily.FINISH,
+            RuleFamily.OUTCOME_ROW);
 
     private static final int MOST_NODES = 1 << 20;
 
@@ -104,7 +104,7 @@ final class Cores {
             space.expr(place).ifPresent(e -> names.addAll(e.references()));
             for (Wire wire : space.wiring().wires()) {
                 boolean governs = names.contains(wire.owner()) || names.stream().anyMatch(n -> space.wiring().document().pageOf(n)
-                        .map(p -> p.code().equals(wire.owner()) && wire.family() == Wiring.Family.OPEN_WHEN).orElse(false));
+                        .map(p -> p.code().equals(wire.owner()) && wire.family() == RuleFamily.OPEN_WHEN).orElse(false));
                 if (governs && all.contains(wire.place()) && seen.add(wire.place())) {
                     places.add(wire.place());
                     todo.add(wire.place());

@@ -11,9 +11,10 @@ import java.util.function.ToIntFunction;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Interview;
 import orthogon.core.language.Texts;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.claim.Claim.Explanation;
 import orthogon.core.proof.diagram.Diagrams;
-import orthogon.core.proof.fault.Fault;
+import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.flow.Witnesses;
 import orthogon.core.proof.space.Space;
@@ -34,7 +35,7 @@ final class Court {
     private final Witnesses witnesses;
     /** The ways in which faulty conditions could turn out, by the last page that counts. */
     private final Map<Integer, List<Wiring>> readings = new HashMap<>();
-    private final Map<String, Claim> causes = new HashMap<>();
+    private final Map<ClaimId, Claim> causes = new HashMap<>();
     private Map<String, String> texts;
 
     Court(Flow flow) {
@@ -56,12 +57,12 @@ final class Court {
 
     /** Claims of which others may be consequences. */
     void remember(List<Claim> decided) {
-        decided.stream().filter(c -> c.verdict() == Verdict.REFUTED).forEach(c -> causes.put(c.id(), c));
+        decided.stream().filter(c -> c.verdict() == Verdict.REFUTED).forEach(c -> causes.put(c.identity(), c));
     }
 
     /** The claim that those which rest on this one are consequences of; empty where it is not refuted. */
-    Optional<String> refuted(String kind, String place) {
-        return Optional.ofNullable(causes.get(kind + " " + place)).map(c -> c.follows().orElse(c.id()));
+    Optional<ClaimId> refuted(ClaimKind kind, String place) {
+        return Optional.ofNullable(causes.get(new ClaimId(kind, place))).map(c -> c.follows().orElse(c.identity()));
     }
 
     /**
@@ -134,10 +135,10 @@ final class Court {
         List<String> conditions = new ArrayList<>();
         for (String place : space.faultyPlaces()) {
             Wiring.Wire wire = space.wiring().at(place).orElseThrow();
-            boolean counts = wire.family() == Wiring.Family.OUTCOME_ROW
+            boolean counts = wire.family() == RuleFamily.OUTCOME_ROW
                     ? lastPage == Integer.MAX_VALUE
-                    : wire.family() != Wiring.Family.CLAIM && wire.family() != Wiring.Family.DERIVE && evaluations.page(wire) <= lastPage;
-            if (counts && wire.family() == Wiring.Family.START_WITH) {
+                    : wire.family() != RuleFamily.CLAIM && wire.family() != RuleFamily.DERIVE && evaluations.page(wire) <= lastPage;
+            if (counts && wire.family() == RuleFamily.START_WITH) {
                 return List.of();
             }
             if (counts) {
@@ -169,9 +170,9 @@ final class Court {
     }
 
     /** A claim that somebody exists. */
-    Claim some(Family family, String kind, String place, String statement, Sought sought, Optional<String> follows, String proved,
+    Claim some(ClaimKind kind, String place, String statement, Sought sought, Optional<ClaimId> follows, String proved,
             Supplier<Explanation> impossible) {
-        return some(family, kind, place, statement, sought.set() == Diagrams.NONE, () -> sought, follows, proved, impossible);
+        return some(kind, place, statement, sought.set() == Diagrams.NONE, () -> sought, follows, proved, impossible);
     }
 
     /**
@@ -179,27 +180,27 @@ final class Court {
      *
      * @param nobody whether nobody does; the respondent is then looked for only when the claim is explained
      */
-    Claim some(Family family, String kind, String place, String statement, boolean nobody, Supplier<Sought> sought,
-            Optional<String> follows, String proved, Supplier<Explanation> impossible) {
+    Claim some(ClaimKind kind, String place, String statement, boolean nobody, Supplier<Sought> sought,
+            Optional<ClaimId> follows, String proved, Supplier<Explanation> impossible) {
         if (nobody) {
-            Optional<String> lost = flow.lostAt();
+            Optional<Unknown> lost = flow.lostAt();
             return lost.isPresent() && follows.isEmpty()
-                    ? undecided(family, kind, place, statement, lost.get())
-                    : new Claim(family, kind, place, statement, Verdict.REFUTED, follows, impossible);
+                    ? undecided(kind, place, statement, lost.get())
+                    : new Claim(kind, place, statement, Verdict.REFUTED, follows, impossible);
         }
         if (certain()) {
-            return new Claim(family, kind, place, statement, Verdict.PROVED, Optional.empty(), () -> shown(sought.get(), proved));
+            return new Claim(kind, place, statement, Verdict.PROVED, Optional.empty(), () -> shown(sought.get(), proved));
         }
         Optional<Map<String, Object>> witness = witness(sought.get());
         return witness.isPresent()
-                ? new Claim(family, kind, place, statement, Verdict.PROVED, Optional.empty(),
+                ? new Claim(kind, place, statement, Verdict.PROVED, Optional.empty(),
                         () -> new Explanation(proved, "", List.of(), witness))
-                : undecided(family, kind, place, statement, open(sought.get().set()));
+                : undecided(kind, place, statement, open(sought.get().set()));
     }
 
     /** A claim that nobody exists. */
-    Claim none(Family family, String kind, String place, String statement, Sought bad, String proved, Supplier<String> refuted) {
-        return none(family, kind, place, statement, bad.set() == Diagrams.NONE, () -> bad, proved, refuted);
+    Claim none(ClaimKind kind, String place, String statement, Sought bad, String proved, Supplier<String> refuted) {
+        return none(kind, place, statement, bad.set() == Diagrams.NONE, () -> bad, proved, refuted);
     }
 
     /**
@@ -207,34 +208,40 @@ final class Court {
      *
      * @param nobody whether nobody does; the respondent is otherwise looked for only when the claim is explained
      */
-    Claim none(Family family, String kind, String place, String statement, boolean nobody, Supplier<Sought> bad, String proved,
+    Claim none(ClaimKind kind, String place, String statement, boolean nobody, Supplier<Sought> bad, String proved,
             Supplier<String> refuted) {
         if (nobody) {
-            Optional<String> lost = flow.lostAt();
+            Optional<Unknown> lost = flow.lostAt();
             return lost.isPresent()
-                    ? undecided(family, kind, place, statement, lost.get())
-                    : new Claim(family, kind, place, statement, Verdict.PROVED, Optional.empty(), () -> Explanation.of(proved));
+                    ? undecided(kind, place, statement, lost.get())
+                    : new Claim(kind, place, statement, Verdict.PROVED, Optional.empty(), () -> Explanation.of(proved));
         }
         if (certain()) {
-            return new Claim(family, kind, place, statement, Verdict.REFUTED, Optional.empty(), () -> shown(bad.get(), refuted.get()));
+            return new Claim(kind, place, statement, Verdict.REFUTED, Optional.empty(), () -> shown(bad.get(), refuted.get()));
         }
         Optional<Map<String, Object>> witness = witness(bad.get());
         return witness.isPresent()
-                ? new Claim(family, kind, place, statement, Verdict.REFUTED, Optional.empty(),
+                ? new Claim(kind, place, statement, Verdict.REFUTED, Optional.empty(),
                         () -> new Explanation(refuted.get(), "", List.of(), witness))
-                : undecided(family, kind, place, statement, open(bad.get().set()));
+                : undecided(kind, place, statement, open(bad.get().set()));
     }
 
     /** Why a set cannot be trusted: the sound claim it rests on, or what could not be divided. */
-    String open(int set) {
-        return space.openReason(set).or(space::whyNotExact).orElse("something open");
+    Unknown open(int set) {
+        return space.openReason(set).or(space::whyNotExact).orElse(new Unknown.Inexact("something open"));
     }
 
-    static Claim undecided(Family family, String kind, String place, String statement, String why) {
-        boolean claim = Fault.isClaim(why);
-        return new Claim(family, kind, place, statement, Verdict.UNDECIDED, claim ? Optional.of(why) : Optional.empty(),
-                () -> Explanation.of(claim
-                        ? "This depends on " + why.substring(why.indexOf(' ') + 1) + ", which has a fault. Fix that first."
-                        : "This cannot be decided exactly: " + why + "."));
+    static Claim undecided(ClaimKind kind, String place, String statement, Unknown why) {
+        return switch (why) {
+            case Unknown.Unsound fault -> undecided(kind, place, statement, ClaimId.of(fault.kind(), fault.place()));
+            case Unknown.Inexact inexact -> new Claim(kind, place, statement, Verdict.UNDECIDED, Optional.empty(),
+                    () -> Explanation.of("This cannot be decided exactly: " + inexact.words() + "."));
+        };
+    }
+
+    /** A claim that is not decided because of a fault, or of whatever another claim that is not decided follows. */
+    static Claim undecided(ClaimKind kind, String place, String statement, ClaimId cause) {
+        return new Claim(kind, place, statement, Verdict.UNDECIDED, Optional.of(cause),
+                () -> Explanation.of("This depends on " + cause.place() + ", which has a fault. Fix that first."));
     }
 }

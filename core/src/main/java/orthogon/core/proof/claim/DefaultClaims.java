@@ -1,6 +1,5 @@
 package orthogon.core.proof.claim;
 
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -9,6 +8,7 @@ import orthogon.core.expression.Expr;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Interview;
 import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Question;
@@ -38,13 +38,13 @@ final class DefaultClaims implements PageByPage {
         String statement = agreement ? code + " is never ticked beforehand" : "no answer to " + code + " is sent that nobody gave";
         String start = code + ".startWith";
         if (question.startWith().isEmpty()) {
-            return new Claim(Family.DEFAULT, "nothing-by-default", code, statement, Verdict.PROVED, Optional.empty(),
+            return new Claim(ClaimKind.NOTHING_BY_DEFAULT, code, statement, Verdict.PROVED, Optional.empty(),
                     () -> Claim.Explanation.of("It starts blank."));
         }
         Optional<Map<Object, Integer>> values = court.space.startValues(start);
         if (values.isEmpty()) {
-            return Court.undecided(Family.DEFAULT, "nothing-by-default", code, statement,
-                    court.space.causeAt(start).or(() -> court.space.whyNoStart(start)).orElse("its start value is not known"));
+            return Court.undecided(ClaimKind.NOTHING_BY_DEFAULT, code, statement,
+                    court.space.causeAt(start).orElseGet(() -> new Unknown.Inexact(court.space.whyNoStart(start).orElse("its start value is not known"))));
         }
         int started = Diagrams.NONE;
         for (Map.Entry<Object, Integer> e : values.get().entrySet()) {
@@ -70,12 +70,12 @@ final class DefaultClaims implements PageByPage {
         // Where a fault may decide what is asked and accepted, the respondent found must show it as it is.
         Court.Sought sought = court.at(stage.sets().index(), d.and(d.and(asked, required), started), true, i -> passes(i, page, code)
                 && (certain || Boolean.TRUE.equals(i.truth(isUntouched)) && (agreement || isPassed(i, code, optional))));
-        Claim claim = court.none(Family.DEFAULT, "nothing-by-default", code, statement, sought,
+        Claim claim = court.none(ClaimKind.NOTHING_BY_DEFAULT, code, statement, sought,
                 "Whoever is asked it starts with a blank answer, or has to change the one that is there.", () -> "");
         if (claim.verdict() != Verdict.REFUTED) {
             return optional && claim.verdict() == Verdict.UNDECIDED && question.requireWhen().isEmpty() ? claim.advisory() : claim;
         }
-        Claim told = new Claim(Family.DEFAULT, "nothing-by-default", code, statement, Verdict.REFUTED, Optional.empty(), () -> {
+        Claim told = new Claim(ClaimKind.NOTHING_BY_DEFAULT, code, statement, Verdict.REFUTED, Optional.empty(), () -> {
             Claim.Explanation found = claim.explanation();
             Optional<Map<String, Object>> witness = found.witness().flatMap(w -> untouched(court, w, page, code, startsWith, agreement));
             String headline = agreement

@@ -2,7 +2,10 @@ package orthogon.core.proof.claim;
 
 import java.util.List;
 import java.util.Optional;
+import orthogon.core.place.Place.Rule;
 import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.fault.Fault;
+import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.flow.Flow;
 
 /** Every complete path ends in exactly one outcome. */
@@ -14,30 +17,30 @@ final class EndingClaims {
         String place = court.space.wiring().document().code();
         String statement = "every complete interview has an outcome";
         int without = court.endsAs("");
-        Optional<String> bad = badOutcome(court);
+        Optional<Unknown> bad = badOutcome(court);
         if (bad.isPresent()) {
-            return List.of(Court.undecided(Family.ENDING, "one-outcome", place, statement, bad.get()));
+            return List.of(Court.undecided(ClaimKind.ONE_OUTCOME, place, statement, bad.get()));
         }
         Court.Sought sought = court.atEnd(e -> e.kind() == Flow.Kind.FINISH ? Diagrams.NONE : without,
                 i -> i.course().complete() && i.course().outcome().isEmpty());
-        return List.of(court.none(Family.ENDING, "one-outcome", place, statement, sought,
+        return List.of(court.none(ClaimKind.ONE_OUTCOME, place, statement, sought,
                 "Whoever reaches the end has an outcome.", () -> court.space.wiring().document().outcomeTable().isEmpty()
                         ? "There is no outcome table, so this respondent ends without an outcome. Add a row to the outcome table."
                         : "No row of the outcome table holds for this respondent. Add a row that does, or a last row without a condition."));
     }
 
     /** A finish or row that leads to an outcome that does not exist, and that somebody takes. */
-    private static Optional<String> badOutcome(Court court) {
+    private static Optional<Unknown> badOutcome(Court court) {
         var document = court.space.wiring().document();
         for (Flow.Exit ending : court.flow.endings()) {
             if (ending.kind() == Flow.Kind.FINISH && ending.set() != Diagrams.NONE && court.flow.outcomeOf(ending).isEmpty()) {
-                return Optional.of("reference-exists " + ending.place());
+                return Optional.of(new Unknown.Unsound(Fault.Kind.REFERENCE_EXISTS, ending.place()));
             }
         }
         for (int i = 0; i < document.outcomeTable().size(); i++) {
             if (document.outcome(document.outcomeTable().get(i).outcome()).isEmpty()
                     && !court.d.disjoint(court.flow.rowReached(i), court.flow.rowHolds(i))) {
-                return Optional.of("reference-exists outcomeTable/" + i);
+                return Optional.of(new Unknown.Unsound(Fault.Kind.REFERENCE_EXISTS, Rule.outcomeRow(i).text()));
             }
         }
         return Optional.empty();

@@ -6,8 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
-import orthogon.core.expression.Wiring;
 import orthogon.core.expression.Wiring.Wire;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.space.Space;
@@ -39,9 +39,9 @@ public final class Evaluations {
             onPages.add(new ArrayList<>());
         }
         for (Wire wire : space.wiring().wires()) {
-            if (wire.family() == Wiring.Family.OUTCOME_ROW) {
+            if (wire.family() == RuleFamily.OUTCOME_ROW) {
                 rows.add(wire);
-            } else if (wire.family().isCondition() && wire.family() != Wiring.Family.CLAIM) {
+            } else if (wire.family().isCondition() && wire.family() != RuleFamily.CLAIM) {
                 onPages.get(page(wire)).add(wire);
             }
         }
@@ -64,7 +64,7 @@ public final class Evaluations {
     /** The states in which the condition turns out otherwise if one of its comparisons is taken to have that value. */
     public Optional<Integer> changed(Wire wire, int comparison, boolean literal) {
         return space.written(wire.place()).flatMap(e -> space.truthAt(wire.place(), e.with(comparison, literal))).map(truth -> {
-            int passes = wire.family() == Wiring.Family.ACCEPT ? d.not(truth.fails()) : truth.holds();
+            int passes = wire.family() == RuleFamily.ACCEPT ? d.not(truth.fails()) : truth.holds();
             return d.not(d.same(passes, passing(flow, wire)));
         });
     }
@@ -72,7 +72,7 @@ public final class Evaluations {
     /** The finishes and skips of the page that are tried before this one. */
     List<String> rulesBefore(Wire wire) {
         Page page = document.page(wire.owner()).orElseThrow();
-        boolean skip = wire.family() == Wiring.Family.SKIP;
+        boolean skip = wire.family() == RuleFamily.SKIP;
         List<String> before = new ArrayList<>();
         for (int i = 0; i < (skip ? page.finish().size() : index(wire)); i++) {
             before.add(page.code() + "/finish/" + i);
@@ -85,19 +85,19 @@ public final class Evaluations {
 
     /** Index of the page on which the condition stands. */
     public int page(Wire wire) {
-        boolean ofPage = wire.family() == Wiring.Family.OPEN_WHEN || wire.family() == Wiring.Family.FINISH
-                || wire.family() == Wiring.Family.SKIP;
+        boolean ofPage = wire.family() == RuleFamily.OPEN_WHEN || wire.family() == RuleFamily.FINISH
+                || wire.family() == RuleFamily.SKIP;
         return (ofPage ? pages : pageOfItem).get(wire.owner());
     }
 
     static int index(Wire wire) {
-        return Integer.parseInt(wire.place().substring(wire.place().lastIndexOf('/') + 1));
+        return wire.at().number();
     }
 
     /** Those who come to evaluate the condition, with whatever answers within their own limits. */
     public int evaluated(Flow flow, Wire wire) {
         Diagrams sets = flow.space().diagrams();
-        if (wire.family() == Wiring.Family.OUTCOME_ROW) {
+        if (wire.family() == RuleFamily.OUTCOME_ROW) {
             return flow.rowReached(index(wire));
         }
         Flow.Stage stage = flow.stages().get(page(wire));
@@ -123,10 +123,10 @@ public final class Evaluations {
 
     /** Where the condition holds; for accept, where it does not refuse. */
     int passing(Flow flow, Wire wire) {
-        if (wire.family() == Wiring.Family.OUTCOME_ROW) {
+        if (wire.family() == RuleFamily.OUTCOME_ROW) {
             return flow.rowHolds(index(wire));
         }
         Truth truth = flow.truth(wire.place(), true);
-        return wire.family() == Wiring.Family.ACCEPT ? flow.space().diagrams().not(truth.fails()) : truth.holds();
+        return wire.family() == RuleFamily.ACCEPT ? flow.space().diagrams().not(truth.fails()) : truth.holds();
     }
 }

@@ -3,10 +3,10 @@ package orthogon.core.proof.claim;
 import java.util.List;
 import java.util.function.Predicate;
 import orthogon.core.expression.Expr;
-import orthogon.core.expression.Wiring;
 import orthogon.core.expression.Wiring.Wire;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.questionnaire.Page;
@@ -38,18 +38,18 @@ final class Evaluators {
     }
 
     private static boolean passes(Wire wire, Boolean truth) {
-        return wire.family() == Wiring.Family.ACCEPT ? !Boolean.FALSE.equals(truth) : Boolean.TRUE.equals(truth);
+        return wire.family() == RuleFamily.ACCEPT ? !Boolean.FALSE.equals(truth) : Boolean.TRUE.equals(truth);
     }
 
     /** Somebody who comes to evaluate the condition with a state of the set, which must be part of those who do. */
     Court.Sought sought(Wire wire, int set, Predicate<Interview> turnsOut) {
-        if (wire.family() == Wiring.Family.OUTCOME_ROW) {
+        if (wire.family() == RuleFamily.OUTCOME_ROW) {
             return court.atEnd(e -> e.kind() == Flow.Kind.FINISH ? Diagrams.NONE : set,
                     turnsOut.and(i -> comesToRow(i, Evaluations.index(wire))));
         }
         int p = evaluations.page(wire);
         int visited = court.d.and(set, court.flow.stages().get(p).sets().visited());
-        if (wire.family() == Wiring.Family.OPEN_WHEN) {
+        if (wire.family() == RuleFamily.OPEN_WHEN) {
             return court.at(p, set, false, turnsOut.and(i -> comesTo(i, p)));
         }
         // A page may be open and then passed by as empty; no interview shows its items then, so it is believed only where nothing is open.
@@ -64,19 +64,17 @@ final class Evaluators {
         Course course = interview.course();
         boolean passed = course.pages().stream().map(v -> v.page().code()).filter(c -> codes.indexOf(c) < page)
                 .allMatch(interview.passed()::contains);
-        return passed && course.taken().stream().noneMatch(place -> {
-            String[] parts = place.split("/");
-            Page from = document.page(parts[0]).orElseThrow();
-            boolean finish = parts[1].equals("finish");
+        return passed && course.taken().stream().noneMatch(rule -> {
+            Page from = document.page(rule.row()).orElseThrow();
             return codes.indexOf(from.code()) < page
-                    && (finish || codes.indexOf(from.skip().get(Integer.parseInt(parts[2])).to()) > page);
+                    && (rule.family() == RuleFamily.FINISH || codes.indexOf(from.skip().get(rule.number()).to()) > page);
         });
     }
 
     private static boolean comesToRow(Interview interview, int row) {
         Course course = interview.course();
-        return course.complete() && course.endedBy().map(place -> place.startsWith("outcomeTable/")
-                && Integer.parseInt(place.substring("outcomeTable/".length())) >= row).orElse(true);
+        return course.complete() && course.endedBy().map(rule -> rule.family() == RuleFamily.OUTCOME_ROW && rule.number() >= row)
+                .orElse(true);
     }
 
     /** Whether the interview, which is at the condition's page, comes to evaluate it. */

@@ -22,14 +22,14 @@ public record Gate(List<Claim> inTheWay, Map<Claim, Waiver> waived, List<Lapsed>
     /**
      * Somebody answers for a claim that is not proved.
      *
-     * @param claim kind and place
+     * @param place of the claim, as in the proof report
      * @param reason why it does not matter
      * @param seen the revision that they looked at
      */
-    public record Waiver(String kind, String place, String reason, String author, int revision, Questionnaire seen) {
+    public record Waiver(ClaimKind kind, String place, String reason, String author, int revision, Questionnaire seen) {
 
         private boolean isOf(Claim claim) {
-            return claim.kind().equals(kind) && claim.place().equals(place);
+            return claim.kind() == kind && claim.place().equals(place);
         }
     }
 
@@ -54,7 +54,7 @@ public record Gate(List<Claim> inTheWay, Map<Claim, Waiver> waived, List<Lapsed>
         claims.stream().filter(Gate::canBeWaived)
                 .forEach(c -> standing.stream().filter(w -> w.isOf(c)).reduce((older, newer) -> newer).ifPresent(w -> waived.put(c, w)));
         List<Claim> left = claims.stream().filter(c -> c.blocking() && c.verdict() != Verdict.PROVED && !waived.containsKey(c)
-                && c.follows().filter(f -> waived.keySet().stream().anyMatch(w -> w.id().equals(f))).isEmpty()).toList();
+                && c.follows().filter(f -> waived.keySet().stream().anyMatch(w -> w.identity().equals(f))).isEmpty()).toList();
         Map<String, List<Claim>> languages = new LinkedHashMap<>();
         document.languages().stream().filter(l -> !l.equals(document.sourceLanguage()))
                 .forEach(l -> languages.put(l, left.stream().filter(c -> isOf(l, c)).toList()));

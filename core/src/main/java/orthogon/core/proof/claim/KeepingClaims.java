@@ -72,7 +72,7 @@ final class KeepingClaims implements PageByPage {
 
     /** Whether a claim of the document before the edit still follows the claim that it followed. */
     private boolean followsAs(Claim claim, String decider) {
-        return decider != null && claim.follows().equals(follow(decider, claim.place()).map(l -> "answers-kept " + l));
+        return decider != null && claim.follows().equals(follow(decider, claim.place()).map(l -> new ClaimId(ClaimKind.ANSWERS_KEPT, l)));
     }
 
     /** The first answer that is lost by a change of the deciding one; empty where that is this one. */
@@ -110,7 +110,7 @@ final class KeepingClaims implements PageByPage {
         String code = question.code();
         String statement = "the answer to " + code + " is not lost by changing an earlier page";
         if (question.keepWhenHidden()) {
-            return new Claim(Family.KEEPING, "answers-kept", code, statement, Verdict.PROVED, Optional.empty(),
+            return new Claim(ClaimKind.ANSWERS_KEPT, code, statement, Verdict.PROVED, Optional.empty(),
                     () -> Claim.Explanation.of("It is kept even if its question is later hidden."));
         }
         Axis axis = space.axis(code);
@@ -154,7 +154,7 @@ final class KeepingClaims implements PageByPage {
         String pageCode = stage.sets().page().code();
         Supplier<Court.Sought> first = () -> court.at(page, d.and(given.getAsInt(), links), true, i -> i.course().current()
                 .filter(v -> v.page().code().equals(pageCode)).isPresent() && i.course().effective().containsKey(code));
-        Claim claim = court.none(Family.KEEPING, "answers-kept", code, statement, links == Diagrams.NONE, first,
+        Claim claim = court.none(ClaimKind.ANSWERS_KEPT, code, statement, links == Diagrams.NONE, first,
                 "No change on an earlier page discards it.", () -> "");
         if (claim.verdict() != Verdict.REFUTED) {
             return claim;
@@ -162,9 +162,9 @@ final class KeepingClaims implements PageByPage {
         Optional<String> lead = lead(stage, d.and(cannot, links), links, code);
         if (!space.openLevels().isEmpty()) {
             // That nothing on its page brings the question back cannot be shown by one interview.
-            return Court.undecided(Family.KEEPING, "answers-kept", code, statement, court.open(d.or(given.getAsInt(), cannot)));
+            return Court.undecided(ClaimKind.ANSWERS_KEPT, code, statement, court.open(d.or(given.getAsInt(), cannot)));
         }
-        return new Claim(Family.KEEPING, "answers-kept", code, statement, Verdict.REFUTED, lead.map(l -> "answers-kept " + l), () -> {
+        return new Claim(ClaimKind.ANSWERS_KEPT, code, statement, Verdict.REFUTED, lead.map(l -> new ClaimId(ClaimKind.ANSWERS_KEPT, l)), () -> {
             List<String> others = together.getOrDefault(code, Set.of()).stream().filter(c -> !c.equals(code) && space.spelled().isSaid(c))
                     .toList();
             Optional<Map<String, Object>> one = claim.explanation().witness();

@@ -29,12 +29,12 @@ final class LanguageClaims {
         String place = language + "/" + unit;
         String statement = "whoever reads " + unit + " in " + language + " reads it translated and current";
         if (why.isEmpty()) {
-            return new Claim(Family.LANGUAGE, "translated", place, statement, Verdict.PROVED, Optional.empty(),
+            return new Claim(ClaimKind.TRANSLATED, place, statement, Verdict.PROVED, Optional.empty(),
                     () -> Claim.Explanation.of("It is translated and current."));
         }
         var met = court.flow.texts().of(unit);
         Court.Sought sought = TextClaims.reading(court, unit, met, met.set(), i -> true);
-        return court.none(Family.LANGUAGE, "translated", place, statement, sought,
+        return court.none(ClaimKind.TRANSLATED, place, statement, sought,
                 "Nobody ever reads this text.", () -> "This respondent would read it in " + language + ", but " + why.get() + ".");
     }
 
@@ -45,7 +45,7 @@ final class LanguageClaims {
         }
         List<Units.Unit> unfit = Units.in(document, language).stream().filter(u -> u.unit().startsWith(OwnWords.UNIT) && !u.isFit())
                 .toList();
-        return Optional.of(new Claim(Family.LANGUAGE, "translated", language + "/own",
+        return Optional.of(new Claim(ClaimKind.TRANSLATED, language + "/own",
                 "what Orthogon itself says is translated into " + language, unfit.isEmpty() ? Verdict.PROVED : Verdict.REFUTED,
                 Optional.empty(), () -> Claim.Explanation.of(unfit.isEmpty()
                         ? "All of it is translated and current."

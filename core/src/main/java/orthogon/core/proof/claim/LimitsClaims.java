@@ -19,7 +19,7 @@ final class LimitsClaims implements PageByPage {
         List<Claim> claims = new ArrayList<>();
         court.space.wiring().document().pages().get(page).questions().filter(q -> !q.isHidden()).forEach(question -> {
             boolean fits = court.space.axis(question.code()).hasAnswer();
-            claims.add(new Claim(Family.LIMITS, "limits-leave-answer", question.code(),
+            claims.add(new Claim(ClaimKind.LIMITS_LEAVE_ANSWER, question.code(),
                     "some answer fits the limits of " + question.code(), fits ? Verdict.PROVED : Verdict.REFUTED, Optional.empty(),
                     () -> Claim.Explanation.of(fits ? "There is such an answer." : "No answer fits: " + why(question.answer()) + ".")));
         });

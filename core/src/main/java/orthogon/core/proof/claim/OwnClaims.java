@@ -7,10 +7,12 @@ import java.util.Map;
 import java.util.Optional;
 import orthogon.core.expression.Expr;
 import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.fault.Fault;
+import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.space.Truth;
-import orthogon.core.questionnaire.Questionnaire.OwnClaim;
 import orthogon.core.questionnaire.Questionnaire.Outcome;
+import orthogon.core.questionnaire.Questionnaire.OwnClaim;
 import orthogon.core.questionnaire.Questionnaire.Says;
 
 /** The analyst's own statements about every complete interview. */
@@ -33,13 +35,13 @@ final class OwnClaims {
         String statement = own.code() + ": " + court.sentences.at(place).replaceFirst("^\\S+ says: ", always ? "always " : "never ");
         Optional<Expr> expr = court.space.expr(place);
         if (expr.isEmpty()) {
-            return Court.undecided(Family.OWN, "own", own.code(), statement, court.space.causeAt(place).orElse("type-fits " + place));
+            return Court.undecided(ClaimKind.OWN, own.code(), statement, court.space.causeAt(place).orElse(new Unknown.Unsound(Fault.Kind.TYPE_FITS, place)));
         }
         Court.Sought sought = court.atEnd(ending -> {
             Truth truth = court.space.truth(expr.get(), outcomesAt(court, ending));
             return always ? d.not(truth.holds()) : truth.holds();
         }, i -> i.course().complete() && always != Boolean.TRUE.equals(i.truth(place)));
-        return court.none(Family.OWN, "own", own.code(), statement, sought,
+        return court.none(ClaimKind.OWN, own.code(), statement, sought,
                 always ? "It holds on every complete interview." : "It holds on no complete interview.",
                 () -> always ? "It does not hold for this respondent." : "It holds for this respondent.");
     }

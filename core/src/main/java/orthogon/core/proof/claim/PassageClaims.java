@@ -12,11 +12,12 @@ import java.util.function.ToIntFunction;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Interview;
 import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.flow.PageSets;
 import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
 
 /**
  * No respondent can get stuck: on every page, whatever was answered before, some answers are accepted. Every question and every option is
@@ -46,9 +47,9 @@ final class PassageClaims implements PageByPage {
     /** Whether anybody can answer the question and leave its page. */
     private static Claim answered(Court court, Flow.Stage stage, Question question) {
         String code = question.code();
-        Optional<String> follows = court.refuted("reach-question", code)
-                .or(() -> court.space.axis(code).hasAnswer() ? Optional.empty() : Optional.of("limits-leave-answer " + code));
-        return accepted(court, stage, question, "answer-accepted", code, f -> f.space().diagrams().not(f.space().axis(code).blank()),
+        Optional<ClaimId> follows = court.refuted(ClaimKind.REACH_QUESTION, code)
+                .or(() -> court.space.axis(code).hasAnswer() ? Optional.empty() : Optional.of(new ClaimId(ClaimKind.LIMITS_LEAVE_ANSWER, code)));
+        return accepted(court, stage, question, ClaimKind.ANSWER_ACCEPTED, code, f -> f.space().diagrams().not(f.space().axis(code).blank()),
                 i -> i.course().effective().containsKey(code), "some answer to " + code + " is accepted",
                 "Nobody can answer “" + question.wording() + "” and go on.", follows);
     }
@@ -63,15 +64,15 @@ final class PassageClaims implements PageByPage {
             if (wire == null || !question.accept().get(i).message().isBlank()) {
                 continue;
             }
-            Optional<String> cause = court.space.causeAt(place);
+            Optional<Unknown> cause = court.space.causeAt(place);
             if (cause.isPresent()) {
-                claims.add(Court.undecided(Family.PASSAGE, "refusal-explained", place, statement, cause.get()).advisory());
+                claims.add(Court.undecided(ClaimKind.REFUSAL_EXPLAINED, place, statement, cause.get()).advisory());
                 continue;
             }
             int refused = court.d.minus(court.evaluations.evaluated(court.flow, wire), court.evaluations.passing(court.flow, wire));
             Court.Sought sought = court.at(court.evaluations.page(wire), refused, true,
                     i2 -> Boolean.FALSE.equals(i2.truth(place)) && i2.course().effective().containsKey(question.code()));
-            claims.add(court.none(Family.PASSAGE, "refusal-explained", place, statement, sought, "It refuses no respondent.",
+            claims.add(court.none(ClaimKind.REFUSAL_EXPLAINED, place, statement, sought, "It refuses no respondent.",
                     () -> "This respondent's answer to “" + question.wording() + "” is refused, and no message says why. "
                             + "Write the message beside the condition: what is wrong, and what to answer instead.")
                     .advisory());
@@ -80,15 +81,15 @@ final class PassageClaims implements PageByPage {
     }
 
     private static void options(Court court, Flow.Stage stage, Question question, Claim answered, List<Claim> claims) {
-        Optional<String> unanswered = answered.verdict() == Verdict.REFUTED
-                ? answered.follows().or(() -> Optional.of(answered.id()))
+        Optional<ClaimId> unanswered = answered.verdict() == Verdict.REFUTED
+                ? answered.follows().or(() -> Optional.of(answered.identity()))
                 : Optional.empty();
         boolean choice = question.answer() instanceof Answer.OneChoice || question.answer() instanceof Answer.ManyChoices;
         for (Answer.Option option : choice ? question.answer().options() : List.<Answer.Option>of()) {
             String place = question.code() + "." + option.code();
-            Optional<String> follows = court.refuted("reach-option", place).or(() -> unanswered);
+            Optional<ClaimId> follows = court.refuted(ClaimKind.REACH_OPTION, place).or(() -> unanswered);
             claims.add(
-                    accepted(court, stage, question, "option-accepted", place, f -> f.space().axis(question.code()).option(option.code()),
+                    accepted(court, stage, question, ClaimKind.OPTION_ACCEPTED, place, f -> f.space().axis(question.code()).option(option.code()),
                             i -> isChosen(i, question, option.code()),
                             "option " + option.code() + " of " + question.code() + " can be chosen and accepted",
                             "The option “" + option.label() + "” can be chosen, but nobody who chooses it can leave the page.", follows));
@@ -96,7 +97,7 @@ final class PassageClaims implements PageByPage {
         if (question.answer() instanceof Answer.YesNo && !question.requireWhen().isEmpty()) {
             for (boolean answer : new boolean[]{true, false}) {
                 String word = answer ? "yes" : "no";
-                claims.add(accepted(court, stage, question, "option-accepted", question.code() + "." + word,
+                claims.add(accepted(court, stage, question, ClaimKind.OPTION_ACCEPTED, question.code() + "." + word,
                         f -> f.space().axis(question.code()).truth(answer), i -> isChosen(i, question, answer),
                         word + " to " + question.code() + " is accepted",
                         "Whoever answers “" + word + "” cannot leave the page.", unanswered));
@@ -110,15 +111,15 @@ final class PassageClaims implements PageByPage {
     }
 
     /** A claim that somebody answers like this and leaves the page. */
-    private static Claim accepted(Court court, Flow.Stage stage, Question question, String kind, String place, ToIntFunction<Flow> chosen,
-            Predicate<Interview> gives, String statement, String impossible, Optional<String> follows) {
+    private static Claim accepted(Court court, Flow.Stage stage, Question question, ClaimKind kind, String place, ToIntFunction<Flow> chosen,
+            Predicate<Interview> gives, String statement, String impossible, Optional<ClaimId> follows) {
         int page = stage.sets().index();
         ToIntFunction<Flow> passing = f -> f.space().diagrams().and(f.stages().get(page).passing(), chosen.applyAsInt(f));
         Supplier<Court.Sought> sought = () -> court.at(page, passing.applyAsInt(court.flow), true, i -> i.course().current()
                 .filter(v -> v.page().code().equals(stage.sets().page().code()) && v.problems().isEmpty()).isPresent() && gives.test(i));
         // Who is not asked has a blank answer, so that whoever answers is asked.
         boolean nobody = court.d.disjoint(stage.passing(), chosen.applyAsInt(court.flow));
-        return court.some(Family.PASSAGE, kind, place, statement, nobody, sought, follows,
+        return court.some(kind, place, statement, nobody, sought, follows,
                 "This respondent gives such an answer and continues.",
                 () -> {
                     if (follows.isPresent()) {
@@ -151,16 +152,16 @@ final class PassageClaims implements PageByPage {
         int stuck = d.minus(arrived, passes);
         String statement = "nobody can get stuck on page " + page.code();
         if (stuck != Diagrams.NONE && !open.isEmpty()) {
-            return Court.undecided(Family.PASSAGE, "page-passable", page.code(), statement, court.open(sets.accepted()));
+            return Court.undecided(ClaimKind.PAGE_PASSABLE, page.code(), statement, court.open(sets.accepted()));
         }
         Court.Sought sought = court.at(sets.index(), stuck == Diagrams.NONE ? stuck : d.and(stuck, stage.coming()), false,
                 i -> i.course().current().filter(v -> v.page().code().equals(page.code())).isPresent());
-        Claim claim = court.none(Family.PASSAGE, "page-passable", page.code(), statement, sought,
+        Claim claim = court.none(ClaimKind.PAGE_PASSABLE, page.code(), statement, sought,
                 "Whoever reaches this page has answers that it accepts.", () -> "");
         if (claim.verdict() != Verdict.REFUTED) {
             return claim;
         }
-        return new Claim(Family.PASSAGE, "page-passable", page.code(), statement, Verdict.REFUTED, Optional.empty(), () -> {
+        return new Claim(ClaimKind.PAGE_PASSABLE, page.code(), statement, Verdict.REFUTED, Optional.empty(), () -> {
             Claim.Explanation found = claim.explanation();
             if (found.witness().isEmpty()) {
                 return found;

@@ -8,7 +8,10 @@ import java.util.Set;
 import java.util.function.ToIntFunction;
 import java.util.stream.IntStream;
 import orthogon.core.interview.Interview;
+import orthogon.core.place.Place.Rule;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
@@ -47,15 +50,15 @@ final class ReachClaims implements PageByPage {
         return claims;
     }
 
-    private Claim add(String kind, String place, String statement, Court.Sought sought, Optional<String> follows, String proved,
+    private Claim add(ClaimKind kind, String place, String statement, Court.Sought sought, Optional<ClaimId> follows, String proved,
             String impossible, List<String> about, ToIntFunction<Flow> target) {
         return add(kind, place, statement, sought, follows, proved, impossible, court.sentences.core(List.of()), about, target);
     }
 
     /** @param otherwise what is told where no conditions exclude it */
-    private Claim add(String kind, String place, String statement, Court.Sought sought, Optional<String> follows, String proved,
+    private Claim add(ClaimKind kind, String place, String statement, Court.Sought sought, Optional<ClaimId> follows, String proved,
             String impossible, String otherwise, List<String> about, ToIntFunction<Flow> target) {
-        Claim claim = court.some(Family.REACH, kind, place, statement, sought, follows, proved, () -> {
+        Claim claim = court.some(kind, place, statement, sought, follows, proved, () -> {
             if (follows.isPresent()) {
                 return Claim.Explanation.of(impossible);
             }
@@ -79,20 +82,17 @@ final class ReachClaims implements PageByPage {
         Page page = document.pages().get(p);
         String open = page.code() + ".openWhen";
         List<String> rules = rulesBefore(p);
-        Claim pageClaim = add("reach-page", page.code(), "page " + page.code() + " is reached by some respondent",
+        Claim pageClaim = add(ClaimKind.REACH_PAGE, page.code(), "page " + page.code() + " is reached by some respondent",
                 court.at(p, arrived(court.flow, p), false, i -> isAt(i, page)), Optional.empty(), "This respondent reaches the page.",
                 "Nobody ever reaches page " + quoted(page.title(), page.code()) + ".",
                 with(rules, with(List.of(open), page.allItems().map(i -> i.code() + ".askWhen").toList())), f -> arrived(f, p));
-        Optional<String> cause = refuted(pageClaim);
+        Optional<ClaimId> cause = refuted(pageClaim);
         items(page.items(), p, cause, rules);
         for (int i = 0; i < page.finish().size(); i++) {
-            int rule = i;
-            rule("reach-finish", page.code() + "/finish/" + i, page, p, cause, rules,
-                    f -> exitSet(f, p, page.code() + "/finish/" + rule));
+            rule(ClaimKind.REACH_FINISH, Rule.at(page.code(), RuleFamily.FINISH, i), page, p, cause, rules);
         }
         for (int i = 0; i < page.skip().size(); i++) {
-            int rule = i;
-            rule("reach-skip", page.code() + "/skip/" + i, page, p, cause, rules, f -> exitSet(f, p, page.code() + "/skip/" + rule));
+            rule(ClaimKind.REACH_SKIP, Rule.at(page.code(), RuleFamily.SKIP, i), page, p, cause, rules);
         }
     }
 
@@ -101,8 +101,8 @@ final class ReachClaims implements PageByPage {
                 .orElse(Diagrams.NONE);
     }
 
-    private static Optional<String> refuted(Claim claim) {
-        return claim.verdict() == Verdict.REFUTED ? claim.follows().or(() -> Optional.of(claim.id())) : Optional.empty();
+    private static Optional<ClaimId> refuted(Claim claim) {
+        return claim.verdict() == Verdict.REFUTED ? claim.follows().or(() -> Optional.of(claim.identity())) : Optional.empty();
     }
 
     /** Whoever skips past a page, ends before it or is stuck before it may be part of the reason. */
@@ -129,17 +129,17 @@ final class ReachClaims implements PageByPage {
         return interview.course().current().filter(v -> v.page().code().equals(page.code())).isPresent();
     }
 
-    private void items(List<Item> items, int p, Optional<String> cause, List<String> rules) {
+    private void items(List<Item> items, int p, Optional<ClaimId> cause, List<String> rules) {
         Page page = document.pages().get(p);
         for (Item item : items) {
             if (item instanceof Derived || item instanceof Question q && q.isHidden()) {
                 continue;
             }
             String code = item.code();
-            String kind = switch (item) {
-                case Question q -> "reach-question";
-                case Note n -> "reach-note";
-                default -> "reach-section";
+            ClaimKind kind = switch (item) {
+                case Question q -> ClaimKind.REACH_QUESTION;
+                case Note n -> ClaimKind.REACH_NOTE;
+                default -> ClaimKind.REACH_SECTION;
             };
             String nobody = item instanceof Question ? "Nobody is ever asked " : "Nobody is ever shown ";
             List<String> about = with(rules, with(List.of(page.code() + ".openWhen"), List.of(code + ".askWhen")));
@@ -147,7 +147,7 @@ final class ReachClaims implements PageByPage {
             Claim claim = add(kind, code, code + " is " + (item instanceof Question ? "asked of" : "shown to") + " some respondent",
                     court.at(p, shown.applyAsInt(court.flow), true, i -> isAt(i, page) && isAsked(i, item)), cause,
                     "This respondent reaches it.", nobody + quoted(item.wording(), code) + ".", about, shown);
-            Optional<String> inner = refuted(claim);
+            Optional<ClaimId> inner = refuted(claim);
             if (item instanceof Section section) {
                 items(section.items(), p, inner, with(rules, about));
             }
@@ -156,7 +156,7 @@ final class ReachClaims implements PageByPage {
                 for (Answer.Option option : question.answer().options()) {
                     String place = code + "." + option.code();
                     ToIntFunction<Flow> offered = f -> and(f, shown.applyAsInt(f), f.truth(place + ".offerWhen", true).holds());
-                    add("reach-option", place, "option " + option.code() + " of " + code + " is offered to some respondent",
+                    add(ClaimKind.REACH_OPTION, place, "option " + option.code() + " of " + code + " is offered to some respondent",
                             court.at(p, offered.applyAsInt(court.flow), true, i -> isAt(i, page) && isOffered(i, code, option.code())),
                             inner, "This respondent is offered it.",
                             "The option " + quoted(option.label(), option.code()) + " of " + code + " is never on offer.",
@@ -178,8 +178,10 @@ final class ReachClaims implements PageByPage {
                 .filter(s -> s.offered().stream().anyMatch(o -> o.code().equals(option))).isPresent();
     }
 
-    private void rule(String kind, String place, Page page, int p, Optional<String> cause, List<String> rules, ToIntFunction<Flow> taken) {
-        String what = kind.equals("reach-skip") ? "skip" : "finish";
+    private void rule(ClaimKind kind, Rule at, Page page, int p, Optional<ClaimId> cause, List<String> rules) {
+        String place = at.text();
+        ToIntFunction<Flow> taken = f -> exitSet(f, p, place);
+        String what = kind == ClaimKind.REACH_SKIP ? "skip" : "finish";
         List<String> own = new ArrayList<>();
         for (int i = 0; i < page.finish().size(); i++) {
             own.add(page.code() + "/finish/" + i);
@@ -187,38 +189,41 @@ final class ReachClaims implements PageByPage {
         for (int i = 0; i < page.skip().size(); i++) {
             own.add(page.code() + "/skip/" + i);
         }
-        Optional<String> bad = court.space.causeAt(place).or(() -> court.flow.lostAt().filter(l -> l.endsWith(" " + place)));
+        Optional<Unknown> bad = court.space.causeAt(place)
+                .or(() -> court.flow.lostAt().filter(l -> l instanceof Unknown.Unsound fault && fault.place().equals(place)));
         if (bad.isPresent()) {
-            claims.add(Court.undecided(Family.REACH, kind, place, "the " + what + " after " + page.code() + " is taken by some respondent",
+            claims.add(Court.undecided(kind, place, "the " + what + " after " + page.code() + " is taken by some respondent",
                     bad.get()));
             return;
         }
-        add(kind, place, "the " + what + " after " + page.code() + " is taken by some respondent", leaving(p, taken, place), cause,
+        add(kind, place, "the " + what + " after " + page.code() + " is taken by some respondent", leaving(p, taken, at), cause,
                 "This respondent takes it.", "No respondent ever takes this " + what + ".", with(rules, own), taken);
     }
 
-    private Court.Sought leaving(int p, ToIntFunction<Flow> taken, String place) {
+    private Court.Sought leaving(int p, ToIntFunction<Flow> taken, Rule rule) {
         int set = taken.applyAsInt(court.flow);
-        Flow.Exit exit = court.flow.stages().get(p).exits().stream().filter(e -> e.place().equals(place)).findFirst().orElse(null);
+        Flow.Exit exit = court.flow.stages().get(p).exits().stream().filter(e -> e.place().equals(rule.text())).findFirst()
+                .orElse(null);
         return exit == null || set == Diagrams.NONE
                 ? court.at(p, Diagrams.NONE, true, i -> false)
-                : new Court.Sought(p, exit, exit.remembered(), true, i -> i.course().taken().contains(place));
+                : new Court.Sought(p, exit, exit.remembered(), true, i -> i.course().taken().contains(rule));
     }
 
     private void endings() {
         for (int row = 0; row < document.outcomeTable().size(); row++) {
             int r = row;
-            String place = "outcomeTable/" + row;
+            Rule at = Rule.outcomeRow(row);
+            String place = at.text();
             ToIntFunction<Flow> held = f -> and(f, f.rowReached(r), f.rowHolds(r));
             int set = held.applyAsInt(court.flow);
             List<String> rows = new ArrayList<>();
             for (int i = 0; i <= row; i++) {
-                rows.add("outcomeTable/" + i);
+                rows.add(Rule.outcomeRow(i).text());
             }
             int above = IntStream.range(0, row).filter(i -> document.outcomeTable().get(i).when().isBlank()).findFirst().orElse(-1);
-            add("reach-row", place, "row " + (row + 1) + " of the outcome table is used by some respondent",
+            add(ClaimKind.REACH_ROW, place, "row " + (row + 1) + " of the outcome table is used by some respondent",
                     court.atEnd(e -> e.kind() == Flow.Kind.FINISH ? Diagrams.NONE : set,
-                            i -> i.course().endedBy().filter(place::equals).isPresent()),
+                            i -> i.course().endedBy().filter(at::equals).isPresent()),
                     Optional.empty(), "This respondent ends by it.", "Nobody ever ends by row " + (row + 1)
                             + " of the outcome table. The rows above it, or the conditions on the way to it, leave nobody.",
                     above < 0 ? court.sentences.core(List.of()) : "Row " + (above + 1) + " has no condition and takes all who come to it.",
@@ -229,9 +234,9 @@ final class ReachClaims implements PageByPage {
             int set = ends.applyAsInt(court.flow);
             List<String> about = new ArrayList<>(rulesBefore(document.pages().size()));
             for (int i = 0; i < document.outcomeTable().size(); i++) {
-                about.add("outcomeTable/" + i);
+                about.add(Rule.outcomeRow(i).text());
             }
-            add("reach-outcome", outcome.code(), "outcome " + outcome.code() + " is reached by some respondent",
+            add(ClaimKind.REACH_OUTCOME, outcome.code(), "outcome " + outcome.code() + " is reached by some respondent",
                     court.atEnd(e -> atEnding(e, outcome.code(), set),
                             i -> i.course().outcome().filter(outcome.code()::equals).isPresent()),
                     Optional.empty(), "This respondent ends in it.", "Nobody ever ends as " + quoted(outcome.label(), outcome.code())

@@ -16,7 +16,7 @@ import orthogon.core.proof.spelled.Spelled;
 final class Retold {
 
     /** Claims that are told of a grid as one question, though they are proved row by row; refuted as soon as one row is. */
-    private static final Set<String> OF_EVERYBODY = Set.of("nothing-by-default", "answers-kept", "limits-leave-answer", "blank-reading");
+    private static final Set<ClaimKind> OF_EVERYBODY = Set.of(ClaimKind.NOTHING_BY_DEFAULT, ClaimKind.ANSWERS_KEPT, ClaimKind.LIMITS_LEAVE_ANSWER, ClaimKind.BLANK_READING);
 
     private final Court court;
     private final Spelled spelled;
@@ -43,21 +43,20 @@ final class Retold {
     }
 
     private Claim again(Claim claim) {
-        boolean asWritten = Set.of("own", "text-filled", "text-whole", "translated").contains(claim.kind());
+        boolean asWritten = Set.of(ClaimKind.OWN, ClaimKind.TEXT_FILLED, ClaimKind.TEXT_WHOLE, ClaimKind.TRANSLATED).contains(claim.kind());
         String place = asWritten ? claim.place() : spelled.origin(claim.place());
         if (OF_EVERYBODY.contains(claim.kind()) && place.indexOf('.') > 0 && place.indexOf('#') < 0) {
             place = place.substring(0, place.indexOf('.'));
         }
-        boolean grid = spelled.grids().contains(claim.place()) && claim.kind().equals("reach-section");
-        boolean roster = claim.kind().equals("reach-question") && !spelled.grids().contains(claim.place())
+        boolean grid = spelled.grids().contains(claim.place()) && claim.kind() == ClaimKind.REACH_SECTION;
+        boolean roster = claim.kind() == ClaimKind.REACH_QUESTION && !spelled.grids().contains(claim.place())
                 && spelled.original().document().question(place).isEmpty() && !place.contains(".");
-        String kind = grid || claim.kind().equals("reach-question") && place.contains(".")
-                ? "reach-question"
-                : roster ? "reach-section" : claim.kind();
+        ClaimKind kind = grid || claim.kind() == ClaimKind.REACH_QUESTION && place.contains(".")
+                ? ClaimKind.REACH_QUESTION
+                : roster ? ClaimKind.REACH_SECTION : claim.kind();
         String statement = grid ? spelled.said(claim.statement()).replace("is shown to", "is asked of") : spelled.said(claim.statement());
-        Claim again = new Claim(claim.family(), kind, place, statement, claim.verdict(),
-                claim.follows().map(
-                        f -> f.contains(" ") ? f.substring(0, f.indexOf(' ') + 1) + spelled.origin(f.substring(f.indexOf(' ') + 1)) : f),
+        Claim again = new Claim(kind, place, statement, claim.verdict(),
+                claim.follows().map(f -> new ClaimId(f.kind(), spelled.origin(f.place()))),
                 () -> told(claim.explanation()));
         again.guardedBy(court.flow);
         return claim.blocking() ? again : again.advisory();

@@ -8,9 +8,10 @@ import java.util.function.ToIntFunction;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Printer;
-import orthogon.core.expression.Wiring;
 import orthogon.core.expression.Wiring.Wire;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.questionnaire.Questionnaire;
 
@@ -59,33 +60,33 @@ final class SenseClaims implements PageByPage.OfConditions {
         String words = Phrase.of(condition.comparisons().get(n));
         String statement = "“" + words + "” makes a difference to " + wire.place();
         if (varies.verdict() == Verdict.UNDECIDED && varies.follows().isPresent()) {
-            return Court.undecided(Family.SENSE, "comparison-matters", place, statement, varies.follows().get());
+            return Court.undecided(ClaimKind.COMPARISON_MATTERS, place, statement, varies.follows().get());
         }
         Optional<Integer> ifTrue = evaluations.changed(wire, n, true);
         Optional<Integer> ifFalse = evaluations.changed(wire, n, false);
         if (ifTrue.isEmpty() || ifFalse.isEmpty()) {
-            return Court.undecided(Family.SENSE, "comparison-matters", place, statement, "type-fits " + wire.place());
+            return Court.undecided(ClaimKind.COMPARISON_MATTERS, place, statement, new ClaimId(ClaimKind.TYPE_FITS, wire.place()));
         }
         int here = evaluations.evaluated(court.flow, wire);
         int gained = d.and(here, ifTrue.get());
         int lost = d.and(here, ifFalse.get());
         if (gained == Diagrams.NONE || lost == Diagrams.NONE) {
             if (court.flow.lostAt().isPresent()) {
-                return Court.undecided(Family.SENSE, "comparison-matters", place, statement, court.flow.lostAt().get());
+                return Court.undecided(ClaimKind.COMPARISON_MATTERS, place, statement, court.flow.lostAt().get());
             }
             boolean idle = varies.verdict() == Verdict.REFUTED;
-            Optional<String> follows = idle ? varies.follows().or(() -> Optional.of(varies.id())) : Optional.empty();
+            Optional<ClaimId> follows = idle ? varies.follows().or(() -> Optional.of(varies.identity())) : Optional.empty();
             boolean literal = gained == Diagrams.NONE;
-            return new Claim(Family.SENSE, "comparison-matters", place, statement, Verdict.REFUTED, follows,
+            return new Claim(ClaimKind.COMPARISON_MATTERS, place, statement, Verdict.REFUTED, follows,
                     () -> idleComparison(wire, condition, n, literal, follows));
         }
         Court.Sought with = evaluators.sought(wire, gained, evaluators.turnsOutOtherwise(wire, condition.with(n, true)));
         Court.Sought without = evaluators.sought(wire, lost, evaluators.turnsOutOtherwise(wire, condition.with(n, false)));
         boolean certain = court.space.openLevels().isEmpty();
         if (!certain && (court.witness(with).isEmpty() || court.witness(without).isEmpty())) {
-            return Court.undecided(Family.SENSE, "comparison-matters", place, statement, court.open(d.or(gained, lost)));
+            return Court.undecided(ClaimKind.COMPARISON_MATTERS, place, statement, court.open(d.or(gained, lost)));
         }
-        return new Claim(Family.SENSE, "comparison-matters", place, statement, Verdict.PROVED, Optional.empty(), () -> {
+        return new Claim(ClaimKind.COMPARISON_MATTERS, place, statement, Verdict.PROVED, Optional.empty(), () -> {
             Optional<Map<String, Object>> one = court.witness(with);
             Optional<Map<String, Object>> two = court.witness(without);
             return one.isEmpty() || two.isEmpty()
@@ -96,7 +97,7 @@ final class SenseClaims implements PageByPage.OfConditions {
         });
     }
 
-    private Claim.Explanation idleComparison(Wire wire, Expr condition, int n, boolean literal, Optional<String> follows) {
+    private Claim.Explanation idleComparison(Wire wire, Expr condition, int n, boolean literal, Optional<ClaimId> follows) {
         String words = Phrase.of(condition.comparisons().get(n));
         String headline = "“" + words + "” makes no difference to " + wire.place()
                 + ": for everybody who reaches it, the result is the same as if it "
@@ -115,33 +116,33 @@ final class SenseClaims implements PageByPage.OfConditions {
     private Claim varies(Wire wire) {
         String place = wire.place();
         String statement = "the condition " + place + " holds for some and not for others";
-        Optional<String> cause = court.space.causeAt(place);
+        Optional<Unknown> cause = court.space.causeAt(place);
         if (cause.isPresent()) {
-            return Court.undecided(Family.SENSE, "condition-varies", place, statement, cause.get());
+            return Court.undecided(ClaimKind.CONDITION_VARIES, place, statement, cause.get());
         }
         ToIntFunction<Flow> come = f -> evaluations.evaluated(f, wire);
         int here = come.applyAsInt(court.flow);
         if (here == Diagrams.NONE) {
             if (court.flow.lostAt().isPresent()) {
-                return Court.undecided(Family.SENSE, "condition-varies", place, statement, court.flow.lostAt().get());
+                return Court.undecided(ClaimKind.CONDITION_VARIES, place, statement, court.flow.lostAt().get());
             }
-            Optional<String> follows = Optional.of(whyNobody(wire));
-            return new Claim(Family.SENSE, "condition-varies", place, statement, Verdict.REFUTED, follows,
+            Optional<ClaimId> follows = Optional.of(whyNobody(wire));
+            return new Claim(ClaimKind.CONDITION_VARIES, place, statement, Verdict.REFUTED, follows,
                     () -> Claim.Explanation.of("Nobody ever reaches this condition."));
         }
         int holds = d.and(here, evaluations.passing(court.flow, wire));
         int fails = d.minus(here, evaluations.passing(court.flow, wire));
         if (holds == Diagrams.NONE || fails == Diagrams.NONE) {
             boolean never = holds == Diagrams.NONE;
-            Optional<String> follows = never ? ownReach(wire) : Optional.empty();
+            Optional<ClaimId> follows = never ? ownReach(wire) : Optional.empty();
             if (court.flow.lostAt().isPresent()) {
-                return Court.undecided(Family.SENSE, "condition-varies", place, statement, court.flow.lostAt().get());
+                return Court.undecided(ClaimKind.CONDITION_VARIES, place, statement, court.flow.lostAt().get());
             }
-            return new Claim(Family.SENSE, "condition-varies", place, statement, Verdict.REFUTED, follows, () -> {
+            return new Claim(ClaimKind.CONDITION_VARIES, place, statement, Verdict.REFUTED, follows, () -> {
                 String sentence = court.sentences.at(place);
                 String headline = Sentences.begun(court.space.wiring(), sentence) + ": "
                         + (never ? "this never holds." : "this always holds.");
-                int pages = wire.family() == Wiring.Family.OUTCOME_ROW ? document.pages().size() : evaluations.page(wire) + 1;
+                int pages = wire.family() == RuleFamily.OUTCOME_ROW ? document.pages().size() : evaluations.page(wire) + 1;
                 Cores.Core core = Cores.smallest(court.space, pages, List.of(place), f -> never
                         ? f.space().diagrams().and(come.applyAsInt(f), evaluations.passing(f, wire))
                         : f.space().diagrams().minus(come.applyAsInt(f), evaluations.passing(f, wire)));
@@ -160,40 +161,40 @@ final class SenseClaims implements PageByPage.OfConditions {
         Court.Sought yes = evaluators.sought(wire, holds, Evaluators.turnsOut(wire, true));
         Court.Sought no = evaluators.sought(wire, fails, Evaluators.turnsOut(wire, false));
         if (!court.space.openLevels().isEmpty() && (court.witness(yes).isEmpty() || court.witness(no).isEmpty())) {
-            return Court.undecided(Family.SENSE, "condition-varies", wire.place(), statement, court.open(d.or(holds, fails)));
+            return Court.undecided(ClaimKind.CONDITION_VARIES, wire.place(), statement, court.open(d.or(holds, fails)));
         }
-        return new Claim(Family.SENSE, "condition-varies", wire.place(), statement, Verdict.PROVED, Optional.empty(), () -> {
+        return new Claim(ClaimKind.CONDITION_VARIES, wire.place(), statement, Verdict.PROVED, Optional.empty(), () -> {
             Optional<Map<String, Object>> witness = court.witness(yes);
             return new Claim.Explanation("It holds for this respondent, and not for all.", "", List.of(), witness);
         });
     }
 
-    private String whyNobody(Wire wire) {
-        if (wire.family() == Wiring.Family.OUTCOME_ROW) {
-            return "reach-row " + wire.place();
+    private ClaimId whyNobody(Wire wire) {
+        if (wire.family() == RuleFamily.OUTCOME_ROW) {
+            return new ClaimId(ClaimKind.REACH_ROW, wire.place());
         }
         String page = document.pages().get(evaluations.page(wire)).code();
-        Optional<String> ofPage = court.refuted("reach-page", page);
-        Optional<String> ofItem = court.refuted("reach-question", wire.owner()).or(() -> court.refuted("reach-section", wire.owner()))
-                .or(() -> court.refuted("reach-note", wire.owner()));
+        Optional<ClaimId> ofPage = court.refuted(ClaimKind.REACH_PAGE, page);
+        Optional<ClaimId> ofItem = court.refuted(ClaimKind.REACH_QUESTION, wire.owner()).or(() -> court.refuted(ClaimKind.REACH_SECTION, wire.owner()))
+                .or(() -> court.refuted(ClaimKind.REACH_NOTE, wire.owner()));
         return switch (wire.family()) {
-            case FINISH, SKIP -> ofPage.or(() -> ownReach(wire)).orElse("page-passable " + page);
-            case OPEN_WHEN -> ofPage.orElse("reach-page " + page);
-            default -> ofPage.or(() -> ofItem).orElse("reach-question " + wire.owner());
+            case FINISH, SKIP -> ofPage.or(() -> ownReach(wire)).orElse(new ClaimId(ClaimKind.PAGE_PASSABLE, page));
+            case OPEN_WHEN -> ofPage.orElse(new ClaimId(ClaimKind.REACH_PAGE, page));
+            default -> ofPage.or(() -> ofItem).orElse(new ClaimId(ClaimKind.REACH_QUESTION, wire.owner()));
         };
     }
 
     /** The reach claim that says of the same thing that it never happens. */
-    private Optional<String> ownReach(Wire wire) {
+    private Optional<ClaimId> ownReach(Wire wire) {
         String owner = wire.owner();
         return switch (wire.family()) {
-            case OPEN_WHEN -> court.refuted("reach-page", owner);
-            case ASK_WHEN -> court.refuted("reach-question", owner).or(() -> court.refuted("reach-section", owner))
-                    .or(() -> court.refuted("reach-note", owner));
-            case OFFER_WHEN -> court.refuted("reach-option", wire.place().replace(".offerWhen", ""));
-            case FINISH -> court.refuted("reach-finish", wire.place());
-            case SKIP -> court.refuted("reach-skip", wire.place());
-            case OUTCOME_ROW -> court.refuted("reach-row", wire.place());
+            case OPEN_WHEN -> court.refuted(ClaimKind.REACH_PAGE, owner);
+            case ASK_WHEN -> court.refuted(ClaimKind.REACH_QUESTION, owner).or(() -> court.refuted(ClaimKind.REACH_SECTION, owner))
+                    .or(() -> court.refuted(ClaimKind.REACH_NOTE, owner));
+            case OFFER_WHEN -> court.refuted(ClaimKind.REACH_OPTION, wire.at().owner().text());
+            case FINISH -> court.refuted(ClaimKind.REACH_FINISH, wire.place());
+            case SKIP -> court.refuted(ClaimKind.REACH_SKIP, wire.place());
+            case OUTCOME_ROW -> court.refuted(ClaimKind.REACH_ROW, wire.place());
             default -> Optional.empty();
         };
     }

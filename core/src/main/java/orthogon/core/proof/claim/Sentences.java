@@ -7,11 +7,12 @@ import orthogon.core.expression.Expr;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Wiring;
 import orthogon.core.expression.Wiring.Wire;
+import orthogon.core.place.Place;
 import orthogon.core.proof.spelled.Spelled;
+import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Group;
 
 /** Says conditions in the analyst's words. */
 public final class Sentences {
@@ -36,16 +37,16 @@ public final class Sentences {
         return switch (wire.family()) {
             case OPEN_WHEN -> "page " + owner + " is open when " + when;
             case ASK_WHEN -> owner + " is " + shown(owner) + " when " + when;
-            case OFFER_WHEN -> "option " + place.split("\\.")[1] + " of " + owner + " is on offer when " + when;
+            case OFFER_WHEN -> "option " + ((Place.Part) wire.at().owner()).code() + " of " + owner + " is on offer when " + when;
             case REQUIRE_WHEN -> owner + (isTrue(wire) ? " must be answered" : " must be answered when " + when);
             case ACCEPT -> owner + " is accepted only when " + when;
             case LOCK_WHEN -> owner + (isTrue(wire) ? " is always locked" : " is locked when " + when);
             case REWORD -> owner + " is reworded when " + when;
             case START_WITH -> owner + " starts with " + when;
             case DERIVE -> owner + " is " + when;
-            case SKIP -> "page " + owner + " is left for page " + target(place, true) + (isTrue(wire) ? "" : " when " + when);
-            case FINISH -> "after page " + owner + " the interview ends as " + target(place, false) + (isTrue(wire) ? "" : " when " + when);
-            case OUTCOME_ROW -> "row " + (index(place) + 1) + " of the outcome table takes all for whom " + when;
+            case SKIP -> "page " + owner + " is left for page " + page(owner).skip().get(wire.at().number()).to() + (isTrue(wire) ? "" : " when " + when);
+            case FINISH -> "after page " + owner + " the interview ends as " + page(owner).finish().get(wire.at().number()).outcome() + (isTrue(wire) ? "" : " when " + when);
+            case OUTCOME_ROW -> "row " + (wire.at().number() + 1) + " of the outcome table takes all for whom " + when;
             case CLAIM -> owner + " says: " + when;
         };
     }
@@ -62,13 +63,8 @@ public final class Sentences {
         return wire.expr().filter(e -> e instanceof Expr.Literal l && Boolean.TRUE.equals(l.value())).isPresent();
     }
 
-    private static int index(String place) {
-        return Integer.parseInt(place.substring(place.lastIndexOf('/') + 1));
-    }
-
-    private String target(String place, boolean skip) {
-        Page page = wiring.document().page(place.substring(0, place.indexOf('/'))).orElseThrow();
-        return skip ? page.skip().get(index(place)).to() : page.finish().get(index(place)).outcome();
+    private Page page(String code) {
+        return wiring.document().page(code).orElseThrow();
     }
 
     private String shown(String code) {

@@ -8,6 +8,8 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import orthogon.core.expression.ExpressionFault;
 import orthogon.core.expression.Wiring;
+import orthogon.core.place.PlaceText;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Questionnaire;
@@ -42,7 +44,7 @@ public final class SoundClaims {
         document.items().filter(Derived.class::isInstance).forEach(i -> places.add(i.code() + ".derive"));
         for (String place : places) {
             boolean circular = faults.stream().anyMatch(f -> f.kind() == Fault.Kind.DEPENDS_ON_ITSELF && f.place().equals(place));
-            if (circular || place.endsWith(".derive")) {
+            if (circular || PlaceText.rule(place).filter(r -> r.family() == RuleFamily.DERIVE).isPresent()) {
                 claims.add(claim(wiring, Fault.Kind.DEPENDS_ON_ITSELF, place, place + " does not depend on itself", faults));
             }
         }
@@ -51,14 +53,14 @@ public final class SoundClaims {
 
     private static Claim claim(Wiring wiring, Fault.Kind kind, String place, String statement, List<Fault> faults) {
         if (faults.isEmpty()) {
-            return new Claim(Family.SOUND, kind.claim(), place, statement, Verdict.PROVED, Optional.empty(), () -> FREE_OF_FAULTS);
+            return new Claim(ClaimKind.of(kind.claim()).orElseThrow(), place, statement, Verdict.PROVED, Optional.empty(), () -> FREE_OF_FAULTS);
         }
         List<Fault> here = faults.stream().filter(f -> f.kind() == kind && f.place().equals(place)).toList();
         if (here.isEmpty()) {
             return claim(wiring, kind, place, statement, List.of());
         }
         String because = ended(here.stream().map(Fault::because).collect(Collectors.joining("; ")));
-        return new Claim(Family.SOUND, kind.claim(), place, statement, Verdict.REFUTED, Optional.empty(),
+        return new Claim(ClaimKind.of(kind.claim()).orElseThrow(), place, statement, Verdict.REFUTED, Optional.empty(),
                 () -> {
                     Claim.Explanation plain = Claim.Explanation.of(Sentences.begun(wiring, because));
                     return kind == Fault.Kind.REFERENCE_EXISTS

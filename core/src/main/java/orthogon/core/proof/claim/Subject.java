@@ -19,24 +19,25 @@ public final class Subject {
     /**
      * Whether the place of a claim reads the same in two revisions.
      *
-     * @param kind and place of the claim, as in the proof report
+     * @param kind of the claim
+     * @param place of the claim, as in the proof report
      */
-    public static boolean isSame(String kind, String place, Questionnaire one, Questionnaire other) {
+    public static boolean isSame(ClaimKind kind, String place, Questionnaire one, Questionnaire other) {
         return Objects.equals(of(kind, place, one), of(kind, place, other));
     }
 
-    private static Object of(String kind, String place, Questionnaire document) {
+    private static Object of(ClaimKind kind, String place, Questionnaire document) {
         String head = place.split("[./#]", 2)[0];
         return switch (kind) {
-            case "translated" -> {
+            case TRANSLATED -> {
                 String unit = place.substring(place.indexOf('/') + 1);
                 yield Arrays.asList(Texts.all(document).get(unit), document.translations().getOrDefault(head, Map.of()).get(unit));
             }
-            case "text-filled" -> text(place.substring(0, place.lastIndexOf('/')), document);
-            case "text-whole" -> text(place, document);
-            case "own" -> document.claims().stream().filter(c -> c.code().equals(place)).findFirst();
-            case "page-passable" -> document.page(place);
-            case "reach-outcome" -> List.of(document.outcome(place), document.outcomeTable());
+            case TEXT_FILLED -> text(place.substring(0, place.lastIndexOf('/')), document);
+            case TEXT_WHOLE -> text(place, document);
+            case OWN -> document.claims().stream().filter(c -> c.code().equals(place)).findFirst();
+            case PAGE_PASSABLE -> document.page(place);
+            case REACH_OUTCOME -> List.of(document.outcome(place), document.outcomeTable());
             default -> head.equals("outcomeTable") ? document.outcomeTable() : row(head, document).orElse(document);
         };
     }

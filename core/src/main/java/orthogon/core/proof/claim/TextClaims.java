@@ -8,6 +8,7 @@ import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.language.Piping;
 import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.flow.TextSets;
 import orthogon.core.proof.space.Truth;
@@ -35,7 +36,7 @@ final class TextClaims {
     }
 
     private static Claim hole(String unit, String text) {
-        return new Claim(Family.TEXT, "text-whole", unit, "the text " + unit + " has no hole", Verdict.REFUTED, Optional.empty(),
+        return new Claim(ClaimKind.TEXT_WHOLE, unit, "the text " + unit + " has no hole", Verdict.REFUTED, Optional.empty(),
                 () -> Claim.Explanation.of("The text referred to something that was removed. It now reads: “" + text + "”.",
                         "Rewrite the text where it says " + Piping.HOLE + ".")
                         .with(new Mend("Leave out " + Piping.HOLE, unit, Piping.joined(text))));
@@ -47,18 +48,18 @@ final class TextClaims {
         TextSets.Met met = court.flow.texts().of(gap.unit());
         Optional<Truth> blank = gap.blank().flatMap(court.space::truthOf);
         if (blank.isEmpty()) {
-            return Court.undecided(Family.TEXT, "text-filled", place, statement,
-                    "the text around " + gap.name() + " depends on something that the proof does not cover");
+            return Court.undecided(ClaimKind.TEXT_FILLED, place, statement,
+                    new Unknown.Inexact("the text around " + gap.name() + " depends on something that the proof does not cover"));
         }
         Court.Sought sought = reading(court, gap.unit(), met, court.d.and(met.set(), blank.get().holds()),
                 i -> Boolean.TRUE.equals(i.truth(gap.blank().get())));
-        Claim claim = court.none(Family.TEXT, "text-filled", place, statement, sought,
+        Claim claim = court.none(ClaimKind.TEXT_FILLED, place, statement, sought,
                 "Whoever reads the text has answered " + gap.name() + ", or reads what stands there instead.", () -> "");
         if (claim.verdict() != Verdict.REFUTED) {
             return claim;
         }
         String text = court.texts().get(gap.unit());
-        return new Claim(Family.TEXT, "text-filled", place, statement, Verdict.REFUTED, Optional.empty(), () -> {
+        return new Claim(ClaimKind.TEXT_FILLED, place, statement, Verdict.REFUTED, Optional.empty(), () -> {
             Claim.Explanation found = claim.explanation();
             return found.witness().isEmpty()
                     ? found

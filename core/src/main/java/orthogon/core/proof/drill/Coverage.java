@@ -10,10 +10,11 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
 import orthogon.core.expression.Expr;
-import orthogon.core.expression.Wiring;
 import orthogon.core.expression.Wiring.Wire;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
+import orthogon.core.place.Place.Rule;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.space.Space;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
@@ -40,7 +41,7 @@ final class Coverage {
             answered(q, course.effective().get(q.code()), met);
         });
         met.add(new Goal(Goal.Kind.OUTCOME, course.outcome().orElse("")));
-        course.taken().forEach(t -> met.add(new Goal(t.contains("/skip/") ? Goal.Kind.SKIP : Goal.Kind.FINISH, t)));
+        course.taken().forEach(t -> met.add(new Goal(t.family() == RuleFamily.SKIP ? Goal.Kind.SKIP : Goal.Kind.FINISH, t.text())));
         Function<Expr, Object> values = interview.values();
         Set<String> evaluated = evaluated(course, values);
         for (Wire wire : space.wiring().wires()) {
@@ -83,7 +84,7 @@ final class Coverage {
     }
 
     private static boolean passes(Wire wire, Object truth) {
-        return wire.family() == Wiring.Family.ACCEPT ? !Boolean.FALSE.equals(truth) : Boolean.TRUE.equals(truth);
+        return wire.family() == RuleFamily.ACCEPT ? !Boolean.FALSE.equals(truth) : Boolean.TRUE.equals(truth);
     }
 
     /** Places of the conditions that the interview came to evaluate. */
@@ -109,7 +110,7 @@ final class Coverage {
                 case OFFER_WHEN, REQUIRE_WHEN, LOCK_WHEN, REWORD -> course.asked().contains(owner);
                 case ACCEPT -> course.effective().containsKey(owner);
                 case FINISH, SKIP -> visited.contains(owner) && rulesBefore(wire).stream().noneMatch(course.taken()::contains);
-                case OUTCOME_ROW -> course.endedBy().map(by -> by.startsWith("outcomeTable/") && row(by) >= row(wire.place()))
+                case OUTCOME_ROW -> course.endedBy().map(by -> by.family() == RuleFamily.OUTCOME_ROW && by.number() >= wire.at().number())
                         .orElse(true);
                 default -> false;
             };
@@ -120,29 +121,25 @@ final class Coverage {
         return places;
     }
 
-    private static int row(String place) {
-        return Integer.parseInt(place.substring(place.lastIndexOf('/') + 1));
-    }
-
     /** The rules of the page that are tried before this one. */
-    private List<String> rulesBefore(Wire wire) {
+    private List<Rule> rulesBefore(Wire wire) {
         Page page = document.page(wire.owner()).orElseThrow();
-        List<String> all = new ArrayList<>();
+        List<Rule> all = new ArrayList<>();
         for (int i = 0; i < page.finish().size(); i++) {
-            all.add(page.code() + "/finish/" + i);
+            all.add(Rule.at(page.code(), RuleFamily.FINISH, i));
         }
         for (int i = 0; i < page.skip().size(); i++) {
-            all.add(page.code() + "/skip/" + i);
+            all.add(Rule.at(page.code(), RuleFamily.SKIP, i));
         }
-        return all.subList(0, all.indexOf(wire.place()));
+        return all.subList(0, all.indexOf(wire.at()));
     }
 
     private Set<String> jumped(Course course) {
         List<String> codes = document.pages().stream().map(Page::code).toList();
         Set<String> jumped = new HashSet<>();
-        for (String place : course.taken()) {
-            Page from = document.page(place.substring(0, place.indexOf('/'))).orElseThrow();
-            int to = place.contains("/skip/") ? codes.indexOf(from.skip().get(row(place)).to()) : codes.size();
+        for (Rule rule : course.taken()) {
+            Page from = document.page(rule.row()).orElseThrow();
+            int to = rule.family() == RuleFamily.SKIP ? codes.indexOf(from.skip().get(rule.number()).to()) : codes.size();
             jumped.addAll(codes.subList(codes.indexOf(from.code()) + 1, to));
         }
         return jumped;

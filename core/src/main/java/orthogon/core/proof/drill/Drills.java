@@ -15,6 +15,7 @@ import orthogon.core.expression.Expr;
 import orthogon.core.expression.Wiring;
 import orthogon.core.expression.Wiring.Wire;
 import orthogon.core.interview.Interview;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.claim.Evaluations;
 import orthogon.core.proof.claim.Replay;
 import orthogon.core.proof.diagram.Diagrams;
@@ -22,6 +23,7 @@ import orthogon.core.proof.diagram.Limits;
 import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.fault.Faults;
+import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.flow.Steering;
 import orthogon.core.proof.flow.Steering.Aim;
@@ -55,13 +57,13 @@ public record Drills(List<Drill> drills, int atLeast, int greedy, Set<Goal> goal
         Wiring wiring = Wiring.of(document, watch::goOn);
         List<Fault> faults = Faults.of(wiring);
         if (!faults.isEmpty()) {
-            throw new NotPossible(Fault.told(faults.getFirst().claim()));
+            throw new NotPossible(faults.getFirst().unknown().words());
         }
         try {
             Spelled spelled = Spelled.of(wiring, watch::goOn);
             Space space = new Space(spelled, List.of(), today, new Diagrams(limits, watch));
             if (space.whyNotExact().isPresent() || !space.openLevels().isEmpty()) {
-                throw new NotPossible(space.whyNotExact().orElse("some conditions are open"));
+                throw new NotPossible(space.whyNotExact().map(Unknown::words).orElse("some conditions are open"));
             }
             return new Finding(space).drills();
         } catch (Diagrams.BudgetSpent e) {
@@ -212,7 +214,7 @@ public record Drills(List<Drill> drills, int atLeast, int greedy, Set<Goal> goal
                 if (condition == null || !space.spelled().isSaid(wire.place())) {
                     continue;
                 }
-                boolean atEnd = wire.family() == Wiring.Family.OUTCOME_ROW;
+                boolean atEnd = wire.family() == RuleFamily.OUTCOME_ROW;
                 for (int n = 0; n < condition.comparisons().size(); n++) {
                     for (boolean literal : new boolean[]{true, false}) {
                         int set = d.and(evaluations.evaluated(flow, wire),

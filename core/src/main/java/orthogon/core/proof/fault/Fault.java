@@ -9,19 +9,9 @@ package orthogon.core.proof.fault;
  */
 public record Fault(Kind kind, String place, String because) {
 
-    /** The claim that it refutes, as claims are identified. */
-    public String claim() {
-        return kind.claim + " " + place;
-    }
-
-    /** Whether a reason why something is not known is such a claim. */
-    public static boolean isClaim(String why) {
-        return why.matches("[a-z-]+ \\S+");
-    }
-
-    /** Such a reason in words; any other as it is. */
-    public static String told(String why) {
-        return isClaim(why) ? why.substring(why.indexOf(' ') + 1) + " has a fault; fix that first" : why;
+    /** What is not known because of it. */
+    public Unknown unknown() {
+        return new Unknown.Unsound(kind, place);
     }
 
     /** The sound claims, by the names of the proof report. */

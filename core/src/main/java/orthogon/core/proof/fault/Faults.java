@@ -14,6 +14,7 @@ import orthogon.core.expression.Wiring;
 import orthogon.core.expression.Wiring.Wire;
 import orthogon.core.language.Piping;
 import orthogon.core.language.Texts;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
@@ -122,8 +123,8 @@ public final class Faults {
             if (at == null) {
                 continue;
             }
-            boolean ownCode = name.equals(wire.owner()) && wire.family() != Wiring.Family.ACCEPT && reach != Integer.MAX_VALUE;
-            if (ownCode || (wire.family() == Wiring.Family.DERIVE && loops(wire.owner()))) {
+            boolean ownCode = name.equals(wire.owner()) && wire.family() != RuleFamily.ACCEPT && reach != Integer.MAX_VALUE;
+            if (ownCode || (wire.family() == RuleFamily.DERIVE && loops(wire.owner()))) {
                 add(Fault.Kind.DEPENDS_ON_ITSELF, wire.place(), chain(wire.owner(), name));
                 return;
             }
@@ -188,7 +189,7 @@ public final class Faults {
             if (wiring.type(name).isEmpty() || elsewhere) {
                 add(Fault.Kind.REFERENCE_EXISTS, unit, elsewhere
                         ? name + " is answered once for each entry; a text outside cannot say which"
-                        : "there is nothing called " + name + meant(Nearest.of(name, wiring.names(Wiring.Family.OUTCOME_ROW, ""))));
+                        : "there is nothing called " + name + meant(Nearest.of(name, wiring.names(RuleFamily.OUTCOME_ROW, ""))));
             } else if (position.getOrDefault(name, -2) >= reach) {
                 add(Fault.Kind.LOOKS_AHEAD, unit, "the text refers to " + name + ", which is answered "
                         + (name.equals(owner) ? "only here" : "later") + "; move " + name + " before it, or leave it out");

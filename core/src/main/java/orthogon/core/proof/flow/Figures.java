@@ -7,7 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import orthogon.core.proof.diagram.Diagrams;
-import orthogon.core.proof.fault.Fault;
+import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.space.Axis;
 import orthogon.core.proof.space.Space;
 import orthogon.core.questionnaire.Burden;
@@ -45,8 +45,8 @@ public record Figures(Optional<BigInteger> answerPaths, Map<String, BigInteger> 
         Optional<String> notCounted = Optional.empty();
         try {
             Flow flow = new Flow(space, null, Paths.together(space));
-            Optional<String> why = flow.lostAt().or(space::whyNotExact);
-            Optional<String> lost = flow.lostAt().or(space::whyNotDecided);
+            Optional<Unknown> why = flow.lostAt().or(space::whyNotExact);
+            Optional<Unknown> lost = flow.lostAt().or(space::whyNotDecided);
             if (lost.isPresent()) {
                 return none(joint, told(space, lost.get()));
             }
@@ -78,8 +78,8 @@ public record Figures(Optional<BigInteger> answerPaths, Map<String, BigInteger> 
     }
 
     /** The reason why something is not counted, in the words of the analyst. */
-    static String told(Space space, String why) {
-        return space.spelled().said(Fault.told(why));
+    static String told(Space space, Unknown why) {
+        return space.spelled().said(why.words());
     }
 
     private static Optional<Reading> reading(Space space) {

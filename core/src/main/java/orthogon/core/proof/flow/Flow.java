@@ -9,9 +9,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.space.Space;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
 
 /**
@@ -328,7 +327,7 @@ public final class Flow {
     }
 
     /** The claim that a skip without a right target falls short of, where somebody takes it: nobody knows where they go on. */
-    public Optional<String> lostAt() {
+    public Optional<Unknown> lostAt() {
         return passage.lostAt();
     }
 }

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Wiring;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.space.Axis;
 import orthogon.core.proof.space.Space;
@@ -83,10 +84,10 @@ final class Memory {
             places.add(new ArrayList<>());
         }
         for (Wiring.Wire wire : space.wiring().wires()) {
-            if (wire.family() == Wiring.Family.OUTCOME_ROW && isWhole()) {
+            if (wire.family() == RuleFamily.OUTCOME_ROW && isWhole()) {
                 used(rules.at(wire.place(), true), end);
                 space.comparisonTruths(wire.place()).forEach(t -> used(t, end));
-            } else if (wire.family() == Wiring.Family.START_WITH && pageOf.containsKey(wire.owner())) {
+            } else if (wire.family() == RuleFamily.START_WITH && pageOf.containsKey(wire.owner())) {
                 space.startValues(wire.place()).ifPresent(v -> v.values().forEach(set -> used(set, pageOf.get(wire.owner()))));
             } else if (wire.family().isCondition() && pageOf.containsKey(wire.owner())) {
                 places.get(pageOf.get(wire.owner())).add(wire.place());

@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.fault.Fault;
+import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.flow.Flow.Exit;
 import orthogon.core.proof.flow.Flow.Kind;
 import orthogon.core.proof.space.Space;
@@ -28,7 +30,7 @@ public final class Passage {
     /** What is asked of those who are looked at; null where everybody is. */
     private final Set<String> route;
     private final List<PageSets> pages = new ArrayList<>();
-    private Optional<String> lostAt = Optional.empty();
+    private Optional<Unknown> lostAt = Optional.empty();
 
     /**
      * @param free places of conditions that are set free
@@ -118,7 +120,7 @@ public final class Passage {
         return route;
     }
 
-    Optional<String> lostAt() {
+    Optional<Unknown> lostAt() {
         return lostAt;
     }
 
@@ -150,7 +152,7 @@ public final class Passage {
             int holds = sets.ruleHolds(place);
             if (target <= p) {
                 if (!d.disjoint(rest, holds) && lostAt.isEmpty()) {
-                    lostAt = Optional.of((target < 0 ? "reference-exists " : "looks-ahead ") + place);
+                    lostAt = Optional.of(new Unknown.Unsound(target < 0 ? Fault.Kind.REFERENCE_EXISTS : Fault.Kind.LOOKS_AHEAD, place));
                 }
                 continue;
             }

@@ -23,7 +23,7 @@ final class Rules {
             return space.truth(place, usual);
         }
         return freed.computeIfAbsent(place, p -> {
-            int either = space.freshBit("");
+            int either = space.freshBit();
             return new Truth(either, space.diagrams().not(either));
         });
     }

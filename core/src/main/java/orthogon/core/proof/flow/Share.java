@@ -3,6 +3,7 @@ package orthogon.core.proof.flow;
 import java.math.BigInteger;
 import java.util.Optional;
 import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.space.Space;
 
 /**
@@ -19,11 +20,11 @@ public record Share(Optional<BigInteger> answerPaths, Optional<BigInteger> route
         Optional<BigInteger> paths = Optional.empty();
         try {
             Flow flow = new Flow(space, Paths.together(space), way);
-            Optional<String> lost = flow.lostAt().or(space::whyNotDecided);
+            Optional<Unknown> lost = flow.lostAt().or(space::whyNotDecided);
             if (lost.isPresent()) {
                 return none(Figures.told(space, lost.get()));
             }
-            Optional<String> why = space.whyNotExact();
+            Optional<Unknown> why = space.whyNotExact();
             if (why.isPresent()) {
                 return new Share(paths, Optional.of(Routes.along(space, way).count()),
                         Optional.of("answer paths: " + Figures.told(space, why.get())));

@@ -11,7 +11,9 @@ import java.util.Set;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Wiring;
 import orthogon.core.expression.Wiring.Wire;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.fault.Fault;
+import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.spelled.Spelled;
 import orthogon.core.proof.spelled.TextGaps;
 import orthogon.core.questionnaire.Page;
@@ -33,9 +35,9 @@ final class Conditions {
     private final Spelled spelled;
     private final Wiring wiring;
     private final Map<String, Question> questions;
-    private final Map<String, String> faulty = new HashMap<>();
+    private final Map<String, Unknown> faulty = new HashMap<>();
     private final Map<String, Condition> usable = new LinkedHashMap<>();
-    private final Map<String, String> causes = new HashMap<>();
+    private final Map<String, Unknown> causes = new HashMap<>();
     /** What is known of conditions that read the same in an earlier document. */
     private final Map<String, Condition> known;
 
@@ -45,7 +47,7 @@ final class Conditions {
         this.wiring = spelled.plain();
         this.questions = questions;
         this.known = before != null && before.meansTheSame(this) ? before.usable : Map.of();
-        faults.forEach(f -> faulty.putIfAbsent(f.place(), f.claim()));
+        faults.forEach(f -> faulty.putIfAbsent(f.place(), f.unknown()));
         wiring.wires().forEach(this::use);
     }
 
@@ -64,13 +66,13 @@ final class Conditions {
         return usable;
     }
 
-    /** The sound claims that the others fall short of, by their place. */
-    Map<String, String> causes() {
+    /** Why expressions cannot be used, by their place. */
+    Map<String, Unknown> causes() {
         return causes;
     }
 
     private void use(Wire wire) {
-        String cause = faulty.isEmpty() && spelled.unclear().isEmpty() ? null : cause(wire, new HashSet<>());
+        Unknown cause = faulty.isEmpty() && spelled.unclear().isEmpty() ? null : cause(wire, new HashSet<>());
         Wire written = spelled.original().at(spelled.origin(wire.place())).orElse(null);
         Condition same = known.get(wire.place());
         if (cause == null && same != null && same.wire().equals(wire) && Objects.equals(same.written(), written)) {
@@ -79,7 +81,7 @@ final class Conditions {
         }
         Optional<Expr> unfolded = wire.expr().flatMap(wiring::unfolded);
         if (cause != null || unfolded.isEmpty()) {
-            causes.put(wire.place(), cause != null ? cause : "type-fits " + wire.place());
+            causes.put(wire.place(), cause != null ? cause : new Unknown.Unsound(Fault.Kind.TYPE_FITS, wire.place()));
             return;
         }
         usable.put(wire.place(),
@@ -87,7 +89,7 @@ final class Conditions {
     }
 
     private Analysis asks(Wire wire, Expr unfolded) {
-        return wire.family() == Wiring.Family.DERIVE ? Analysis.ofValue(unfolded, questions) : Analysis.of(unfolded, questions);
+        return wire.family() == RuleFamily.DERIVE ? Analysis.ofValue(unfolded, questions) : Analysis.of(unfolded, questions);
     }
 
     private List<Analysis.Part> spoken(Wire wire, Wire written) {
@@ -96,9 +98,9 @@ final class Conditions {
                 .flatMap(e -> wiring.unfolded(e).stream()).flatMap(e -> Analysis.noted(e).stream()).toList();
     }
 
-    private String cause(Wire wire, Set<String> seen) {
+    private Unknown cause(Wire wire, Set<String> seen) {
         if (spelled.unclear().containsKey(wire.place())) {
-            return spelled.unclear().get(wire.place());
+            return new Unknown.Inexact(spelled.unclear().get(wire.place()));
         }
         if (faulty.containsKey(wire.place()) && !isOfTargetOnly(wire)) {
             return faulty.get(wire.place());
@@ -106,7 +108,7 @@ final class Conditions {
         for (String name : wire.readable().map(Expr::references).orElse(Set.of())) {
             Optional<Wire> derive = wiring.at(name + ".derive");
             if (derive.isPresent() && seen.add(name)) {
-                String inner = cause(derive.get(), seen);
+                Unknown inner = cause(derive.get(), seen);
                 if (inner != null) {
                     return inner;
                 }
@@ -117,7 +119,7 @@ final class Conditions {
 
     /** Whether the fault of a rule is where it leads, not its condition: whether that can be read and uses nothing of later pages. */
     private boolean isOfTargetOnly(Wire wire) {
-        boolean leads = Set.of(Wiring.Family.SKIP, Wiring.Family.FINISH, Wiring.Family.OUTCOME_ROW).contains(wire.family());
+        boolean leads = Set.of(RuleFamily.SKIP, RuleFamily.FINISH, RuleFamily.OUTCOME_ROW).contains(wire.family());
         if (!leads || !wire.faults().isEmpty()) {
             return false;
         }

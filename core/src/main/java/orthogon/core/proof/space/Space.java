@@ -17,8 +17,10 @@ import orthogon.core.expression.Expr.*;
 import orthogon.core.expression.Printer;
 import orthogon.core.expression.Wiring;
 import orthogon.core.expression.Wiring.Wire;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.fault.Fault;
+import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.spelled.Spelled;
 import orthogon.core.proof.spelled.TextGaps;
 import orthogon.core.questionnaire.Item;
@@ -42,10 +44,10 @@ public final class Space {
     private final Starts starts;
     private final Values values;
     private final Map<String, Truth> open = new HashMap<>();
-    private final Map<Integer, String> openBits = new LinkedHashMap<>();
+    private final Map<Integer, Unknown> openBits = new LinkedHashMap<>();
     /** The questions that an open bit hangs on; none noted where it stands for a fault and may hang on anything. */
     private final Map<Integer, Set<String>> openOn = new HashMap<>();
-    private final Map<String, String> causes = new HashMap<>();
+    private final Map<String, Unknown> causes = new HashMap<>();
     private final List<TextGaps.TextGap> gaps;
     /** Codes of which something is said that was not said in the space before; empty where there was none, or nothing in it is certain. */
     private final Optional<Set<String>> changed;
@@ -185,7 +187,7 @@ public final class Space {
     public Collection<Expr> conditions() {
         List<Expr> all = new ArrayList<>();
         conditions.usable().forEach((place, condition) -> {
-            if (condition.wire().family() == Wiring.Family.DERIVE) {
+            if (condition.wire().family() == RuleFamily.DERIVE) {
                 condition.asks().parts().stream().filter(Analysis.Part::comparison).map(Analysis.Part::expr).forEach(all::add);
                 all.addAll(condition.asks().joint());
             } else if (starts.value(place).isEmpty()) {
@@ -239,8 +241,8 @@ public final class Space {
         return Optional.ofNullable(usable.get(place));
     }
 
-    /** The claim that the expression at this place falls short of, empty where it is sound. */
-    public Optional<String> causeAt(String place) {
+    /** Why the expression at this place cannot be used; empty where it can. */
+    public Optional<Unknown> causeAt(String place) {
         return Optional.ofNullable(causes.get(place));
     }
 
@@ -250,7 +252,7 @@ public final class Space {
     }
 
     /** Why bits of the set are open, if any are. */
-    public Optional<String> openReason(int set) {
+    public Optional<Unknown> openReason(int set) {
         BitSet support = diagrams.support(set);
         return openBits.entrySet().stream().filter(e -> support.get(e.getKey())).map(Map.Entry::getValue).findFirst();
     }
@@ -263,15 +265,15 @@ public final class Space {
     }
 
     /** Whether some comparison or expression could not be brought into the space, so that counts would not be exact. */
-    public Optional<String> whyNotExact() {
+    public Optional<Unknown> whyNotExact() {
         if (!causes.isEmpty()) {
             return Optional.of(causes.values().iterator().next());
         }
-        return features.whyInexact();
+        return features.whyInexact().map(Unknown.Inexact::new);
     }
 
     /** Why it is not certain who goes where: whether any condition rests on a fault or is open that is more than words or an own claim. */
-    public Optional<String> whyNotDecided() {
+    public Optional<Unknown> whyNotDecided() {
         return wiring.wires().stream().filter(this::leads).flatMap(w -> whyOpen(w).stream()).findFirst();
     }
 
@@ -283,13 +285,13 @@ public final class Space {
         };
     }
 
-    private Optional<String> whyOpen(Wire wire) {
+    private Optional<Unknown> whyOpen(Wire wire) {
         String place = wire.place();
         if (causes.containsKey(place)) {
             return Optional.of(causes.get(place));
         }
-        if (wire.family() == Wiring.Family.START_WITH) {
-            return whyNoStart(place);
+        if (wire.family() == RuleFamily.START_WITH) {
+            return whyNoStart(place).map(Unknown.Inexact::new);
         }
         Truth truth = truth(place, true);
         return openReason(diagrams.or(truth.holds(), truth.fails()));
@@ -306,12 +308,15 @@ public final class Space {
         return Analysis.mentioned(jointComparison);
     }
 
-    /** A fresh bit that may be either; it stands for something unknown. */
-    public int freshBit(String why) {
+    /** A fresh bit that may be either, whatever is known. */
+    public int freshBit() {
+        return diagrams.bit(freshLevel());
+    }
+
+    /** A fresh bit that is open: it stands for something that is not known. */
+    private int openBit(Unknown why) {
         int level = freshLevel();
-        if (!why.isEmpty()) {
-            openBits.put(level, why);
-        }
+        openBits.put(level, why);
         return diagrams.bit(level);
     }
 
@@ -369,12 +374,12 @@ public final class Space {
         return spelled.plain(place, written).flatMap(this::truthOf);
     }
 
-    private Truth open(String why) {
-        int holds = freshBit(why);
-        return new Truth(holds, diagrams.minus(freshBit(why), holds));
+    private Truth open(Unknown why) {
+        int holds = openBit(why);
+        return new Truth(holds, diagrams.minus(openBit(why), holds));
     }
 
-    private Truth open(String why, Set<String> on) {
+    private Truth open(Unknown why, Set<String> on) {
         int from = bits.next();
         Truth truth = open(why);
         bits.since(from).stream().forEach(level -> openOn.put(level, on));
@@ -424,7 +429,7 @@ public final class Space {
             default -> {
                 Guarded value = values.guarded(expr, outcomes);
                 yield value == null
-                        ? open.computeIfAbsent(Printer.print(expr), t -> open(features.reason(expr), Analysis.mentioned(expr)))
+                        ? open.computeIfAbsent(Printer.print(expr), t -> open(new Unknown.Inexact(features.reason(expr)), Analysis.mentioned(expr)))
                         : new Truth(value.parts().getOrDefault(true, Diagrams.NONE), value.parts().getOrDefault(false, Diagrams.NONE));
             }
         };

@@ -13,6 +13,7 @@ import orthogon.core.expression.Expr;
 import orthogon.core.expression.Expr.*;
 import orthogon.core.expression.Printer;
 import orthogon.core.expression.Wiring;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Question;
 
@@ -50,7 +51,7 @@ final class Starts {
 
     /** Whether the expression is a start value that is told by cells. */
     boolean takes(Wiring.Wire wire, Expr unfolded) {
-        return wire.family() == Wiring.Family.START_WITH && Analysis.mentioned(unfolded).stream().anyMatch(this::isLong)
+        return wire.family() == RuleFamily.START_WITH && Analysis.mentioned(unfolded).stream().anyMatch(this::isLong)
                 && !Analysis.usesAsked(unfolded);
     }
 

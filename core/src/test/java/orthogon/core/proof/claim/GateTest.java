@@ -37,7 +37,7 @@ class GateTest {
         return Proof.of(document, LocalDate.of(2026, 11, 2)).claims();
     }
 
-    private static Waiver waiver(String kind, String place, String reason) {
+    private static Waiver waiver(ClaimKind kind, String place, String reason) {
         return new Waiver(kind, place, reason, "ines", 1, FAULTY);
     }
 
@@ -45,8 +45,8 @@ class GateTest {
     void aWaivedClaimAndWhatFollowsFromItBlockNothing() {
         Gate shut = Gate.of(claims(FAULTY), FAULTY, List.of());
         assertTrue(shut.inTheWay().size() > 1 && !shut.isOpen(), shut.inTheWay().toString());
-        Gate open = Gate.of(claims(FAULTY), FAULTY, List.of(waiver("reach-question", "never", "older"),
-                waiver("reach-question", "never", "It comes back next winter.")));
+        Gate open = Gate.of(claims(FAULTY), FAULTY, List.of(waiver(ClaimKind.REACH_QUESTION, "never", "older"),
+                waiver(ClaimKind.REACH_QUESTION, "never", "It comes back next winter.")));
         assertEquals(List.of(), open.inTheWay());
         assertEquals(List.of("It comes back next winter."), open.waived().values().stream().map(Waiver::reason).toList());
         assertEquals(List.of(), open.lapsed());
@@ -56,7 +56,7 @@ class GateTest {
     void aWaiverOfAnotherClaimHelpsNobodyAndOneOfAConsequenceCountsForNothing() {
         Claim consequence = claims(FAULTY).stream().filter(c -> c.follows().isPresent() && c.blocking()).findFirst().orElseThrow();
         Gate gate = Gate.of(claims(FAULTY), FAULTY,
-                List.of(waiver("reach-question", "wet", "no"), waiver(consequence.kind(), consequence.place(), "no")));
+                List.of(waiver(ClaimKind.REACH_QUESTION, "wet", "no"), waiver(consequence.kind(), consequence.place(), "no")));
         assertEquals(Gate.of(claims(FAULTY), FAULTY, List.of()).inTheWay().size(), gate.inTheWay().size());
         assertEquals(Map.of(), gate.waived());
     }
@@ -78,7 +78,7 @@ class GateTest {
 
     @Test
     void aWaiverLapsesWhenItsPlaceReadsOtherwise() {
-        List<Waiver> waivers = List.of(waiver("reach-question", "never", "It comes back next winter."));
+        List<Waiver> waivers = List.of(waiver(ClaimKind.REACH_QUESTION, "never", "It comes back next winter."));
         Questionnaire elsewhere = Places.with(FAULTY, Map.of("last.askWhen", "wet = true"));
         assertTrue(Gate.of(claims(elsewhere), elsewhere, waivers).isOpen());
         Questionnaire changed = with(Map.of("never.askWhen", "wet = false and wet = true"));
@@ -92,7 +92,7 @@ class GateTest {
     void faultsCannotBeAnsweredFor() {
         Questionnaire unsound = with(Map.of("never.askWhen", "last = true"));
         Gate gate = Gate.of(claims(unsound), unsound,
-                List.of(new Waiver("looks-ahead", "never.askWhen", "I know", "ines", 1, unsound)));
+                List.of(new Waiver(ClaimKind.LOOKS_AHEAD, "never.askWhen", "I know", "ines", 1, unsound)));
         assertFalse(gate.isOpen());
         assertEquals(Map.of(), gate.waived());
     }

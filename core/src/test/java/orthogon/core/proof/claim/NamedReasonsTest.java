@@ -39,7 +39,7 @@ class NamedReasonsTest {
             }
             assertFalse(claim.explanation().because().isBlank(), at + claim);
             if (claim.follows().isPresent()) {
-                Claim cause = byId.get(claim.follows().get());
+                Claim cause = byId.get(claim.follows().get().text());
                 assertTrue(cause != null && cause.verdict() != Verdict.PROVED && cause.blocking() && cause.follows().isEmpty(),
                         at + claim + " follows " + claim.follows().get() + ", which is " + cause);
             } else if (claim.family() == Family.SOUND) {
@@ -50,7 +50,7 @@ class NamedReasonsTest {
             }
         }
         for (Claim left : Gate.of(proof.claims(), proof.document(), waivers).inTheWay()) {
-            String cause = left.follows().orElse(left.id());
+            String cause = left.follows().orElse(left.identity()).text();
             assertEquals(Family.SOUND, byId.get(cause).family(), at + left);
         }
     }

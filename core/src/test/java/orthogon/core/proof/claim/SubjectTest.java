@@ -33,36 +33,36 @@ class SubjectTest {
 
     @Test
     void aClaimStandsAsLongAsItsPlaceReadsTheSame() {
-        for (String kind : List.of("reach-question", "answers-kept", "nothing-by-default")) {
-            assertTrue(Subject.isSame(kind, "bats", ONE, reworded("more")), kind);
-            assertFalse(Subject.isSame(kind, "bats", ONE, reworded("bats")), kind);
+        for (ClaimKind kind : List.of(ClaimKind.REACH_QUESTION, ClaimKind.ANSWERS_KEPT, ClaimKind.NOTHING_BY_DEFAULT)) {
+            assertTrue(Subject.isSame(kind, "bats", ONE, reworded("more")), kind.word());
+            assertFalse(Subject.isSame(kind, "bats", ONE, reworded("bats")), kind.word());
         }
-        assertFalse(Subject.isSame("comparison-matters", "bats.askWhen#0", ONE, with("bats.askWhen", "true")));
-        assertTrue(Subject.isSame("comparison-matters", "bats.askWhen#0", ONE, with("more.askWhen", "true")));
+        assertFalse(Subject.isSame(ClaimKind.COMPARISON_MATTERS, "bats.askWhen#0", ONE, with("bats.askWhen", "true")));
+        assertTrue(Subject.isSame(ClaimKind.COMPARISON_MATTERS, "bats.askWhen#0", ONE, with("more.askWhen", "true")));
     }
 
     @Test
     void aPageIsItsOwnWordsAndRulesButWhoeverIsStuckOnItMeetsItsQuestionsToo() {
-        assertTrue(Subject.isSame("reach-page", "visit", ONE, reworded("bats")));
-        assertFalse(Subject.isSame("reach-page", "visit", ONE, with("visit.openWhen", "true")));
-        assertFalse(Subject.isSame("page-passable", "visit", ONE, reworded("bats")));
-        assertTrue(Subject.isSame("page-passable", "visit", ONE, reworded("more")));
+        assertTrue(Subject.isSame(ClaimKind.REACH_PAGE, "visit", ONE, reworded("bats")));
+        assertFalse(Subject.isSame(ClaimKind.REACH_PAGE, "visit", ONE, with("visit.openWhen", "true")));
+        assertFalse(Subject.isSame(ClaimKind.PAGE_PASSABLE, "visit", ONE, reworded("bats")));
+        assertTrue(Subject.isSame(ClaimKind.PAGE_PASSABLE, "visit", ONE, reworded("more")));
     }
 
     @Test
     void textsOutcomesAndOwnClaimsAreTheirOwnPlaces() {
         Questionnaire translated = ONE
                 .withTranslations(Map.of("fr", Map.of("bats.wording", new Translation("Autre", "draft", "How many?"))));
-        assertFalse(Subject.isSame("translated", "fr/bats.wording", ONE, translated));
-        assertFalse(Subject.isSame("translated", "fr/bats.wording", ONE, reworded("bats")));
-        assertTrue(Subject.isSame("translated", "fr/bats.wording", ONE, reworded("more")));
-        assertTrue(Subject.isSame("text-filled", "sent.closing/bats", ONE, reworded("bats")));
-        assertFalse(Subject.isSame("text-filled", "bats.wording/more", ONE, reworded("bats")));
-        assertFalse(Subject.isSame("own", "calm", ONE, with("claims/0", "bats = false")));
-        assertTrue(Subject.isSame("own", "calm", ONE, reworded("bats")));
-        assertFalse(Subject.isSame("reach-row", "outcomeTable/0", ONE, with("outcomeTable/0", "bats = true")));
-        assertFalse(Subject.isSame("reach-outcome", "sent", ONE, with("outcomeTable/0", "bats = true")));
-        assertTrue(Subject.isSame("reach-outcome", "sent", ONE, reworded("bats")));
-        assertFalse(Subject.isSame("one-outcome", "roost", ONE, reworded("bats")), "the whole questionnaire is its place");
+        assertFalse(Subject.isSame(ClaimKind.TRANSLATED, "fr/bats.wording", ONE, translated));
+        assertFalse(Subject.isSame(ClaimKind.TRANSLATED, "fr/bats.wording", ONE, reworded("bats")));
+        assertTrue(Subject.isSame(ClaimKind.TRANSLATED, "fr/bats.wording", ONE, reworded("more")));
+        assertTrue(Subject.isSame(ClaimKind.TEXT_FILLED, "sent.closing/bats", ONE, reworded("bats")));
+        assertFalse(Subject.isSame(ClaimKind.TEXT_FILLED, "bats.wording/more", ONE, reworded("bats")));
+        assertFalse(Subject.isSame(ClaimKind.OWN, "calm", ONE, with("claims/0", "bats = false")));
+        assertTrue(Subject.isSame(ClaimKind.OWN, "calm", ONE, reworded("bats")));
+        assertFalse(Subject.isSame(ClaimKind.REACH_ROW, "outcomeTable/0", ONE, with("outcomeTable/0", "bats = true")));
+        assertFalse(Subject.isSame(ClaimKind.REACH_OUTCOME, "sent", ONE, with("outcomeTable/0", "bats = true")));
+        assertTrue(Subject.isSame(ClaimKind.REACH_OUTCOME, "sent", ONE, reworded("bats")));
+        assertFalse(Subject.isSame(ClaimKind.ONE_OUTCOME, "roost", ONE, reworded("bats")), "the whole questionnaire is its place");
     }
 }

@@ -5,12 +5,10 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
 import orthogon.core.expression.Wiring;
@@ -72,7 +70,7 @@ class DrillsTest {
             if (course.complete()) {
                 document.questions().map(Question::code).forEach(q -> assertTrue(
                         goals.contains(q + (course.asked().contains(q) ? " is asked" : " is not asked")), at + " " + q + answers));
-                course.taken().forEach(t -> assertTrue(goals.contains(t + " is taken"), at + " " + t));
+                course.taken().forEach(t -> assertTrue(goals.contains(t.text() + " is taken"), at + " " + t));
                 assertTrue(goals.contains(course.outcome().orElse("") + " is reached"), at + course.outcome());
             }
         }

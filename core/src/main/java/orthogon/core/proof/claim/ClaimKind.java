@@ -1,0 +1,109 @@
+package orthogon.core.proof.claim;
+
+import java.util.Arrays;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+
+/** Every kind of claim, family by family, in the order in which claims are listed. */
+public enum ClaimKind {
+
+    CODE_UNIQUE(Family.SOUND, Scope.ROW), REFERENCE_EXISTS(Family.SOUND, Scope.RULE), TYPE_FITS(Family.SOUND, Scope.RULE), LOOKS_AHEAD(
+            Family.SOUND, Scope.RULE), DEPENDS_ON_ITSELF(Family.SOUND, Scope.RULE),
+    /** Some respondent comes to a page. */
+    REACH_PAGE(Family.REACH, Scope.ROW), REACH_QUESTION(Family.REACH, Scope.ROW), REACH_NOTE(Family.REACH, Scope.ROW), REACH_SECTION(
+            Family.REACH, Scope.ROW), REACH_OPTION(Family.REACH, Scope.ROW), REACH_SKIP(Family.REACH,
+                    Scope.RULE), REACH_FINISH(Family.REACH, Scope.RULE), REACH_ROW(Family.REACH, Scope.ENDING), REACH_OUTCOME(
+                            Family.REACH, Scope.ENDING),
+    /** A condition holds for some respondents and not for others. */
+    CONDITION_VARIES(Family.SENSE, Scope.RULE), COMPARISON_MATTERS(Family.SENSE, Scope.RULE),
+    /** What a condition says of a blank answer makes no unnoticed difference. */
+    BLANK_READING(Family.BLANK, Scope.RULE),
+    /** Some answers get everybody past a page. */
+    PAGE_PASSABLE(Family.PASSAGE, Scope.ROW), ANSWER_ACCEPTED(Family.PASSAGE, Scope.ROW), OPTION_ACCEPTED(Family.PASSAGE,
+            Scope.ROW), REFUSAL_EXPLAINED(Family.PASSAGE, Scope.RULE),
+    /** The limits of a question allow some answer. */
+    LIMITS_LEAVE_ANSWER(Family.LIMITS, Scope.ROW),
+    /** Every respondent gets an outcome. */
+    ONE_OUTCOME(Family.ENDING, Scope.ENDING),
+    /** No text has a hole where an answer is missing. */
+    TEXT_FILLED(Family.TEXT, Scope.TEXT), TEXT_WHOLE(Family.TEXT, Scope.TEXT),
+    /** No answer is sent that nobody gave. */
+    NOTHING_BY_DEFAULT(Family.DEFAULT, Scope.ROW),
+    /** No answer is lost by changing another. */
+    ANSWERS_KEPT(Family.KEEPING, Scope.ROW),
+    /** A text is there in a language and up to date. */
+    TRANSLATED(Family.LANGUAGE, Scope.TEXT),
+    /** No route asks more than the most that is set. */
+    BURDEN_WITHIN(Family.BURDEN, Scope.DOCUMENT),
+    /** An own claim holds. */
+    OWN(Family.OWN, Scope.ENDING),
+
+    /** Stands for all claims of a family that could not be looked at. */
+    REACH(Family.REACH, Scope.DOCUMENT), SENSE(Family.SENSE, Scope.DOCUMENT), BLANK(Family.BLANK, Scope.DOCUMENT), PASSAGE(Family.PASSAGE,
+            Scope.DOCUMENT), LIMITS(Family.LIMITS, Scope.DOCUMENT), ENDING(Family.ENDING, Scope.DOCUMENT), TEXT(Family.TEXT,
+                    Scope.DOCUMENT), DEFAULT(Family.DEFAULT, Scope.DOCUMENT), KEEPING(Family.KEEPING,
+                            Scope.DOCUMENT), LANGUAGE(Family.LANGUAGE, Scope.DOCUMENT), BURDEN(Family.BURDEN, Scope.DOCUMENT);
+
+    /** What the place of a claim is. */
+    public enum Scope {
+        /** A page, an item or an option. */
+        ROW,
+        /** An expression, or a comparison in it. */
+        RULE,
+        /** A text, in a language where it is a translation. */
+        TEXT,
+        /** An outcome, a row of the outcome table, or what holds at the end. */
+        ENDING,
+        /** The whole questionnaire. */
+        DOCUMENT
+    }
+
+    private static final Map<String, ClaimKind> BY_WORD = Arrays.stream(values())
+            .collect(Collectors.toUnmodifiableMap(ClaimKind::word, Function.identity()));
+
+    private final Family family;
+    private final Scope scope;
+    private final String word;
+
+    ClaimKind(Family family, Scope scope) {
+        this.family = family;
+        this.scope = scope;
+        this.word = name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    /** The kind that a proof report names with this word. */
+    public static Optional<ClaimKind> of(String word) {
+        return Optional.ofNullable(BY_WORD.get(word));
+    }
+
+    /** The kind that stands for all claims of a family; for own claims their only kind. */
+    static ClaimKind whole(Family family) {
+        return valueOf(family.name());
+    }
+
+    public Family family() {
+        return family;
+    }
+
+    public Scope scope() {
+        return scope;
+    }
+
+    /** The word of the proof report, as {@code reach-page}. */
+    public String word() {
+        return word;
+    }
+
+    /** Whether the claim says that some respondent comes to or takes what stands at its place. */
+    public boolean isReach() {
+        return family == Family.REACH && scope != Scope.DOCUMENT;
+    }
+
+    /** Kind and place as the proof report writes them. */
+    public String id(String place) {
+        return word + " " + place;
+    }
+}
