@@ -52,11 +52,11 @@ class SignIn {
     private final PersonStore store;
     private final Passwords passwords;
     private final SecondFactor secondFactor;
-    private final SignInPace pace;
+    private final SignInThrottle pace;
     private final Acts acts;
     private final SavedRequestAwareAuthenticationSuccessHandler onward = new SavedRequestAwareAuthenticationSuccessHandler();
 
-    SignIn(People people, PersonStore store, Passwords passwords, SecondFactor secondFactor, SignInPace pace, Acts acts) {
+    SignIn(People people, PersonStore store, Passwords passwords, SecondFactor secondFactor, SignInThrottle pace, Acts acts) {
         this.people = people;
         this.store = store;
         this.passwords = passwords;

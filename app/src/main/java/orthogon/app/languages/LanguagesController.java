@@ -29,7 +29,7 @@ import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.flow.Figures;
-import orthogon.core.proof.flow.Meets;
+import orthogon.core.proof.flow.TextRoutes;
 import orthogon.core.questionnaire.Questionnaire;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -116,7 +116,7 @@ class LanguagesController {
     record Group(String title, List<Row> rows) {}
 
     /** A language with how far it is. */
-    record Tongue(String tag, String name, String direction, int percent, long left, boolean current) {}
+    record LanguageProgress(String tag, String name, String direction, int percent, long left, boolean current) {}
 
     private static final Map<String, String> SHOWN = shown();
 
@@ -215,15 +215,15 @@ class LanguagesController {
 
     private static boolean isMet(Questionnaire document, Proof proof, String unit) {
         return unit.startsWith(OwnWords.UNIT) || proof.counted().flatMap(Figures::everyRoute)
-                .map(r -> Meets.routes(document, r, unit).signum() > 0).orElse(true);
+                .map(r -> TextRoutes.routes(document, r, unit).signum() > 0).orElse(true);
     }
 
-    private static List<Tongue> tongues(Questionnaire document, String current) {
-        List<Tongue> tongues = new ArrayList<>();
+    private static List<LanguageProgress> tongues(Questionnaire document, String current) {
+        List<LanguageProgress> tongues = new ArrayList<>();
         for (String tag : targets(document)) {
             List<Units.Unit> units = Units.in(document, tag);
             long fit = units.stream().filter(Units.Unit::isFit).count();
-            tongues.add(new Tongue(tag, OwnWords.name(tag), OwnWords.locale(tag).isRightToLeft() ? "rtl" : "ltr",
+            tongues.add(new LanguageProgress(tag, OwnWords.name(tag), OwnWords.locale(tag).isRightToLeft() ? "rtl" : "ltr",
                     units.isEmpty() ? 100 : (int) (100 * fit / units.size()), units.size() - fit, tag.equals(current)));
         }
         return tongues;

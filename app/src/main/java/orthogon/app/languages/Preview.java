@@ -3,8 +3,8 @@ package orthogon.app.languages;
 import java.time.LocalDate;
 import java.util.Map;
 import java.util.Optional;
-import orthogon.app.questions.Drawn;
-import orthogon.app.questions.Voice;
+import orthogon.app.questions.QuestionsPage;
+import orthogon.app.questions.RespondentTexts;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
@@ -29,7 +29,7 @@ final class Preview {
         String owner = unit.split("[./]")[0];
         Optional<Page> page = document.page(owner).or(() -> document.pageOf(owner));
         Interview start = Interview.start(Wiring.of(translated), LocalDate.now(), Map.of());
-        Voice voice = Voice.of(start);
+        RespondentTexts voice = RespondentTexts.of(start);
         model.addAttribute("words", voice.ownWords());
         model.addAttribute("lang", language.equals(Stretch.TAG) ? document.sourceLanguage() : voice.language());
         model.addAttribute("dir", voice.direction());
@@ -51,12 +51,12 @@ final class Preview {
         if (at.isPresent() && page.isPresent() && current.filter(v -> v.page().code().equals(page.get().code())).isPresent()) {
             model.addAttribute("previewKind", "page");
             Object read = model.getAttribute("lang");
-            Drawn.page(at.get(), "/", "", unit.endsWith(".message"), "", 0, 0, Optional.empty(), model);
+            QuestionsPage.page(at.get(), "/", "", unit.endsWith(".message"), "", 0, 0, Optional.empty(), model);
             model.addAttribute("lang", read);
             return;
         }
         if (at.isPresent() && page.isEmpty()) {
-            Voice ending = Voice.of(at.get());
+            RespondentTexts ending = RespondentTexts.of(at.get());
             translated.outcome(owner).ifPresent(o -> {
                 model.addAttribute("heading", ending.inline(o.label()));
                 model.addAttribute("text", ending.block(o.closing()));

@@ -14,7 +14,7 @@ import orthogon.core.language.Stretch;
 import orthogon.core.language.Units;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.flow.Figures;
-import orthogon.core.proof.flow.Meets;
+import orthogon.core.proof.flow.TextRoutes;
 import orthogon.core.proof.flow.Routes;
 import orthogon.core.questionnaire.Questionnaire;
 
@@ -57,7 +57,7 @@ record UnitView(Units.Unit unit, String place, List<Marks.Piece> pieces, List<Ma
         if (routes.isEmpty()) {
             return proof.counted().isPresent() ? "the routes are not counted" : "the routes are being counted";
         }
-        BigInteger met = Meets.routes(document, routes.get(), unit);
+        BigInteger met = TextRoutes.routes(document, routes.get(), unit);
         BigInteger all = routes.get().count();
         return met.equals(all)
                 ? all.equals(BigInteger.ONE) ? "met on the only route" : "met on all " + Frame.grouped(all) + " routes"

@@ -28,34 +28,35 @@ final class Drawing {
             """;
 
     private final Branches branches;
-    private final Laid laid;
+    private final MapLayout laid;
     private final Followed followed;
     private final StringBuilder svg = new StringBuilder();
 
-    private Drawing(Branches branches, Laid laid, Followed followed) {
+    private Drawing(Branches branches, MapLayout laid, Followed followed) {
         this.branches = branches;
         this.laid = laid;
         this.followed = followed;
     }
 
     /** @param alone whether it is a file of its own */
-    static String of(Branches branches, Laid laid, Followed followed, boolean alone, String title) {
+    static String of(Branches branches, MapLayout laid, Followed followed, boolean alone, String title) {
         return new Drawing(branches, laid, followed).draw(alone, title);
     }
 
     private String draw(boolean alone, String title) {
-        String size = Laid.at(laid.width()) + " " + Laid.at(laid.height());
+        String size = MapLayout.at(laid.width()) + " " + MapLayout.at(laid.height());
         svg.append("<svg xmlns=\"http://www.w3.org/2000/svg\" id=\"drawing\" role=\"img\" aria-label=\"").append(escaped(title))
                 .append(", drawn; the table says the same\" viewBox=\"0 0 ").append(size).append("\" data-size=\"").append(size)
                 .append('"');
         if (alone) {
-            svg.append(" width=\"").append(Laid.at(laid.width())).append("\" height=\"").append(Laid.at(laid.height())).append('"');
+            svg.append(" width=\"").append(MapLayout.at(laid.width())).append("\" height=\"").append(MapLayout.at(laid.height()))
+                    .append('"');
         }
         svg.append(">\n<title>").append(escaped(title)).append("</title>\n").append(alone ? STYLE : "");
         svg.append("<defs><marker id=\"head\" viewBox=\"0 0 8 8\" refX=\"7\" refY=\"4\" markerWidth=\"7\" markerHeight=\"7\" "
                 + "orient=\"auto\"><path class=\"head\" d=\"M0 0.5L8 4L0 7.5z\"/></marker></defs>\n");
         branches.frames().forEach(this::frame);
-        Laid.Place table = laid.frames().get(Branches.TABLE);
+        MapLayout.Place table = laid.frames().get(Branches.TABLE);
         if (branches.ways().stream().anyMatch(w -> w.from().equals(Branches.TABLE))) {
             stop(Branches.TABLE, "table", "Outcome table", table, "proved", true, followed.isNobody() || !followed.outcome().isEmpty());
         }
@@ -98,12 +99,12 @@ final class Drawing {
     }
 
     private void frame(Branches.Frame frame) {
-        Laid.Place at = laid.frames().get(frame.code());
+        MapLayout.Place at = laid.frames().get(frame.code());
         boolean on = followed.isNobody() || followed.met().contains(frame.code());
         svg.append("<g class=\"").append(classes("frame", frame.state(), frame.reached(), on)).append("\" data-code=\"")
                 .append(frame.code()).append("\" data-kind=\"page\">");
         rect(at, "");
-        rect(new Laid.Place(at.x(), at.y(), at.width(), frame.boxes().isEmpty() ? at.height() : Laid.TITLE), "band");
+        rect(new MapLayout.Place(at.x(), at.y(), at.width(), frame.boxes().isEmpty() ? at.height() : MapLayout.TITLE), "band");
         text(at.x() + 10, at.y() + 19, "title", frame.number() + "  " + cut(frame.title(), (int) (at.width() / 7.2) - 6));
         sign(frame.state(), at);
         svg.append("</g>\n");
@@ -113,7 +114,7 @@ final class Drawing {
     }
 
     private void box(Branches.Box box, boolean pageOn) {
-        Laid.Place at = laid.boxes().get(box.id());
+        MapLayout.Place at = laid.boxes().get(box.id());
         boolean on = pageOn && (followed.isNobody() || box.reference() || box.kind().equals("derived")
                 || followed.met().contains(box.code()));
         svg.append("<g class=\"box ").append(box.kind().replace(' ', '-')).append(box.reference() ? " reference" : "").append(' ')
@@ -131,7 +132,7 @@ final class Drawing {
         svg.append("</g>\n");
     }
 
-    private void stop(String code, String kind, String label, Laid.Place at, String state, boolean reached, boolean on) {
+    private void stop(String code, String kind, String label, MapLayout.Place at, String state, boolean reached, boolean on) {
         svg.append("<g class=\"stop ").append(kind).append(' ').append(classes("", state, reached, on)).append("\" data-code=\"")
                 .append(code).append("\" data-kind=\"").append(kind).append("\"><title>").append(escaped(label)).append("</title>");
         rect(at, "");
@@ -140,13 +141,14 @@ final class Drawing {
         svg.append("</g>\n");
     }
 
-    private void sign(String state, Laid.Place at) {
+    private void sign(String state, MapLayout.Place at) {
         if (!state.equals("proved")) {
             text(at.x() + at.width() - 18, at.y() + 15, "sign " + state, state.equals("refuted") ? "◪" : "▧");
         }
     }
 
-    private void line(String from, String to, String kind, String words, Set<String> uses, boolean reached, Laid.Route route, boolean on,
+    private void line(String from, String to, String kind, String words, Set<String> uses, boolean reached, MapLayout.Route route,
+            boolean on,
             String more) {
         if (route.path().isEmpty()) {
             return;
@@ -157,7 +159,7 @@ final class Drawing {
                 .append(escaped(words.isEmpty() ? "always" : words)).append("</title><path class=\"hit\" d=\"").append(route.path())
                 .append("\"/><path marker-end=\"url(#head)\" d=\"").append(route.path()).append("\"/>");
         if (!route.words().isEmpty()) {
-            rect(new Laid.Place(route.x(), route.y(), route.width(), Laid.LABEL_HEIGHT), "halo");
+            rect(new MapLayout.Place(route.x(), route.y(), route.width(), MapLayout.LABEL_HEIGHT), "halo");
             text(route.x() + 4, route.y() + 11.5, "label", route.words());
         }
         svg.append("</g>\n");
@@ -167,16 +169,17 @@ final class Drawing {
         return (kind + (state.equals("proved") ? "" : " " + state) + (reached ? "" : " never") + (on ? "" : " off")).strip();
     }
 
-    private void rect(Laid.Place at, String kind) {
-        svg.append("<rect").append(kind.isEmpty() ? "" : " class=\"" + kind + "\"").append(" x=\"").append(Laid.at(at.x()))
+    private void rect(MapLayout.Place at, String kind) {
+        svg.append("<rect").append(kind.isEmpty() ? "" : " class=\"" + kind + "\"").append(" x=\"").append(MapLayout.at(at.x()))
                 .append("\" y=\"")
-                .append(Laid.at(at.y())).append("\" width=\"").append(Laid.at(at.width())).append("\" height=\"")
-                .append(Laid.at(at.height())).append("\"/>");
+                .append(MapLayout.at(at.y())).append("\" width=\"").append(MapLayout.at(at.width())).append("\" height=\"")
+                .append(MapLayout.at(at.height())).append("\"/>");
     }
 
     private void text(double x, double y, String kind, String text) {
-        svg.append("<text").append(kind.isEmpty() ? "" : " class=\"" + kind + "\"").append(" x=\"").append(Laid.at(x)).append("\" y=\"")
-                .append(Laid.at(y)).append("\">").append(escaped(text)).append("</text>");
+        svg.append("<text").append(kind.isEmpty() ? "" : " class=\"" + kind + "\"").append(" x=\"").append(MapLayout.at(x))
+                .append("\" y=\"")
+                .append(MapLayout.at(y)).append("\">").append(escaped(text)).append("</text>");
     }
 
     private static String cut(String text, int most) {

@@ -122,7 +122,7 @@ class MapController {
                 .or(() -> proof.document().item(at).isEmpty()
                         ? Optional.empty()
                         : coarsestFirst.stream().filter(l -> Branches.of(proof, l).draws(at)).findFirst())
-                .orElseGet(() -> coarsestFirst.stream().takeWhile(l -> Laid.of(Branches.of(proof, l)).isLegibleWhole())
+                .orElseGet(() -> coarsestFirst.stream().takeWhile(l -> MapLayout.of(Branches.of(proof, l)).isLegibleWhole())
                         .reduce((coarser, finer) -> finer).orElse(Branches.Level.PAGES));
     }
 
@@ -145,7 +145,7 @@ class MapController {
             c.pages().forEach(p -> met.add(p.page().code()));
             return new Drawing.Followed(met, c.outcome().orElse(""));
         }).orElse(Drawing.Followed.NOBODY);
-        return Drawing.of(branches, Laid.of(branches), followed, alone, "Branches of " + draft.document().title());
+        return Drawing.of(branches, MapLayout.of(branches), followed, alone, "Branches of " + draft.document().title());
     }
 
     @GetMapping("/file.svg")

@@ -10,8 +10,8 @@ import java.util.Map;
 import java.util.function.ObjIntConsumer;
 import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
-import orthogon.app.map.Laid.Place;
-import orthogon.app.map.Laid.Route;
+import orthogon.app.map.MapLayout.Place;
+import orthogon.app.map.MapLayout.Route;
 
 /**
  * Lays out pages among each other: one below the other in the order of the document, the way from page to page straight down between
@@ -81,7 +81,7 @@ final class Spine {
     private void stand() {
         double y = 0;
         for (String code : stops) {
-            Place inside = sizes.getOrDefault(code, new Place(0, 0, Laid.OUTCOME_WIDTH, Laid.TITLE));
+            Place inside = sizes.getOrDefault(code, new Place(0, 0, MapLayout.OUTCOME_WIDTH, MapLayout.TITLE));
             boolean entered = branches.ways().stream().anyMatch(w -> isAside(w) && w.to().equals(code));
             long leaving = branches.ways().stream().filter(w -> isAside(w) && w.from().equals(code)).count();
             long finishing = branches.ways().stream().filter(w -> isFinish(w) && w.from().equals(code)).count();
@@ -95,9 +95,10 @@ final class Spine {
             Place from = places.get(way.from());
             double top = from.y() + from.height();
             double end = places.get(way.to()).y();
-            String words = Laid.shown(way.words());
-            double width = Laid.width(words);
-            routes[i] = new Route("M0 " + Laid.at(top) + "L0 " + Laid.at(end), words, -width / 2, (top + end - Laid.LABEL_HEIGHT) / 2 - 2,
+            String words = MapLayout.shown(way.words());
+            double width = MapLayout.width(words);
+            routes[i] = new Route("M0 " + MapLayout.at(top) + "L0 " + MapLayout.at(end), words, -width / 2,
+                    (top + end - MapLayout.LABEL_HEIGHT) / 2 - 2,
                     width);
         });
     }
@@ -118,7 +119,8 @@ final class Spine {
     private double lanes(Predicate<Branches.Way> which) {
         double[] widest = {0};
         stops.forEach(s -> widest[0] = Math.max(widest[0], places.get(s).width() / 2));
-        each(which, (w, i) -> widest[0] = Math.max(widest[0], places.get(w.from()).width() / 2 + STUB + Laid.width(Laid.shown(w.words()))));
+        each(which, (w, i) -> widest[0] = Math.max(widest[0],
+                places.get(w.from()).width() / 2 + STUB + MapLayout.width(MapLayout.shown(w.words()))));
         return widest[0] + STUB;
     }
 
@@ -146,10 +148,13 @@ final class Spine {
             double y = slot(from, right.merge(way.from(), 1, Integer::sum) - 1);
             double x = begin + LANE * lane.get(way.to());
             double start = from.width() / 2;
-            String words = Laid.shown(way.words());
-            routes[i] = new Route("M" + Laid.at(start) + " " + Laid.at(y) + "L" + Laid.at(x) + " " + Laid.at(y) + "L" + Laid.at(x) + " "
-                    + Laid.at(slot(to, 0)) + "L" + Laid.at(to.width() / 2) + " " + Laid.at(slot(to, 0)), words, start + STUB,
-                    y - Laid.LABEL_HEIGHT / 2, Laid.width(words));
+            String words = MapLayout.shown(way.words());
+            routes[i] = new Route(
+                    "M" + MapLayout.at(start) + " " + MapLayout.at(y) + "L" + MapLayout.at(x) + " " + MapLayout.at(y) + "L"
+                            + MapLayout.at(x) + " "
+                            + MapLayout.at(slot(to, 0)) + "L" + MapLayout.at(to.width() / 2) + " " + MapLayout.at(slot(to, 0)),
+                    words, start + STUB,
+                    y - MapLayout.LABEL_HEIGHT / 2, MapLayout.width(words));
         });
     }
 
@@ -166,12 +171,13 @@ final class Spine {
     private void finishes() {
         List<String> finished = outcomes.stream().filter(this::isFinished).toList();
         long rows = outcomes.stream().mapToLong(o -> rowsTo(o).size()).max().orElse(0);
-        double bus = foot() + 14 + rows * Laid.LABEL_HEIGHT + 6;
+        double bus = foot() + 14 + rows * MapLayout.LABEL_HEIGHT + 6;
         double top = bus + STUB * (finished.size() + 1) + 4;
         double[] widths = outcomes.stream().mapToDouble(this::column).toArray();
         double x = -(Arrays.stream(widths).sum() + BETWEEN_OUTCOMES * Math.max(0, widths.length - 1)) / 2;
         for (int i = 0; i < widths.length; i++) {
-            places.put(outcomes.get(i), new Place(x + (widths[i] - Laid.OUTCOME_WIDTH) / 2, top, Laid.OUTCOME_WIDTH, Laid.TITLE));
+            places.put(outcomes.get(i),
+                    new Place(x + (widths[i] - MapLayout.OUTCOME_WIDTH) / 2, top, MapLayout.OUTCOME_WIDTH, MapLayout.TITLE));
             x += widths[i] + BETWEEN_OUTCOMES;
         }
         double begin = lanes(Spine::isFinish);
@@ -186,11 +192,14 @@ final class Spine {
             double out = -begin - LANE * lane;
             double down = bus + STUB * (lane + 1);
             double in = to.x() + to.width() / 3;
-            String words = Laid.shown(way.words());
-            double width = Laid.width(words);
-            routes[i] = new Route("M" + Laid.at(-from.width() / 2) + " " + Laid.at(y) + "L" + Laid.at(out) + " " + Laid.at(y) + "L"
-                    + Laid.at(out) + " " + Laid.at(down) + "L" + Laid.at(in) + " " + Laid.at(down) + "L" + Laid.at(in) + " "
-                    + Laid.at(top), words, -from.width() / 2 - STUB - width, y - Laid.LABEL_HEIGHT / 2, width);
+            String words = MapLayout.shown(way.words());
+            double width = MapLayout.width(words);
+            routes[i] = new Route(
+                    "M" + MapLayout.at(-from.width() / 2) + " " + MapLayout.at(y) + "L" + MapLayout.at(out) + " " + MapLayout.at(y) + "L"
+                            + MapLayout.at(out) + " " + MapLayout.at(down) + "L" + MapLayout.at(in) + " " + MapLayout.at(down) + "L"
+                            + MapLayout.at(in) + " "
+                            + MapLayout.at(top),
+                    words, -from.width() / 2 - STUB - width, y - MapLayout.LABEL_HEIGHT / 2, width);
         });
     }
 
@@ -199,8 +208,8 @@ final class Spine {
     }
 
     private double column(String outcome) {
-        return Math.max(Laid.OUTCOME_WIDTH,
-                rowsTo(outcome).stream().mapToDouble(w -> Laid.width(Laid.shown(w.words()))).max().orElse(0));
+        return Math.max(MapLayout.OUTCOME_WIDTH,
+                rowsTo(outcome).stream().mapToDouble(w -> MapLayout.width(MapLayout.shown(w.words()))).max().orElse(0));
     }
 
     /** From the outcome table to the outcomes, the conditions of all rows for one outcome below each other. */
@@ -215,16 +224,17 @@ final class Spine {
             double x = to.x() + to.width() / 2;
             double foot = table.y() + table.height();
             double bus = foot + 8;
-            String words = Laid.shown(way.words());
-            double width = Laid.width(words);
-            double y = bus + 4 + Laid.LABEL_HEIGHT * (told.merge(way.to(), 1, Integer::sum) - 1);
-            routes[i] = new Route("M0 " + Laid.at(foot) + "L0 " + Laid.at(bus) + "L" + Laid.at(x) + " " + Laid.at(bus) + "L" + Laid.at(x)
-                    + " " + Laid.at(to.y()), words, x - width / 2, y, width);
+            String words = MapLayout.shown(way.words());
+            double width = MapLayout.width(words);
+            double y = bus + 4 + MapLayout.LABEL_HEIGHT * (told.merge(way.to(), 1, Integer::sum) - 1);
+            routes[i] = new Route("M0 " + MapLayout.at(foot) + "L0 " + MapLayout.at(bus) + "L" + MapLayout.at(x) + " " + MapLayout.at(bus)
+                    + "L" + MapLayout.at(x)
+                    + " " + MapLayout.at(to.y()), words, x - width / 2, y, width);
         });
     }
 
     /** The whole drawing around its pages, moved to where no coordinate is negative. */
-    Laid laid(Map<String, List<Route>> lines, Map<String, Map<String, Place>> boxes) {
+    MapLayout laid(Map<String, List<Route>> lines, Map<String, Map<String, Place>> boxes) {
         double least = 0;
         double most = 0;
         double foot = 0;
@@ -253,6 +263,6 @@ final class Spine {
             lines.get(frame.code()).forEach(l -> all.add(l.moved(at.x(), at.y())));
         }
         List<Route> ways = Arrays.stream(routes).map(r -> r.moved(right, MARGIN)).toList();
-        return new Laid(most - least + 2 * MARGIN, foot + 2 * MARGIN, moved, inside, all, ways);
+        return new MapLayout(most - least + 2 * MARGIN, foot + 2 * MARGIN, moved, inside, all, ways);
     }
 }

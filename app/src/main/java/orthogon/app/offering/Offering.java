@@ -75,7 +75,7 @@ public class Offering {
             return new Found.Nothing();
         }
         Release newest = all.stream().filter(r -> releases.standing(r.id()).state() != State.WITHDRAWN).findFirst().orElse(all.getFirst());
-        ReleaseStore.Standing standing = releases.standing(newest.id());
+        ReleaseStore.Availability standing = releases.standing(newest.id());
         if (standing.state() != State.OPEN) {
             return new Found.Shut(newest, "closed_title", Optional.empty(), standing.message());
         }
@@ -98,7 +98,7 @@ public class Offering {
 
     /** Why nobody goes on with a release that was withdrawn; empty where it was not. */
     public Optional<String> withdrawn(Release release) {
-        ReleaseStore.Standing standing = releases.standing(release.id());
+        ReleaseStore.Availability standing = releases.standing(release.id());
         return standing.state() == State.WITHDRAWN ? Optional.of(standing.message()) : Optional.empty();
     }
 

@@ -79,7 +79,7 @@ class DrillsController {
         Draft draft = frame.draft(code);
         Optional<DrillSet> set = sets.ready(draft);
         Wiring wiring = Wiring.of(draft.document());
-        List<DrillStore.Drill> kept = pinned.of(draft.id(), draft.document());
+        List<DrillStore.SavedDrill> kept = pinned.of(draft.id(), draft.document());
         List<List<String>> differences = set.map(s -> s.replayed(draft.document(), LocalDate.now())).orElse(List.of());
         model.addAttribute("code", code);
         model.addAttribute("ready", set.isPresent());
@@ -108,22 +108,23 @@ class DrillsController {
         return list(code, model);
     }
 
-    private static String answers(DrillStore.Drill drill) {
+    private static String answers(DrillStore.SavedDrill drill) {
         Map<String, Object> all = new LinkedHashMap<>(drill.answers());
         all.putAll(drill.link());
         return StoredAnswers.write(all);
     }
 
-    private static List<Row> rows(Draft draft, DrillSet set, List<List<String>> differences, List<DrillStore.Drill> kept) {
+    private static List<Row> rows(Draft draft, DrillSet set, List<List<String>> differences, List<DrillStore.SavedDrill> kept) {
         List<Row> rows = new ArrayList<>();
         List<String> known = kept.stream().map(DrillsController::answers).toList();
         List<Drill> drills = set.drills().map(Drills::drills).orElse(List.of());
         for (int i = 0; i < drills.size(); i++) {
             Drill drill = drills.get(i);
-            int outcome = Lanes.number(draft.document(), drill.outcome());
+            int outcome = RouteLanes.number(draft.document(), drill.outcome());
             int tries = drill.steps().stream().mapToInt(s -> s.attempts().size()).sum();
             String answers = StoredAnswers.write(drill.answers());
-            rows.add(new Row(i + 1, Lanes.label(draft.document(), drill.outcome()), Lanes.letter(outcome), outcome % Lanes.COLOURS,
+            rows.add(new Row(i + 1, RouteLanes.label(draft.document(), drill.outcome()), RouteLanes.letter(outcome),
+                    outcome % RouteLanes.COLOURS,
                     drill.steps().stream().map(Drill.Step::page).collect(Collectors.joining(" › ")),
                     drill.steps().stream().mapToInt(s -> s.asked().size()).sum(), tries, drill.covers().size() + tries,
                     drill.covers().stream().map(Goal::words).collect(Collectors.joining("; ")),
@@ -169,7 +170,7 @@ class DrillsController {
                     .orElseThrow(() -> new Refused("The drills have changed; look at them first."));
             Interview walked = Replay.of(Wiring.of(draft.document()), LocalDate.now(), drill.answers(), "");
             pinned.save(draft.id(), Replayed.saved("Drill " + number + " of revision " + draft.revision() + ", "
-                    + Lanes.label(draft.document(), drill.outcome()), walked, who.getName()));
+                    + RouteLanes.label(draft.document(), drill.outcome()), walked, who.getName()));
             return list(code, model);
         });
     }

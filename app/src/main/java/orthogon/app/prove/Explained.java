@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import orthogon.app.questions.Said;
+import orthogon.app.questions.AnswersInWords;
 import orthogon.core.edit.Edit;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
@@ -213,7 +213,7 @@ record Explained(Claim claim, String title, String headline, String details, Lis
         if (value == null) {
             return "blank";
         }
-        return document.question(code).flatMap(q -> Said.of(q, value)).orElseGet(() -> value instanceof List<?> entries
+        return document.question(code).flatMap(q -> AnswersInWords.of(q, value)).orElseGet(() -> value instanceof List<?> entries
                 ? entries.size() + (entries.size() == 1 ? " entry: " : " entries: ")
                         + String.join("; ", entries.stream().map(Reasons::said).toList())
                 : Reasons.said(value));

@@ -150,11 +150,11 @@ class LanesController {
         model.addAttribute("why", figures.flatMap(Figures::notCounted).orElse(""));
         model.addAttribute("asTable", as.equals("table"));
         routes.ifPresent(r -> {
-            Lanes lanes = Lanes.of(r, draft.document(), wanted.filter(r), wanted.first(), wanted.every() || as.equals("table"));
+            RouteLanes lanes = RouteLanes.of(r, draft.document(), wanted.filter(r), wanted.first(), wanted.every() || as.equals("table"));
             model.addAttribute("lanes", lanes);
             model.addAttribute("all", r.count());
             model.addAttribute("codes", r.asking().keySet());
-            model.addAttribute("before", lanes.from().subtract(BigInteger.valueOf(Lanes.MOST)).max(BigInteger.ZERO));
+            model.addAttribute("before", lanes.from().subtract(BigInteger.valueOf(RouteLanes.MOST)).max(BigInteger.ZERO));
         });
         return "prove/lower :: lanes";
     }
@@ -214,9 +214,9 @@ class LanesController {
         if (!Replay.isAlong(course, routes, route)) {
             throw new NotConfirmed();
         }
-        int outcome = Lanes.number(draft.document(), route.outcome());
-        return new Along(id, Frame.grouped(number.add(BigInteger.ONE)), Frame.grouped(routes.count(filter)), Lanes.letter(outcome),
-                Lanes.label(draft.document(), route.outcome()), outcome % Lanes.COLOURS, route.asked().size(), course.words(),
+        int outcome = RouteLanes.number(draft.document(), route.outcome());
+        return new Along(id, Frame.grouped(number.add(BigInteger.ONE)), Frame.grouped(routes.count(filter)), RouteLanes.letter(outcome),
+                RouteLanes.label(draft.document(), route.outcome()), outcome % RouteLanes.COLOURS, route.asked().size(), course.words(),
                 Math.ceilDiv(course.words(), Burden.WORDS_A_MINUTE), lane.paths().map(Frame::grouped).orElse("too many to count"),
                 StoredAnswers.write(lane.witness()), course);
     }

@@ -211,7 +211,8 @@ class ProveController {
         Figures figures = counted.orElseGet(() -> Figures.none(false, ""));
         String none = counted.isPresent() ? "not counted" : "being counted";
         Map<String, String> byOutcome = new LinkedHashMap<>();
-        figures.pathsByOutcome().forEach((outcome, paths) -> byOutcome.put(Lanes.label(draft.document(), outcome), Frame.grouped(paths)));
+        figures.pathsByOutcome()
+                .forEach((outcome, paths) -> byOutcome.put(RouteLanes.label(draft.document(), outcome), Frame.grouped(paths)));
         model.addAttribute("counted", counted.isPresent());
         model.addAttribute("stopped", proofs.isStopped(draft));
         model.addAttribute("figures", figures);

@@ -81,7 +81,9 @@ public class Changes {
                 : Optional.ofNullable(walk.getNow(null));
         return Optional.of(change.handle((is, failure) -> failure == null
                 ? new Found(Optional.of(is), "", false, walked)
-                : new Found(Optional.empty(), because(failure), failure instanceof CancellationException, Optional.of(new Walked(0, List.of())))).join());
+                : new Found(Optional.empty(), because(failure), failure instanceof CancellationException,
+                        Optional.of(new Walked(0, List.of()))))
+                .join());
     }
 
     /** Calls off what is under way for a draft. */

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import orthogon.app.store.DrillStore.Drill;
+import orthogon.app.store.DrillStore.SavedDrill;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
@@ -16,16 +16,16 @@ import orthogon.core.questionnaire.Question;
  *
  * @param differs what is otherwise than expected, in words; empty where everything is as it was
  */
-public record Replayed(Drill drill, Interview interview, String differs) {
+public record Replayed(SavedDrill drill, Interview interview, String differs) {
 
-    public static Replayed of(Drill drill, Wiring wiring) {
+    public static Replayed of(SavedDrill drill, Wiring wiring) {
         Map<String, Object> answers = new LinkedHashMap<>(drill.answers());
         answers.putAll(drill.link());
         Interview interview = Replay.of(wiring, drill.today(), answers, "");
         return new Replayed(drill, interview, difference(drill, interview.course(), wiring));
     }
 
-    private static String difference(Drill drill, Course course, Wiring wiring) {
+    private static String difference(SavedDrill drill, Course course, Wiring wiring) {
         List<String> asked = course.askedQuestions();
         List<String> words = new ArrayList<>();
         List<String> added = asked.stream().filter(q -> !drill.asked().contains(q)).toList();
@@ -51,11 +51,11 @@ public record Replayed(Drill drill, Interview interview, String differs) {
     }
 
     /** The walk as it stands, to be kept with what it leads to. */
-    public static Drill saved(String name, Interview interview, String author) {
+    public static SavedDrill saved(String name, Interview interview, String author) {
         Course course = interview.course();
         Map<String, Object> answers = new LinkedHashMap<>(interview.submission());
         interview.wiring().document().questions().filter(Question::isHidden).forEach(q -> answers.remove(q.code()));
-        return new Drill(0, name, interview.link(), answers, interview.today(), course.askedQuestions(), course.outcome().orElse(""),
+        return new SavedDrill(0, name, interview.link(), answers, interview.today(), course.askedQuestions(), course.outcome().orElse(""),
                 author);
     }
 }

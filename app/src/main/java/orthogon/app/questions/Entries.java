@@ -33,11 +33,11 @@ final class Entries {
     /** An agreement to a text of more characters than this shows the text in a box of its own, which scrolls. */
     private static final int LONG_TERMS = 300;
 
-    private final Voice voice;
+    private final RespondentTexts voice;
     private final LocalDate today;
     private final long seed;
 
-    Entries(Voice voice, LocalDate today, long seed) {
+    Entries(RespondentTexts voice, LocalDate today, long seed) {
         this.voice = voice;
         this.today = today;
         this.seed = seed;
@@ -83,16 +83,18 @@ final class Entries {
                 value instanceof List<?> l
                         ? l.stream().filter(Attachment.class::isInstance).map(Attachment.class::cast).toList()
                         : List.of(),
-                q.answer() instanceof Answer.OneChoice c && c.layout().shown() == Answer.Shown.SEARCH ? searched(shown) : Said.typed(value),
-                shown.other(), Said.hint(q.answer(), today, voice.ownWords()), errors,
-                Said.of(q, value, voice.ownWords()).orElse(voice.say("no_answer")), head,
+                q.answer() instanceof Answer.OneChoice c && c.layout().shown() == Answer.Shown.SEARCH
+                        ? searched(shown)
+                        : AnswersInWords.typed(value),
+                shown.other(), AnswersInWords.hint(q.answer(), today, voice.ownWords()), errors,
+                AnswersInWords.of(q, value, voice.ownWords()).orElse(voice.say("no_answer")), head,
                 shown.roster().isEmpty() ? 0 : 1);
     }
 
     /** What stands in the box of a searchable list: the label of what was chosen, or what was typed. */
     private String searched(Course.Shown shown) {
         return shown.offered().stream().filter(o -> o.code().equals(shown.value())).map(o -> voice.plain(o.label(), shown)).findFirst()
-                .orElse(Said.typed(shown.value()));
+                .orElse(AnswersInWords.typed(shown.value()));
     }
 
     private static String kind(Answer answer) {
@@ -136,7 +138,8 @@ final class Entries {
             case Answer.YesNo y -> List.of(choice("yes", voice.ownWords().or(y.yes(), "yes"), Boolean.TRUE.equals(value), shown),
                     choice("no", voice.ownWords().or(y.no(), "no"), Boolean.FALSE.equals(value), shown));
             case Answer.Scale s -> IntStream.rangeClosed(s.first(), s.last())
-                    .mapToObj(i -> choice(String.valueOf(i), String.valueOf(i), Said.typed(value).equals(String.valueOf(i)), shown))
+                    .mapToObj(
+                            i -> choice(String.valueOf(i), String.valueOf(i), AnswersInWords.typed(value).equals(String.valueOf(i)), shown))
                     .toList();
             case Answer.Agreement a -> List.of(new Choice("yes", voice.say("i_agree"), a.text().length() > LONG_TERMS
                     ? voice.block(a.text(), shown)

@@ -81,7 +81,7 @@ public record PageModel(String code, String title, String introductionHtml, List
      * @param withErrors whether problems are shown; a page met for the first time shows none
      * @param seed of the order of shuffled options; the same for one respondent always
      */
-    public static PageModel of(Course.PageView page, Voice voice, Presentation presentation, LocalDate today, boolean withErrors,
+    public static PageModel of(Course.PageView page, RespondentTexts voice, Presentation presentation, LocalDate today, boolean withErrors,
             long seed, boolean endsHere) {
         List<Entry> entries = new ArrayList<>();
         List<Message> messages = new ArrayList<>();
@@ -161,7 +161,7 @@ public record PageModel(String code, String title, String introductionHtml, List
                 direction);
     }
 
-    private static EntryHead head(Course.PageView page, Course.Shown first, Voice voice) {
+    private static EntryHead head(Course.PageView page, Course.Shown first, RespondentTexts voice) {
         Course.Shown whole = page.at(first.roster()).orElseThrow();
         Roster roster = (Roster) whole.item();
         List<?> numbers = (List<?>) whole.value();
@@ -170,7 +170,7 @@ public record PageModel(String code, String title, String introductionHtml, List
     }
 
     /** What an entry is called: by its answers, where the title speaks of them, else by its number. */
-    private static String title(Roster roster, Course.Shown first, Voice voice) {
+    private static String title(Roster roster, Course.Shown first, RespondentTexts voice) {
         boolean named = !Piping.names(roster.entryTitle()).isEmpty();
         String title = voice.plain(voice.ownWords().or(roster.entryTitle(), "entry"), first).strip();
         return named && !title.isEmpty() ? title : (named ? voice.say("entry") : title) + " " + first.entry();

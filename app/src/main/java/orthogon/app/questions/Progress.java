@@ -46,7 +46,7 @@ public record Progress(Presentation.Progress kind, int percent, String words, Pr
      * @param furthest the percentage that was shown before
      * @param left what may still come; empty where it is not known
      */
-    public static Progress of(Interview interview, Voice voice, int furthest, Optional<Remaining.Left> left) {
+    public static Progress of(Interview interview, RespondentTexts voice, int furthest, Optional<Remaining.Left> left) {
         Course course = voice.course();
         long done = course.pages().stream().filter(p -> interview.passed().contains(p.page().code()))
                 .mapToLong(Progress::questions).sum();
@@ -78,7 +78,7 @@ public record Progress(Presentation.Progress kind, int percent, String words, Pr
                 || s.item() instanceof orthogon.core.questionnaire.Roster)).count();
     }
 
-    private static String words(Remaining.Left left, long here, Voice voice) {
+    private static String words(Remaining.Left left, long here, RespondentTexts voice) {
         // What is on the page already is certainly asked.
         int least = (int) Math.max(left.least(), Math.min(here, left.most()));
         return least == left.most()

@@ -17,11 +17,11 @@ import orthogon.app.frame.Frame;
 import orthogon.app.proving.Ahead;
 import orthogon.app.proving.Proofs;
 import orthogon.app.proving.Replayed;
-import orthogon.app.questions.Drawn;
+import orthogon.app.questions.QuestionsPage;
 import orthogon.app.questions.OrdinaryAnswers;
 import orthogon.app.questions.PageForm;
-import orthogon.app.questions.Turn;
-import orthogon.app.questions.Voice;
+import orthogon.app.questions.PageSubmission;
+import orthogon.app.questions.RespondentTexts;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.DrillStore;
 import orthogon.core.expression.Wiring;
@@ -147,11 +147,11 @@ class RehearseController {
         String action = "/q/" + draft.code() + "/rehearse";
         Course course = interview.course();
         Course onward = interview.throughout();
-        Voice voice = Voice.of(interview);
+        RespondentTexts voice = RespondentTexts.of(interview);
         model.addAttribute("action", action);
         model.addAttribute("notice", notice);
         model.addAttribute("complete", course.complete());
-        model.addAttribute("open", course.complete() ? Drawn.problems(interview) : List.of());
+        model.addAttribute("open", course.complete() ? QuestionsPage.problems(interview) : List.of());
         model.addAttribute("parameters", draft.document().arriving());
         model.addAttribute("link", interview.link());
         model.addAttribute("outcome", onward.outcome().flatMap(interview.wiring().document()::outcome).orElse(null));
@@ -164,7 +164,7 @@ class RehearseController {
                 onward.outcome().flatMap(interview.wiring().document()::outcome).map(o -> voice.block(o.closing())).orElse(""));
         model.addAttribute("steps", steps(draft, interview, course, onward, voice));
         if (course.current().isPresent()) {
-            Drawn.page(interview, action, at, withErrors, notice, 0, 0, ahead.of(interview), model);
+            QuestionsPage.page(interview, action, at, withErrors, notice, 0, 0, ahead.of(interview), model);
             model.addAttribute("reasons", Reasons.of(interview, course.current().get().page()));
         } else if (!course.pages().isEmpty()) {
             model.addAttribute("reasons", Reasons.of(interview, course.pages().getLast().page()));
@@ -179,7 +179,7 @@ class RehearseController {
                 : "finish " + number + " of page " + rule.row();
     }
 
-    private static List<Step> steps(Draft draft, Interview interview, Course course, Course onward, Voice voice) {
+    private static List<Step> steps(Draft draft, Interview interview, Course course, Course onward, RespondentTexts voice) {
         List<Step> steps = new ArrayList<>();
         String at = course.current().map(v -> v.page().code()).orElse("");
         for (Page page : interview.wiring().document().pages()) {
@@ -229,20 +229,21 @@ class RehearseController {
                     ? keep(draft, who, interview.backTo(go.substring(3)), "")
                     : go.equals("back") ? keep(draft, who, interview.back(), "") : "redirect:/q/" + code + "/rehearse";
         }
-        Turn turn = Turn.of(interview, given(current.get(), interview.wiring().document().sourceLanguage(), form, request), form);
-        if (!(turn instanceof Turn.Warned)) {
+        PageSubmission turn = PageSubmission.of(interview,
+                given(current.get(), interview.wiring().document().sourceLanguage(), form, request), form);
+        if (!(turn instanceof PageSubmission.Warned)) {
             rehearsals.put(key(code, who), new Rehearsal(draft.revision(), turn.interview()));
         }
         return switch (turn) {
-            case Turn.Moved m -> "redirect:/q/" + code + "/rehearse" + (m.at().isEmpty() ? "" : "?at=" + m.at());
-            case Turn.Again a -> {
+            case PageSubmission.Moved m -> "redirect:/q/" + code + "/rehearse" + (m.at().isEmpty() ? "" : "?at=" + m.at());
+            case PageSubmission.Again a -> {
                 response.setStatus(a.refused() ? 422 : 200);
-                String notice = a.appeared().isEmpty() ? "" : Voice.of(a.interview()).say("appeared", a.appeared().size());
+                String notice = a.appeared().isEmpty() ? "" : RespondentTexts.of(a.interview()).say("appeared", a.appeared().size());
                 yield show(draft, a.interview(), a.at(), a.refused(), notice, who, model);
             }
-            case Turn.Warned w -> {
+            case PageSubmission.Warned w -> {
                 response.setStatus(409);
-                Drawn.warned(w, interview, go, model);
+                QuestionsPage.warned(w, interview, go, model);
                 yield show(draft, w.interview(), w.at(), false, "", who, model);
             }
         };

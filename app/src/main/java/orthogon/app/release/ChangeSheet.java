@@ -9,7 +9,7 @@ import java.util.Objects;
 import java.util.stream.Collectors;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Changes;
-import orthogon.app.questions.Said;
+import orthogon.app.questions.AnswersInWords;
 import orthogon.core.language.TextDifference;
 import orthogon.core.language.TextDifference.Run;
 import orthogon.core.language.Units;
@@ -124,7 +124,7 @@ record ChangeSheet(String headline, List<Row> rows, List<Text> texts, Map<String
 
     private static String said(Questionnaire document, Map<String, Object> answers) {
         return answers.entrySet().stream().map(e -> e.getKey() + ": " + document.question(e.getKey())
-                .flatMap(q -> Said.of(q, e.getValue())).orElseGet(() -> value(e.getValue())))
+                .flatMap(q -> AnswersInWords.of(q, e.getValue())).orElseGet(() -> value(e.getValue())))
                 .collect(Collectors.joining(" · "));
     }
 

@@ -59,7 +59,7 @@ class ReleaseController {
      *
      * @param lost whether the last release has it
      */
-    record Tongue(String tag, String name, boolean ready, int left, boolean lost) {}
+    record ReleasedLanguage(String tag, String name, boolean ready, int left, boolean lost) {}
 
     private final People people;
     private final Frame frame;
@@ -125,8 +125,8 @@ class ReleaseController {
         model.addAttribute("consequences", inTheWay.stream().filter(c -> c.follows().isPresent()).count());
         model.addAttribute("proved", proof.count(Verdict.PROVED));
         model.addAttribute("revision", draft.revision());
-        List<Tongue> tongues = new ArrayList<>();
-        gate.languages().forEach((tag, left) -> tongues.add(new Tongue(tag, OwnWords.name(tag), left.isEmpty(), left.size(),
+        List<ReleasedLanguage> tongues = new ArrayList<>();
+        gate.languages().forEach((tag, left) -> tongues.add(new ReleasedLanguage(tag, OwnWords.name(tag), left.isEmpty(), left.size(),
                 all.stream().findFirst().filter(r -> r.languages().contains(tag)).isPresent())));
         model.addAttribute("tongues", tongues);
         model.addAttribute("signNeeded", signOffs.isNeeded());
@@ -145,7 +145,7 @@ class ReleaseController {
 
     private Row row(Release r) {
         InterviewStore.Tally tally = interviews.tally(r.id());
-        ReleaseStore.Standing standing = releases.standing(r.id());
+        ReleaseStore.Availability standing = releases.standing(r.id());
         return new Row(r.number(), r.revision(), Frame.when(r.at()), people.shown(r.author()),
                 r.signedBy().isEmpty() ? "" : people.shown(r.signedBy()), r.notes(), String.join(", ", r.languages()), r.token(),
                 tally.begun(), tally.sent(), standing.state().word(), standing.message());

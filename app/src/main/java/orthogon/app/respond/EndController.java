@@ -5,12 +5,12 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.OffsetDateTime;
 import java.util.Locale;
 import java.util.Optional;
-import orthogon.app.http.Pace;
+import orthogon.app.http.RateLimit;
 import orthogon.app.http.PublicAddress;
 import orthogon.app.offering.Offering;
 import orthogon.app.outbox.Outbox;
-import orthogon.app.questions.Drawn;
-import orthogon.app.questions.Voice;
+import orthogon.app.questions.QuestionsPage;
+import orthogon.app.questions.RespondentTexts;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
 import orthogon.app.store.InvitationStore;
@@ -33,10 +33,11 @@ class EndController {
     private final InvitationStore ways;
     private final Outbox outbox;
     private final Offering offering;
-    private final Pace pace;
+    private final RateLimit pace;
     private final PublicAddress addresses;
 
-    EndController(InterviewStore interviews, InvitationStore ways, Outbox outbox, Offering offering, Pace pace, PublicAddress addresses) {
+    EndController(InterviewStore interviews, InvitationStore ways, Outbox outbox, Offering offering, RateLimit pace,
+            PublicAddress addresses) {
         this.pace = pace;
         this.addresses = addresses;
         this.offering = offering;
@@ -45,14 +46,14 @@ class EndController {
         this.outbox = outbox;
     }
 
-    private String themed(Running running, Voice voice, Model model, HttpServletResponse response, String view) {
+    private String themed(Running running, RespondentTexts voice, Model model, HttpServletResponse response, String view) {
         offering.frame(running.release(), response);
         Questionnaire document = running.interview().wiring().document();
         model.addAttribute("title", voice.plain(document.title()));
         model.addAttribute("id", running.id());
         model.addAttribute("words", voice.ownWords());
         model.addAttribute("presentation", document.presentation());
-        model.addAttribute("tongues", Tongue.of(running.release(), document.sourceLanguage()));
+        model.addAttribute("tongues", ReadableLanguage.of(running.release(), document.sourceLanguage()));
         model.addAttribute("back", view.substring(view.lastIndexOf('/') + 1));
         model.addAttribute("lang", voice.language());
         model.addAttribute("dir", voice.direction());
@@ -71,7 +72,7 @@ class EndController {
         }
         model.addAttribute("sentTo", "");
         model.addAttribute("wrong", "");
-        return themed(running.get(), Voice.of(running.get().interview()), model, response, "respond/later");
+        return themed(running.get(), RespondentTexts.of(running.get().interview()), model, response, "respond/later");
     }
 
     /** Sends the way back to an address that the respondent gives. The address is used for this and not kept with the answers. */
@@ -82,7 +83,7 @@ class EndController {
         if (running.isEmpty()) {
             return Notices.nothing(request, model, response);
         }
-        Voice voice = Voice.of(running.get().interview());
+        RespondentTexts voice = RespondentTexts.of(running.get().interview());
         Optional<String> address = Contacts.read(new Answer.Contact(Answer.Contact.Kind.EMAIL, ""), email);
         model.addAttribute("sentTo", address.orElse(""));
         model.addAttribute("wrong",
@@ -105,8 +106,9 @@ class EndController {
 
     /** A stranger's address is as good as any other here, so no interview, address or client has many messages sent. */
     private boolean mayMail(String id, String address, HttpServletRequest request) {
-        return pace.allows(Pace.Of.MAIL_OF_INTERVIEW, id) && pace.allows(Pace.Of.MAIL_TO_ADDRESS, address.toLowerCase(Locale.ROOT))
-                && pace.allows(Pace.Of.MAIL_BY_CLIENT, request.getRemoteAddr());
+        return pace.allows(RateLimit.Of.MAIL_OF_INTERVIEW, id)
+                && pace.allows(RateLimit.Of.MAIL_TO_ADDRESS, address.toLowerCase(Locale.ROOT))
+                && pace.allows(RateLimit.Of.MAIL_BY_CLIENT, request.getRemoteAddr());
     }
 
     @GetMapping("/to/resume/{token}")
@@ -123,9 +125,9 @@ class EndController {
         if (open(running).isEmpty() || !running.get().interview().course().complete()) {
             return "redirect:/i/" + id;
         }
-        model.addAttribute("lines", Drawn.lines(running.get().interview()));
-        model.addAttribute("open", Drawn.problems(running.get().interview()));
-        return themed(running.get(), Voice.of(running.get().interview()), model, response, "respond/review");
+        model.addAttribute("lines", QuestionsPage.lines(running.get().interview()));
+        model.addAttribute("open", QuestionsPage.problems(running.get().interview()));
+        return themed(running.get(), RespondentTexts.of(running.get().interview()), model, response, "respond/review");
     }
 
     /** From the review back to a page, and there to a question. */
@@ -175,7 +177,7 @@ class EndController {
         if (running.get().receipt().isEmpty()) {
             return "redirect:/i/" + id;
         }
-        Voice voice = Voice.of(running.get().interview());
+        RespondentTexts voice = RespondentTexts.of(running.get().interview());
         Course course = voice.course();
         Questionnaire document = running.get().interview().wiring().document();
         Optional<Questionnaire.Outcome> outcome = course.outcome().flatMap(document::outcome);
@@ -185,7 +187,7 @@ class EndController {
         model.addAttribute("closing", outcome.map(Questionnaire.Outcome::closing).filter(c -> !c.isEmpty()).map(voice::block)
                 .orElse("<p>" + voice.say("thanks") + "</p>"));
         model.addAttribute("when", voice.ownWords().moment(running.get().updatedAt()));
-        model.addAttribute("lines", Drawn.lines(running.get().interview()));
+        model.addAttribute("lines", QuestionsPage.lines(running.get().interview()));
         model.addAttribute("redirect", outcome.filter(Questionnaire.Outcome::leadsOn).map(Questionnaire.Outcome::redirect).orElse(""));
         model.addAttribute("onward", onward && document.presentation().navigation().redirectAtOnce());
         return themed(running.get(), voice, model, response, "respond/receipt");

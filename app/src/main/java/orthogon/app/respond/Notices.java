@@ -5,7 +5,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import orthogon.app.questions.Voice;
+import orthogon.app.questions.RespondentTexts;
 import orthogon.core.language.OwnWords;
 import orthogon.core.questionnaire.Questionnaire;
 import org.springframework.ui.Model;
@@ -18,12 +18,12 @@ final class Notices {
     private Notices() {}
 
     /** Says why there is nothing to answer here. */
-    static String shut(Voice voice, String message, Model model) {
+    static String shut(RespondentTexts voice, String message, Model model) {
         return told(voice, "closed_title", message, model);
     }
 
     /** @param heading key of own words */
-    static String told(Voice voice, String heading, String message, Model model) {
+    static String told(RespondentTexts voice, String heading, String message, Model model) {
         model.addAttribute("heading", heading);
         model.addAttribute("title", voice.plain(voice.document().title()));
         model.addAttribute("presentation", voice.document().presentation());

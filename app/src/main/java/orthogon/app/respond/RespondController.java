@@ -7,13 +7,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import orthogon.app.http.Pace;
+import orthogon.app.http.RateLimit;
 import orthogon.app.offering.Offering;
 import orthogon.app.proving.Ahead;
-import orthogon.app.questions.Drawn;
+import orthogon.app.questions.QuestionsPage;
 import orthogon.app.questions.PageForm;
-import orthogon.app.questions.Turn;
-import orthogon.app.questions.Voice;
+import orthogon.app.questions.PageSubmission;
+import orthogon.app.questions.RespondentTexts;
 import orthogon.app.store.AttachmentStore;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
@@ -47,10 +47,10 @@ class RespondController {
     private final InterviewStore interviews;
     private final AttachmentStore attachments;
     private final Ahead ahead;
-    private final Pace pace;
+    private final RateLimit pace;
     private final KeepAnswers keeping;
 
-    RespondController(Offering offering, InterviewStore interviews, AttachmentStore attachments, Ahead ahead, Pace pace,
+    RespondController(Offering offering, InterviewStore interviews, AttachmentStore attachments, Ahead ahead, RateLimit pace,
             KeepAnswers keeping) {
         this.keeping = keeping;
         this.offering = offering;
@@ -76,7 +76,7 @@ class RespondController {
         Optional<String> withdrawn = offering.withdrawn(running.get().release());
         if (withdrawn.isPresent()) {
             response.setStatus(410);
-            return Notices.shut(Voice.of(running.get().interview()), withdrawn.get(), model);
+            return Notices.shut(RespondentTexts.of(running.get().interview()), withdrawn.get(), model);
         }
         if (running.get().interview().course().complete()) {
             return "redirect:/i/" + id + "/review";
@@ -91,14 +91,14 @@ class RespondController {
         List<String> fresh = List.of(appeared.split(" ")).stream().filter(slot -> page.at(slot).isPresent()).toList();
         String notice = fresh.isEmpty()
                 ? ""
-                : Voice.of(interview).say("appeared", fresh.size()) + " "
+                : RespondentTexts.of(interview).say("appeared", fresh.size()) + " "
                         + String.join(", ", fresh.stream().map(slot -> "“" + wording(interview, page, slot) + "”").toList());
         return draw(running.get().with(interview), at, look.equals("again"), notice, model);
     }
 
     private static String wording(Interview interview, Course.PageView page, String slot) {
         Course.Shown shown = page.at(slot).orElseThrow();
-        return Voice.of(interview).plain(shown.wording(), shown);
+        return RespondentTexts.of(interview).plain(shown.wording(), shown);
     }
 
     private static String language(Interview interview) {
@@ -119,12 +119,12 @@ class RespondController {
 
     private int fill(Running running, String at, boolean withErrors, String notice, Model model) {
         Interview interview = running.interview();
-        model.addAttribute("title", Voice.of(interview).plain(interview.wiring().document().title()));
+        model.addAttribute("title", RespondentTexts.of(interview).plain(interview.wiring().document().title()));
         model.addAttribute("id", running.id());
         model.addAttribute("presentation", interview.wiring().document().presentation());
-        model.addAttribute("tongues", Tongue.of(running.release(), interview.wiring().document().sourceLanguage()));
+        model.addAttribute("tongues", ReadableLanguage.of(running.release(), interview.wiring().document().sourceLanguage()));
         model.addAttribute("withLater", true);
-        return Drawn.page(interview, "/i/" + running.id(), at, withErrors, notice, seed(running.id()), running.furthest(),
+        return QuestionsPage.page(interview, "/i/" + running.id(), at, withErrors, notice, seed(running.id()), running.furthest(),
                 ahead.of(interview), model);
     }
 
@@ -153,11 +153,11 @@ class RespondController {
                 return "redirect:/i/" + id + "/review";
             }
             response.setStatus(409);
-            return draw(running.with(interview), "", false, Voice.of(interview).say("not_that_page"), model);
+            return draw(running.with(interview), "", false, RespondentTexts.of(interview).say("not_that_page"), model);
         }
         Received received = new Received(attachments.held(id));
         Map<String, Object> given = PageForm.answers(current.get(), language(interview), form, files(request), received);
-        Optional<String> refusal = refusal(received, Voice.of(interview), request, response);
+        Optional<String> refusal = refusal(received, RespondentTexts.of(interview), request, response);
         if (refusal.isPresent()) {
             Map<String, Object> typed = PageForm.answers(current.get(), language(interview), form, new LinkedMultiValueMap<>(), received);
             return draw(running.with(interview.keep(typed)), "", false, refusal.get(), model);
@@ -166,13 +166,13 @@ class RespondController {
     }
 
     /** Why files are not taken; empty where they are. */
-    private Optional<String> refusal(Received received, Voice voice, HttpServletRequest request, HttpServletResponse response) {
+    private Optional<String> refusal(Received received, RespondentTexts voice, HttpServletRequest request, HttpServletResponse response) {
         if (received.isTooMuch()) {
             response.setStatus(413);
             return Optional.of(voice.say("files_too_much", Received.MOST_BYTES >> 20, Received.MOST_FILES));
         }
         long megabytes = received.megabytes();
-        if (megabytes > 0 && !pace.allows(Pace.Of.UPLOAD_BY_CLIENT, request.getRemoteAddr(), megabytes)) {
+        if (megabytes > 0 && !pace.allows(RateLimit.Of.UPLOAD_BY_CLIENT, request.getRemoteAddr(), megabytes)) {
             response.setStatus(429);
             return Optional.of(voice.say("files_many"));
         }
@@ -189,9 +189,11 @@ class RespondController {
         boolean fromReview = REVIEW.equals(form.getFirst(PageForm.FROM));
         model.addAttribute("from", fromReview ? REVIEW : "");
         // Who reads on in another language, or later, keeps what is typed, whether it is accepted or not.
-        Turn turn = later || !speak.isEmpty() ? new Turn.Moved(interview.keep(given), Optional.empty(), "") : turn(interview, given, form);
-        if (!(turn instanceof Turn.Warned)) {
-            Optional<String> left = turn instanceof Turn.Moved m ? m.passed() : Optional.empty();
+        PageSubmission turn = later || !speak.isEmpty()
+                ? new PageSubmission.Moved(interview.keep(given), Optional.empty(), "")
+                : turn(interview, given, form);
+        if (!(turn instanceof PageSubmission.Warned)) {
+            Optional<String> left = turn instanceof PageSubmission.Moved m ? m.passed() : Optional.empty();
             if (!keeping.keep(running, turn.interview(), left, received.contents())) {
                 return again(running, view, given, received, form, model, response);
             }
@@ -204,34 +206,34 @@ class RespondController {
         if (later) {
             return "redirect:/i/" + id + "/later";
         }
-        boolean sends = turn instanceof Turn.Moved m && m.passed().isPresent() && !fromReview
+        boolean sends = turn instanceof PageSubmission.Moved m && m.passed().isPresent() && !fromReview
                 && running.release().document().presentation().navigation().reviewLeftOut() && m.interview().course().acceptable();
         if (sends) {
             interviews.sendOnce(running.with(turn.interview()), OffsetDateTime.now());
             return EndController.sent(running);
         }
         return switch (turn) {
-            case Turn.Moved m -> "redirect:/i/" + id + (m.at().isEmpty() ? "" : "?at=" + m.at());
+            case PageSubmission.Moved m -> "redirect:/i/" + id + (m.at().isEmpty() ? "" : "?at=" + m.at());
             // Told on a page of its own address, so that neither reloading it nor the browser's way back sends anything again.
-            case Turn.Again a -> "redirect:" + UriComponentsBuilder.fromPath("/i/" + id)
+            case PageSubmission.Again a -> "redirect:" + UriComponentsBuilder.fromPath("/i/" + id)
                     .queryParamIfPresent("at", Optional.of(a.at()).filter(s -> !s.isEmpty()))
                     .queryParamIfPresent("from", Optional.of(REVIEW).filter(f -> fromReview))
                     .queryParamIfPresent("look", Optional.of("again").filter(l -> a.refused()))
                     .queryParamIfPresent("new", Optional.of(String.join(" ", a.appeared())).filter(s -> !s.isEmpty()))
                     .encode().toUriString() + (a.appeared().isEmpty() ? "" : "#q-" + a.appeared().getFirst().replace('.', '-'));
-            case Turn.Warned w -> {
+            case PageSubmission.Warned w -> {
                 response.setStatus(409);
-                Drawn.warned(w, interview, Optional.ofNullable(form.getFirst(PageForm.GO)).orElse("next"), model);
+                QuestionsPage.warned(w, interview, Optional.ofNullable(form.getFirst(PageForm.GO)).orElse("next"), model);
                 fill(running.with(w.interview()), w.at(), false, "", model);
                 yield "respond/page";
             }
         };
     }
 
-    private static Turn turn(Interview interview, Map<String, Object> given, MultiValueMap<String, String> form) {
-        Turn turn = Turn.of(interview, given, form);
-        boolean back = REVIEW.equals(form.getFirst(PageForm.FROM)) && turn instanceof Turn.Moved m && m.passed().isPresent();
-        return back && turn instanceof Turn.Moved m ? new Turn.Moved(m.interview().asFarAsMet(), m.passed(), "") : turn;
+    private static PageSubmission turn(Interview interview, Map<String, Object> given, MultiValueMap<String, String> form) {
+        PageSubmission turn = PageSubmission.of(interview, given, form);
+        boolean back = REVIEW.equals(form.getFirst(PageForm.FROM)) && turn instanceof PageSubmission.Moved m && m.passed().isPresent();
+        return back && turn instanceof PageSubmission.Moved m ? new PageSubmission.Moved(m.interview().asFarAsMet(), m.passed(), "") : turn;
     }
 
     /**
@@ -253,7 +255,7 @@ class RespondController {
         }
         response.setStatus(409);
         return draw(now.with(there ? interview.keep(given) : now.interview()), "", false,
-                Voice.of(interview).say(there ? "saved_at_once" : "not_that_page"), model);
+                RespondentTexts.of(interview).say(there ? "saved_at_once" : "not_that_page"), model);
     }
 
     /** The page as it would be with what is on it now, which is kept aside in case the page is closed. */

@@ -4,7 +4,7 @@ import jakarta.servlet.RequestDispatcher;
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.Optional;
 import orthogon.app.frame.ErrorPage;
-import orthogon.app.questions.Voice;
+import orthogon.app.questions.RespondentTexts;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
 import orthogon.core.language.OwnWords;
@@ -41,7 +41,7 @@ class RespondentErrors implements ErrorPage {
                 : Optional.empty();
         // What failed may be the interview itself, so it is not read again then.
         Optional<Running> running = status.is5xxServerError() ? Optional.empty() : id.flatMap(interviews::find);
-        OwnWords words = running.map(r -> Voice.of(r.interview()).ownWords()).orElseGet(() -> Notices.shipped(request));
+        OwnWords words = running.map(r -> RespondentTexts.of(r.interview()).ownWords()).orElseGet(() -> Notices.shipped(request));
         if (status == HttpStatus.NOT_FOUND) {
             return Optional.of(Notices.nothing(words, model));
         }

@@ -9,11 +9,11 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
-import orthogon.app.http.Pace;
+import orthogon.app.http.RateLimit;
 import orthogon.app.offering.Offering;
 import orthogon.app.offering.Offering.Found;
 import orthogon.app.proving.Ahead;
-import orthogon.app.questions.Voice;
+import orthogon.app.questions.RespondentTexts;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InvitationStore;
 import orthogon.app.store.InvitationStore.Invitation;
@@ -50,10 +50,10 @@ class WelcomeController {
     private final InterviewStore interviews;
     private final InvitationStore invitations;
     private final Ahead ahead;
-    private final Pace pace;
+    private final RateLimit pace;
     private final BeginInterview beginning;
 
-    WelcomeController(Offering offering, InterviewStore interviews, InvitationStore invitations, Ahead ahead, Pace pace,
+    WelcomeController(Offering offering, InterviewStore interviews, InvitationStore invitations, Ahead ahead, RateLimit pace,
             BeginInterview beginning) {
         this.beginning = beginning;
         this.offering = offering;
@@ -90,11 +90,11 @@ class WelcomeController {
         release.document().arriving().stream().filter(p -> link.containsKey(p.code()))
                 .forEach(p -> known.put(p.code(), link.get(p.code())));
         Wiring wiring = release.wiring(language);
-        Voice voice = Voice.of(Interview.start(wiring, LocalDate.now(), known));
+        RespondentTexts voice = RespondentTexts.of(Interview.start(wiring, LocalDate.now(), known));
         var presentation = wiring.document().presentation();
         model.addAttribute("title", voice.plain(wiring.document().title()));
         model.addAttribute("words", voice.ownWords());
-        model.addAttribute("tongues", Tongue.of(release, language));
+        model.addAttribute("tongues", ReadableLanguage.of(release, language));
         model.addAttribute("heading", voice.inline(presentation.welcome().heading()));
         model.addAttribute("text", voice.block(presentation.welcome().text()));
         model.addAttribute("token", token);
@@ -132,7 +132,7 @@ class WelcomeController {
             response.setStatus(422);
             return welcome(release, token, link, language, "trapped", model);
         }
-        if (!pace.allows(Pace.Of.BEGINNING, request.getRemoteAddr())) {
+        if (!pace.allows(RateLimit.Of.BEGINNING, request.getRemoteAddr())) {
             response.setStatus(429);
             response.setHeader("Retry-After", "60");
             return welcome(release, token, link, language, "many_began", model);
@@ -152,8 +152,8 @@ class WelcomeController {
         response.setStatus(410);
         offering.frame(shut.release(), response);
         String language = language(shut.release(), link, request);
-        Voice voice = Voice.of(Interview.start(shut.release().wiring(language), LocalDate.now(), Map.of()));
-        model.addAttribute("tongues", Tongue.of(shut.release(), language));
+        RespondentTexts voice = RespondentTexts.of(Interview.start(shut.release().wiring(language), LocalDate.now(), Map.of()));
+        model.addAttribute("tongues", ReadableLanguage.of(shut.release(), language));
         model.addAttribute("linkQuery", "");
         return Notices.shut(voice, shut.why().equals("closed_title")
                 ? shut.message()
@@ -170,8 +170,8 @@ class WelcomeController {
             HttpServletResponse response) {
         response.setStatus(400);
         String language = language(release, link, request);
-        Voice voice = Voice.of(Interview.start(release.wiring(language), LocalDate.now(), Map.of()));
-        model.addAttribute("tongues", Tongue.of(release, language));
+        RespondentTexts voice = RespondentTexts.of(Interview.start(release.wiring(language), LocalDate.now(), Map.of()));
+        model.addAttribute("tongues", ReadableLanguage.of(release, language));
         model.addAttribute("linkQuery", "");
         return Notices.told(voice, "nothing_title", voice.say("link_too_long"), model);
     }

@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import orthogon.app.questions.Said;
+import orthogon.app.questions.AnswersInWords;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
@@ -30,10 +30,10 @@ final class Cells {
         }
         Optional<Roster> roster = document.rosterOf(code);
         if (roster.isEmpty()) {
-            return Said.of(question.get(), answers.get(code)).orElse("");
+            return AnswersInWords.of(question.get(), answers.get(code)).orElse("");
         }
         return answers.get(roster.get().code()) instanceof List<?> entries
-                ? entries.stream().map(e -> Said.of(question.get(), ((Map<?, ?>) e).get(code)).orElse("–"))
+                ? entries.stream().map(e -> AnswersInWords.of(question.get(), ((Map<?, ?>) e).get(code)).orElse("–"))
                         .collect(Collectors.joining(NEXT_ENTRY))
                 : "";
     }

@@ -13,7 +13,7 @@ import orthogon.app.background.Result;
 import orthogon.app.background.Works;
 import orthogon.app.frame.Frame;
 import orthogon.app.http.NotThere;
-import orthogon.app.questions.Said;
+import orthogon.app.questions.AnswersInWords;
 import orthogon.app.store.AttachmentStore;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.InterviewStore;
@@ -121,7 +121,7 @@ class ResponsesController {
             for (Course.Shown shown : p.shown()) {
                 if (shown.question().isPresent()) {
                     lines.add(new Line(shown.slot(), shown.wording(),
-                            Said.of(shown.question().get(), c.value(shown)).orElse("no answer")
+                            AnswersInWords.of(shown.question().get(), c.value(shown)).orElse("no answer")
                                     + (shown.other().isEmpty() ? "" : ": " + shown.other()),
                             p.page().title(), first, files(c.value(shown))));
                     first = false;

@@ -27,7 +27,8 @@ public class DrillStore {
      * @param asked codes of the questions expected, in order
      * @param outcome expected; empty where the walk ended before an outcome
      */
-    public record Drill(long id, String name, Map<String, String> link, Map<String, Object> answers, LocalDate today, List<String> asked,
+    public record SavedDrill(long id, String name, Map<String, String> link, Map<String, Object> answers, LocalDate today,
+            List<String> asked,
             String outcome, String author) {}
 
     private final JdbcClient jdbc;
@@ -36,7 +37,7 @@ public class DrillStore {
         this.jdbc = jdbc;
     }
 
-    public void save(long questionnaireId, Drill drill) {
+    public void save(long questionnaireId, SavedDrill drill) {
         jdbc.sql(INSERT).param("questionnaire", questionnaireId).param("name", drill.name())
                 .param("link", StoredAnswers.write(drill.link()))
                 .param("answers", StoredAnswers.write(drill.answers())).param("today", drill.today())
@@ -45,12 +46,12 @@ public class DrillStore {
     }
 
     /** In the order in which they were saved; answers to questions that are gone are left out. */
-    public List<Drill> of(long questionnaireId, Questionnaire document) {
+    public List<SavedDrill> of(long questionnaireId, Questionnaire document) {
         return jdbc.sql("select * from drill where questionnaire_id = :id order by id").param("id", questionnaireId)
                 .query((row, n) -> drill(row, document)).list();
     }
 
-    public Optional<Drill> get(long questionnaireId, long id, Questionnaire document) {
+    public Optional<SavedDrill> get(long questionnaireId, long id, Questionnaire document) {
         return jdbc.sql("select * from drill where questionnaire_id = :questionnaire and id = :id").param("questionnaire", questionnaireId)
                 .param("id", id).query((row, n) -> drill(row, document)).optional();
     }
@@ -60,8 +61,8 @@ public class DrillStore {
                 .param("id", id).update();
     }
 
-    private static Drill drill(ResultSet row, Questionnaire document) throws SQLException {
-        return new Drill(row.getLong("id"), row.getString("name"), StoredAnswers.readLink(row.getString("link")),
+    private static SavedDrill drill(ResultSet row, Questionnaire document) throws SQLException {
+        return new SavedDrill(row.getLong("id"), row.getString("name"), StoredAnswers.readLink(row.getString("link")),
                 StoredAnswers.read(document, row.getString("answers")), row.getObject("today", LocalDate.class),
                 StoredAnswers.readTexts(row.getString("asked")), row.getString("outcome"), row.getString("author"));
     }

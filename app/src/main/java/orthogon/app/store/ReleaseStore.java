@@ -111,11 +111,11 @@ public class ReleaseStore {
     }
 
     /** @param message for respondents; may be empty */
-    public record Standing(State state, String message) {}
+    public record Availability(State state, String message) {}
 
     /** How a release stands now; all else about it never changes. */
-    public Standing standing(long id) {
-        return jdbc.sql("select state, message from release where id = :id").param("id", id).query((row, n) -> new Standing(
+    public Availability standing(long id) {
+        return jdbc.sql("select state, message from release where id = :id").param("id", id).query((row, n) -> new Availability(
                 State.valueOf(row.getString("state").toUpperCase(Locale.ROOT)), row.getString("message"))).single();
     }
 

@@ -58,24 +58,25 @@ class MapTest {
     void nothingLiesOnSomethingElseAndEveryLineIsRightAngled(String name) throws Exception {
         for (Branches.Level level : Branches.Level.values()) {
             Branches branches = Branches.of(proof(name), level);
-            Laid laid = Laid.of(branches);
+            MapLayout laid = MapLayout.of(branches);
             apart(new ArrayList<>(laid.frames().values()));
             for (Branches.Frame frame : branches.frames()) {
-                List<Laid.Place> inside = frame.boxes().stream().map(b -> laid.boxes().get(b.id())).toList();
+                List<MapLayout.Place> inside = frame.boxes().stream().map(b -> laid.boxes().get(b.id())).toList();
                 apart(inside);
-                Laid.Place around = laid.frames().get(frame.code());
+                MapLayout.Place around = laid.frames().get(frame.code());
                 inside.forEach(b -> assertTrue(b.x() >= around.x() && b.x() + b.width() <= around.x() + around.width()
-                        && b.y() >= around.y() + Laid.TITLE && b.y() + b.height() <= around.y() + around.height(), b + " in " + around));
+                        && b.y() >= around.y() + MapLayout.TITLE && b.y() + b.height() <= around.y() + around.height(),
+                        b + " in " + around));
             }
             assertEquals(branches.ways().size(), laid.ways().size());
-            List<Laid.Route> all = new ArrayList<>(laid.ways());
+            List<MapLayout.Route> all = new ArrayList<>(laid.ways());
             all.addAll(laid.lines());
             all.forEach(r -> assertTrue(isRightAngled(r.path()), r.path()));
             double foot = branches.frames().stream().mapToDouble(f -> laid.frames().get(f.code()).y()).max().orElseThrow();
             branches.outcomes().forEach(o -> assertTrue(laid.frames().get(o.code()).y() > foot, "outcomes stand at the foot"));
-            List<Laid.Place> stopsAndLabels = new ArrayList<>(laid.frames().values());
+            List<MapLayout.Place> stopsAndLabels = new ArrayList<>(laid.frames().values());
             laid.ways().stream().filter(w -> !w.words().isEmpty())
-                    .forEach(w -> stopsAndLabels.add(new Laid.Place(w.x(), w.y(), w.width(), Laid.LABEL_HEIGHT)));
+                    .forEach(w -> stopsAndLabels.add(new MapLayout.Place(w.x(), w.y(), w.width(), MapLayout.LABEL_HEIGHT)));
             apart(stopsAndLabels);
             stopsAndLabels.forEach(p -> assertTrue(p.x() >= 0 && p.y() >= 0 && p.x() + p.width() <= laid.width()
                     && p.y() + p.height() <= laid.height(), p + " lies on the paper"));
@@ -85,7 +86,7 @@ class MapTest {
     @Test
     void theMainWayRunsStraightDownAndTheIntakeIsLegibleWhole() throws Exception {
         Branches branches = Branches.of(proof("found_animal"), Branches.Level.PAGES);
-        Laid laid = Laid.of(branches);
+        MapLayout laid = MapLayout.of(branches);
         assertTrue(laid.isLegibleWhole(), laid.width() + " by " + laid.height());
         List<Double> middles = branches.frames().stream().map(f -> laid.frames().get(f.code())).map(p -> p.x() + p.width() / 2).distinct()
                 .toList();
@@ -94,18 +95,18 @@ class MapTest {
             Branches.Way way = branches.ways().get(i);
             boolean main = way.kind().equals("next") && way.words().isEmpty();
             if (main) {
-                String x = Laid.at(middles.getFirst());
+                String x = MapLayout.at(middles.getFirst());
                 assertTrue(laid.ways().get(i).path().matches("M" + x + " [\\d.]+L" + x + " [\\d.]+"), laid.ways().get(i).path());
             }
         }
-        assertFalse(Laid.of(Branches.of(proof("found_animal"), Branches.Level.ALL)).isLegibleWhole());
+        assertFalse(MapLayout.of(Branches.of(proof("found_animal"), Branches.Level.ALL)).isLegibleWhole());
     }
 
-    private static void apart(List<Laid.Place> places) {
+    private static void apart(List<MapLayout.Place> places) {
         for (int i = 0; i < places.size(); i++) {
             for (int j = 0; j < i; j++) {
-                Laid.Place a = places.get(i);
-                Laid.Place b = places.get(j);
+                MapLayout.Place a = places.get(i);
+                MapLayout.Place b = places.get(j);
                 assertTrue(a.x() + a.width() <= b.x() || b.x() + b.width() <= a.x() || a.y() + a.height() <= b.y()
                         || b.y() + b.height() <= a.y(), a + " and " + b);
             }
@@ -134,7 +135,7 @@ class MapTest {
         Questionnaire document = proof.document();
         Branches branches = Branches.of(Proof.of(document.withTitle("A <b> & c"), LocalDate.of(2026, 11, 2)), Branches.Level.PAGES);
         String first = document.pages().getFirst().code();
-        String svg = Drawing.of(branches, Laid.of(branches), new Drawing.Followed(Set.of(first), "eligible"), true, "A <b> & c");
+        String svg = Drawing.of(branches, MapLayout.of(branches), new Drawing.Followed(Set.of(first), "eligible"), true, "A <b> & c");
         assertTrue(svg.contains("<title>A &lt;b&gt; &amp; c</title>"), svg.substring(0, 400));
         assertTrue(svg.contains("class=\"frame\" data-code=\"" + first + "\""), svg);
         assertTrue(svg.contains("class=\"frame off\""), svg);

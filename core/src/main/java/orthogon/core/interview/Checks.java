@@ -51,7 +51,7 @@ final class Checks {
         if (value == null) {
             Object counts = shown.value() instanceof Unreadable
                     ? null
-                    : Fits.counting(question.answer(), shown.value(), shown.offered(), shown.rows());
+                    : AnswerFit.counting(question.answer(), shown.value(), shown.offered(), shown.rows());
             Optional<String> locked = shown.locked() && counts != null
                     ? limits.refusal(question.answer(), counts, situation.today())
                     : Optional.empty();

@@ -337,7 +337,7 @@ final class Walk implements Situation {
         boolean locked = holds(code + ".lockWhen", false);
         boolean follows = locked && wiring.at(code + ".startWith").isPresent();
         Object raw = follows ? startValue(code) : interview.raw().get(slot);
-        Object counts = Fits.counting(question.answer(), raw, offered, rows);
+        Object counts = AnswerFit.counting(question.answer(), raw, offered, rows);
         if (counts != null && !(follows && checks.refusal(question.answer(), counts, this).isPresent())) {
             (entry == null ? effective : entry.effective()).put(code, counts);
         }

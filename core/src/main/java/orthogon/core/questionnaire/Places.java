@@ -44,9 +44,10 @@ public final class Places {
             return document;
         }
         Set<String> gone = Set.copyOf(places);
-        Questionnaire emptied = apply(document, (place, text) -> gone.contains(place) && PlaceText.rule(place).filter(r -> r.family() == RuleFamily.DERIVE).isEmpty()
-                ? ""
-                : text);
+        Questionnaire emptied = apply(document,
+                (place, text) -> gone.contains(place) && PlaceText.rule(place).filter(r -> r.family() == RuleFamily.DERIVE).isEmpty()
+                        ? ""
+                        : text);
         List<Page> pages = emptied.pages().stream()
                 .map(p -> p.withRules(kept(p.finish(), p.code() + "/finish/", gone), kept(p.skip(), p.code() + "/skip/", gone))
                         .withItems(p.items().stream().map(i -> thinned(i, gone)).toList()))

@@ -79,7 +79,8 @@ class SentenceTest {
         String outcome = wiring.document().outcomes().getFirst().code();
         Sentence.Line ending = new Sentence.Line("outcome", "!=", List.of(outcome));
         assertEquals("outcome != \"" + outcome + "\"", Sentence.text(ending, wiring, RuleFamily.CLAIM, ""));
-        assertThrows(Refused.class, () -> Sentence.text(new Sentence.Line("asked(bird)", "answered", List.of()), wiring, RuleFamily.CLAIM, ""));
+        assertThrows(Refused.class,
+                () -> Sentence.text(new Sentence.Line("asked(bird)", "answered", List.of()), wiring, RuleFamily.CLAIM, ""));
     }
 
     @Test

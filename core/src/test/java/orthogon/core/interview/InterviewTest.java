@@ -164,7 +164,7 @@ class InterviewTest {
     @Test
     void codesMeanWhatTheInterviewSaysOfThem() {
         Interview there = passed(begun.leave(given("indoors", true, "room", "attic")));
-        Standing standing = Standing.of(there.keep(given("group", "bat", "count", new BigDecimal(3))));
+        CodeValues standing = CodeValues.of(there.keep(given("group", "bat", "count", new BigDecimal(3))));
         assertEquals("bat", standing.value("group"));
         assertEquals(new BigDecimal(3), standing.value("copy"));
         assertEquals(null, standing.value("ladder"));

@@ -49,7 +49,8 @@ class PlaceTextTest {
     @Test
     void whatIsNoPlaceIsNotRead() {
         for (String text : List.of("", ".", "a.", ".askWhen", "a.b.c", "a/accept", "a/accept/", "a/accept/x", "a/accept/01", "a/accept/-1",
-                "a/askWhen/0", "a/b/c/0", "outcomeTable", "outcomeTable/x", "skip/0", "a/outcomeTable/0", "a#0", "a.askWhen#", "a.askWhen#x",
+                "a/askWhen/0", "a/b/c/0", "outcomeTable", "outcomeTable/x", "skip/0", "a/outcomeTable/0", "a#0", "a.askWhen#",
+                "a.askWhen#x",
                 "a/accept/9999999", "a.askWhen#0#1")) {
             boolean row = text.equals("outcomeTable");
             assertEquals(row ? Optional.of(new Row(text)) : Optional.empty(), PlaceText.read(text), text);

@@ -64,7 +64,8 @@ class BombsTest {
     @Test
     void whatDoublesWithEachStepIsNamedAsTooLong() {
         Proof proof = Proof.of(Bombs.all().get("values that double"), TODAY, LIMITS, Watch.NOBODY);
-        List<Claim> tooLong = proof.claims().stream().filter(c -> c.verdict() == Verdict.REFUTED && c.kind() == ClaimKind.TYPE_FITS).toList();
+        List<Claim> tooLong = proof.claims().stream().filter(c -> c.verdict() == Verdict.REFUTED && c.kind() == ClaimKind.TYPE_FITS)
+                .toList();
         assertEquals(List.of("d14.derive"), tooLong.stream().map(Claim::place).toList());
         assertTrue(tooLong.getFirst().explanation().because().contains("too long once the derived values"));
         assertEquals("type-fits d14.derive", proof.claim("reach-question", "last_of_all").orElseThrow().follows().orElseThrow().text());

@@ -69,7 +69,8 @@ class FaultyDocumentsTest {
                 }
                 if (claim.verdict() == Verdict.UNDECIDED) {
                     undecided++;
-                    assertTrue(claim.follows().filter(f -> f.kind() == ClaimKind.REFERENCE_EXISTS).isPresent(), "seed " + seed + " " + claim);
+                    assertTrue(claim.follows().filter(f -> f.kind() == ClaimKind.REFERENCE_EXISTS).isPresent(),
+                            "seed " + seed + " " + claim);
                     continue;
                 }
                 decided++;

@@ -5,7 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import java.math.BigInteger;
 import java.time.LocalDate;
 import java.util.List;
-import orthogon.core.proof.flow.Meets;
+import orthogon.core.proof.flow.TextRoutes;
 import orthogon.core.proof.flow.Routes;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Note;
@@ -32,7 +32,7 @@ class MeetsTest {
     private static int met(String unit) {
         Routes routes = Proof.of(ROOST, LocalDate.of(2026, 11, 2)).figures().everyRoute().orElseThrow();
         assertEquals(BigInteger.valueOf(4), routes.count());
-        return Meets.routes(ROOST, routes, unit).intValueExact();
+        return TextRoutes.routes(ROOST, routes, unit).intValueExact();
     }
 
     @Test

@@ -260,8 +260,9 @@ class SpelledProofTest {
             Map<String, Claim> byId = proof.claims().stream().collect(Collectors.toMap(Claim::id, c -> c));
             for (Claim claim : proof.claims()) {
                 assertTrue(claim.verdict() != Verdict.UNDECIDED, at + claim);
-                claim.follows().ifPresent(cause -> assertTrue(byId.get(cause.text()) != null && byId.get(cause.text()).verdict() != Verdict.PROVED,
-                        at + claim + " follows " + cause));
+                claim.follows()
+                        .ifPresent(cause -> assertTrue(byId.get(cause.text()) != null && byId.get(cause.text()).verdict() != Verdict.PROVED,
+                                at + claim + " follows " + cause));
                 String said = claim.place() + claim.statement() + claim.explanation().because() + claim.explanation().core();
                 assertTrue(!said.matches(".*[a-z0-9_]Z[A-Za-z0-9].*"), said);
                 assertTrue(!said.contains("fault of Orthogon"), at + claim + said);
@@ -333,7 +334,8 @@ class SpelledProofTest {
         assertEquals(java.util.Optional.empty(), proof.figures().answerPaths());
         assertEquals(BigInteger.TWO, proof.figures().routes().orElseThrow());
         assertTrue(proof.figures().notCounted().orElseThrow().contains("string join"), proof.figures().notCounted().toString());
-        assertEquals(List.of(), proof.claims().stream().filter(c -> c.verdict() == Verdict.UNDECIDED && c.kind() != ClaimKind.OWN).toList());
+        assertEquals(List.of(),
+                proof.claims().stream().filter(c -> c.verdict() == Verdict.UNDECIDED && c.kind() != ClaimKind.OWN).toList());
     }
 
     @Test

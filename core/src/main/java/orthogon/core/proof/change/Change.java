@@ -25,7 +25,7 @@ import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.fault.Faults;
 import orthogon.core.proof.fault.Unknown;
-import orthogon.core.proof.space.Layout;
+import orthogon.core.proof.space.BitLayout;
 import orthogon.core.proof.space.Space;
 import orthogon.core.proof.spelled.Spelled;
 import orthogon.core.questionnaire.Questionnaire;
@@ -63,7 +63,7 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
             return spelled.original().document();
         }
 
-        Space space(LocalDate asOf, Diagrams diagrams, List<Expr> besides, List<Expr> noted, Layout layout) {
+        Space space(LocalDate asOf, Diagrams diagrams, List<Expr> besides, List<Expr> noted, BitLayout layout) {
             return new Space(spelled, faults, asOf, diagrams, besides, noted, layout);
         }
     }
@@ -116,15 +116,15 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
             Map<String, Wording> wordings) {
         Common common = new Common(earlier.spelled().plain().document(), later.spelled().plain().document());
         Diagrams aside = new Diagrams(limits, watch);
-        Space alone = earlier.space(asOf, aside, List.of(), List.of(), Layout.IN_ORDER);
-        Space aloneToo = later.space(asOf, aside, List.of(), List.of(), Layout.IN_ORDER);
+        Space alone = earlier.space(asOf, aside, List.of(), List.of(), BitLayout.IN_ORDER);
+        Space aloneToo = later.space(asOf, aside, List.of(), List.of(), BitLayout.IN_ORDER);
         List<Expr> told = common.toldApartBy(alone, asOf);
         List<Expr> toldToo = common.toldApartBy(aloneToo, asOf);
         List<Expr> started = common.askedByStartsOf(alone);
         List<Expr> startedToo = common.askedByStartsOf(aloneToo);
-        List<Layout> layouts = Common.sideBySide(
-                earlier.space(asOf, aside, toldToo, startedToo, Layout.IN_ORDER).widths(),
-                later.space(asOf, aside, told, started, Layout.IN_ORDER).widths());
+        List<BitLayout> layouts = Common.sideBySide(
+                earlier.space(asOf, aside, toldToo, startedToo, BitLayout.IN_ORDER).widths(),
+                later.space(asOf, aside, told, started, BitLayout.IN_ORDER).widths());
         Diagrams d = new Diagrams(limits, watch);
         Space one = earlier.space(asOf, d, toldToo, startedToo, layouts.get(0));
         Space other = later.space(asOf, d, told, started, layouts.get(1));

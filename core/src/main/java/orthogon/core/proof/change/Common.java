@@ -13,7 +13,7 @@ import orthogon.core.expression.Expr.Span;
 import orthogon.core.language.Texts;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.space.Axis;
-import orthogon.core.proof.space.Layout;
+import orthogon.core.proof.space.BitLayout;
 import orthogon.core.proof.space.Space;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Question;
@@ -220,7 +220,7 @@ final class Common {
      * @param others and in the other
      * @return a layout for each
      */
-    static List<Layout> sideBySide(Map<String, Integer> widths, Map<String, Integer> others) {
+    static List<BitLayout> sideBySide(Map<String, Integer> widths, Map<String, Integer> others) {
         Map<String, List<String>> following = new LinkedHashMap<>();
         List<String> order = new ArrayList<>();
         List<String> place = order;
@@ -243,6 +243,6 @@ final class Common {
             second.put(code, level + 1);
             level += 2 * Math.max(widths.getOrDefault(code, 0), others.getOrDefault(code, 0));
         }
-        return List.of(new Layout(first, level, 2), new Layout(second, level + 1, 2));
+        return List.of(new BitLayout(first, level, 2), new BitLayout(second, level + 1, 2));
     }
 }

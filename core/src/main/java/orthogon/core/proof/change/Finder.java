@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.function.Predicate;
 import orthogon.core.proof.change.Lockstep.Move;
 import orthogon.core.proof.change.Lockstep.Side;
-import orthogon.core.proof.change.Lockstep.Standing;
+import orthogon.core.proof.change.Lockstep.Position;
 import orthogon.core.proof.change.Lockstep.Topic;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.diagram.Diagrams.State;
@@ -29,9 +29,9 @@ final class Finder {
     private final Lockstep lockstep;
     private final Diagrams d;
     /** States from which both come to an end. */
-    private final Map<Standing, Integer> ends;
+    private final Map<Position, Integer> ends;
     /** States from which the first does; of use once the second refuses. */
-    private final Map<Standing, Integer> firstEnds;
+    private final Map<Position, Integer> firstEnds;
 
     Finder(Lockstep lockstep) {
         this.lockstep = lockstep;
@@ -40,8 +40,8 @@ final class Finder {
         this.firstEnds = leadingTo(s -> true);
     }
 
-    private Map<Standing, Integer> leadingTo(Predicate<Standing> wanted) {
-        Map<Standing, Integer> states = new HashMap<>();
+    private Map<Position, Integer> leadingTo(Predicate<Position> wanted) {
+        Map<Position, Integer> states = new HashMap<>();
         lockstep.standings().stream().filter(lockstep::isOver).filter(wanted).forEach(s -> states.put(s, Diagrams.ALL));
         List<Move> moves = lockstep.moves();
         for (int m = moves.size() - 1; m >= 0; m--) {
@@ -52,7 +52,7 @@ final class Finder {
     }
 
     /** Those who make a move and then come to an end. */
-    private int completing(Move move, Map<Standing, Integer> states) {
+    private int completing(Move move, Map<Position, Integer> states) {
         return d.and(move.set(), lockstep.leadingTo(states.getOrDefault(move.to(), Diagrams.NONE), move.between()));
     }
 
@@ -93,7 +93,7 @@ final class Finder {
         return new Respondent(ordered(Side.FIRST, respondent), ordered(Side.SECOND, respondent));
     }
 
-    private void back(Standing standing, int set, Respondent respondent) {
+    private void back(Position standing, int set, Respondent respondent) {
         if (standing.equals(Lockstep.atStart())) {
             State state = d.pick(d.and(lockstep.start(), set));
             for (Side side : Side.values()) {

@@ -11,7 +11,7 @@ import java.util.function.Predicate;
 import orthogon.core.proof.change.Difference.Kind;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.flow.Flow;
-import orthogon.core.proof.flow.Knot;
+import orthogon.core.proof.flow.JointClasses;
 import orthogon.core.proof.flow.PageSets;
 import orthogon.core.proof.flow.Passage;
 import orthogon.core.proof.space.Space;
@@ -38,7 +38,7 @@ final class Lockstep {
      * @param first index of the page that the first comes to; the number of pages at its end
      * @param firstOutcome code of its outcome, empty for none; null before its end
      */
-    record Standing(int first, String firstOutcome, int second, String secondOutcome) {}
+    record Position(int first, String firstOutcome, int second, String secondOutcome) {}
 
     /** What is different, of which respondents can be the same in several ways. */
     record Topic(Kind kind, String place, String from, String to) {}
@@ -51,7 +51,7 @@ final class Lockstep {
      * @param between bits of pages that are gone past
      * @param topics who of them meets a difference here
      */
-    record Move(Standing from, Standing to, Side side, int page, boolean visits, int set, BitSet own, BitSet between,
+    record Move(Position from, Position to, Side side, int page, boolean visits, int set, BitSet own, BitSet between,
             Map<Topic, Integer> topics) {}
 
     private static final class Runner {
@@ -63,13 +63,13 @@ final class Lockstep {
         final int end;
         final Map<String, Integer> pageOf = new LinkedHashMap<>();
 
-        final List<Knot> knots;
+        final List<JointClasses> joint;
 
-        Runner(Space space, BitSet asked, List<Knot> knots) {
-            this.knots = knots;
+        Runner(Space space, BitSet asked, List<JointClasses> joint) {
+            this.joint = joint;
             this.space = space;
             this.document = space.wiring().document();
-            this.usual = new Passage(space, asked, new BitSet(), knots.stream().map(Knot::levels).toList());
+            this.usual = new Passage(space, asked, new BitSet(), joint.stream().map(JointClasses::levels).toList());
             BitSet everything = new BitSet();
             usual.pages().forEach(p -> everything.or(p.levels()));
             everything.or(space.linkLevels());
@@ -107,21 +107,21 @@ final class Lockstep {
     private final Map<String, Integer> same = new LinkedHashMap<>();
     /** Of shared questions that the first can lock, the level of the bit that says whether it did. */
     private final Map<String, Integer> lockedFirst = new LinkedHashMap<>();
-    private final Map<Standing, Integer> coming = new LinkedHashMap<>();
+    private final Map<Position, Integer> coming = new LinkedHashMap<>();
     private final List<Move> moves = new ArrayList<>();
     private final int start;
 
     /**
-     * @param knots of the first, to be forgotten as a whole each; none where nothing is counted
-     * @param otherKnots of the second
+     * @param joint of the first, to be forgotten as a whole each; none where nothing is counted
+     * @param otherJoint of the second
      */
-    Lockstep(Common common, Space one, Space other, List<Knot> knots, List<Knot> otherKnots) {
+    Lockstep(Common common, Space one, Space other, List<JointClasses> joint, List<JointClasses> otherJoint) {
         this.d = one.diagrams();
         this.common = common;
         BitSet asked = new BitSet();
         common.questions().forEach(code -> asked.set(one.askedLevel(code)));
-        this.first = new Runner(one, asked, knots);
-        this.second = new Runner(other, new BitSet(), otherKnots);
+        this.first = new Runner(one, asked, joint);
+        this.second = new Runner(other, new BitSet(), otherJoint);
         common.questions().forEach(code -> same.put(code, Common.sameAnswer(one, other, code)));
         common.questions().stream().filter(code -> !one.axis(code).question().lockWhen().isEmpty())
                 .forEach(code -> lockedFirst.put(code, one.freshLevel()));
@@ -150,23 +150,23 @@ final class Lockstep {
         return start;
     }
 
-    static Standing atStart() {
-        return new Standing(0, null, 0, null);
+    static Position atStart() {
+        return new Position(0, null, 0, null);
     }
 
     /** Whether the first has ended, and the second has too or refuses. */
-    boolean isOver(Standing at) {
+    boolean isOver(Position at) {
         return at.firstOutcome() != null && (at.secondOutcome() != null || at.second() == REFUSED);
     }
 
-    Set<Standing> standings() {
-        Set<Standing> all = new LinkedHashSet<>(Set.of(atStart()));
+    Set<Position> standings() {
+        Set<Position> all = new LinkedHashSet<>(Set.of(atStart()));
         moves.forEach(m -> all.add(m.to()));
         return all;
     }
 
     /** The bits that a state holds at a standing. */
-    BitSet alive(Standing at) {
+    BitSet alive(Position at) {
         if (at.equals(atStart())) {
             BitSet link = first.space.linkLevels();
             link.or(second.space.linkLevels());
@@ -184,10 +184,10 @@ final class Lockstep {
                     }
                 }
             }
-            for (Knot knot : first.knots) {
-                if (knot.levels().intersects(alive)) {
+            for (JointClasses classes : first.joint) {
+                if (classes.levels().intersects(alive)) {
                     BitSet whole = first.born(at.first());
-                    whole.and(knot.levels());
+                    whole.and(classes.levels());
                     alive.or(whole);
                 }
             }
@@ -215,12 +215,12 @@ final class Lockstep {
         }
     }
 
-    private List<Standing> at(Predicate<Standing> wanted) {
+    private List<Position> at(Predicate<Position> wanted) {
         return coming.keySet().stream().filter(wanted).toList();
     }
 
     private void turnOfFirst(int p) {
-        for (Standing at : at(s -> s.first() == p)) {
+        for (Position at : at(s -> s.first() == p)) {
             PageSets page = first.all.pages().get(p);
             int arriving = coming.remove(at);
             for (String code : lockable(p, p + 1)) {
@@ -250,7 +250,7 @@ final class Lockstep {
     }
 
     private void turnOfSecond(int p) {
-        for (Standing at : at(s -> s.second() == p)) {
+        for (Position at : at(s -> s.second() == p)) {
             PageSets page = second.all.pages().get(p);
             int arriving = coming.remove(at);
             int agreeing = arriving;
@@ -281,7 +281,7 @@ final class Lockstep {
             }
             int refused = d.minus(arriving, going);
             if (refused != Diagrams.NONE) {
-                Standing to = new Standing(at.first(), at.firstOutcome(), REFUSED, null);
+                Position to = new Position(at.first(), at.firstOutcome(), REFUSED, null);
                 Topic topic = new Topic(Kind.REFUSED_NOW, page.page().code(), "", "");
                 arrive(new Move(at, to, Side.SECOND, p, true, refused, new BitSet(), new BitSet(), Map.of(topic, refused)), refused);
             }
@@ -297,7 +297,7 @@ final class Lockstep {
         return new Topic(kind, place.split("[./#]", 2)[0], "", "");
     }
 
-    private void leave(Standing at, Flow.Exit exit, Side side, Map<Topic, Integer> topics) {
+    private void leave(Position at, Flow.Exit exit, Side side, Map<Topic, Integer> topics) {
         Runner runner = side == Side.FIRST ? first : second;
         BitSet own = (BitSet) runner.all.pages().get(exit.from()).levels().clone();
         BitSet between = runner.all.between(exit.from(), exit.target());
@@ -308,9 +308,9 @@ final class Lockstep {
         boolean visits = exit.kind() != Flow.Kind.PASSED_BY;
         if (exit.target() < runner.end || exit.kind() == Flow.Kind.FINISH) {
             String outcome = exit.kind() == Flow.Kind.FINISH ? runner.all.outcomeOf(exit) : null;
-            Standing to = side == Side.FIRST
-                    ? new Standing(exit.target(), outcome, at.second(), at.secondOutcome())
-                    : new Standing(at.first(), at.firstOutcome(), exit.target(), outcome);
+            Position to = side == Side.FIRST
+                    ? new Position(exit.target(), outcome, at.second(), at.secondOutcome())
+                    : new Position(at.first(), at.firstOutcome(), exit.target(), outcome);
             arrive(new Move(at, to, side, exit.from(), visits, exit.set(), own, between, topics), exit.remembered());
             return;
         }
@@ -320,9 +320,9 @@ final class Lockstep {
             int there = none ? rest : d.and(rest, runner.all.rowHolds(row));
             rest = d.minus(rest, there);
             String outcome = none ? "" : runner.all.outcomeOf(row);
-            Standing to = side == Side.FIRST
-                    ? new Standing(runner.end, outcome, at.second(), at.secondOutcome())
-                    : new Standing(at.first(), at.firstOutcome(), runner.end, outcome);
+            Position to = side == Side.FIRST
+                    ? new Position(runner.end, outcome, at.second(), at.secondOutcome())
+                    : new Position(at.first(), at.firstOutcome(), runner.end, outcome);
             int set = d.and(exit.set(), leadingTo(there, between));
             arrive(new Move(at, to, side, exit.from(), visits, set, own, between, topics), there);
         }
@@ -379,12 +379,12 @@ final class Lockstep {
     }
 
     /** The difference between the outcomes of those who have ended. */
-    Topic ending(Standing over) {
+    Topic ending(Position over) {
         return new Topic(Kind.ENDS_OTHERWISE, first.document.code(), over.firstOutcome(), over.secondOutcome());
     }
 
     /** A set of states without what nobody needs at a standing. */
-    int forget(int set, Standing at) {
+    int forget(int set, Position at) {
         BitSet gone = d.support(set);
         gone.andNot(alive(at));
         return d.exists(set, d.cube(gone));

@@ -10,12 +10,12 @@ import java.util.List;
 import java.util.Map;
 import orthogon.core.proof.change.Difference.Kind;
 import orthogon.core.proof.change.Lockstep.Move;
-import orthogon.core.proof.change.Lockstep.Standing;
+import orthogon.core.proof.change.Lockstep.Position;
 import orthogon.core.proof.change.Lockstep.Topic;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.diagram.Weights;
 import orthogon.core.proof.flow.Figures;
-import orthogon.core.proof.flow.Knot;
+import orthogon.core.proof.flow.JointClasses;
 import orthogon.core.proof.space.Space;
 
 /**
@@ -30,15 +30,15 @@ final class Tally {
 
     private final Lockstep lockstep;
     private final List<Topic> topics;
-    private final List<Knot> knots;
+    private final List<JointClasses> joint;
     private final Diagrams d;
     private final Weights w;
     private final BigInteger[] counts;
 
-    private Tally(Lockstep lockstep, List<Topic> topics, List<Knot> knots) {
+    private Tally(Lockstep lockstep, List<Topic> topics, List<JointClasses> joint) {
         this.lockstep = lockstep;
         this.topics = topics;
-        this.knots = knots;
+        this.joint = joint;
         this.d = lockstep.diagrams();
         this.w = new Weights(d, Figures.MOST_WEIGHT_NODES);
         this.counts = new BigInteger[FIRST_TOPIC + topics.size()];
@@ -51,11 +51,11 @@ final class Tally {
      * @throws Diagrams.BudgetSpent where it would take too many nodes
      */
     static Tally of(Common common, Space one, Space other, Collection<Topic> topics) {
-        List<Knot> knots = Knot.all(one);
-        List<Knot> otherKnots = Knot.all(other);
-        List<Knot> all = new ArrayList<>(knots);
+        List<JointClasses> joint = JointClasses.all(one);
+        List<JointClasses> otherKnots = JointClasses.all(other);
+        List<JointClasses> all = new ArrayList<>(joint);
         all.addAll(otherKnots);
-        return new Tally(new Lockstep(common, one, other, knots, otherKnots), List.copyOf(topics), all);
+        return new Tally(new Lockstep(common, one, other, joint, otherKnots), List.copyOf(topics), all);
     }
 
     BigInteger all() {
@@ -72,11 +72,11 @@ final class Tally {
     }
 
     private void count() {
-        Map<Standing, int[]> weights = new LinkedHashMap<>();
+        Map<Position, int[]> weights = new LinkedHashMap<>();
         int[] begin = new int[counts.length];
         begin[ALL] = w.within(w.constant(BigInteger.ONE), lockstep.start());
         weights.put(Lockstep.atStart(), begin);
-        Standing at = null;
+        Position at = null;
         for (Move move : lockstep.moves()) {
             if (at != null && !at.equals(move.from())) {
                 weights.remove(at);
@@ -117,11 +117,11 @@ final class Tally {
         out.andNot(alive);
         BitSet skipped = (BitSet) move.between().clone();
         skipped.and(alive);
-        int left = Knot.summed(knots, d, w, weight, out, lockstep.unborn(move));
+        int left = JointClasses.summed(joint, d, w, weight, out, lockstep.unborn(move));
         return w.within(left, lockstep.untouched(skipped));
     }
 
-    private void over(Standing standing, int[] weight) {
+    private void over(Position standing, int[] weight) {
         boolean refused = standing.second() == Lockstep.REFUSED;
         boolean otherwise = refused || !standing.firstOutcome().equals(standing.secondOutcome());
         BigInteger everybody = value(standing, weight[ALL]);
@@ -137,12 +137,12 @@ final class Tally {
         }
     }
 
-    private BigInteger value(Standing standing, int weight) {
-        return w.value(Knot.summed(knots, d, w, weight, lockstep.alive(standing), new BitSet()));
+    private BigInteger value(Position standing, int weight) {
+        return w.value(JointClasses.summed(joint, d, w, weight, lockstep.alive(standing), new BitSet()));
     }
 
     /** Only what still comes somewhere is kept. */
-    private void tidy(Map<Standing, int[]> weights) {
+    private void tidy(Map<Position, int[]> weights) {
         List<int[]> rows = new ArrayList<>(weights.values());
         int[] flat = rows.stream().flatMapToInt(Arrays::stream).toArray();
         int[] kept = w.keep(flat);

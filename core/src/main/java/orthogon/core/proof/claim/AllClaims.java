@@ -21,7 +21,7 @@ import orthogon.core.proof.space.Space;
 /** Every family of claims, in the order in which they are listed. */
 public final class AllClaims {
 
-    private static final Map<Family, Function<Court, PageByPage>> FAMILIES = new LinkedHashMap<>();
+    private static final Map<Family, Function<ClaimDecider, PageByPage>> FAMILIES = new LinkedHashMap<>();
 
     static {
         FAMILIES.put(Family.REACH, ReachClaims::new);
@@ -29,13 +29,13 @@ public final class AllClaims {
         FAMILIES.put(Family.BLANK, BlankClaims::new);
         FAMILIES.put(Family.PASSAGE, PassageClaims::new);
         FAMILIES.put(Family.LIMITS, LimitsClaims::new);
-        FAMILIES.put(Family.ENDING, court -> PageByPage.whole(() -> EndingClaims.of(court)));
-        FAMILIES.put(Family.TEXT, court -> PageByPage.whole(() -> TextClaims.of(court)));
+        FAMILIES.put(Family.ENDING, decider -> PageByPage.whole(() -> EndingClaims.of(decider)));
+        FAMILIES.put(Family.TEXT, decider -> PageByPage.whole(() -> TextClaims.of(decider)));
         FAMILIES.put(Family.DEFAULT, DefaultClaims::new);
         FAMILIES.put(Family.KEEPING, KeepingClaims::new);
-        FAMILIES.put(Family.LANGUAGE, court -> PageByPage.whole(() -> LanguageClaims.of(court)));
-        FAMILIES.put(Family.BURDEN, court -> PageByPage.whole(() -> BurdenClaims.of(court)));
-        FAMILIES.put(Family.OWN, court -> PageByPage.whole(() -> OwnClaims.of(court)));
+        FAMILIES.put(Family.LANGUAGE, decider -> PageByPage.whole(() -> LanguageClaims.of(decider)));
+        FAMILIES.put(Family.BURDEN, decider -> PageByPage.whole(() -> BurdenClaims.of(decider)));
+        FAMILIES.put(Family.OWN, decider -> PageByPage.whole(() -> OwnClaims.of(decider)));
     }
 
     /**
@@ -46,7 +46,7 @@ public final class AllClaims {
     private record Decided(PageByPage family, List<List<Claim>> onPages) {}
 
     private final Flow flow;
-    private final Court court;
+    private final ClaimDecider decider;
     private final Map<Family, Decided> decided = new EnumMap<>(Family.class);
     private final List<Claim> claims = new ArrayList<>();
 
@@ -56,17 +56,17 @@ public final class AllClaims {
      */
     public AllClaims(Flow flow, List<Fault> faults, Watch watch, AllClaims before) {
         this.flow = flow;
-        this.court = new Court(flow);
+        this.decider = new ClaimDecider(flow);
         List<Claim> plain = new ArrayList<>();
         FAMILIES.forEach((name, family) -> {
             watch.reached(name.title());
             List<Claim> ofFamily = decide(name, family, before);
-            court.remember(ofFamily);
+            decider.remember(ofFamily);
             plain.addAll(ofFamily);
         });
         plain.forEach(c -> c.guardedBy(flow));
         claims.addAll(SoundClaims.of(flow.space().spelled().original(), faults));
-        claims.addAll(new Retold(court).all(plain));
+        claims.addAll(new OriginalClaims(decider).all(plain));
         root();
     }
 
@@ -91,10 +91,10 @@ public final class AllClaims {
         });
     }
 
-    private List<Claim> decide(Family name, Function<Court, PageByPage> made, AllClaims before) {
+    private List<Claim> decide(Family name, Function<ClaimDecider, PageByPage> made, AllClaims before) {
         List<List<Claim>> onPages = new ArrayList<>();
         try {
-            PageByPage family = made.apply(court);
+            PageByPage family = made.apply(decider);
             for (int p = 0; p < flow.stages().size(); p++) {
                 onPages.add(onPage(name, family, p, before));
             }
@@ -180,7 +180,7 @@ public final class AllClaims {
 
     /** Stands for all claims of a family where something in the way is unsound, or beyond the stated limits. */
     private static Claim undecided(Family family, String document, Unknown why) {
-        return Court.undecided(ClaimKind.whole(family), document,
+        return ClaimDecider.undecided(ClaimKind.whole(family), document,
                 "every claim of this family holds: " + family.says(), why);
     }
 }

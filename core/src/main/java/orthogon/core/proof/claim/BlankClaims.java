@@ -24,18 +24,18 @@ import orthogon.core.proof.spelled.TextGaps;
  */
 final class BlankClaims implements PageByPage.OfConditions {
 
-    private final Court court;
+    private final ClaimDecider decider;
     private final Space space;
     private final Diagrams d;
     private final Evaluations evaluations;
     private final Evaluators evaluators;
 
-    BlankClaims(Court court) {
-        this.court = court;
-        this.space = court.space;
-        this.d = court.d;
-        this.evaluations = court.evaluations;
-        this.evaluators = new Evaluators(court, evaluations);
+    BlankClaims(ClaimDecider decider) {
+        this.decider = decider;
+        this.space = decider.space;
+        this.d = decider.d;
+        this.evaluations = decider.evaluations;
+        this.evaluators = new Evaluators(decider, evaluations);
     }
 
     @Override
@@ -47,8 +47,8 @@ final class BlankClaims implements PageByPage.OfConditions {
     public List<Claim> about(List<Wire> conditions) {
         List<Claim> claims = new ArrayList<>();
         for (Wire wire : conditions) {
-            Optional<Expr> condition = court.space.written(wire.place());
-            if (condition.isPresent() && court.space.spelled().isSaid(wire.place())) {
+            Optional<Expr> condition = decider.space.written(wire.place());
+            if (condition.isPresent() && decider.space.spelled().isSaid(wire.place())) {
                 List<Slip> slips = BlankHints.slips(condition.get());
                 for (int n = 0; n < condition.get().comparisons().size(); n++) {
                     int index = n;
@@ -65,16 +65,17 @@ final class BlankClaims implements PageByPage.OfConditions {
         String statement = "“" + words + "” in " + wire.place() + " reads the same where an answer is blank";
         Optional<Unknown> cause = space.causeAt(wire.place());
         if (cause.isPresent()) {
-            return Court.undecided(ClaimKind.BLANK_READING, place, statement, cause.get()).advisory();
+            return ClaimDecider.undecided(ClaimKind.BLANK_READING, place, statement, cause.get()).advisory();
         }
         int turned = slip.map(s -> turned(wire, s)).orElse(Diagrams.NONE);
         Optional<Slip> cannot = slip.filter(s -> evaluations.changed(wire, n, s.plainly()).isEmpty());
         if (cannot.isPresent()) {
-            return Court.undecided(ClaimKind.BLANK_READING, place, statement, new ClaimId(ClaimKind.TYPE_FITS, wire.place())).advisory();
+            return ClaimDecider.undecided(ClaimKind.BLANK_READING, place, statement, new ClaimId(ClaimKind.TYPE_FITS, wire.place()))
+                    .advisory();
         }
         Predicate<Interview> shows = slip
                 .map(s -> evaluators.turnsOutOtherwise(wire, condition.with(n, s.plainly())).and(isBlank(wire, s))).orElse(i -> false);
-        Claim plain = court.none(ClaimKind.BLANK_READING, place, statement, evaluators.sought(wire, turned, shows),
+        Claim plain = decider.none(ClaimKind.BLANK_READING, place, statement, evaluators.sought(wire, turned, shows),
                 "No blank answer changes it.", () -> "");
         if (plain.verdict() != Verdict.REFUTED) {
             return plain.advisory();
@@ -95,7 +96,7 @@ final class BlankClaims implements PageByPage.OfConditions {
             int known = space.truthAt(wire.place(), slip.comparison()).map(t -> d.or(t.holds(), t.fails())).orElse(Diagrams.NONE);
             blank = d.minus(slip.isQuantified() ? Diagrams.ALL : anyBlank(wire, slip), known);
         }
-        return d.and(d.and(evaluations.evaluated(court.flow, wire), blank),
+        return d.and(d.and(evaluations.evaluated(decider.flow, wire), blank),
                 evaluations.changed(wire, slip.index(), slip.plainly()).orElse(Diagrams.NONE));
     }
 

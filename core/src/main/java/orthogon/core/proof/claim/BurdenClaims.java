@@ -14,29 +14,29 @@ final class BurdenClaims {
 
     private BurdenClaims() {}
 
-    static List<Claim> of(Court court) {
-        Burden limit = court.space.wiring().document().burden();
+    static List<Claim> of(ClaimDecider decider) {
+        Burden limit = decider.space.wiring().document().burden();
         if (limit.equals(Burden.ANY)) {
             return List.of();
         }
-        String place = court.space.wiring().document().code();
+        String place = decider.space.wiring().document().code();
         String statement = "no route asks more than the limit of questions, words and minutes";
         boolean words = limit.words() != null || limit.minutes() != null;
-        Optional<Unknown> why = court.flow.lostAt().or(words ? court.space::whyNotExact : court.space::whyNotDecided);
+        Optional<Unknown> why = decider.flow.lostAt().or(words ? decider.space::whyNotExact : decider.space::whyNotDecided);
         if (why.isPresent()) {
-            return List.of(Court.undecided(ClaimKind.BURDEN_WITHIN, place, statement, why.get()));
+            return List.of(ClaimDecider.undecided(ClaimKind.BURDEN_WITHIN, place, statement, why.get()));
         }
         List<String> beyond = new ArrayList<>();
         Longest.Respondent worst = null;
         if (limit.questions() != null) {
-            Longest.Respondent most = Longest.of(court.flow, i -> court.space.spelled().isOnRoutes(i.code()) ? 1 : 0, p -> 0);
+            Longest.Respondent most = Longest.of(decider.flow, i -> decider.space.spelled().isOnRoutes(i.code()) ? 1 : 0, p -> 0);
             if (most.cost() > limit.questions()) {
                 beyond.add(most.cost() + " questions where at most " + limit.questions() + " are wanted");
                 worst = most;
             }
         }
         if (words) {
-            Longest.Respondent most = Longest.of(court.flow, Burden::words, Burden::words);
+            Longest.Respondent most = Longest.of(decider.flow, Burden::words, Burden::words);
             int minutes = Math.ceilDiv(most.cost(), Burden.WORDS_A_MINUTE);
             if (limit.words() != null && most.cost() > limit.words()) {
                 beyond.add(most.cost() + " words where at most " + limit.words() + " are wanted");
@@ -54,7 +54,7 @@ final class BurdenClaims {
         }
         Map<String, Object> answers = worst.answers();
         return List.of(new Claim(ClaimKind.BURDEN_WITHIN, place, statement, Verdict.REFUTED, Optional.empty(), () -> {
-            Interview replayed = Replay.of(court.space.wiring(), court.space.today(), court.space.spelled().settled(answers), "");
+            Interview replayed = Replay.of(decider.space.wiring(), decider.space.today(), decider.space.spelled().settled(answers), "");
             return replayed.course().complete()
                     ? new Claim.Explanation("The longest route asks " + String.join(", and ", beyond) + ".", "", List.of(),
                             Optional.of(answers))

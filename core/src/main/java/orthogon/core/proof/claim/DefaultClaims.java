@@ -19,20 +19,20 @@ import orthogon.core.questionnaire.Question;
  */
 final class DefaultClaims implements PageByPage {
 
-    private final Court court;
+    private final ClaimDecider decider;
 
-    DefaultClaims(Court court) {
-        this.court = court;
+    DefaultClaims(ClaimDecider decider) {
+        this.decider = decider;
     }
 
     @Override
     public List<Claim> on(int page) {
-        Flow.Stage stage = court.flow.stages().get(page);
-        return stage.sets().page().questions().filter(q -> !q.isHidden()).map(q -> claim(court, stage, q)).toList();
+        Flow.Stage stage = decider.flow.stages().get(page);
+        return stage.sets().page().questions().filter(q -> !q.isHidden()).map(q -> claim(decider, stage, q)).toList();
     }
 
-    private static Claim claim(Court court, Flow.Stage stage, Question question) {
-        Diagrams d = court.d;
+    private static Claim claim(ClaimDecider decider, Flow.Stage stage, Question question) {
+        Diagrams d = decider.d;
         String code = question.code();
         boolean agreement = question.answer() instanceof Answer.Agreement;
         String statement = agreement ? code + " is never ticked beforehand" : "no answer to " + code + " is sent that nobody gave";
@@ -41,43 +41,45 @@ final class DefaultClaims implements PageByPage {
             return new Claim(ClaimKind.NOTHING_BY_DEFAULT, code, statement, Verdict.PROVED, Optional.empty(),
                     () -> Claim.Explanation.of("It starts blank."));
         }
-        Optional<Map<Object, Integer>> values = court.space.startValues(start);
+        Optional<Map<Object, Integer>> values = decider.space.startValues(start);
         if (values.isEmpty()) {
-            return Court.undecided(ClaimKind.NOTHING_BY_DEFAULT, code, statement,
-                    court.space.causeAt(start).orElseGet(() -> new Unknown.Inexact(court.space.whyNoStart(start).orElse("its start value is not known"))));
+            return ClaimDecider.undecided(ClaimKind.NOTHING_BY_DEFAULT, code, statement,
+                    decider.space.causeAt(start)
+                            .orElseGet(() -> new Unknown.Inexact(decider.space.whyNoStart(start).orElse("its start value is not known"))));
         }
         int started = Diagrams.NONE;
         for (Map.Entry<Object, Integer> e : values.get().entrySet()) {
             Object value = ((Optional<?>) e.getKey()).orElse(null);
             boolean given = agreement ? Boolean.TRUE.equals(value) : value != null;
             if (given) {
-                int holding = agreement ? Diagrams.ALL : court.space.cellOf(court.space.axis(code), value);
+                int holding = agreement ? Diagrams.ALL : decider.space.cellOf(decider.space.axis(code), value);
                 started = d.or(started, d.and(e.getValue(), holding));
             }
         }
         int there = d.and(stage.coming(), agreement ? stage.sets().visited() : stage.sets().accepted());
         int asked = d.and(there, stage.sets().shown(code));
-        int required = agreement ? Diagrams.ALL : court.flow.truth(code + ".requireWhen", false).holds();
+        int required = agreement ? Diagrams.ALL : decider.flow.truth(code + ".requireWhen", false).holds();
         boolean optional = d.and(d.and(asked, required), started) == Diagrams.NONE;
         if (optional) {
-            required = d.not(d.or(required, court.flow.truth(code + ".lockWhen", false).holds()));
+            required = d.not(d.or(required, decider.flow.truth(code + ".lockWhen", false).holds()));
         }
         String page = stage.sets().page().code();
-        Expr startsWith = court.space.wiring().at(start).flatMap(Wiring.Wire::expr).orElseThrow();
+        Expr startsWith = decider.space.wiring().at(start).flatMap(Wiring.Wire::expr).orElseThrow();
         Expr as = agreement ? new Expr.Literal(true, Expr.Span.NONE) : new Expr.Name(code, Expr.Span.NONE);
         Expr isUntouched = new Expr.Compare("=", as, startsWith, Expr.Span.NONE);
-        boolean certain = court.space.openLevels().isEmpty();
+        boolean certain = decider.space.openLevels().isEmpty();
         // Where a fault may decide what is asked and accepted, the respondent found must show it as it is.
-        Court.Sought sought = court.at(stage.sets().index(), d.and(d.and(asked, required), started), true, i -> passes(i, page, code)
-                && (certain || Boolean.TRUE.equals(i.truth(isUntouched)) && (agreement || isPassed(i, code, optional))));
-        Claim claim = court.none(ClaimKind.NOTHING_BY_DEFAULT, code, statement, sought,
+        ClaimDecider.Sought sought = decider.at(stage.sets().index(), d.and(d.and(asked, required), started), true,
+                i -> passes(i, page, code)
+                        && (certain || Boolean.TRUE.equals(i.truth(isUntouched)) && (agreement || isPassed(i, code, optional))));
+        Claim claim = decider.none(ClaimKind.NOTHING_BY_DEFAULT, code, statement, sought,
                 "Whoever is asked it starts with a blank answer, or has to change the one that is there.", () -> "");
         if (claim.verdict() != Verdict.REFUTED) {
             return optional && claim.verdict() == Verdict.UNDECIDED && question.requireWhen().isEmpty() ? claim.advisory() : claim;
         }
         Claim told = new Claim(ClaimKind.NOTHING_BY_DEFAULT, code, statement, Verdict.REFUTED, Optional.empty(), () -> {
             Claim.Explanation found = claim.explanation();
-            Optional<Map<String, Object>> witness = found.witness().flatMap(w -> untouched(court, w, page, code, startsWith, agreement));
+            Optional<Map<String, Object>> witness = found.witness().flatMap(w -> untouched(decider, w, page, code, startsWith, agreement));
             String headline = agreement
                     ? "The agreement is ticked before the respondent has read it."
                     : optional
@@ -88,7 +90,7 @@ final class DefaultClaims implements PageByPage {
                     ? Claim.Explanation.of(Replay.DISAGREE)
                     : new Claim.Explanation(headline, "Remove the start value, so that respondents choose an answer.", List.of(),
                             witness)
-                            .with(new Mend("Start with a blank answer", court.space.spelled().origin(start), ""));
+                            .with(new Mend("Start with a blank answer", decider.space.spelled().origin(start), ""));
         });
         return optional ? told.advisory() : told;
     }
@@ -105,13 +107,13 @@ final class DefaultClaims implements PageByPage {
     }
 
     /** The respondent with the very answer that is there beforehand. */
-    private static Optional<Map<String, Object>> untouched(Court court, Map<String, Object> witness, String page, String code,
+    private static Optional<Map<String, Object>> untouched(ClaimDecider decider, Map<String, Object> witness, String page, String code,
             Expr startsWith,
             boolean agreement) {
-        Interview there = Replay.of(court.space.wiring(), court.space.today(), witness, page);
+        Interview there = Replay.of(decider.space.wiring(), decider.space.today(), witness, page);
         Map<String, Object> answers = new LinkedHashMap<>(witness);
         answers.put(code, there.value(startsWith));
-        Interview with = Replay.of(court.space.wiring(), court.space.today(), answers, page);
+        Interview with = Replay.of(decider.space.wiring(), decider.space.today(), answers, page);
         boolean confirmed = passes(with, page, code) && (agreement || with.course().current().orElseThrow().problems().isEmpty());
         return confirmed ? Optional.of(answers) : Optional.empty();
     }

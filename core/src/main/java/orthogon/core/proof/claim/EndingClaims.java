@@ -13,33 +13,33 @@ final class EndingClaims {
 
     private EndingClaims() {}
 
-    static List<Claim> of(Court court) {
-        String place = court.space.wiring().document().code();
+    static List<Claim> of(ClaimDecider decider) {
+        String place = decider.space.wiring().document().code();
         String statement = "every complete interview has an outcome";
-        int without = court.endsAs("");
-        Optional<Unknown> bad = badOutcome(court);
+        int without = decider.endsAs("");
+        Optional<Unknown> bad = badOutcome(decider);
         if (bad.isPresent()) {
-            return List.of(Court.undecided(ClaimKind.ONE_OUTCOME, place, statement, bad.get()));
+            return List.of(ClaimDecider.undecided(ClaimKind.ONE_OUTCOME, place, statement, bad.get()));
         }
-        Court.Sought sought = court.atEnd(e -> e.kind() == Flow.Kind.FINISH ? Diagrams.NONE : without,
+        ClaimDecider.Sought sought = decider.atEnd(e -> e.kind() == Flow.Kind.FINISH ? Diagrams.NONE : without,
                 i -> i.course().complete() && i.course().outcome().isEmpty());
-        return List.of(court.none(ClaimKind.ONE_OUTCOME, place, statement, sought,
-                "Whoever reaches the end has an outcome.", () -> court.space.wiring().document().outcomeTable().isEmpty()
+        return List.of(decider.none(ClaimKind.ONE_OUTCOME, place, statement, sought,
+                "Whoever reaches the end has an outcome.", () -> decider.space.wiring().document().outcomeTable().isEmpty()
                         ? "There is no outcome table, so this respondent ends without an outcome. Add a row to the outcome table."
                         : "No row of the outcome table holds for this respondent. Add a row that does, or a last row without a condition."));
     }
 
     /** A finish or row that leads to an outcome that does not exist, and that somebody takes. */
-    private static Optional<Unknown> badOutcome(Court court) {
-        var document = court.space.wiring().document();
-        for (Flow.Exit ending : court.flow.endings()) {
-            if (ending.kind() == Flow.Kind.FINISH && ending.set() != Diagrams.NONE && court.flow.outcomeOf(ending).isEmpty()) {
+    private static Optional<Unknown> badOutcome(ClaimDecider decider) {
+        var document = decider.space.wiring().document();
+        for (Flow.Exit ending : decider.flow.endings()) {
+            if (ending.kind() == Flow.Kind.FINISH && ending.set() != Diagrams.NONE && decider.flow.outcomeOf(ending).isEmpty()) {
                 return Optional.of(new Unknown.Unsound(Fault.Kind.REFERENCE_EXISTS, ending.place()));
             }
         }
         for (int i = 0; i < document.outcomeTable().size(); i++) {
             if (document.outcome(document.outcomeTable().get(i).outcome()).isEmpty()
-                    && !court.d.disjoint(court.flow.rowReached(i), court.flow.rowHolds(i))) {
+                    && !decider.d.disjoint(decider.flow.rowReached(i), decider.flow.rowHolds(i))) {
                 return Optional.of(new Unknown.Unsound(Fault.Kind.REFERENCE_EXISTS, Rule.outcomeRow(i).text()));
             }
         }

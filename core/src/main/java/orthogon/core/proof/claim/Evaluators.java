@@ -16,14 +16,14 @@ import orthogon.core.questionnaire.Section;
 /** Finds respondents for whom a condition is evaluated, and tells from their interviews how it turns out. */
 final class Evaluators {
 
-    private final Court court;
+    private final ClaimDecider decider;
     private final Evaluations evaluations;
     private final Questionnaire document;
 
-    Evaluators(Court court, Evaluations evaluations) {
-        this.court = court;
+    Evaluators(ClaimDecider decider, Evaluations evaluations) {
+        this.decider = decider;
         this.evaluations = evaluations;
-        this.document = court.space.wiring().document();
+        this.document = decider.space.wiring().document();
     }
 
     /** Whether the condition turns out so in an interview. */
@@ -33,7 +33,7 @@ final class Evaluators {
 
     /** Whether the condition passes in an interview and the other, put in its place, does not, or the other way round. */
     Predicate<Interview> turnsOutOtherwise(Wire wire, Expr other) {
-        Expr plain = court.space.spelled().plain(wire.place(), other).orElseThrow();
+        Expr plain = decider.space.spelled().plain(wire.place(), other).orElseThrow();
         return i -> passes(wire, i.truth(wire.place())) != passes(wire, i.truth(plain));
     }
 
@@ -42,20 +42,20 @@ final class Evaluators {
     }
 
     /** Somebody who comes to evaluate the condition with a state of the set, which must be part of those who do. */
-    Court.Sought sought(Wire wire, int set, Predicate<Interview> turnsOut) {
+    ClaimDecider.Sought sought(Wire wire, int set, Predicate<Interview> turnsOut) {
         if (wire.family() == RuleFamily.OUTCOME_ROW) {
-            return court.atEnd(e -> e.kind() == Flow.Kind.FINISH ? Diagrams.NONE : set,
+            return decider.atEnd(e -> e.kind() == Flow.Kind.FINISH ? Diagrams.NONE : set,
                     turnsOut.and(i -> comesToRow(i, Evaluations.index(wire))));
         }
         int p = evaluations.page(wire);
-        int visited = court.d.and(set, court.flow.stages().get(p).sets().visited());
+        int visited = decider.d.and(set, decider.flow.stages().get(p).sets().visited());
         if (wire.family() == RuleFamily.OPEN_WHEN) {
-            return court.at(p, set, false, turnsOut.and(i -> comesTo(i, p)));
+            return decider.at(p, set, false, turnsOut.and(i -> comesTo(i, p)));
         }
         // A page may be open and then passed by as empty; no interview shows its items then, so it is believed only where nothing is open.
         return visited == Diagrams.NONE
-                ? court.at(p, set, false, i -> court.space.openLevels().isEmpty())
-                : court.at(p, visited, true, turnsOut.and(i -> isAt(i, p) && evaluates(i, wire)));
+                ? decider.at(p, set, false, i -> decider.space.openLevels().isEmpty())
+                : decider.at(p, visited, true, turnsOut.and(i -> isAt(i, p) && evaluates(i, wire)));
     }
 
     /** Whether the interview passed all before a page and no rule led past it, whether the page was then visited or not. */

@@ -29,7 +29,7 @@ import orthogon.core.questionnaire.Question;
  */
 final class KeepingClaims implements PageByPage {
 
-    private final Court court;
+    private final ClaimDecider decider;
     private final Flow flow;
     private final Space space;
     private final Diagrams d;
@@ -43,12 +43,12 @@ final class KeepingClaims implements PageByPage {
     /** For each answer that is lost, the earlier question that decides. */
     private final Map<String, String> deciders = new HashMap<>();
 
-    /** The court's flow must remember what came with the link to the end. */
-    KeepingClaims(Court court) {
-        this.court = court;
-        this.flow = court.flow;
-        this.space = court.space;
-        this.d = court.d;
+    /** @param decider its flow must remember what came with the link to the end. */
+    KeepingClaims(ClaimDecider decider) {
+        this.decider = decider;
+        this.flow = decider.flow;
+        this.space = decider.space;
+        this.d = decider.d;
         this.link = space.linkLevels();
         this.past = new int[flow.stages().size()];
         Arrays.fill(past, Diagrams.NONE);
@@ -71,16 +71,16 @@ final class KeepingClaims implements PageByPage {
     }
 
     /** Whether a claim of the document before the edit still follows the claim that it followed. */
-    private boolean followsAs(Claim claim, String decider) {
-        return decider != null && claim.follows().equals(follow(decider, claim.place()).map(l -> new ClaimId(ClaimKind.ANSWERS_KEPT, l)));
+    private boolean followsAs(Claim claim, String deciding) {
+        return deciding != null && claim.follows().equals(follow(deciding, claim.place()).map(l -> new ClaimId(ClaimKind.ANSWERS_KEPT, l)));
     }
 
     /** The first answer that is lost by a change of the deciding one; empty where that is this one. */
-    private Optional<String> follow(String decider, String code) {
-        deciders.put(code, decider);
-        leads.putIfAbsent(decider, code);
-        together.computeIfAbsent(leads.get(decider), c -> new LinkedHashSet<>()).add(code);
-        return Optional.of(leads.get(decider)).filter(l -> !l.equals(code));
+    private Optional<String> follow(String deciding, String code) {
+        deciders.put(code, deciding);
+        leads.putIfAbsent(deciding, code);
+        together.computeIfAbsent(leads.get(deciding), c -> new LinkedHashSet<>()).add(code);
+        return Optional.of(leads.get(deciding)).filter(l -> !l.equals(code));
     }
 
     private void linksPast() {
@@ -152,9 +152,9 @@ final class KeepingClaims implements PageByPage {
                 ? Diagrams.NONE
                 : d.and(onLink(given.getAsInt()), d.or(onLink(cannot), past));
         String pageCode = stage.sets().page().code();
-        Supplier<Court.Sought> first = () -> court.at(page, d.and(given.getAsInt(), links), true, i -> i.course().current()
+        Supplier<ClaimDecider.Sought> first = () -> decider.at(page, d.and(given.getAsInt(), links), true, i -> i.course().current()
                 .filter(v -> v.page().code().equals(pageCode)).isPresent() && i.course().effective().containsKey(code));
-        Claim claim = court.none(ClaimKind.ANSWERS_KEPT, code, statement, links == Diagrams.NONE, first,
+        Claim claim = decider.none(ClaimKind.ANSWERS_KEPT, code, statement, links == Diagrams.NONE, first,
                 "No change on an earlier page discards it.", () -> "");
         if (claim.verdict() != Verdict.REFUTED) {
             return claim;
@@ -162,20 +162,24 @@ final class KeepingClaims implements PageByPage {
         Optional<String> lead = lead(stage, d.and(cannot, links), links, code);
         if (!space.openLevels().isEmpty()) {
             // That nothing on its page brings the question back cannot be shown by one interview.
-            return Court.undecided(ClaimKind.ANSWERS_KEPT, code, statement, court.open(d.or(given.getAsInt(), cannot)));
+            return ClaimDecider.undecided(ClaimKind.ANSWERS_KEPT, code, statement, decider.open(d.or(given.getAsInt(), cannot)));
         }
-        return new Claim(ClaimKind.ANSWERS_KEPT, code, statement, Verdict.REFUTED, lead.map(l -> new ClaimId(ClaimKind.ANSWERS_KEPT, l)), () -> {
-            List<String> others = together.getOrDefault(code, Set.of()).stream().filter(c -> !c.equals(code) && space.spelled().isSaid(c))
-                    .toList();
-            Optional<Map<String, Object>> one = claim.explanation().witness();
-            Optional<Map<String, Object>> second = loses(page, without, cannot, links);
-            return one.isEmpty() || second.isEmpty()
-                    ? Claim.Explanation.of(Replay.DISAGREE)
-                    : new Claim.Explanation("Changing " + changes(page, code, one.get(), second.get()) + " discards the answer to " + code
-                            + (others.isEmpty() ? "." : "; other changes of it discard " + String.join(", ", others) + "."),
-                            "Respondents are told before it happens. Keep the answer if it is still of use.",
-                            List.of(), one, second, Optional.of(new Mend("Keep the answer to " + code, code + ".keepWhenHidden", "true")));
-        });
+        return new Claim(ClaimKind.ANSWERS_KEPT, code, statement, Verdict.REFUTED, lead.map(l -> new ClaimId(ClaimKind.ANSWERS_KEPT, l)),
+                () -> {
+                    List<String> others = together.getOrDefault(code, Set.of()).stream()
+                            .filter(c -> !c.equals(code) && space.spelled().isSaid(c))
+                            .toList();
+                    Optional<Map<String, Object>> one = claim.explanation().witness();
+                    Optional<Map<String, Object>> second = loses(page, without, cannot, links);
+                    return one.isEmpty() || second.isEmpty()
+                            ? Claim.Explanation.of(Replay.DISAGREE)
+                            : new Claim.Explanation(
+                                    "Changing " + changes(page, code, one.get(), second.get()) + " discards the answer to " + code
+                                            + (others.isEmpty() ? "." : "; other changes of it discard " + String.join(", ", others) + "."),
+                                    "Respondents are told before it happens. Keep the answer if it is still of use.",
+                                    List.of(), one, second,
+                                    Optional.of(new Mend("Keep the answer to " + code, code + ".keepWhenHidden", "true")));
+                });
     }
 
     /** The first question that is lost by a change of the same earlier answer. What follows it is told with it. */
@@ -189,11 +193,11 @@ final class KeepingClaims implements PageByPage {
                 rule = rule.isEmpty() ? exit.place() : rule;
             }
         }
-        return follow(decider(stage, set, rule, code), code);
+        return follow(deciding(stage, set, rule, code), code);
     }
 
     /** The first earlier question that a condition on the way to the answer speaks of and that the set hangs on; else the first of either. */
-    private String decider(Flow.Stage stage, int set, String rule, String code) {
+    private String deciding(Flow.Stage stage, int set, String rule, String code) {
         Set<String> spoken = new LinkedHashSet<>();
         List<String> places = new ArrayList<>(List.of(stage.sets().page().code() + ".openWhen", rule));
         Optional<String> around = Optional.of(code);
@@ -215,12 +219,12 @@ final class KeepingClaims implements PageByPage {
     private Optional<Map<String, Object>> loses(int page, Predicate<Interview> without, int cannot, int links) {
         int here = d.and(cannot, links);
         if (here != Diagrams.NONE) {
-            return court.witness(court.at(page, here, false, without));
+            return decider.witness(decider.at(page, here, false, without));
         }
         for (Flow.Exit exit : exitsPast(page)) {
             int set = d.and(exit.remembered(), links);
             if (set != Diagrams.NONE) {
-                return court.witness(new Court.Sought(page, exit, set, true, without));
+                return decider.witness(new ClaimDecider.Sought(page, exit, set, true, without));
             }
         }
         return Optional.empty();

@@ -12,29 +12,29 @@ final class LanguageClaims {
 
     private LanguageClaims() {}
 
-    static List<Claim> of(Court court) {
-        Questionnaire document = court.space.spelled().original().document();
+    static List<Claim> of(ClaimDecider decider) {
+        Questionnaire document = decider.space.spelled().original().document();
         List<Claim> claims = new ArrayList<>();
         for (String language : document.languages()) {
             if (!language.equals(document.sourceLanguage())) {
-                Units.in(document, language).stream().filter(u -> court.texts().containsKey(u.unit()))
-                        .forEach(u -> claims.add(claim(court, language, u.unit(), why(u))));
+                Units.in(document, language).stream().filter(u -> decider.texts().containsKey(u.unit()))
+                        .forEach(u -> claims.add(claim(decider, language, u.unit(), why(u))));
                 own(document, language).ifPresent(claims::add);
             }
         }
         return claims;
     }
 
-    private static Claim claim(Court court, String language, String unit, Optional<String> why) {
+    private static Claim claim(ClaimDecider decider, String language, String unit, Optional<String> why) {
         String place = language + "/" + unit;
         String statement = "whoever reads " + unit + " in " + language + " reads it translated and current";
         if (why.isEmpty()) {
             return new Claim(ClaimKind.TRANSLATED, place, statement, Verdict.PROVED, Optional.empty(),
                     () -> Claim.Explanation.of("It is translated and current."));
         }
-        var met = court.flow.texts().of(unit);
-        Court.Sought sought = TextClaims.reading(court, unit, met, met.set(), i -> true);
-        return court.none(ClaimKind.TRANSLATED, place, statement, sought,
+        var met = decider.flow.texts().of(unit);
+        ClaimDecider.Sought sought = TextClaims.reading(decider, unit, met, met.set(), i -> true);
+        return decider.none(ClaimKind.TRANSLATED, place, statement, sought,
                 "Nobody ever reads this text.", () -> "This respondent would read it in " + language + ", but " + why.get() + ".");
     }
 

@@ -8,17 +8,17 @@ import orthogon.core.questionnaire.Answer;
 /** At least one answer fits the limits of each question, whichever options are on offer. */
 final class LimitsClaims implements PageByPage {
 
-    private final Court court;
+    private final ClaimDecider decider;
 
-    LimitsClaims(Court court) {
-        this.court = court;
+    LimitsClaims(ClaimDecider decider) {
+        this.decider = decider;
     }
 
     @Override
     public List<Claim> on(int page) {
         List<Claim> claims = new ArrayList<>();
-        court.space.wiring().document().pages().get(page).questions().filter(q -> !q.isHidden()).forEach(question -> {
-            boolean fits = court.space.axis(question.code()).hasAnswer();
+        decider.space.wiring().document().pages().get(page).questions().filter(q -> !q.isHidden()).forEach(question -> {
+            boolean fits = decider.space.axis(question.code()).hasAnswer();
             claims.add(new Claim(ClaimKind.LIMITS_LEAVE_ANSWER, question.code(),
                     "some answer fits the limits of " + question.code(), fits ? Verdict.PROVED : Verdict.REFUTED, Optional.empty(),
                     () -> Claim.Explanation.of(fits ? "There is such an answer." : "No answer fits: " + why(question.answer()) + ".")));

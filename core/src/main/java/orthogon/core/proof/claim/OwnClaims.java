@@ -20,40 +20,41 @@ final class OwnClaims {
 
     private OwnClaims() {}
 
-    static List<Claim> of(Court court) {
+    static List<Claim> of(ClaimDecider decider) {
         List<Claim> claims = new ArrayList<>();
-        List<OwnClaim> own = court.space.wiring().document().claims();
+        List<OwnClaim> own = decider.space.wiring().document().claims();
         for (int i = 0; i < own.size(); i++) {
-            claims.add(claim(court, own.get(i), "claims/" + i));
+            claims.add(claim(decider, own.get(i), "claims/" + i));
         }
         return claims;
     }
 
-    private static Claim claim(Court court, OwnClaim own, String place) {
-        Diagrams d = court.d;
+    private static Claim claim(ClaimDecider decider, OwnClaim own, String place) {
+        Diagrams d = decider.d;
         boolean always = own.says() == Says.ALWAYS;
-        String statement = own.code() + ": " + court.sentences.at(place).replaceFirst("^\\S+ says: ", always ? "always " : "never ");
-        Optional<Expr> expr = court.space.expr(place);
+        String statement = own.code() + ": " + decider.sentences.at(place).replaceFirst("^\\S+ says: ", always ? "always " : "never ");
+        Optional<Expr> expr = decider.space.expr(place);
         if (expr.isEmpty()) {
-            return Court.undecided(ClaimKind.OWN, own.code(), statement, court.space.causeAt(place).orElse(new Unknown.Unsound(Fault.Kind.TYPE_FITS, place)));
+            return ClaimDecider.undecided(ClaimKind.OWN, own.code(), statement,
+                    decider.space.causeAt(place).orElse(new Unknown.Unsound(Fault.Kind.TYPE_FITS, place)));
         }
-        Court.Sought sought = court.atEnd(ending -> {
-            Truth truth = court.space.truth(expr.get(), outcomesAt(court, ending));
+        ClaimDecider.Sought sought = decider.atEnd(ending -> {
+            Truth truth = decider.space.truth(expr.get(), outcomesAt(decider, ending));
             return always ? d.not(truth.holds()) : truth.holds();
         }, i -> i.course().complete() && always != Boolean.TRUE.equals(i.truth(place)));
-        return court.none(ClaimKind.OWN, own.code(), statement, sought,
+        return decider.none(ClaimKind.OWN, own.code(), statement, sought,
                 always ? "It holds on every complete interview." : "It holds on no complete interview.",
                 () -> always ? "It does not hold for this respondent." : "It holds for this respondent.");
     }
 
     /** For one way of ending, the states in which each outcome is reached. */
-    private static Map<String, Integer> outcomesAt(Court court, Flow.Exit ending) {
+    private static Map<String, Integer> outcomesAt(ClaimDecider decider, Flow.Exit ending) {
         Map<String, Integer> outcomes = new LinkedHashMap<>();
-        for (Outcome outcome : court.space.wiring().document().outcomes()) {
+        for (Outcome outcome : decider.space.wiring().document().outcomes()) {
             boolean finish = ending.kind() == Flow.Kind.FINISH;
             int set = finish
-                    ? (court.flow.outcomeOf(ending).equals(outcome.code()) ? Diagrams.ALL : Diagrams.NONE)
-                    : court.endsAs(outcome.code());
+                    ? (decider.flow.outcomeOf(ending).equals(outcome.code()) ? Diagrams.ALL : Diagrams.NONE)
+                    : decider.endsAs(outcome.code());
             outcomes.put(outcome.code(), set);
         }
         return outcomes;

@@ -25,54 +25,58 @@ import orthogon.core.questionnaire.Question;
  */
 final class PassageClaims implements PageByPage {
 
-    private final Court court;
+    private final ClaimDecider decider;
 
-    PassageClaims(Court court) {
-        this.court = court;
+    PassageClaims(ClaimDecider decider) {
+        this.decider = decider;
     }
 
     @Override
     public List<Claim> on(int page) {
-        Flow.Stage stage = court.flow.stages().get(page);
-        List<Claim> claims = new ArrayList<>(List.of(passable(court, stage)));
+        Flow.Stage stage = decider.flow.stages().get(page);
+        List<Claim> claims = new ArrayList<>(List.of(passable(decider, stage)));
         stage.sets().page().questions().filter(q -> !q.isHidden()).forEach(q -> {
-            Claim answered = answered(court, stage, q);
+            Claim answered = answered(decider, stage, q);
             claims.add(answered);
-            options(court, stage, q, answered, claims);
-            claims.addAll(explained(court, q));
+            options(decider, stage, q, answered, claims);
+            claims.addAll(explained(decider, q));
         });
         return claims;
     }
 
     /** Whether anybody can answer the question and leave its page. */
-    private static Claim answered(Court court, Flow.Stage stage, Question question) {
+    private static Claim answered(ClaimDecider decider, Flow.Stage stage, Question question) {
         String code = question.code();
-        Optional<ClaimId> follows = court.refuted(ClaimKind.REACH_QUESTION, code)
-                .or(() -> court.space.axis(code).hasAnswer() ? Optional.empty() : Optional.of(new ClaimId(ClaimKind.LIMITS_LEAVE_ANSWER, code)));
-        return accepted(court, stage, question, ClaimKind.ANSWER_ACCEPTED, code, f -> f.space().diagrams().not(f.space().axis(code).blank()),
+        Optional<ClaimId> follows = decider.refuted(ClaimKind.REACH_QUESTION, code)
+                .or(() -> decider.space.axis(code).hasAnswer()
+                        ? Optional.empty()
+                        : Optional.of(new ClaimId(ClaimKind.LIMITS_LEAVE_ANSWER, code)));
+        return accepted(decider, stage, question, ClaimKind.ANSWER_ACCEPTED, code,
+                f -> f.space().diagrams().not(f.space().axis(code).blank()),
                 i -> i.course().effective().containsKey(code), "some answer to " + code + " is accepted",
                 "Nobody can answer “" + question.wording() + "” and go on.", follows);
     }
 
     /** Whether everybody whose answer is refused reads why. */
-    private static List<Claim> explained(Court court, Question question) {
+    private static List<Claim> explained(ClaimDecider decider, Question question) {
         List<Claim> claims = new ArrayList<>();
         for (int i = 0; i < question.accept().size(); i++) {
             String place = question.code() + "/accept/" + i;
             String statement = "whoever is refused by " + place + " reads why";
-            Wiring.Wire wire = court.space.wiring().at(place).orElse(null);
+            Wiring.Wire wire = decider.space.wiring().at(place).orElse(null);
             if (wire == null || !question.accept().get(i).message().isBlank()) {
                 continue;
             }
-            Optional<Unknown> cause = court.space.causeAt(place);
+            Optional<Unknown> cause = decider.space.causeAt(place);
             if (cause.isPresent()) {
-                claims.add(Court.undecided(ClaimKind.REFUSAL_EXPLAINED, place, statement, cause.get()).advisory());
+                claims.add(ClaimDecider.undecided(ClaimKind.REFUSAL_EXPLAINED, place, statement, cause.get()).advisory());
                 continue;
             }
-            int refused = court.d.minus(court.evaluations.evaluated(court.flow, wire), court.evaluations.passing(court.flow, wire));
-            Court.Sought sought = court.at(court.evaluations.page(wire), refused, true,
+            int refused = decider.d.minus(decider.evaluations.evaluated(decider.flow, wire),
+                    decider.evaluations.passing(decider.flow, wire));
+            ClaimDecider.Sought sought = decider.at(decider.evaluations.page(wire), refused, true,
                     i2 -> Boolean.FALSE.equals(i2.truth(place)) && i2.course().effective().containsKey(question.code()));
-            claims.add(court.none(ClaimKind.REFUSAL_EXPLAINED, place, statement, sought, "It refuses no respondent.",
+            claims.add(decider.none(ClaimKind.REFUSAL_EXPLAINED, place, statement, sought, "It refuses no respondent.",
                     () -> "This respondent's answer to “" + question.wording() + "” is refused, and no message says why. "
                             + "Write the message beside the condition: what is wrong, and what to answer instead.")
                     .advisory());
@@ -80,16 +84,17 @@ final class PassageClaims implements PageByPage {
         return claims;
     }
 
-    private static void options(Court court, Flow.Stage stage, Question question, Claim answered, List<Claim> claims) {
+    private static void options(ClaimDecider decider, Flow.Stage stage, Question question, Claim answered, List<Claim> claims) {
         Optional<ClaimId> unanswered = answered.verdict() == Verdict.REFUTED
                 ? answered.follows().or(() -> Optional.of(answered.identity()))
                 : Optional.empty();
         boolean choice = question.answer() instanceof Answer.OneChoice || question.answer() instanceof Answer.ManyChoices;
         for (Answer.Option option : choice ? question.answer().options() : List.<Answer.Option>of()) {
             String place = question.code() + "." + option.code();
-            Optional<ClaimId> follows = court.refuted(ClaimKind.REACH_OPTION, place).or(() -> unanswered);
+            Optional<ClaimId> follows = decider.refuted(ClaimKind.REACH_OPTION, place).or(() -> unanswered);
             claims.add(
-                    accepted(court, stage, question, ClaimKind.OPTION_ACCEPTED, place, f -> f.space().axis(question.code()).option(option.code()),
+                    accepted(decider, stage, question, ClaimKind.OPTION_ACCEPTED, place,
+                            f -> f.space().axis(question.code()).option(option.code()),
                             i -> isChosen(i, question, option.code()),
                             "option " + option.code() + " of " + question.code() + " can be chosen and accepted",
                             "The option “" + option.label() + "” can be chosen, but nobody who chooses it can leave the page.", follows));
@@ -97,7 +102,7 @@ final class PassageClaims implements PageByPage {
         if (question.answer() instanceof Answer.YesNo && !question.requireWhen().isEmpty()) {
             for (boolean answer : new boolean[]{true, false}) {
                 String word = answer ? "yes" : "no";
-                claims.add(accepted(court, stage, question, ClaimKind.OPTION_ACCEPTED, question.code() + "." + word,
+                claims.add(accepted(decider, stage, question, ClaimKind.OPTION_ACCEPTED, question.code() + "." + word,
                         f -> f.space().axis(question.code()).truth(answer), i -> isChosen(i, question, answer),
                         word + " to " + question.code() + " is accepted",
                         "Whoever answers “" + word + "” cannot leave the page.", unanswered));
@@ -111,15 +116,16 @@ final class PassageClaims implements PageByPage {
     }
 
     /** A claim that somebody answers like this and leaves the page. */
-    private static Claim accepted(Court court, Flow.Stage stage, Question question, ClaimKind kind, String place, ToIntFunction<Flow> chosen,
+    private static Claim accepted(ClaimDecider decider, Flow.Stage stage, Question question, ClaimKind kind, String place,
+            ToIntFunction<Flow> chosen,
             Predicate<Interview> gives, String statement, String impossible, Optional<ClaimId> follows) {
         int page = stage.sets().index();
         ToIntFunction<Flow> passing = f -> f.space().diagrams().and(f.stages().get(page).passing(), chosen.applyAsInt(f));
-        Supplier<Court.Sought> sought = () -> court.at(page, passing.applyAsInt(court.flow), true, i -> i.course().current()
+        Supplier<ClaimDecider.Sought> sought = () -> decider.at(page, passing.applyAsInt(decider.flow), true, i -> i.course().current()
                 .filter(v -> v.page().code().equals(stage.sets().page().code()) && v.problems().isEmpty()).isPresent() && gives.test(i));
         // Who is not asked has a blank answer, so that whoever answers is asked.
-        boolean nobody = court.d.disjoint(stage.passing(), chosen.applyAsInt(court.flow));
-        return court.some(kind, place, statement, nobody, sought, follows,
+        boolean nobody = decider.d.disjoint(stage.passing(), chosen.applyAsInt(decider.flow));
+        return decider.some(kind, place, statement, nobody, sought, follows,
                 "This respondent gives such an answer and continues.",
                 () -> {
                     if (follows.isPresent()) {
@@ -128,22 +134,22 @@ final class PassageClaims implements PageByPage {
                     List<String> about = new ArrayList<>(stage.sets().problems().keySet());
                     about.add(question.code() + ".askWhen");
                     about.add(question.code() + ".lockWhen");
-                    Cores.Core core = Cores.smallest(court.space, page + 1, about, passing);
+                    Cores.Core core = Cores.smallest(decider.space, page + 1, about, passing);
                     return new Claim.Explanation(impossible, core.told().isPresent() || core.places().isEmpty()
-                            ? core.said(court.sentences, court.sentences.core(List.of()))
-                            : court.sentences.refusing(core.places()), core.places(),
+                            ? core.said(decider.sentences, decider.sentences.core(List.of()))
+                            : decider.sentences.refusing(core.places()), core.places(),
                             Optional.empty());
                 });
     }
 
-    private static Claim passable(Court court, Flow.Stage stage) {
-        Diagrams d = court.d;
+    private static Claim passable(ClaimDecider decider, Flow.Stage stage) {
+        Diagrams d = decider.d;
         PageSets sets = stage.sets();
         Page page = sets.page();
         // What is open and hangs on this page's own answers may refuse whichever of them is given, so it must be passed either way.
         BitSet open = d.support(sets.accepted());
-        open.and(court.space.openLevels());
-        BitSet openHere = court.space.openOn(open, sets.questionCodes());
+        open.and(decider.space.openLevels());
+        BitSet openHere = decider.space.openOn(open, sets.questionCodes());
         BitSet forgotten = (BitSet) sets.levels().clone();
         forgotten.or(openHere);
         int own = d.cube(sets.levels());
@@ -152,11 +158,11 @@ final class PassageClaims implements PageByPage {
         int stuck = d.minus(arrived, passes);
         String statement = "nobody can get stuck on page " + page.code();
         if (stuck != Diagrams.NONE && !open.isEmpty()) {
-            return Court.undecided(ClaimKind.PAGE_PASSABLE, page.code(), statement, court.open(sets.accepted()));
+            return ClaimDecider.undecided(ClaimKind.PAGE_PASSABLE, page.code(), statement, decider.open(sets.accepted()));
         }
-        Court.Sought sought = court.at(sets.index(), stuck == Diagrams.NONE ? stuck : d.and(stuck, stage.coming()), false,
+        ClaimDecider.Sought sought = decider.at(sets.index(), stuck == Diagrams.NONE ? stuck : d.and(stuck, stage.coming()), false,
                 i -> i.course().current().filter(v -> v.page().code().equals(page.code())).isPresent());
-        Claim claim = court.none(ClaimKind.PAGE_PASSABLE, page.code(), statement, sought,
+        Claim claim = decider.none(ClaimKind.PAGE_PASSABLE, page.code(), statement, sought,
                 "Whoever reaches this page has answers that it accepts.", () -> "");
         if (claim.verdict() != Verdict.REFUTED) {
             return claim;
@@ -166,22 +172,22 @@ final class PassageClaims implements PageByPage {
             if (found.witness().isEmpty()) {
                 return found;
             }
-            List<String> core = blocking(court, stage, found.witness().get());
+            List<String> core = blocking(decider, stage, found.witness().get());
             String headline = "Whoever answers like this cannot leave page “" + page.title() + "”. No answers on it are accepted.";
             return new Claim.Explanation(headline, "These requirements together leave no valid answer: "
-                    + String.join("; ", core.stream().map(court.sentences::at).toList()) + ".", core, found.witness());
+                    + String.join("; ", core.stream().map(decider.sentences::at).toList()) + ".", core, found.witness());
         });
     }
 
     /** The fewest requirements of the page that together leave the witness no way on. */
-    private static List<String> blocking(Court court, Flow.Stage stage, Map<String, Object> witness) {
-        Diagrams d = court.d;
+    private static List<String> blocking(ClaimDecider decider, Flow.Stage stage, Map<String, Object> witness) {
+        Diagrams d = decider.d;
         PageSets sets = stage.sets();
         int here = d.and(stage.coming(), sets.visited());
         for (Map.Entry<String, Object> e : witness.entrySet()) {
-            here = d.and(here, court.space.cellOf(court.space.axis(e.getKey()), e.getValue()));
+            here = d.and(here, decider.space.cellOf(decider.space.axis(e.getKey()), e.getValue()));
         }
-        for (var axis : court.space.axes()) {
+        for (var axis : decider.space.axes()) {
             boolean own = axis.question() != null && sets.questionCodes().contains(axis.code());
             if (!own && !witness.containsKey(axis.code())) {
                 here = d.and(here, axis.blank());

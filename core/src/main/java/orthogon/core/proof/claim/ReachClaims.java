@@ -25,15 +25,15 @@ import orthogon.core.questionnaire.Section;
 /** Every page, question, section, note, option, skip, finish, outcome row and outcome is reached by somebody. */
 final class ReachClaims implements PageByPage {
 
-    private final Court court;
+    private final ClaimDecider decider;
     private final Diagrams d;
     private final Questionnaire document;
     private List<Claim> claims = new ArrayList<>();
 
-    ReachClaims(Court court) {
-        this.court = court;
-        this.d = court.d;
-        this.document = court.space.wiring().document();
+    ReachClaims(ClaimDecider decider) {
+        this.decider = decider;
+        this.d = decider.d;
+        this.document = decider.space.wiring().document();
     }
 
     @Override
@@ -50,21 +50,21 @@ final class ReachClaims implements PageByPage {
         return claims;
     }
 
-    private Claim add(ClaimKind kind, String place, String statement, Court.Sought sought, Optional<ClaimId> follows, String proved,
+    private Claim add(ClaimKind kind, String place, String statement, ClaimDecider.Sought sought, Optional<ClaimId> follows, String proved,
             String impossible, List<String> about, ToIntFunction<Flow> target) {
-        return add(kind, place, statement, sought, follows, proved, impossible, court.sentences.core(List.of()), about, target);
+        return add(kind, place, statement, sought, follows, proved, impossible, decider.sentences.core(List.of()), about, target);
     }
 
     /** @param otherwise what is told where no conditions exclude it */
-    private Claim add(ClaimKind kind, String place, String statement, Court.Sought sought, Optional<ClaimId> follows, String proved,
+    private Claim add(ClaimKind kind, String place, String statement, ClaimDecider.Sought sought, Optional<ClaimId> follows, String proved,
             String impossible, String otherwise, List<String> about, ToIntFunction<Flow> target) {
-        Claim claim = court.some(kind, place, statement, sought, follows, proved, () -> {
+        Claim claim = decider.some(kind, place, statement, sought, follows, proved, () -> {
             if (follows.isPresent()) {
                 return Claim.Explanation.of(impossible);
             }
             int pages = sought.ending() == null && sought.page() >= 0 ? sought.page() + 1 : document.pages().size();
-            Cores.Core core = Cores.smallest(court.space, pages, about, target);
-            return new Claim.Explanation(impossible, core.said(court.sentences, otherwise), core.places(), Optional.empty());
+            Cores.Core core = Cores.smallest(decider.space, pages, about, target);
+            return new Claim.Explanation(impossible, core.said(decider.sentences, otherwise), core.places(), Optional.empty());
         });
         claims.add(claim);
         return claim;
@@ -83,7 +83,7 @@ final class ReachClaims implements PageByPage {
         String open = page.code() + ".openWhen";
         List<String> rules = rulesBefore(p);
         Claim pageClaim = add(ClaimKind.REACH_PAGE, page.code(), "page " + page.code() + " is reached by some respondent",
-                court.at(p, arrived(court.flow, p), false, i -> isAt(i, page)), Optional.empty(), "This respondent reaches the page.",
+                decider.at(p, arrived(decider.flow, p), false, i -> isAt(i, page)), Optional.empty(), "This respondent reaches the page.",
                 "Nobody ever reaches page " + quoted(page.title(), page.code()) + ".",
                 with(rules, with(List.of(open), page.allItems().map(i -> i.code() + ".askWhen").toList())), f -> arrived(f, p));
         Optional<ClaimId> cause = refuted(pageClaim);
@@ -145,7 +145,7 @@ final class ReachClaims implements PageByPage {
             List<String> about = with(rules, with(List.of(page.code() + ".openWhen"), List.of(code + ".askWhen")));
             ToIntFunction<Flow> shown = f -> and(f, arrived(f, p), f.stages().get(p).sets().shown(code));
             Claim claim = add(kind, code, code + " is " + (item instanceof Question ? "asked of" : "shown to") + " some respondent",
-                    court.at(p, shown.applyAsInt(court.flow), true, i -> isAt(i, page) && isAsked(i, item)), cause,
+                    decider.at(p, shown.applyAsInt(decider.flow), true, i -> isAt(i, page) && isAsked(i, item)), cause,
                     "This respondent reaches it.", nobody + quoted(item.wording(), code) + ".", about, shown);
             Optional<ClaimId> inner = refuted(claim);
             if (item instanceof Section section) {
@@ -157,7 +157,7 @@ final class ReachClaims implements PageByPage {
                     String place = code + "." + option.code();
                     ToIntFunction<Flow> offered = f -> and(f, shown.applyAsInt(f), f.truth(place + ".offerWhen", true).holds());
                     add(ClaimKind.REACH_OPTION, place, "option " + option.code() + " of " + code + " is offered to some respondent",
-                            court.at(p, offered.applyAsInt(court.flow), true, i -> isAt(i, page) && isOffered(i, code, option.code())),
+                            decider.at(p, offered.applyAsInt(decider.flow), true, i -> isAt(i, page) && isOffered(i, code, option.code())),
                             inner, "This respondent is offered it.",
                             "The option " + quoted(option.label(), option.code()) + " of " + code + " is never on offer.",
                             with(about, List.of(place + ".offerWhen")), offered);
@@ -168,7 +168,7 @@ final class ReachClaims implements PageByPage {
 
     private boolean isAsked(Interview interview, Item item) {
         Set<String> asked = interview.course().asked();
-        return item instanceof Section grid && court.space.spelled().grids().contains(grid.code())
+        return item instanceof Section grid && decider.space.spelled().grids().contains(grid.code())
                 ? grid.items().stream().map(Item::code).anyMatch(asked::contains)
                 : asked.contains(item.code());
     }
@@ -189,10 +189,10 @@ final class ReachClaims implements PageByPage {
         for (int i = 0; i < page.skip().size(); i++) {
             own.add(page.code() + "/skip/" + i);
         }
-        Optional<Unknown> bad = court.space.causeAt(place)
-                .or(() -> court.flow.lostAt().filter(l -> l instanceof Unknown.Unsound fault && fault.place().equals(place)));
+        Optional<Unknown> bad = decider.space.causeAt(place)
+                .or(() -> decider.flow.lostAt().filter(l -> l instanceof Unknown.Unsound fault && fault.place().equals(place)));
         if (bad.isPresent()) {
-            claims.add(Court.undecided(kind, place, "the " + what + " after " + page.code() + " is taken by some respondent",
+            claims.add(ClaimDecider.undecided(kind, place, "the " + what + " after " + page.code() + " is taken by some respondent",
                     bad.get()));
             return;
         }
@@ -200,13 +200,13 @@ final class ReachClaims implements PageByPage {
                 "This respondent takes it.", "No respondent ever takes this " + what + ".", with(rules, own), taken);
     }
 
-    private Court.Sought leaving(int p, ToIntFunction<Flow> taken, Rule rule) {
-        int set = taken.applyAsInt(court.flow);
-        Flow.Exit exit = court.flow.stages().get(p).exits().stream().filter(e -> e.place().equals(rule.text())).findFirst()
+    private ClaimDecider.Sought leaving(int p, ToIntFunction<Flow> taken, Rule rule) {
+        int set = taken.applyAsInt(decider.flow);
+        Flow.Exit exit = decider.flow.stages().get(p).exits().stream().filter(e -> e.place().equals(rule.text())).findFirst()
                 .orElse(null);
         return exit == null || set == Diagrams.NONE
-                ? court.at(p, Diagrams.NONE, true, i -> false)
-                : new Court.Sought(p, exit, exit.remembered(), true, i -> i.course().taken().contains(rule));
+                ? decider.at(p, Diagrams.NONE, true, i -> false)
+                : new ClaimDecider.Sought(p, exit, exit.remembered(), true, i -> i.course().taken().contains(rule));
     }
 
     private void endings() {
@@ -215,29 +215,31 @@ final class ReachClaims implements PageByPage {
             Rule at = Rule.outcomeRow(row);
             String place = at.text();
             ToIntFunction<Flow> held = f -> and(f, f.rowReached(r), f.rowHolds(r));
-            int set = held.applyAsInt(court.flow);
+            int set = held.applyAsInt(decider.flow);
             List<String> rows = new ArrayList<>();
             for (int i = 0; i <= row; i++) {
                 rows.add(Rule.outcomeRow(i).text());
             }
             int above = IntStream.range(0, row).filter(i -> document.outcomeTable().get(i).when().isBlank()).findFirst().orElse(-1);
             add(ClaimKind.REACH_ROW, place, "row " + (row + 1) + " of the outcome table is used by some respondent",
-                    court.atEnd(e -> e.kind() == Flow.Kind.FINISH ? Diagrams.NONE : set,
+                    decider.atEnd(e -> e.kind() == Flow.Kind.FINISH ? Diagrams.NONE : set,
                             i -> i.course().endedBy().filter(at::equals).isPresent()),
                     Optional.empty(), "This respondent ends by it.", "Nobody ever ends by row " + (row + 1)
                             + " of the outcome table. The rows above it, or the conditions on the way to it, leave nobody.",
-                    above < 0 ? court.sentences.core(List.of()) : "Row " + (above + 1) + " has no condition and takes all who come to it.",
+                    above < 0
+                            ? decider.sentences.core(List.of())
+                            : "Row " + (above + 1) + " has no condition and takes all who come to it.",
                     rows, held);
         }
         for (Questionnaire.Outcome outcome : document.outcomes()) {
             ToIntFunction<Flow> ends = f -> f.byOutcome().get(outcome.code());
-            int set = ends.applyAsInt(court.flow);
+            int set = ends.applyAsInt(decider.flow);
             List<String> about = new ArrayList<>(rulesBefore(document.pages().size()));
             for (int i = 0; i < document.outcomeTable().size(); i++) {
                 about.add(Rule.outcomeRow(i).text());
             }
             add(ClaimKind.REACH_OUTCOME, outcome.code(), "outcome " + outcome.code() + " is reached by some respondent",
-                    court.atEnd(e -> atEnding(e, outcome.code(), set),
+                    decider.atEnd(e -> atEnding(e, outcome.code(), set),
                             i -> i.course().outcome().filter(outcome.code()::equals).isPresent()),
                     Optional.empty(), "This respondent ends in it.", "Nobody ever ends as " + quoted(outcome.label(), outcome.code())
                             + (isNamed(outcome.code()) ? "." : ": no row of the outcome table and no finish names it."),
@@ -252,9 +254,9 @@ final class ReachClaims implements PageByPage {
 
     private int atEnding(Flow.Exit ending, String outcome, int set) {
         if (ending.kind() != Flow.Kind.FINISH) {
-            return court.endsAs(outcome);
+            return decider.endsAs(outcome);
         }
-        return court.flow.outcomeOf(ending).equals(outcome) ? set : Diagrams.NONE;
+        return decider.flow.outcomeOf(ending).equals(outcome) ? set : Diagrams.NONE;
     }
 
     private static String quoted(String text, String code) {

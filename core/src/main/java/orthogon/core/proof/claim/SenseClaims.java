@@ -18,18 +18,18 @@ import orthogon.core.questionnaire.Questionnaire;
 /** No condition is always true or never true among those who come to evaluate it. */
 final class SenseClaims implements PageByPage.OfConditions {
 
-    private final Court court;
+    private final ClaimDecider decider;
     private final Diagrams d;
     private final Questionnaire document;
     private final Evaluations evaluations;
     private final Evaluators evaluators;
 
-    SenseClaims(Court court) {
-        this.court = court;
-        this.evaluations = court.evaluations;
-        this.evaluators = new Evaluators(court, evaluations);
-        this.d = court.d;
-        this.document = court.space.wiring().document();
+    SenseClaims(ClaimDecider decider) {
+        this.decider = decider;
+        this.evaluations = decider.evaluations;
+        this.evaluators = new Evaluators(decider, evaluations);
+        this.d = decider.d;
+        this.document = decider.space.wiring().document();
     }
 
     @Override
@@ -41,10 +41,10 @@ final class SenseClaims implements PageByPage.OfConditions {
     public List<Claim> about(List<Wire> conditions) {
         List<Claim> claims = new ArrayList<>();
         for (Wire wire : conditions) {
-            if (court.space.spelled().isSaid(wire.place()) && !wire.readable().map(e -> e.comparisons().isEmpty()).orElse(false)) {
+            if (decider.space.spelled().isSaid(wire.place()) && !wire.readable().map(e -> e.comparisons().isEmpty()).orElse(false)) {
                 Claim varies = varies(wire);
                 claims.add(varies);
-                int comparisons = court.space.written(wire.place()).map(e -> e.comparisons().size()).orElse(0);
+                int comparisons = decider.space.written(wire.place()).map(e -> e.comparisons().size()).orElse(0);
                 for (int n = 0; n < comparisons; n++) {
                     claims.add(matters(wire, n, varies));
                 }
@@ -56,23 +56,23 @@ final class SenseClaims implements PageByPage.OfConditions {
     /** Whether putting true in the place of a comparison changes something for somebody, and putting false does too. */
     private Claim matters(Wire wire, int n, Claim varies) {
         String place = wire.place() + "#" + n;
-        Expr condition = court.space.written(wire.place()).orElseThrow();
+        Expr condition = decider.space.written(wire.place()).orElseThrow();
         String words = Phrase.of(condition.comparisons().get(n));
         String statement = "“" + words + "” makes a difference to " + wire.place();
         if (varies.verdict() == Verdict.UNDECIDED && varies.follows().isPresent()) {
-            return Court.undecided(ClaimKind.COMPARISON_MATTERS, place, statement, varies.follows().get());
+            return ClaimDecider.undecided(ClaimKind.COMPARISON_MATTERS, place, statement, varies.follows().get());
         }
         Optional<Integer> ifTrue = evaluations.changed(wire, n, true);
         Optional<Integer> ifFalse = evaluations.changed(wire, n, false);
         if (ifTrue.isEmpty() || ifFalse.isEmpty()) {
-            return Court.undecided(ClaimKind.COMPARISON_MATTERS, place, statement, new ClaimId(ClaimKind.TYPE_FITS, wire.place()));
+            return ClaimDecider.undecided(ClaimKind.COMPARISON_MATTERS, place, statement, new ClaimId(ClaimKind.TYPE_FITS, wire.place()));
         }
-        int here = evaluations.evaluated(court.flow, wire);
+        int here = evaluations.evaluated(decider.flow, wire);
         int gained = d.and(here, ifTrue.get());
         int lost = d.and(here, ifFalse.get());
         if (gained == Diagrams.NONE || lost == Diagrams.NONE) {
-            if (court.flow.lostAt().isPresent()) {
-                return Court.undecided(ClaimKind.COMPARISON_MATTERS, place, statement, court.flow.lostAt().get());
+            if (decider.flow.lostAt().isPresent()) {
+                return ClaimDecider.undecided(ClaimKind.COMPARISON_MATTERS, place, statement, decider.flow.lostAt().get());
             }
             boolean idle = varies.verdict() == Verdict.REFUTED;
             Optional<ClaimId> follows = idle ? varies.follows().or(() -> Optional.of(varies.identity())) : Optional.empty();
@@ -80,15 +80,15 @@ final class SenseClaims implements PageByPage.OfConditions {
             return new Claim(ClaimKind.COMPARISON_MATTERS, place, statement, Verdict.REFUTED, follows,
                     () -> idleComparison(wire, condition, n, literal, follows));
         }
-        Court.Sought with = evaluators.sought(wire, gained, evaluators.turnsOutOtherwise(wire, condition.with(n, true)));
-        Court.Sought without = evaluators.sought(wire, lost, evaluators.turnsOutOtherwise(wire, condition.with(n, false)));
-        boolean certain = court.space.openLevels().isEmpty();
-        if (!certain && (court.witness(with).isEmpty() || court.witness(without).isEmpty())) {
-            return Court.undecided(ClaimKind.COMPARISON_MATTERS, place, statement, court.open(d.or(gained, lost)));
+        ClaimDecider.Sought with = evaluators.sought(wire, gained, evaluators.turnsOutOtherwise(wire, condition.with(n, true)));
+        ClaimDecider.Sought without = evaluators.sought(wire, lost, evaluators.turnsOutOtherwise(wire, condition.with(n, false)));
+        boolean certain = decider.space.openLevels().isEmpty();
+        if (!certain && (decider.witness(with).isEmpty() || decider.witness(without).isEmpty())) {
+            return ClaimDecider.undecided(ClaimKind.COMPARISON_MATTERS, place, statement, decider.open(d.or(gained, lost)));
         }
         return new Claim(ClaimKind.COMPARISON_MATTERS, place, statement, Verdict.PROVED, Optional.empty(), () -> {
-            Optional<Map<String, Object>> one = court.witness(with);
-            Optional<Map<String, Object>> two = court.witness(without);
+            Optional<Map<String, Object>> one = decider.witness(with);
+            Optional<Map<String, Object>> two = decider.witness(without);
             return one.isEmpty() || two.isEmpty()
                     ? Claim.Explanation.of(Replay.DISAGREE)
                     : new Claim.Explanation(
@@ -110,43 +110,43 @@ final class SenseClaims implements PageByPage.OfConditions {
         Expr left = condition.with(n, literal).folded();
         return left instanceof Expr.Literal
                 ? plain
-                : plain.with(new Mend("Remove “" + words + "”", court.space.spelled().origin(wire.place()), Printer.print(left)));
+                : plain.with(new Mend("Remove “" + words + "”", decider.space.spelled().origin(wire.place()), Printer.print(left)));
     }
 
     private Claim varies(Wire wire) {
         String place = wire.place();
         String statement = "the condition " + place + " holds for some and not for others";
-        Optional<Unknown> cause = court.space.causeAt(place);
+        Optional<Unknown> cause = decider.space.causeAt(place);
         if (cause.isPresent()) {
-            return Court.undecided(ClaimKind.CONDITION_VARIES, place, statement, cause.get());
+            return ClaimDecider.undecided(ClaimKind.CONDITION_VARIES, place, statement, cause.get());
         }
         ToIntFunction<Flow> come = f -> evaluations.evaluated(f, wire);
-        int here = come.applyAsInt(court.flow);
+        int here = come.applyAsInt(decider.flow);
         if (here == Diagrams.NONE) {
-            if (court.flow.lostAt().isPresent()) {
-                return Court.undecided(ClaimKind.CONDITION_VARIES, place, statement, court.flow.lostAt().get());
+            if (decider.flow.lostAt().isPresent()) {
+                return ClaimDecider.undecided(ClaimKind.CONDITION_VARIES, place, statement, decider.flow.lostAt().get());
             }
             Optional<ClaimId> follows = Optional.of(whyNobody(wire));
             return new Claim(ClaimKind.CONDITION_VARIES, place, statement, Verdict.REFUTED, follows,
                     () -> Claim.Explanation.of("Nobody ever reaches this condition."));
         }
-        int holds = d.and(here, evaluations.passing(court.flow, wire));
-        int fails = d.minus(here, evaluations.passing(court.flow, wire));
+        int holds = d.and(here, evaluations.passing(decider.flow, wire));
+        int fails = d.minus(here, evaluations.passing(decider.flow, wire));
         if (holds == Diagrams.NONE || fails == Diagrams.NONE) {
             boolean never = holds == Diagrams.NONE;
             Optional<ClaimId> follows = never ? ownReach(wire) : Optional.empty();
-            if (court.flow.lostAt().isPresent()) {
-                return Court.undecided(ClaimKind.CONDITION_VARIES, place, statement, court.flow.lostAt().get());
+            if (decider.flow.lostAt().isPresent()) {
+                return ClaimDecider.undecided(ClaimKind.CONDITION_VARIES, place, statement, decider.flow.lostAt().get());
             }
             return new Claim(ClaimKind.CONDITION_VARIES, place, statement, Verdict.REFUTED, follows, () -> {
-                String sentence = court.sentences.at(place);
-                String headline = Sentences.begun(court.space.wiring(), sentence) + ": "
+                String sentence = decider.sentences.at(place);
+                String headline = Sentences.begun(decider.space.wiring(), sentence) + ": "
                         + (never ? "this never holds." : "this always holds.");
                 int pages = wire.family() == RuleFamily.OUTCOME_ROW ? document.pages().size() : evaluations.page(wire) + 1;
-                Cores.Core core = Cores.smallest(court.space, pages, List.of(place), f -> never
+                Cores.Core core = Cores.smallest(decider.space, pages, List.of(place), f -> never
                         ? f.space().diagrams().and(come.applyAsInt(f), evaluations.passing(f, wire))
                         : f.space().diagrams().minus(come.applyAsInt(f), evaluations.passing(f, wire)));
-                List<String> others = core.places().stream().filter(c -> !c.equals(place)).map(court.sentences::at).toList();
+                List<String> others = core.places().stream().filter(c -> !c.equals(place)).map(decider.sentences::at).toList();
                 String why = others.isEmpty()
                         ? core.told().map(t -> core.places().isEmpty() ? t : t + " this condition alone makes it so.")
                                 .orElse("The limits of the answers and this condition alone make it so.")
@@ -158,13 +158,13 @@ final class SenseClaims implements PageByPage.OfConditions {
     }
 
     private Claim both(Wire wire, String statement, int holds, int fails) {
-        Court.Sought yes = evaluators.sought(wire, holds, Evaluators.turnsOut(wire, true));
-        Court.Sought no = evaluators.sought(wire, fails, Evaluators.turnsOut(wire, false));
-        if (!court.space.openLevels().isEmpty() && (court.witness(yes).isEmpty() || court.witness(no).isEmpty())) {
-            return Court.undecided(ClaimKind.CONDITION_VARIES, wire.place(), statement, court.open(d.or(holds, fails)));
+        ClaimDecider.Sought yes = evaluators.sought(wire, holds, Evaluators.turnsOut(wire, true));
+        ClaimDecider.Sought no = evaluators.sought(wire, fails, Evaluators.turnsOut(wire, false));
+        if (!decider.space.openLevels().isEmpty() && (decider.witness(yes).isEmpty() || decider.witness(no).isEmpty())) {
+            return ClaimDecider.undecided(ClaimKind.CONDITION_VARIES, wire.place(), statement, decider.open(d.or(holds, fails)));
         }
         return new Claim(ClaimKind.CONDITION_VARIES, wire.place(), statement, Verdict.PROVED, Optional.empty(), () -> {
-            Optional<Map<String, Object>> witness = court.witness(yes);
+            Optional<Map<String, Object>> witness = decider.witness(yes);
             return new Claim.Explanation("It holds for this respondent, and not for all.", "", List.of(), witness);
         });
     }
@@ -174,9 +174,10 @@ final class SenseClaims implements PageByPage.OfConditions {
             return new ClaimId(ClaimKind.REACH_ROW, wire.place());
         }
         String page = document.pages().get(evaluations.page(wire)).code();
-        Optional<ClaimId> ofPage = court.refuted(ClaimKind.REACH_PAGE, page);
-        Optional<ClaimId> ofItem = court.refuted(ClaimKind.REACH_QUESTION, wire.owner()).or(() -> court.refuted(ClaimKind.REACH_SECTION, wire.owner()))
-                .or(() -> court.refuted(ClaimKind.REACH_NOTE, wire.owner()));
+        Optional<ClaimId> ofPage = decider.refuted(ClaimKind.REACH_PAGE, page);
+        Optional<ClaimId> ofItem = decider.refuted(ClaimKind.REACH_QUESTION, wire.owner())
+                .or(() -> decider.refuted(ClaimKind.REACH_SECTION, wire.owner()))
+                .or(() -> decider.refuted(ClaimKind.REACH_NOTE, wire.owner()));
         return switch (wire.family()) {
             case FINISH, SKIP -> ofPage.or(() -> ownReach(wire)).orElse(new ClaimId(ClaimKind.PAGE_PASSABLE, page));
             case OPEN_WHEN -> ofPage.orElse(new ClaimId(ClaimKind.REACH_PAGE, page));
@@ -188,13 +189,13 @@ final class SenseClaims implements PageByPage.OfConditions {
     private Optional<ClaimId> ownReach(Wire wire) {
         String owner = wire.owner();
         return switch (wire.family()) {
-            case OPEN_WHEN -> court.refuted(ClaimKind.REACH_PAGE, owner);
-            case ASK_WHEN -> court.refuted(ClaimKind.REACH_QUESTION, owner).or(() -> court.refuted(ClaimKind.REACH_SECTION, owner))
-                    .or(() -> court.refuted(ClaimKind.REACH_NOTE, owner));
-            case OFFER_WHEN -> court.refuted(ClaimKind.REACH_OPTION, wire.at().owner().text());
-            case FINISH -> court.refuted(ClaimKind.REACH_FINISH, wire.place());
-            case SKIP -> court.refuted(ClaimKind.REACH_SKIP, wire.place());
-            case OUTCOME_ROW -> court.refuted(ClaimKind.REACH_ROW, wire.place());
+            case OPEN_WHEN -> decider.refuted(ClaimKind.REACH_PAGE, owner);
+            case ASK_WHEN -> decider.refuted(ClaimKind.REACH_QUESTION, owner).or(() -> decider.refuted(ClaimKind.REACH_SECTION, owner))
+                    .or(() -> decider.refuted(ClaimKind.REACH_NOTE, owner));
+            case OFFER_WHEN -> decider.refuted(ClaimKind.REACH_OPTION, wire.at().owner().text());
+            case FINISH -> decider.refuted(ClaimKind.REACH_FINISH, wire.place());
+            case SKIP -> decider.refuted(ClaimKind.REACH_SKIP, wire.place());
+            case OUTCOME_ROW -> decider.refuted(ClaimKind.REACH_ROW, wire.place());
             default -> Optional.empty();
         };
     }

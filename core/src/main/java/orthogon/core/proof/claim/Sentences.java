@@ -44,8 +44,10 @@ public final class Sentences {
             case REWORD -> owner + " is reworded when " + when;
             case START_WITH -> owner + " starts with " + when;
             case DERIVE -> owner + " is " + when;
-            case SKIP -> "page " + owner + " is left for page " + page(owner).skip().get(wire.at().number()).to() + (isTrue(wire) ? "" : " when " + when);
-            case FINISH -> "after page " + owner + " the interview ends as " + page(owner).finish().get(wire.at().number()).outcome() + (isTrue(wire) ? "" : " when " + when);
+            case SKIP -> "page " + owner + " is left for page " + page(owner).skip().get(wire.at().number()).to()
+                    + (isTrue(wire) ? "" : " when " + when);
+            case FINISH -> "after page " + owner + " the interview ends as " + page(owner).finish().get(wire.at().number()).outcome()
+                    + (isTrue(wire) ? "" : " when " + when);
             case OUTCOME_ROW -> "row " + (wire.at().number() + 1) + " of the outcome table takes all for whom " + when;
             case CLAIM -> owner + " says: " + when;
         };

@@ -53,7 +53,8 @@ public final class SoundClaims {
 
     private static Claim claim(Wiring wiring, Fault.Kind kind, String place, String statement, List<Fault> faults) {
         if (faults.isEmpty()) {
-            return new Claim(ClaimKind.of(kind.claim()).orElseThrow(), place, statement, Verdict.PROVED, Optional.empty(), () -> FREE_OF_FAULTS);
+            return new Claim(ClaimKind.of(kind.claim()).orElseThrow(), place, statement, Verdict.PROVED, Optional.empty(),
+                    () -> FREE_OF_FAULTS);
         }
         List<Fault> here = faults.stream().filter(f -> f.kind() == kind && f.place().equals(place)).toList();
         if (here.isEmpty()) {

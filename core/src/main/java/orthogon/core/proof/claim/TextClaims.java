@@ -22,12 +22,12 @@ final class TextClaims {
 
     private TextClaims() {}
 
-    static List<Claim> of(Court court) {
+    static List<Claim> of(ClaimDecider decider) {
         List<Claim> claims = new ArrayList<>();
-        for (TextGap gap : court.space.gaps()) {
-            claims.add(claim(court, gap));
+        for (TextGap gap : decider.space.gaps()) {
+            claims.add(claim(decider, gap));
         }
-        court.texts().forEach((unit, text) -> {
+        decider.texts().forEach((unit, text) -> {
             if (text.contains(Piping.HOLE)) {
                 claims.add(hole(unit, text));
             }
@@ -42,23 +42,23 @@ final class TextClaims {
                         .with(new Mend("Leave out " + Piping.HOLE, unit, Piping.joined(text))));
     }
 
-    private static Claim claim(Court court, TextGap gap) {
+    private static Claim claim(ClaimDecider decider, TextGap gap) {
         String place = gap.unit() + "/" + gap.name();
         String statement = "the text " + gap.unit() + " never shows a gap where it refers to " + gap.name();
-        TextSets.Met met = court.flow.texts().of(gap.unit());
-        Optional<Truth> blank = gap.blank().flatMap(court.space::truthOf);
+        TextSets.Met met = decider.flow.texts().of(gap.unit());
+        Optional<Truth> blank = gap.blank().flatMap(decider.space::truthOf);
         if (blank.isEmpty()) {
-            return Court.undecided(ClaimKind.TEXT_FILLED, place, statement,
+            return ClaimDecider.undecided(ClaimKind.TEXT_FILLED, place, statement,
                     new Unknown.Inexact("the text around " + gap.name() + " depends on something that the proof does not cover"));
         }
-        Court.Sought sought = reading(court, gap.unit(), met, court.d.and(met.set(), blank.get().holds()),
+        ClaimDecider.Sought sought = reading(decider, gap.unit(), met, decider.d.and(met.set(), blank.get().holds()),
                 i -> Boolean.TRUE.equals(i.truth(gap.blank().get())));
-        Claim claim = court.none(ClaimKind.TEXT_FILLED, place, statement, sought,
+        Claim claim = decider.none(ClaimKind.TEXT_FILLED, place, statement, sought,
                 "Whoever reads the text has answered " + gap.name() + ", or reads what stands there instead.", () -> "");
         if (claim.verdict() != Verdict.REFUTED) {
             return claim;
         }
-        String text = court.texts().get(gap.unit());
+        String text = decider.texts().get(gap.unit());
         return new Claim(ClaimKind.TEXT_FILLED, place, statement, Verdict.REFUTED, Optional.empty(), () -> {
             Claim.Explanation found = claim.explanation();
             return found.witness().isEmpty()
@@ -71,25 +71,25 @@ final class TextClaims {
     }
 
     /** Somebody who reads a text in a state of the set. */
-    static Court.Sought reading(Court court, String unit, TextSets.Met met, int set, Predicate<Interview> shows) {
-        boolean certain = court.space.openLevels().isEmpty();
-        String text = court.texts().get(unit);
+    static ClaimDecider.Sought reading(ClaimDecider decider, String unit, TextSets.Met met, int set, Predicate<Interview> shows) {
+        boolean certain = decider.space.openLevels().isEmpty();
+        String text = decider.texts().get(unit);
         if (met.page() == TextSets.AT_END) {
-            return court.atEnd(e -> court.d.and(set, e.kind() != Flow.Kind.FINISH
-                    ? court.endsAs(met.outcome())
-                    : court.flow.outcomeOf(e).equals(met.outcome()) ? Diagrams.ALL : Diagrams.NONE),
+            return decider.atEnd(e -> decider.d.and(set, e.kind() != Flow.Kind.FINISH
+                    ? decider.endsAs(met.outcome())
+                    : decider.flow.outcomeOf(e).equals(met.outcome()) ? Diagrams.ALL : Diagrams.NONE),
                     shows.and(i -> i.course().outcome().filter(met.outcome()::equals).isPresent()));
         }
-        if (court.flow.stages().isEmpty()) {
-            return court.at(0, Diagrams.NONE, false, i -> false);
+        if (decider.flow.stages().isEmpty()) {
+            return decider.at(0, Diagrams.NONE, false, i -> false);
         }
         if (met.page() == TextSets.AT_START) {
-            return court.at(0, court.d.and(court.flow.start(), set), false, shows);
+            return decider.at(0, decider.d.and(decider.flow.start(), set), false, shows);
         }
-        Flow.Stage stage = court.flow.stages().get(met.page());
-        int here = court.d.and(court.d.and(stage.coming(), stage.sets().visited()), set);
+        Flow.Stage stage = decider.flow.stages().get(met.page());
+        int here = decider.d.and(decider.d.and(stage.coming(), stage.sets().visited()), set);
         String page = stage.sets().page().code();
-        return court.at(met.page(), here, true,
+        return decider.at(met.page(), here, true,
                 shows.and(i -> isAt(i, page) && (met.item().isEmpty() || i.course().asked().contains(met.item()))
                         && isRead(i, met, unit, text, certain)));
     }

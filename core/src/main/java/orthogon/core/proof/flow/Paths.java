@@ -19,8 +19,8 @@ import orthogon.core.proof.space.Truth;
 
 /**
  * Counts answer paths: carries, for each state, the number of paths that lead to it, and sums out what no later rule mentions.
- * Answers that are compared with one another form a knot. Their bits are finer than answer classes, so a knot stays whole until nothing
- * mentions it any more; then only the classes and the values of its comparisons are kept, and counted.
+ * The bits of answers that are compared with one another are finer than answer classes, so all of them are kept until nothing mentions
+ * any of them any more; then only their classes and the values of their comparisons are kept, and counted.
  */
 final class Paths {
 
@@ -28,19 +28,20 @@ final class Paths {
     private final Space space;
     private final Diagrams d;
     private final Weights w;
-    private final List<Knot> knots = new ArrayList<>();
+    private final List<JointClasses> joint = new ArrayList<>();
 
     private Paths(Flow flow, int mostNodes) {
         this.flow = flow;
         this.space = flow.space();
         this.d = space.diagrams();
         this.w = new Weights(d, mostNodes);
-        Knot.groups(space).forEach(group -> knots.add(Knot.of(space, group)));
+        JointClasses.groups(space).forEach(group -> joint.add(JointClasses.of(space, group)));
     }
 
-    /** What a flow must not forget before its time, so that paths can be counted on it: knots last as long as their longest part. */
+    /** What a flow must not forget before its time, so that paths can be counted on it: answers that are compared
+     * with one another last as long as the last of them. */
     static List<BitSet> together(Space space) {
-        return Knot.groups(space).stream().map(names -> {
+        return JointClasses.groups(space).stream().map(names -> {
             BitSet levels = new BitSet();
             names.forEach(n -> levels.or(space.axis(n).levels()));
             return levels;
@@ -50,22 +51,22 @@ final class Paths {
     /**
      * Answer paths by outcome, the empty code for those that end without one.
      *
-     * @param flow one that holds knots together
+     * @param flow one that keeps compared answers together
      * @throws Diagrams.BudgetSpent where more than that many nodes would be needed
      */
     static Map<String, BigInteger> count(Flow flow, int mostNodes) {
-        return Knot.isWhole(flow.space()) ? whole(flow) : new Paths(flow, mostNodes).count();
+        return JointClasses.isWhole(flow.space()) ? whole(flow) : new Paths(flow, mostNodes).count();
     }
 
-    /** Everything is one knot, kept to the end. */
+    /** Keeps all answers together to the end. */
     private static Map<String, BigInteger> whole(Flow flow) {
         Space space = flow.space();
         Diagrams d = space.diagrams();
-        Knot knot = Knot.whole(space);
-        int cube = d.cube(knot.finer());
+        JointClasses classes = JointClasses.whole(space);
+        int cube = d.cube(classes.finer());
         Map<String, BigInteger> counts = new LinkedHashMap<>();
         flow.rememberingAll().byOutcome()
-                .forEach((outcome, set) -> counts.put(outcome, d.count(d.andExists(set, knot.link(), cube), knot.counted())));
+                .forEach((outcome, set) -> counts.put(outcome, d.count(d.andExists(set, classes.link(), cube), classes.counted())));
         return counts;
     }
 
@@ -97,7 +98,7 @@ final class Paths {
         finished.merge("", flow.mayEndBy(Transition.NO_ROW) ? rest : Weights.ZERO, w::plus);
         BitSet alive = alive(pages, pages);
         Map<String, BigInteger> counts = new LinkedHashMap<>();
-        finished.forEach((outcome, weight) -> counts.put(outcome, w.value(Knot.summed(knots, d, w, weight, alive, new BitSet()))));
+        finished.forEach((outcome, weight) -> counts.put(outcome, w.value(JointClasses.summed(joint, d, w, weight, alive, new BitSet()))));
         return counts;
     }
 
@@ -121,7 +122,7 @@ final class Paths {
         out.and(flow.forgotten(exit.from(), exit.target()));
         BitSet unborn = new BitSet();
         flow.stages().subList(exit.from() + 1, flow.stages().size()).forEach(s -> unborn.or(s.sets().levels()));
-        return w.within(Knot.summed(knots, d, w, w.within(here, exit.set()), out, unborn), exit.remembered());
+        return w.within(JointClasses.summed(joint, d, w, w.within(here, exit.set()), out, unborn), exit.remembered());
     }
 
     /** Bits that a state has when it comes to a page: of the link and of earlier pages, still needed; and that page's own. */

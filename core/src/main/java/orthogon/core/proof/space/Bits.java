@@ -22,7 +22,7 @@ final class Bits {
     private final Diagrams diagrams;
     private final Features features;
     private final LocalDate today;
-    private final Layout layout;
+    private final BitLayout layout;
     /** Those of the document before an edit; null where there is none, and once everything is in its place. */
     private Bits before;
     private final Map<String, Axis> axes = new LinkedHashMap<>();
@@ -36,7 +36,7 @@ final class Bits {
      * @param document in plain form
      * @param features what is said of its answers
      */
-    Bits(Questionnaire document, Diagrams diagrams, Features features, LocalDate today, Layout layout) {
+    Bits(Questionnaire document, Diagrams diagrams, Features features, LocalDate today, BitLayout layout) {
         this(document, diagrams, features, today, layout, null);
     }
 
@@ -44,10 +44,10 @@ final class Bits {
     Bits after(Questionnaire edited, Features said) {
         Map<String, Integer> places = new HashMap<>(itemAsked);
         axes.values().forEach(a -> places.put(a.code(), a.askedLevel()));
-        return new Bits(edited, diagrams, said, today, new Layout(places, next, layout.step()), this);
+        return new Bits(edited, diagrams, said, today, new BitLayout(places, next, layout.step()), this);
     }
 
-    private Bits(Questionnaire document, Diagrams diagrams, Features features, LocalDate today, Layout layout, Bits before) {
+    private Bits(Questionnaire document, Diagrams diagrams, Features features, LocalDate today, BitLayout layout, Bits before) {
         this.diagrams = diagrams;
         this.features = features;
         this.today = today;

@@ -56,7 +56,7 @@ public final class Space {
 
     /** @param faults the sound faults; an expression that rests on one becomes an open bit */
     public Space(Spelled spelled, List<Fault> faults, LocalDate today, Diagrams diagrams) {
-        this(spelled, faults, today, diagrams, List.of(), List.of(), Layout.IN_ORDER);
+        this(spelled, faults, today, diagrams, List.of(), List.of(), BitLayout.IN_ORDER);
     }
 
     /**
@@ -64,7 +64,7 @@ public final class Space {
      * @param noted the same, but answer classes are not divided by them
      */
     public Space(Spelled spelled, List<Fault> faults, LocalDate today, Diagrams diagrams, List<Expr> besides, List<Expr> noted,
-            Layout layout) {
+            BitLayout layout) {
         this(spelled, faults, today, diagrams, besides, noted, layout, null);
     }
 
@@ -78,11 +78,11 @@ public final class Space {
      * bits and its sets.
      */
     public Space after(Spelled edited, List<Fault> editedFaults) {
-        return new Space(edited, editedFaults, today, diagrams, List.of(), List.of(), Layout.IN_ORDER, this);
+        return new Space(edited, editedFaults, today, diagrams, List.of(), List.of(), BitLayout.IN_ORDER, this);
     }
 
     private Space(Spelled spelled, List<Fault> faults, LocalDate today, Diagrams diagrams, List<Expr> besides, List<Expr> noted,
-            Layout layout, Space before) {
+            BitLayout layout, Space before) {
         this.spelled = spelled;
         this.wiring = spelled.plain();
         this.today = today;
@@ -429,7 +429,8 @@ public final class Space {
             default -> {
                 Guarded value = values.guarded(expr, outcomes);
                 yield value == null
-                        ? open.computeIfAbsent(Printer.print(expr), t -> open(new Unknown.Inexact(features.reason(expr)), Analysis.mentioned(expr)))
+                        ? open.computeIfAbsent(Printer.print(expr),
+                                t -> open(new Unknown.Inexact(features.reason(expr)), Analysis.mentioned(expr)))
                         : new Truth(value.parts().getOrDefault(true, Diagrams.NONE), value.parts().getOrDefault(false, Diagrams.NONE));
             }
         };

@@ -10,7 +10,7 @@ import orthogon.core.interview.Problem;
 import org.springframework.util.MultiValueMap;
 
 /** What comes of one button pressed on a page of questions, for respondents and for rehearsals alike. */
-public sealed interface Turn {
+public sealed interface PageSubmission {
 
     /** The interview as it is from now on, or would be where that is still to be agreed to. */
     Interview interview();
@@ -21,7 +21,7 @@ public sealed interface Turn {
      * @param passed the page that was left with everything on it accepted
      * @param at slot of the question to show, where questions are shown one at a time; empty for the first that is open
      */
-    record Moved(Interview interview, Optional<String> passed, String at) implements Turn {}
+    record Moved(Interview interview, Optional<String> passed, String at) implements PageSubmission {}
 
     /**
      * The same page again.
@@ -30,10 +30,10 @@ public sealed interface Turn {
      * @param appeared slots of questions that the answers brought onto the page
      * @param at slot of the question to show, where questions are shown one at a time
      */
-    record Again(Interview interview, boolean refused, List<String> appeared, String at) implements Turn {}
+    record Again(Interview interview, boolean refused, List<String> appeared, String at) implements PageSubmission {}
 
     /** Nothing is changed yet: answers given later would count no more. */
-    record Warned(Interview interview, List<Course.Shown> dropped, String at) implements Turn {
+    record Warned(Interview interview, List<Course.Shown> dropped, String at) implements PageSubmission {
 
         /** What the respondent agrees to by pressing on. */
         public String agreement() {
@@ -49,7 +49,7 @@ public sealed interface Turn {
      * @param interview on the posted page
      * @param given what was posted, read
      */
-    static Turn of(Interview interview, Map<String, Object> given, MultiValueMap<String, String> form) {
+    static PageSubmission of(Interview interview, Map<String, Object> given, MultiValueMap<String, String> form) {
         String go = Optional.ofNullable(form.getFirst(PageForm.GO)).orElse("next");
         boolean single = interview.wiring().document().presentation().theme().oneAtATime();
         String at = Optional.ofNullable(form.getFirst(PageForm.AT)).orElse("");

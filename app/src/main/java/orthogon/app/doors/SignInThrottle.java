@@ -14,7 +14,7 @@ import org.springframework.stereotype.Component;
  * nothing; each further one doubles the wait.
  */
 @Component
-class SignInPace {
+class SignInThrottle {
 
     /** So many failures are forgiven. */
     static final int FORGIVEN_NAME = 5;
@@ -37,11 +37,11 @@ class SignInPace {
     });
     private final Clock clock;
 
-    SignInPace() {
+    SignInThrottle() {
         this(Clock.systemUTC());
     }
 
-    SignInPace(Clock clock) {
+    SignInThrottle(Clock clock) {
         this.clock = clock;
     }
 

@@ -13,17 +13,18 @@ import orthogon.core.proof.spelled.Spelled;
  * Claims about the plain form of a document, told again about the document itself. What is proved of the first entry of a roster
  * holds of every entry: entries differ in nothing but their number, and whoever has any has the first.
  */
-final class Retold {
+final class OriginalClaims {
 
     /** Claims that are told of a grid as one question, though they are proved row by row; refuted as soon as one row is. */
-    private static final Set<ClaimKind> OF_EVERYBODY = Set.of(ClaimKind.NOTHING_BY_DEFAULT, ClaimKind.ANSWERS_KEPT, ClaimKind.LIMITS_LEAVE_ANSWER, ClaimKind.BLANK_READING);
+    private static final Set<ClaimKind> OF_EVERYBODY = Set.of(ClaimKind.NOTHING_BY_DEFAULT, ClaimKind.ANSWERS_KEPT,
+            ClaimKind.LIMITS_LEAVE_ANSWER, ClaimKind.BLANK_READING);
 
-    private final Court court;
+    private final ClaimDecider decider;
     private final Spelled spelled;
 
-    Retold(Court court) {
-        this.court = court;
-        this.spelled = court.space.spelled();
+    OriginalClaims(ClaimDecider decider) {
+        this.decider = decider;
+        this.spelled = decider.space.spelled();
     }
 
     List<Claim> all(List<Claim> claims) {
@@ -58,7 +59,7 @@ final class Retold {
         Claim again = new Claim(kind, place, statement, claim.verdict(),
                 claim.follows().map(f -> new ClaimId(f.kind(), spelled.origin(f.place()))),
                 () -> told(claim.explanation()));
-        again.guardedBy(court.flow);
+        again.guardedBy(decider.flow);
         return claim.blocking() ? again : again.advisory();
     }
 
@@ -76,10 +77,10 @@ final class Retold {
 
     /** Whether the same happens to the respondent in the document as in its plain form, however that is read where it is not said there. */
     private boolean agrees(Map<String, Object> plain, Map<String, Object> answers) {
-        Interview here = Replay.of(spelled.original(), court.space.today(), answers, "");
-        List<Wiring> readings = court.readings(Integer.MAX_VALUE);
+        Interview here = Replay.of(spelled.original(), decider.space.today(), answers, "");
+        List<Wiring> readings = decider.readings(Integer.MAX_VALUE);
         return readings.isEmpty() || readings.stream().anyMatch(reading -> {
-            Interview there = Replay.of(reading, court.space.today(), spelled.settled(plain), "");
+            Interview there = Replay.of(reading, decider.space.today(), spelled.settled(plain), "");
             return there.passed().equals(here.passed()) && there.course().outcome().equals(here.course().outcome())
                     && there.course().complete() == here.course().complete();
         });

@@ -3,9 +3,9 @@ package orthogon.app.questions;
 import orthogon.core.questionnaire.Presentation;
 
 /** The theme of a questionnaire as style of its pages. */
-public final class Look {
+public final class ThemeStyle {
 
-    private Look() {}
+    private ThemeStyle() {}
 
     /** Declarations for the page; empty where everything is as usual. Colours are checked to be {@code #rrggbb} before they come here. */
     public static String of(Presentation.Theme theme) {

@@ -32,7 +32,7 @@ import org.eclipse.elk.graph.util.ElkGraphUtil;
  * @param lines in the order of all lines of all frames
  * @param ways in the order of the ways
  */
-record Laid(double width, double height, Map<String, Place> frames, Map<String, Place> boxes, List<Route> lines, List<Route> ways) {
+record MapLayout(double width, double height, Map<String, Place> frames, Map<String, Place> boxes, List<Route> lines, List<Route> ways) {
 
     /** A rectangle. */
     record Place(double x, double y, double width, double height) {
@@ -79,7 +79,7 @@ record Laid(double width, double height, Map<String, Place> frames, Map<String, 
         return width * SMALLEST <= SHEET_WIDTH && height * SMALLEST <= SHEET_HEIGHT;
     }
 
-    static Laid of(Branches branches) {
+    static MapLayout of(Branches branches) {
         Map<String, Place> sizes = new LinkedHashMap<>();
         Map<String, Map<String, Place>> boxes = new HashMap<>();
         Map<String, List<Route>> lines = new HashMap<>();

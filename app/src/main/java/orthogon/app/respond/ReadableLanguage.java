@@ -10,13 +10,13 @@ import orthogon.core.language.OwnWords;
  * @param tag BCP 47
  * @param name in the language itself
  */
-public record Tongue(String tag, String name, String direction, boolean spoken) {
+public record ReadableLanguage(String tag, String name, String direction, boolean spoken) {
 
     /** All of them; none where there is no choice. */
-    static List<Tongue> of(Release release, String spoken) {
+    static List<ReadableLanguage> of(Release release, String spoken) {
         return release.languages().size() < 2
                 ? List.of()
-                : release.languages().stream().map(tag -> new Tongue(tag, OwnWords.name(tag),
+                : release.languages().stream().map(tag -> new ReadableLanguage(tag, OwnWords.name(tag),
                         OwnWords.locale(tag).isRightToLeft() ? "rtl" : "ltr", tag.equals(spoken))).toList();
     }
 }

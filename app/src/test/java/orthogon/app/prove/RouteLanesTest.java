@@ -19,7 +19,7 @@ import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import org.junit.jupiter.api.Test;
 
-class LanesTest {
+class RouteLanesTest {
 
     /** So many yes/no questions, each with one that is asked when it is yes: 2^n routes. */
     private static Questionnaire branching(int n) {
@@ -34,27 +34,27 @@ class LanesTest {
                         List.of(new Questionnaire.OutcomeRow("a0 = true", "loud"), new Questionnaire.OutcomeRow("", "calm")));
     }
 
-    private static Lanes lanes(Questionnaire document, long from, boolean every) {
+    private static RouteLanes lanes(Questionnaire document, long from, boolean every) {
         Routes routes = Proof.of(document, LocalDate.of(2026, 11, 2)).figures().everyRoute().orElseThrow();
-        return Lanes.of(routes, document, Routes.Filter.ALL, BigInteger.valueOf(from), every);
+        return RouteLanes.of(routes, document, Routes.Filter.ALL, BigInteger.valueOf(from), every);
     }
 
-    private static List<String> ids(Lanes lanes) {
-        return lanes.groups().stream().flatMap(g -> g.lanes().stream()).map(Lanes.Lane::id).toList();
+    private static List<String> ids(RouteLanes lanes) {
+        return lanes.groups().stream().flatMap(g -> g.lanes().stream()).map(RouteLanes.Lane::id).toList();
     }
 
     @Test
     void fewRoutesAreAllDrawnAndOnlyWhatDiffersHasALine() {
         Questionnaire document = branching(3);
-        Lanes lanes = lanes(document, -1, false);
+        RouteLanes lanes = lanes(document, -1, false);
         assertFalse(lanes.spread());
         assertEquals(8, ids(lanes).size());
-        assertEquals(List.of("b0", "b1", "b2"), lanes.rows().stream().map(Lanes.Row::code).toList());
+        assertEquals(List.of("b0", "b1", "b2"), lanes.rows().stream().map(RouteLanes.Row::code).toList());
         assertEquals(List.of("a0", "a1", "a2"), lanes.onAll());
-        assertEquals(List.of("50 %", "50 %", "50 %"), lanes.rows().stream().map(Lanes.Row::share).toList());
+        assertEquals(List.of("50 %", "50 %", "50 %"), lanes.rows().stream().map(RouteLanes.Row::share).toList());
         assertEquals(6, lanes(document, -1, true).rows().size());
-        for (Lanes.Group group : lanes.groups()) {
-            for (Lanes.Lane lane : group.lanes()) {
+        for (RouteLanes.Group group : lanes.groups()) {
+            for (RouteLanes.Lane lane : group.lanes()) {
                 long squares = lane.path().chars().filter(c -> c == 'M').count();
                 assertEquals(lane.asked().stream().filter(c -> c.startsWith("b")).count(), squares, lane.toString());
                 assertEquals(group.outcome().equals("loud"), lane.asked().contains("b0"), "routes that end alike stand together");
@@ -65,15 +65,15 @@ class LanesTest {
     @Test
     void manyRoutesAreSpreadOverEachOutcomeOrPagedWithoutLeavingOneOut() {
         Questionnaire document = branching(9);
-        Lanes spread = lanes(document, -1, false);
+        RouteLanes spread = lanes(document, -1, false);
         assertTrue(spread.spread());
-        assertEquals(List.of("256", "256"), spread.groups().stream().map(Lanes.Group::count).toList());
+        assertEquals(List.of("256", "256"), spread.groups().stream().map(RouteLanes.Group::count).toList());
         assertEquals(List.of(32, 32), spread.groups().stream().map(g -> g.lanes().size()).toList());
         assertEquals("calm.8", spread.groups().getFirst().lanes().get(1).id(), "every eighth");
         Set<String> seen = new HashSet<>();
-        for (int from = 0; from < 512; from += Lanes.MOST) {
+        for (int from = 0; from < 512; from += RouteLanes.MOST) {
             List<String> page = ids(lanes(document, from, false));
-            assertEquals(Math.min(Lanes.MOST, 512 - from), page.size());
+            assertEquals(Math.min(RouteLanes.MOST, 512 - from), page.size());
             seen.addAll(page);
         }
         assertEquals(512, seen.size());
@@ -81,9 +81,9 @@ class LanesTest {
 
     @Test
     void lanesDoNotRunIntoEachOtherNorHeadingsIntoTheirNeighbours() {
-        Lanes lanes = lanes(branching(9), -1, false);
+        RouteLanes lanes = lanes(branching(9), -1, false);
         int end = 0;
-        for (Lanes.Group group : lanes.groups()) {
+        for (RouteLanes.Group group : lanes.groups()) {
             assertTrue(group.x() >= end, group.toString());
             assertTrue(group.heading().length() * 6.2 <= group.width() + 6.2, group.heading());
             end = group.x() + group.width();
@@ -96,11 +96,11 @@ class LanesTest {
 
     @Test
     void sharesAreNeverRoundedToNoneOrAll() {
-        assertEquals("none", Lanes.share(BigInteger.ZERO, BigInteger.TEN));
-        assertEquals("all", Lanes.share(BigInteger.TEN, BigInteger.TEN));
-        assertEquals("< 1 %", Lanes.share(BigInteger.ONE, BigInteger.TEN.pow(30)));
-        assertEquals("> 99 %", Lanes.share(BigInteger.TEN.pow(30).subtract(BigInteger.ONE), BigInteger.TEN.pow(30)));
-        assertEquals("67 %", Lanes.share(BigInteger.TWO, BigInteger.valueOf(3)));
-        assertEquals(List.of("A", "Z", "A2"), List.of(Lanes.letter(0), Lanes.letter(25), Lanes.letter(26)));
+        assertEquals("none", RouteLanes.share(BigInteger.ZERO, BigInteger.TEN));
+        assertEquals("all", RouteLanes.share(BigInteger.TEN, BigInteger.TEN));
+        assertEquals("< 1 %", RouteLanes.share(BigInteger.ONE, BigInteger.TEN.pow(30)));
+        assertEquals("> 99 %", RouteLanes.share(BigInteger.TEN.pow(30).subtract(BigInteger.ONE), BigInteger.TEN.pow(30)));
+        assertEquals("67 %", RouteLanes.share(BigInteger.TWO, BigInteger.valueOf(3)));
+        assertEquals(List.of("A", "Z", "A2"), List.of(RouteLanes.letter(0), RouteLanes.letter(25), RouteLanes.letter(26)));
     }
 }

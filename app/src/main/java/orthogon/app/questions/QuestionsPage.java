@@ -9,7 +9,7 @@ import orthogon.core.questionnaire.Question;
 import org.springframework.ui.Model;
 
 /** Fills the page of questions: what {@code questions.html} needs. */
-public final class Drawn {
+public final class QuestionsPage {
 
     /**
      * One answer in words, for reading over.
@@ -18,7 +18,7 @@ public final class Drawn {
      */
     public record Line(String page, String pageTitle, String slot, String wording, String answer, boolean first, String problem) {}
 
-    private Drawn() {}
+    private QuestionsPage() {}
 
     /**
      * @param action where the page is posted to
@@ -30,7 +30,7 @@ public final class Drawn {
      */
     public static int page(Interview interview, String action, String at, boolean withErrors, String notice, long seed, int furthest,
             Optional<Remaining.Left> left, Model model) {
-        Voice voice = Voice.of(interview);
+        RespondentTexts voice = RespondentTexts.of(interview);
         Course course = voice.course();
         Course.PageView view = course.current().orElseThrow();
         var presentation = interview.wiring().document().presentation();
@@ -60,17 +60,17 @@ public final class Drawn {
     }
 
     /** What a respondent is asked to agree to before it happens. */
-    public static void warned(Turn.Warned warned, Interview before, String go, Model model) {
-        Voice voice = Voice.of(before);
+    public static void warned(PageSubmission.Warned warned, Interview before, String go, Model model) {
+        RespondentTexts voice = RespondentTexts.of(before);
         Course course = before.throughout();
         model.addAttribute("dropped", warned.dropped().stream().map(s -> line(voice, course, "", "", s, false)).toList());
         model.addAttribute("agreed", warned.agreement());
         model.addAttribute("wanted", go);
     }
 
-    private static Line line(Voice voice, Course course, String page, String title, Course.Shown shown, boolean first) {
+    private static Line line(RespondentTexts voice, Course course, String page, String title, Course.Shown shown, boolean first) {
         Question question = shown.question().orElseThrow();
-        String said = Said.of(question, course.value(shown), voice.ownWords())
+        String said = AnswersInWords.of(question, course.value(shown), voice.ownWords())
                 .map(s -> shown.other().isEmpty() ? s : s + ": " + shown.other())
                 .orElse(voice.say("no_answer"));
         String entry = shown.entry() == 0 ? "" : " (" + shown.entry() + ")";
@@ -87,7 +87,7 @@ public final class Drawn {
 
     /** Every question asked with its answer. */
     public static List<Line> lines(Interview interview) {
-        Voice voice = Voice.of(interview);
+        RespondentTexts voice = RespondentTexts.of(interview);
         Course course = voice.course();
         List<Line> lines = new java.util.ArrayList<>();
         for (Course.PageView page : course.pages()) {

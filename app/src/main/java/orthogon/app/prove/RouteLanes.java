@@ -23,7 +23,7 @@ import orthogon.core.questionnaire.Questionnaire;
  * @param onAll codes that every wanted route asks
  * @param onNone codes that none asks
  */
-record Lanes(BigInteger wanted, boolean spread, BigInteger from, BigInteger to, List<Group> groups, List<Row> rows, List<String> onAll,
+record RouteLanes(BigInteger wanted, boolean spread, BigInteger from, BigInteger to, List<Group> groups, List<Row> rows, List<String> onAll,
         List<String> onNone, int width, int height) {
 
     static final int MOST = 64;
@@ -60,7 +60,7 @@ record Lanes(BigInteger wanted, boolean spread, BigInteger from, BigInteger to, 
      * @param from number of the first route, from 0; negative to spread them
      * @param everyRow whether questions that all or none ask have a line too
      */
-    static Lanes of(Routes routes, Questionnaire document, Routes.Filter filter, BigInteger from, boolean everyRow) {
+    static RouteLanes of(Routes routes, Questionnaire document, Routes.Filter filter, BigInteger from, boolean everyRow) {
         BigInteger wanted = routes.count(filter);
         boolean spread = from.signum() < 0 && wanted.compareTo(BigInteger.valueOf(MOST)) > 0;
         BigInteger first = from.max(BigInteger.ZERO);
@@ -78,7 +78,7 @@ record Lanes(BigInteger wanted, boolean spread, BigInteger from, BigInteger to, 
         List<Group> groups = groups(document, found, rows);
         int drawn = found.stream().mapToInt(g -> g.told().size()).sum();
         int width = groups.isEmpty() ? LABELS : groups.getLast().x() + groups.getLast().width() + 54;
-        return new Lanes(wanted, spread, first, first.add(BigInteger.valueOf(drawn)), groups, rows, onAll, onNone, width,
+        return new RouteLanes(wanted, spread, first, first.add(BigInteger.valueOf(drawn)), groups, rows, onAll, onNone, width,
                 TOP + rows.size() * ROW + 4);
     }
 

@@ -9,7 +9,7 @@ import java.util.Map;
  * @param free level from which on bits are free
  * @param step from one bit to the next
  */
-public record Layout(Map<String, Integer> first, int free, int step) {
+public record BitLayout(Map<String, Integer> first, int free, int step) {
 
-    public static final Layout IN_ORDER = new Layout(Map.of(), 0, 1);
+    public static final BitLayout IN_ORDER = new BitLayout(Map.of(), 0, 1);
 }

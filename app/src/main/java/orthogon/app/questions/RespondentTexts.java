@@ -7,27 +7,27 @@ import java.util.Optional;
 import com.ibm.icu.text.NumberFormat;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
-import orthogon.core.interview.Standing;
+import orthogon.core.interview.CodeValues;
 import orthogon.core.language.OwnWords;
 import orthogon.core.language.Piping;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 
 /** How a questionnaire's texts read to one respondent: earlier answers put in, markup made of what the analyst wrote. */
-public final class Voice {
+public final class RespondentTexts {
 
     private final Questionnaire document;
     private final OwnWords ownWords;
-    private final Standing standing;
+    private final CodeValues standing;
 
-    private Voice(Interview interview) {
+    private RespondentTexts(Interview interview) {
         this.document = interview.wiring().document();
         this.ownWords = OwnWords.of(document);
-        this.standing = Standing.of(interview);
+        this.standing = CodeValues.of(interview);
     }
 
-    public static Voice of(Interview interview) {
-        return new Voice(interview);
+    public static RespondentTexts of(Interview interview) {
+        return new RespondentTexts(interview);
     }
 
     /** The questionnaire in the language in which it is read. */
@@ -47,7 +47,7 @@ public final class Voice {
 
     private String words(String code, Object value) {
         Optional<Question> question = document.question(code);
-        return question.flatMap(q -> Said.of(q, value, ownWords)).orElseGet(() -> switch (value) {
+        return question.flatMap(q -> AnswersInWords.of(q, value, ownWords)).orElseGet(() -> switch (value) {
             case BigDecimal d -> NumberFormat.getInstance(ownWords.locale()).format(d);
             case Boolean b -> ownWords.say(b ? "yes" : "no").toLowerCase(ownWords.locale().toLocale());
             case List<?> l -> l.stream().allMatch(Map.class::isInstance)

@@ -23,7 +23,7 @@ import orthogon.core.proof.space.Space;
  * How a claim is decided from a set of states. An empty set is exact whatever is open, since open bits only ever make sets larger. A
  * set that is not empty is believed where nothing is open, and otherwise only when one of its states, replayed, shows it.
  */
-final class Court {
+final class ClaimDecider {
 
     final Flow flow;
     final Space space;
@@ -38,7 +38,7 @@ final class Court {
     private final Map<ClaimId, Claim> causes = new HashMap<>();
     private Map<String, String> texts;
 
-    Court(Flow flow) {
+    ClaimDecider(Flow flow) {
         this.flow = flow;
         this.space = flow.space();
         this.d = space.diagrams();

@@ -9,9 +9,9 @@ import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
 
 /** On how many routes the place of a text is met. */
-public final class Meets {
+public final class TextRoutes {
 
-    private Meets() {}
+    private TextRoutes() {}
 
     /**
      * Exactly: the routes that ask the text's question, that ask something on its page or in its section, or that end in its outcome.

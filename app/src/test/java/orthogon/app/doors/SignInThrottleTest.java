@@ -10,10 +10,10 @@ import java.time.ZoneId;
 import java.time.ZoneOffset;
 import org.junit.jupiter.api.Test;
 
-class SignInPaceTest {
+class SignInThrottleTest {
 
     private Instant now = Instant.parse("2026-11-29T10:00:00Z");
-    private final SignInPace pace = new SignInPace(new Clock() {
+    private final SignInThrottle pace = new SignInThrottle(new Clock() {
         @Override
         public ZoneId getZone() {
             return ZoneOffset.UTC;
@@ -32,7 +32,7 @@ class SignInPaceTest {
 
     @Test
     void everyFailureBeyondThoseThatAreForgivenDoublesTheWait() {
-        for (int n = 1; n < SignInPace.FORGIVEN_NAME; n++) {
+        for (int n = 1; n < SignInThrottle.FORGIVEN_NAME; n++) {
             pace.failed("ines", "192.0.2.1");
             assertEquals(Duration.ZERO, pace.waits("ines", "192.0.2.2"));
         }
@@ -50,14 +50,14 @@ class SignInPaceTest {
         for (int n = 0; n < 500; n++) {
             pace.failed("ines", "192.0.2." + n % 250);
         }
-        assertEquals(SignInPace.LONGEST_NAME, pace.waits("ines", "198.51.100.1"));
+        assertEquals(SignInThrottle.LONGEST_NAME, pace.waits("ines", "198.51.100.1"));
         pace.passed("ines");
         assertEquals(Duration.ZERO, pace.waits("ines", "198.51.100.1"));
     }
 
     @Test
     void oneAddressThatTriesManyNamesIsSlowed() {
-        for (int n = 0; n < SignInPace.FORGIVEN_ADDRESS; n++) {
+        for (int n = 0; n < SignInThrottle.FORGIVEN_ADDRESS; n++) {
             pace.failed("name" + n, "192.0.2.1");
         }
         assertTrue(pace.waits("another", "192.0.2.1").isPositive());

@@ -11,9 +11,9 @@ import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Attachment;
 
 /** Whether a value is of its question's type and on offer. What is not counts as blank, so that nothing downstream meets it. */
-final class Fits {
+final class AnswerFit {
 
-    private Fits() {}
+    private AnswerFit() {}
 
     /** The part of a value that counts; null where nothing of it does. Limits are not looked at. */
     static Object counting(Answer answer, Object raw, List<Answer.Option> offered, List<String> rows) {

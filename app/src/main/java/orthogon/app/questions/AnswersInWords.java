@@ -14,9 +14,9 @@ import orthogon.core.questionnaire.IsoNames;
 import orthogon.core.questionnaire.Question;
 
 /** Answers and limits in words. */
-public final class Said {
+public final class AnswersInWords {
 
-    private Said() {}
+    private AnswersInWords() {}
 
     /** An answer in words for an analyst; empty where it is blank. */
     public static Optional<String> of(Question q, Object value) {

@@ -23,20 +23,20 @@ import orthogon.core.proof.space.Truth;
  * @param counted what stands for its classes and comparisons
  * @param link what the finer bits mean for what is counted
  */
-public record Knot(BitSet levels, BitSet finer, BitSet counted, int link) {
+public record JointClasses(BitSet levels, BitSet finer, BitSet counted, int link) {
 
-    /** All knots of a document that need no part in one another. */
-    public static List<Knot> all(Space space) {
+    /** Every group of a document; no question stands in two of them. */
+    public static List<JointClasses> all(Space space) {
         return isWhole(space) ? List.of(whole(space)) : groups(space).stream().map(group -> of(space, group)).toList();
     }
 
-    /** Whether everything must be taken for one knot: a locked answer follows a start value, which may be finer than any class. */
+    /** Whether all questions must be taken for one group: a locked answer follows a start value, which may be finer than any class. */
     static boolean isWhole(Space space) {
         return groups(space).stream().flatMap(Set::stream).map(n -> space.axis(n).question())
                 .anyMatch(q -> q != null && !q.lockWhen().isEmpty() && !q.startWith().isEmpty());
     }
 
-    static Knot whole(Space space) {
+    static JointClasses whole(Space space) {
         List<String> all = new ArrayList<>();
         space.axes().forEach(a -> all.add(a.code()));
         return of(space, all);
@@ -60,7 +60,7 @@ public record Knot(BitSet levels, BitSet finer, BitSet counted, int link) {
         return groups;
     }
 
-    static Knot of(Space space, Collection<String> names) {
+    static JointClasses of(Space space, Collection<String> names) {
         Diagrams d = space.diagrams();
         BitSet levels = new BitSet();
         BitSet finer = new BitSet();
@@ -85,28 +85,28 @@ public record Knot(BitSet levels, BitSet finer, BitSet counted, int link) {
                 }
             }
         }
-        return new Knot(levels, finer, counted, link);
+        return new JointClasses(levels, finer, counted, link);
     }
 
     /**
-     * A weight with bits summed out; of a knot among them, its classes and comparisons.
+     * A weight with bits summed out; where answers are joint, by their classes and comparisons.
      *
      * @param unborn bits of what was not come to yet, which is blank
      */
-    public static int summed(List<Knot> knots, Diagrams d, Weights w, int weight, BitSet out, BitSet unborn) {
+    public static int summed(List<JointClasses> joint, Diagrams d, Weights w, int weight, BitSet out, BitSet unborn) {
         BitSet plain = (BitSet) out.clone();
         int left = weight;
-        for (Knot knot : knots) {
-            if (knot.finer().intersects(out)) {
-                BitSet blank = (BitSet) knot.levels().clone();
+        for (JointClasses classes : joint) {
+            if (classes.finer().intersects(out)) {
+                BitSet blank = (BitSet) classes.levels().clone();
                 blank.and(unborn);
                 int set = Diagrams.ALL;
                 for (int l = blank.length() - 1; l >= 0; l--) {
                     set = blank.get(l) ? d.minus(set, d.bit(l)) : set;
                 }
-                left = w.mostOver(w.within(left, d.and(set, knot.link())), knot.finer());
-                plain.andNot(knot.finer());
-                plain.or(knot.counted());
+                left = w.mostOver(w.within(left, d.and(set, classes.link())), classes.finer());
+                plain.andNot(classes.finer());
+                plain.or(classes.counted());
             }
         }
         return w.sumOut(left, plain);

@@ -1,19 +1,19 @@
 package orthogon.core.interview;
 
 /** What every code means as an interview stands: for texts that speak of earlier answers. Not safe for several threads. */
-public final class Standing {
+public final class CodeValues {
 
     private final Walk walk;
     private final Course course;
 
-    private Standing(Walk walk, Course course) {
+    private CodeValues(Walk walk, Course course) {
         this.walk = walk;
         this.course = course;
     }
 
-    public static Standing of(Interview interview) {
+    public static CodeValues of(Interview interview) {
         Walk walk = new Walk(interview);
-        return new Standing(walk, walk.walk());
+        return new CodeValues(walk, walk.walk());
     }
 
     public Course course() {

@@ -13,7 +13,7 @@ import org.springframework.stereotype.Component;
  * named {@code orthogon.pace.<kind>.most} and {@code orthogon.pace.<kind>.per}.
  */
 @Component
-public class Pace {
+public class RateLimit {
 
     /** What is paced, with what holds where nothing is set. */
     public enum Of {
@@ -49,7 +49,7 @@ public class Pace {
         }
     });
 
-    public Pace(Environment settings) {
+    public RateLimit(Environment settings) {
         this.settings = settings;
     }
 
