@@ -1,6 +1,6 @@
 package orthogon.app.command;
 
-import java.io.PrintStream;
+import java.io.PrintWriter;
 import java.time.Duration;
 import orthogon.core.proof.diagram.Watch;
 
@@ -9,10 +9,10 @@ final class Telling implements Watch {
 
     private static final long LONG = Duration.ofSeconds(3).toNanos();
 
-    private final PrintStream to;
+    private final PrintWriter to;
     private final long begun = System.nanoTime();
 
-    Telling(PrintStream to) {
+    Telling(PrintWriter to) {
         this.to = to;
     }
 

@@ -131,7 +131,7 @@ class CommandsTest {
         assertEquals(1, commands.run("prove", INTAKE, "--memory", "1"), out());
         assertTrue(out().contains("diagram nodes would be needed"), out());
         assertEquals(2, commands.run("prove", INTAKE, "--seconds", "soon"));
-        assertTrue(err().contains("--seconds needs a whole number"), err());
+        assertTrue(err().contains("'--seconds'") && err().contains("it needs a whole number of at least 1, not \"soon\""), err());
     }
 
     @Test
@@ -172,5 +172,30 @@ class CommandsTest {
             commands.run("change", bomb.toString(), bomb.toString(), "--seconds", "1", "--memory", "10");
             assertTrue(!out().isBlank(), name);
         }
+    }
+
+    @Test
+    void everyCommandSaysHowItIsCalled() {
+        assertEquals(0, commands.run("help"));
+        List<String> all = out().lines().map(l -> l.strip().split(" ")[0]).toList();
+        for (String command : List.of("prove", "drills", "change", "answer", "serve", "backup", "restore", "check", "identity")) {
+            assertTrue(all.contains(command), command + " is listed");
+            out.reset();
+            assertEquals(0, commands.run(command, "--help"));
+            assertTrue(out().startsWith("Usage: orthogon " + command), out());
+        }
+        assertEquals("", err());
+    }
+
+    @Test
+    void aCallThatCannotBeUsedSaysWhy() {
+        for (List<String> call : List.of(List.of("prov", INTAKE), List.of("drills", INTAKE, "--json", "--csv"), List.of("drills"),
+                List.of("change", INTAKE), List.of("prove", INTAKE, "--as-of", "tomorrow"), List.of("identity", "--port", "x"),
+                List.<String>of())) {
+            err.reset();
+            assertEquals(2, commands.run(call.toArray(String[]::new)), call::toString);
+            assertTrue(err().contains("Usage: orthogon") || err().contains("Did you mean: orthogon prove"), err());
+        }
+        assertEquals("", out());
     }
 }
