@@ -1,6 +1,5 @@
 package orthogon.app.doors;
 
-import orthogon.app.account.People;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;

@@ -1,12 +1,10 @@
 package orthogon.app.proving;
 
 import java.time.LocalDate;
-import java.util.LinkedHashMap;
-import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
+import orthogon.app.background.Computations;
+import orthogon.app.background.Computed;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.diagram.Limits;
@@ -24,31 +22,31 @@ public class Shares {
     private record Key(long questionnaire, int revision, LocalDate asOf, Transition way) {}
 
     private final Proofs proofs;
-    private final ExecutorService worker = Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("shares").factory());
-    private final Map<Key, CompletableFuture<Share>> known = new LinkedHashMap<>(16, 0.75f, true) {
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<Key, CompletableFuture<Share>> eldest) {
-            return size() > KEPT;
-        }
-    };
+    private final Computations computations;
+    private final Computed<Key, Share> known;
 
-    Shares(Proofs proofs) {
+    Shares(Proofs proofs, Computations computations) {
         this.proofs = proofs;
+        this.computations = computations;
+        this.known = new Computed<>(computations, KEPT);
     }
 
     /** How many of all answer paths and routes take a way; empty while that is being counted. */
     public Optional<Share> ready(Draft draft, Proof proof, Transition way) {
-        Watch untilEdited = new Watch() {
+        CompletableFuture<Share> share = known.of(new Key(draft.id(), draft.revision(), proof.asOf(), way),
+                draft.document().items().count(), () -> proof.share(way, Limits.USUAL, untilEdited(draft)));
+        return share.isDone()
+                ? Optional.of(share.exceptionally(e -> Share.none("the draft was edited meanwhile")).join())
+                : Optional.empty();
+    }
+
+    private Watch untilEdited(Draft draft) {
+        Watch queue = computations.watch();
+        return new Watch() {
             @Override
             public boolean isCalledOff() {
-                return !proofs.isNewest(draft);
+                return queue.isCalledOff() || !proofs.isNewest(draft);
             }
         };
-        synchronized (known) {
-            return Optional.ofNullable(known.computeIfAbsent(new Key(draft.id(), draft.revision(), proof.asOf(), way),
-                    k -> CompletableFuture.supplyAsync(() -> proof.share(way, Limits.USUAL, untilEdited), worker)
-                            .exceptionally(e -> Share.none("the draft was edited meanwhile")))
-                    .getNow(null));
-        }
     }
 }
