@@ -48,7 +48,7 @@ public final class IdentityStandIn implements AutoCloseable {
     private static final Duration GOOD = Duration.ofMinutes(5);
     private static final JsonMapper JSON = JsonMapper.shared();
 
-    /** Somebody who has said who they are, and has not come back yet. */
+    /** A sign-in that succeeded here and whose code was not redeemed yet. */
     private record Begun(Account account, Map<String, String> asked) {}
 
     private final HttpServer server;

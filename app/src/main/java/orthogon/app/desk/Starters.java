@@ -39,7 +39,7 @@ class Starters {
         return all.stream().filter(q -> q.code().equals(code)).findFirst();
     }
 
-    /** Those whose title, wordings or options speak of the words; all of them for no words. */
+    /** The starters whose title, wordings or options contain the words; all starters for no words. */
     List<Questionnaire> about(String words) {
         String wanted = words.strip().toLowerCase(Locale.ROOT);
         return all.stream().filter(q -> wanted.isEmpty() || texts(q).contains(wanted)).toList();

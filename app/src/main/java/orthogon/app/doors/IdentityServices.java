@@ -120,7 +120,7 @@ class IdentityServices {
         return new VouchedPerson(person.name(), vouched);
     }
 
-    /** Whose account it is; else the only one who has its verified address, and no account yet. */
+    /** The person with this account; else the only person who has its verified address and no account yet. */
     private Optional<Person> find(String identity, OidcUser vouched) {
         List<Person> all = store.all();
         Optional<Person> known = all.stream().filter(p -> p.identity().equals(identity)).findFirst();

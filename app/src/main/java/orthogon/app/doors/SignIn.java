@@ -34,7 +34,7 @@ import org.springframework.web.context.request.ServletRequestAttributes;
 @Component
 class SignIn {
 
-    /** Somebody must wait before they try again. */
+    /** Sign-in was refused for a while, after too many failures. */
     static final class Slowed extends LockedException {
 
         private final transient Duration wait;

@@ -19,7 +19,7 @@ class SignInThrottle {
     static final int FORGIVEN_NAME = 5;
     /** People of one office share an address. */
     static final int FORGIVEN_ADDRESS = 20;
-    /** Nobody is kept from an account of their own for long by who tries to get into it. */
+    /** Short, so that an attack on an account does not keep its owner out for long. */
     static final Duration LONGEST_NAME = Duration.ofMinutes(1);
     static final Duration LONGEST_ADDRESS = Duration.ofMinutes(15);
 

@@ -63,7 +63,7 @@ class ProveController {
             verdict = Objects.requireNonNullElse(verdict, "");
         }
 
-        /** Those of all claims that are listed. */
+        /** The claims that are listed. */
         List<Claim> of(Proof proof) {
             Questionnaire document = proof.document();
             Set<String> rows = new HashSet<>();

@@ -137,7 +137,7 @@ class ReleaseController {
         model.addAttribute("remarks", remarks.open(draft.id()));
     }
 
-    /** Somebody other than the one who releases, and other than the author of the revision, who signed it. */
+    /** A person who signed the revision, is not its author and is not the one who releases it. */
     private Optional<String> signer(Draft draft, String releasing) {
         return signOffs.of(draft.id(), draft.revision()).stream().map(SignOff::author)
                 .filter(s -> !s.equals(releasing) && !s.equals(draft.author())).findFirst();

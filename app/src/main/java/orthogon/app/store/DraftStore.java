@@ -85,7 +85,7 @@ public class DraftStore {
         }
     });
 
-    /** Somebody else made a revision in the meantime. */
+    /** The draft has a newer revision than the one that was edited. */
     public static final class Overtaken extends Exception {}
 
     private final JdbcClient jdbc;

@@ -35,7 +35,7 @@ public class WaiverStore {
         this.drafts = drafts;
     }
 
-    /** Those that were not taken back, oldest first; whether they still count is for the gate to say. */
+    /** The waivers that were not taken back, oldest first. The gate decides which of them still count. */
     public List<Waiver> of(long questionnaireId) {
         return jdbc.sql(SELECT).param("questionnaire", questionnaireId).query(WaiverStore::kept).list().stream()
                 .flatMap(k -> waiver(questionnaireId, k).stream()).toList();

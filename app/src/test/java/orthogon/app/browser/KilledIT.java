@@ -18,6 +18,7 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.HashMap;
@@ -38,10 +39,14 @@ import org.springframework.util.FileSystemUtils;
 /** The process is killed at once after a page confirmed something; started again, it has it. */
 class KilledIT {
 
+    /** Kills of one workspace: with each it holds some hundred interviews more, and looking at all of them takes longer. */
+    private static final int KILLS_OF_A_WORKSPACE = 20;
+
     @TempDir
-    Path data;
+    Path folder;
     @TempDir
     Path backups;
+    private Path data;
 
     private Process start(int port) throws IOException, InterruptedException {
         Process process = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-cp",
@@ -116,15 +121,25 @@ class KilledIT {
         assertTrue(said.toString(StandardCharsets.UTF_8).contains("all is as it was written"), said::toString);
     }
 
+    private void begin(String name) throws IOException {
+        data = Files.createDirectories(folder.resolve(name));
+        FileSystemUtils.copyRecursively(RunningApplication.demoCopy(), data);
+    }
+
     /** {@code -Dorthogon.kills=100} kills more often. */
     @Test
     void killedAgainAndAgainWhileManyAnswerItHasAllThatItConfirmed() throws Exception {
+        for (int left = Integer.getInteger("orthogon.kills", 5); left > 0; left -= KILLS_OF_A_WORKSPACE) {
+            begin("before-" + left);
+            kill(Math.min(left, KILLS_OF_A_WORKSPACE));
+        }
+    }
+
+    private void kill(int kills) throws Exception {
         int port = freePort();
         String address = "http://localhost:" + port;
-        FileSystemUtils.copyRecursively(RunningApplication.demoCopy(), data);
         Map<String, String> confirmed = new ConcurrentHashMap<>();
         Set<String> checked = new HashSet<>();
-        int kills = Integer.getInteger("orthogon.kills", 5);
         Process process = start(port);
         try {
             for (int kill = 1; kill <= kills; kill++) {
@@ -139,7 +154,7 @@ class KilledIT {
                             Thread.sleep(20);
                         }
                         assertTrue(confirmed.size() > before, "nobody was answered");
-                        backUp(backups.resolve("kept-" + kill + ".zip"));
+                        backUp(backups.resolve(data.getFileName() + "-" + kill + ".zip"));
                     } finally {
                         // Respondents go on as long as somebody answers them.
                         process.destroyForcibly().waitFor();
@@ -166,7 +181,7 @@ class KilledIT {
     void nothingConfirmedIsLost() throws Exception {
         int port = freePort();
         String address = "http://localhost:" + port;
-        FileSystemUtils.copyRecursively(RunningApplication.demoCopy(), data);
+        begin("data");
         Process process = start(port);
         try {
             Page ines = Chromium.signedIn(address, "ines");

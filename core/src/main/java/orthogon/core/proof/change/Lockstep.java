@@ -18,9 +18,9 @@ import orthogon.core.proof.space.Space;
 import orthogon.core.questionnaire.Questionnaire;
 
 /**
- * Everybody's way through two documents at once: the same respondent, page by page, in one and in the other, who gives the same answer
- * wherever both leave it to them. The first goes ahead far
- * enough that whatever the second asks was asked before, if it was asked at all. What no later rule of either mentions is forgotten.
+ * Computes, move by move, the set of all pairs of states in which one respondent can be in two documents, who gives the same answer
+ * wherever both leave it to them. The first document goes ahead far enough that whatever the second asks was asked before, if it was
+ * asked at all. Forgets every bit that no later rule of either mentions.
  */
 final class Lockstep {
 

@@ -84,7 +84,7 @@ final class BlankClaims implements PageByPage.OfConditions {
                 () -> explained(wire, condition, slip.orElseThrow(), plain.explanation())).advisory();
     }
 
-    /** Those who evaluate the condition with something in the comparison blank, for whom the plain reading gives something else. */
+    /** The states that evaluate the condition with a blank in the comparison and for which the plain reading differs. */
     private int turned(Wire wire, Slip slip) {
         int blank = Diagrams.NONE;
         if (slip.byOperand()) {

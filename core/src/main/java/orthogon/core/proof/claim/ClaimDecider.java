@@ -55,22 +55,22 @@ final class ClaimDecider {
         return texts;
     }
 
-    /** Claims of which others may be consequences. */
+    /** Keeps refuted claims, so that others can name them as their cause. */
     void remember(List<Claim> decided) {
         decided.stream().filter(c -> c.verdict() == Verdict.REFUTED).forEach(c -> causes.put(c.identity(), c));
     }
 
-    /** The claim that those which rest on this one are consequences of; empty where it is not refuted. */
+    /** The cause of a refuted claim: what it follows from, or else the claim itself. Empty if the claim is not refuted. */
     Optional<ClaimId> refuted(ClaimKind kind, String place) {
         return Optional.ofNullable(causes.get(new ClaimId(kind, place))).map(c -> c.follows().orElse(c.identity()));
     }
 
     /**
-     * Somebody to be found.
+     * A state to search for, and what its replay must show.
      *
-     * @param page index of the page at which they are
-     * @param ending how they end, for those at the end; else null
-     * @param set the states looked for
+     * @param page index of the page at which the respondent is
+     * @param ending how the interview ends, for a state at the end; else null
+     * @param set the states that will do
      * @param ownAnswers whether the page's own answers belong to it
      * @param shows what the replayed interview must show
      */

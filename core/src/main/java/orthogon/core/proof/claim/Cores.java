@@ -48,7 +48,7 @@ final class Cores {
     private final int pages;
     private final ToIntFunction<Flow> target;
     private final List<String> all;
-    /** Those that are left as they are. */
+    /** The conditions that are not set free. */
     private final Set<String> fixed = new HashSet<>();
 
     private Cores(Space space, int pages, ToIntFunction<Flow> target) {

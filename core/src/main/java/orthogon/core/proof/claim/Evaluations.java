@@ -52,7 +52,7 @@ public final class Evaluations {
         return Stream.concat(onPages.stream().flatMap(List::stream), rows.stream()).toList();
     }
 
-    /** Those on a page. */
+    /** The conditions on a page. */
     List<Wire> conditions(int page) {
         return onPages.get(page);
     }
@@ -94,7 +94,7 @@ public final class Evaluations {
         return wire.at().number();
     }
 
-    /** Those who come to evaluate the condition, with whatever answers within their own limits. */
+    /** The states that come to evaluate the condition, with any answers within their own limits. */
     public int evaluated(Flow flow, Wire wire) {
         Diagrams sets = flow.space().diagrams();
         if (wire.family() == RuleFamily.OUTCOME_ROW) {

@@ -41,7 +41,7 @@ final class Evaluators {
         return wire.family() == RuleFamily.ACCEPT ? !Boolean.FALSE.equals(truth) : Boolean.TRUE.equals(truth);
     }
 
-    /** Somebody who comes to evaluate the condition with a state of the set, which must be part of those who do. */
+    /** Searches for a respondent who evaluates the condition in a state of the set, which must be a part of the states that do. */
     ClaimDecider.Sought sought(Wire wire, int set, Predicate<Interview> turnsOut) {
         if (wire.family() == RuleFamily.OUTCOME_ROW) {
             return decider.atEnd(e -> e.kind() == Flow.Kind.FINISH ? Diagrams.NONE : set,

@@ -38,7 +38,7 @@ final class LanguageClaims {
                 "Nobody ever reads this text.", () -> "This respondent would read it in " + language + ", but " + why.get() + ".");
     }
 
-    /** What Orthogon itself says, where it does not ship in the language; everybody meets it. */
+    /** The claim about Orthogon's own words, for a language in which it does not ship. Every respondent meets them. */
     private static Optional<Claim> own(Questionnaire document, String language) {
         if (OwnWords.isShipped(language)) {
             return Optional.empty();
@@ -54,7 +54,7 @@ final class LanguageClaims {
                                 + language + " yet, among them “" + unfit.getFirst().source() + "”.")));
     }
 
-    /** What is wrong with a translation; empty where nothing is. */
+    /** The fault of a translation; empty where it has none. */
     private static Optional<String> why(Units.Unit unit) {
         return switch (unit.state()) {
             case MISSING -> Optional.of("it is not translated");

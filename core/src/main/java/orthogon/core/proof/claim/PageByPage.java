@@ -12,7 +12,7 @@ interface PageByPage {
 
     List<Claim> on(int page);
 
-    /** Those about the document as a whole, which come last. */
+    /** The claims about the document as a whole, which come last. */
     default List<Claim> atEnd() {
         return List.of();
     }

@@ -74,7 +74,7 @@ public final class Sentences {
         return item instanceof Note || item instanceof Group ? "shown" : "asked";
     }
 
-    /** What together refuses an answer, as text. */
+    /** The conditions that together refuse an answer, as text. */
     String refusing(List<String> core) {
         String lines = core.stream().map(this::at).collect(Collectors.joining("; ")) + ".";
         return (core.size() == 1 ? "This refuses it: " : "These together refuse it: ") + lines;

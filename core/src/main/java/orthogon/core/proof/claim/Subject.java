@@ -11,7 +11,7 @@ import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
 
-/** What stands at a claim's place. Who waives a claim has looked at just that; once it reads otherwise, they must look again. */
+/** Reads what stands at a claim's place. A waiver lapses once that reads otherwise. */
 public final class Subject {
 
     private Subject() {}

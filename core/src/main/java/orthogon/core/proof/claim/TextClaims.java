@@ -70,7 +70,7 @@ final class TextClaims {
         });
     }
 
-    /** Somebody who reads a text in a state of the set. */
+    /** Searches for a respondent who reads a text in a state of the set. */
     static ClaimDecider.Sought reading(ClaimDecider decider, String unit, TextSets.Met met, int set, Predicate<Interview> shows) {
         boolean certain = decider.space.openLevels().isEmpty();
         String text = decider.texts().get(unit);

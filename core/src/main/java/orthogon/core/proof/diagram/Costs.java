@@ -2,7 +2,7 @@ package orthogon.core.proof.diagram;
 
 import java.math.BigInteger;
 
-/** What each state costs, where there is somebody to bear it. */
+/** A cost for each state; undefined in states in which there is nobody. */
 public final class Costs extends Valued {
 
     public static final int NOBODY = NOTHING;

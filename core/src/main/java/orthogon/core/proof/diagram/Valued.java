@@ -16,7 +16,7 @@ import java.util.Map;
  */
 abstract sealed class Valued permits Weights, Costs {
 
-    /** What stands for no state at all. */
+    /** The diagram that has no state. */
     static final int NOTHING = 0;
 
     /** Level of the only leaf. */
@@ -71,13 +71,13 @@ abstract sealed class Valued permits Weights, Costs {
         clear();
     }
 
-    /** What two numbers have in common. */
+    /** The greatest factor, or the greatest summand, of two numbers. */
     abstract BigInteger common(BigInteger a, BigInteger b);
 
     /** A number, with what stood before it. */
     abstract BigInteger with(BigInteger number, BigInteger before);
 
-    /** What is left of a number without what is to stand before it; null where that is no part of it. */
+    /** The number with a factor or a summand taken out; null where it has no such part. */
     abstract BigInteger without(BigInteger number, BigInteger before);
 
     /** The value of no state. */
@@ -258,7 +258,7 @@ abstract sealed class Valued permits Weights, Costs {
         return v == NOTHING || nodes[at] != level ? v : with(nodes[at + (high ? 2 : 1)], before(v));
     }
 
-    /** What two numbers have in common, by their places; of nothing and another, that one. */
+    /** The common part of two numbers, by their indexes; the other one where one of them is 0. */
     private int common(int a, int b) {
         if (a == 0 || b == 0 || a == b) {
             return Math.max(a, b);
@@ -377,12 +377,12 @@ abstract sealed class Valued permits Weights, Costs {
         return with(both, common);
     }
 
-    /** The sum, where what stands before nodes is multiplied. */
+    /** Pointwise sum, for values whose edges multiply. */
     final int added(int a, int b) {
         return joined(a, b, SUM);
     }
 
-    /** Both in those states that have both, where what stands before nodes is added. */
+    /** Pointwise sum, for values whose edges add; undefined where either operand is. */
     final int borne(int a, int b) {
         if (a == NOTHING || b == NOTHING) {
             return NOTHING;

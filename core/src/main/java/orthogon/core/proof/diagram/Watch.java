@@ -2,7 +2,7 @@ package orthogon.core.proof.diagram;
 
 import java.util.concurrent.CancellationException;
 
-/** Somebody who follows a long proof and may call it off. */
+/** Follows a long proof and may call it off. */
 public interface Watch {
 
     Watch NOBODY = new Watch() {

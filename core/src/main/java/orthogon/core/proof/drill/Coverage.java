@@ -21,7 +21,7 @@ import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Section;
 
-/** What a complete interview has done, told by the interview engine alone. Speaks of the plain form of a document. */
+/** Tells from the interview engine alone which goals a complete interview meets. Goals are of the plain form of a document. */
 final class Coverage {
 
     private final Space space;

@@ -17,7 +17,7 @@ public final class Rerun {
 
     private Rerun() {}
 
-    /** What is not as the drill expects it, in the order in which it is met; empty where all is. */
+    /** The differences from what the drill expects, in the order of the interview; empty where there is none. */
     public static List<String> differences(Wiring wiring, LocalDate today, Drill drill) {
         List<String> differences = new ArrayList<>();
         Map<String, String> link = new LinkedHashMap<>();

@@ -9,7 +9,7 @@ package orthogon.core.proof.fault;
  */
 public record Fault(Kind kind, String place, String because) {
 
-    /** What is not known because of it. */
+    /** The reason that it gives for whatever rests on it. */
     public Unknown unknown() {
         return new Unknown.Unsound(kind, place);
     }

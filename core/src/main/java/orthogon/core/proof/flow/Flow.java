@@ -14,8 +14,8 @@ import orthogon.core.proof.space.Space;
 import orthogon.core.questionnaire.Questionnaire;
 
 /**
- * Everybody's way through a document at once. For each page the set of states that arrive is computed from the pages before; at the
- * end of a page the bits that no later rule mentions are forgotten.
+ * Computes, page by page, the set of all states in which respondents arrive. At the end of a page, forgets every bit that no later rule
+ * mentions.
  */
 public final class Flow {
 
@@ -60,7 +60,7 @@ public final class Flow {
         }
     }
 
-    /** What many claims ask about those who come to a page, computed once. */
+    /** Sets about one page that many claims need, each computed once. */
     private static final class Within {
 
         private final Diagrams d;
@@ -118,15 +118,15 @@ public final class Flow {
     }
 
     /**
-     * Everybody's way through a document that came of this one's by an edit; this must be everybody's, too. Pages to which the same
-     * states come, and on which the same is said of them, are left as they were.
+     * The flow of an edited document. Keeps every page at which the same states arrive and whose conditions have the same sets. This
+     * flow must be of all respondents, not of a route or a part.
      */
     public Flow after(Space edited, BitSet asked, BitSet keep) {
         return new Flow(passage.after(edited, asked, both(keep, asked)), this);
     }
 
     /**
-     * Everybody's way through the first pages alone. What comes behind them does not count, and nothing may be asked of the end.
+     * The flow through the first pages alone. It has no end, so nothing may be asked of it there.
      *
      * @param free places of conditions that are set free
      */
@@ -134,12 +134,20 @@ public final class Flow {
         return new Flow(Passage.through(pages, space, free));
     }
 
-    /** Everybody, or those along one route; what is to stay together is forgotten together. */
+    /**
+     * The flow of all respondents, or of those along one route.
+     *
+     * @param together groups of bits; a group is forgotten as a whole
+     */
     Flow(Space space, Set<String> route, List<BitSet> together) {
         this(new Passage(space, Set.of(), new BitSet(), new BitSet(), route, together));
     }
 
-    /** Those who take a way; what is to stay together is forgotten together. */
+    /**
+     * The flow of the respondents who take a way.
+     *
+     * @param together groups of bits; a group is forgotten as a whole
+     */
     Flow(Space space, List<BitSet> together, Transition along) {
         this(new Passage(space, Set.of(), new BitSet(), new BitSet(), null, together), null, along);
     }
@@ -216,7 +224,7 @@ public final class Flow {
         return arriving[stages.size()];
     }
 
-    /** What is remembered of those who leave a page with a state of the set. */
+    /** The states, as far as they are remembered, of respondents who leave a page with a state of the set. */
     int onward(Exit exit, int set) {
         return passage.onward(exit, set);
     }
@@ -326,7 +334,7 @@ public final class Flow {
         return start;
     }
 
-    /** The claim that a skip without a right target falls short of, where somebody takes it: nobody knows where they go on. */
+    /** The fault of a taken skip whose target is missing or earlier; empty where there is none. Nobody knows where it leads. */
     public Optional<Unknown> lostAt() {
         return passage.lostAt();
     }

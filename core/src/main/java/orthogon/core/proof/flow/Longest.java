@@ -37,7 +37,7 @@ public final class Longest {
     private final int[] own;
     /** The most that the rest of the way costs those who can come to an end. */
     private final int[] most;
-    /** What each page costs those of whom nothing on it is asked; zero where what is asked costs. */
+    /** The cost of each page for respondents of whom nothing on it is asked; 0 where questions cost. */
     private final int[] passed;
 
     private Longest(Flow flow, ToIntFunction<Item> ofItem, ToIntFunction<Page> ofPage, boolean leftOut) {
@@ -83,14 +83,14 @@ public final class Longest {
         return new Longest(flow, ofItem, ofPage, false).respondent();
     }
 
-    /** Somebody of whom the least is asked, of those who come to an end; costs as in {@link #of}. */
+    /** Finds the complete interview that costs least; costs are as in {@link #of}. */
     public static Respondent least(Flow flow, ToIntFunction<Item> ofItem, ToIntFunction<Page> ofPage) {
         Longest longest = new Longest(flow, ofItem, ofPage, true);
         Respondent found = longest.respondent();
         return new Respondent(Arrays.stream(longest.passed).sum() - found.cost(), found.answers());
     }
 
-    /** What a page and the rest of the way cost those who leave it like this and can come to an end. */
+    /** The cost of a page and the rest of the way, for each state that leaves it by this exit and can come to an end. */
     private int leaving(Flow.Exit exit) {
         int after = exit.kind() == Flow.Kind.FINISH ? cost(0) : after(exit);
         int without = Arrays.stream(passed, exit.from() + 1, exit.kind() == Flow.Kind.FINISH ? end : exit.target()).sum();

@@ -16,7 +16,7 @@ import orthogon.core.proof.space.Truth;
 import orthogon.core.proof.spelled.TextGaps;
 import orthogon.core.questionnaire.Item;
 
-/** What must be remembered from page to page: each bit until the last page on which something mentions it. */
+/** Computes how long each bit must be remembered: until the last page on which something mentions it. */
 final class Memory {
 
     private final Space space;
@@ -27,7 +27,7 @@ final class Memory {
     private final int end;
     private int[] lastUse = new int[256];
     private final BitSet used = new BitSet();
-    /** What is known before each page: at 0 the link, at p + 1 all up to page p. */
+    /** The bits known before each page: those of the link at 0, all up to page p at p + 1. */
     private final List<BitSet> knownBy = new ArrayList<>();
     /** The bits that something on a page or later mentions; the last for what comes after all pages. */
     private final List<BitSet> usedFrom = new ArrayList<>();
@@ -116,7 +116,7 @@ final class Memory {
         used(truth.fails(), at);
     }
 
-    /** What a text says of an answer that is blank must be known where it is read. */
+    /** Remembers blank answers until the last page on which a text depends on them. */
     private void usesOfTexts() {
         for (TextGaps.TextGap gap : space.gaps()) {
             TextSets.Met met = texts.of(gap.unit());

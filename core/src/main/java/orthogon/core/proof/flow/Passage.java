@@ -25,9 +25,9 @@ public final class Passage {
     private final TextSets texts;
     private final Memory memory;
     private final BitSet asked;
-    /** The pages of which the same is said as in the document before an edit. */
+    /** Indexes of the pages that have the same sets as in the previous revision. */
     private final BitSet known = new BitSet();
-    /** What is asked of those who are looked at; null where everybody is. */
+    /** The questions of the route whose respondents are followed; null for all respondents. */
     private final Set<String> route;
     private final List<PageSets> pages = new ArrayList<>();
     private Optional<Unknown> lostAt = Optional.empty();
@@ -86,7 +86,7 @@ public final class Passage {
         this(space, Set.of(), asked, keep, null, together);
     }
 
-    /** What a page of the document before an edit says about states, where that is the same. */
+    /** The sets of a page of the previous revision, where they hold of this one as well. */
     private Optional<PageSets> same(Passage before, int p) {
         return before == null
                 ? Optional.empty()
@@ -179,14 +179,14 @@ public final class Passage {
         return sets.page().allItems().map(Item::code).filter(space.spelled()::isOnRoutes).filter(sets::isShown).toList();
     }
 
-    /** Those who go past pages; nobody, where the route asks something there. */
+    /** The states that go past pages: none where the followed route asks something there. */
     private int past(int from, int target, int set) {
         boolean asks = route != null
                 && pages.subList(from + 1, target).stream().anyMatch(p -> onRoutes(p).stream().anyMatch(route::contains));
         return asks ? Diagrams.NONE : set;
     }
 
-    /** What is remembered of those who leave a page with a state of the set. */
+    /** The states, as far as they are remembered, of respondents who leave a page with a state of the set. */
     int onward(Exit exit, int set) {
         return exit(exit.from(), exit.kind(), exit.target(), exit.place(), set).remembered();
     }

@@ -55,7 +55,7 @@ public final class Steering {
         this.completes = next;
     }
 
-    /** Those who come to a page and can go on as wanted; the allowed finishes are among the ways. */
+    /** The states at a page from which the goal can be reached, also by the finishes that are allowed. */
     private int before(int page, int[] next, Predicate<Flow.Exit> finishes) {
         int found = Diagrams.NONE;
         Flow.Stage stage = flow.stages().get(page);
@@ -68,7 +68,7 @@ public final class Steering {
         return found;
     }
 
-    /** What must hold when leaving, so that the rest is possible. */
+    /** The states in which a page must be left for the goal to stay reachable. */
     private int after(Flow.Exit exit, int[] next) {
         if (exit.kind() == Flow.Kind.FINISH) {
             return Diagrams.ALL;
@@ -95,7 +95,7 @@ public final class Steering {
         return found;
     }
 
-    /** Somebody who ends with this outcome; the empty code for none. */
+    /** Finds a respondent who ends with this outcome; the empty code stands for none. */
     public <T> Optional<Way<T>> toOutcome(String outcome, Map<T, Aim> wishes) {
         int[] next = new int[end + 1];
         next[end] = Diagrams.NONE;
@@ -111,7 +111,7 @@ public final class Steering {
         return walk(next, null, wishes, outcome);
     }
 
-    /** Somebody who comes to the end of all pages with a state of the set. */
+    /** Finds a respondent who comes to the end of all pages with a state of the set. */
     public <T> Optional<Way<T>> toEnd(int set, Map<T, Aim> wishes) {
         int[] next = new int[end + 1];
         next[end] = set;
@@ -121,7 +121,7 @@ public final class Steering {
         return walk(next, null, wishes, null);
     }
 
-    /** Somebody who does it and comes to an end, and as many of the wishes as can be had besides, earlier ones first. */
+    /** Finds a respondent who reaches an aim and an end, and fulfils as many wishes as possible besides, earlier ones first. */
     public <T> Optional<Way<T>> to(Aim aim, Map<T, Aim> wishes) {
         int[] next = completes.clone();
         int own = d.cube(flow.stages().get(aim.page()).sets().levels());

@@ -33,7 +33,7 @@ public final class TextRoutes {
         return document.outcome(owner).isPresent() ? routes.count(Routes.Filter.ALL.ending(owner)) : routes.count(Routes.Filter.ALL);
     }
 
-    /** What a note or a section is met with: what the section holds, or what stands on the same page. */
+    /** The items with which a note or a section is met: those that the section holds, or those on the same page. */
     private static Iterable<String> beside(Questionnaire document, Item item) {
         Optional<String> roster = document.rosterOf(item.code()).map(Item::code);
         if (roster.isPresent()) {

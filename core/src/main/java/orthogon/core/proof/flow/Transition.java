@@ -18,7 +18,7 @@ public record Transition(Kind kind, int from, int to, String place) {
     /** In place of a row: none of them holds. */
     static final int NO_ROW = -1;
 
-    /** What leads along the way. */
+    /** The rules that lead along the way. */
     public enum Kind {
         /** No rule: to the page visited next, or past all that follow to the outcome table. */
         NEXT, SKIP, FINISH, ROW

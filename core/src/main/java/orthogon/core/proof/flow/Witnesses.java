@@ -74,7 +74,7 @@ public final class Witnesses {
         answers.putIfAbsent(code, flow.space().axis(code).decode(state));
     }
 
-    /** What the state says about pages up to that one and about the link. */
+    /** The part of the state about the link and the pages up to that one. */
     private int before(State state, int page) {
         BitSet later = new BitSet();
         for (Flow.Stage stage : flow.stages()) {

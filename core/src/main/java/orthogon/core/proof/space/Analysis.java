@@ -36,7 +36,7 @@ record Analysis(Set<String> names, List<Part> parts, List<Expr> joint) {
         return analysis;
     }
 
-    /** What a value asks that is used in other expressions alone: the comparisons in it, not itself. */
+    /** Analyses a value that is used only in other expressions: its comparisons count, the value itself does not. */
     static Analysis ofValue(Expr expr, Map<String, Question> questions) {
         Analysis analysis = new Analysis(mentioned(expr), new ArrayList<>(), new ArrayList<>());
         analysis.divideValue(expr, questions);
@@ -55,7 +55,7 @@ record Analysis(Set<String> names, List<Part> parts, List<Expr> joint) {
         }
     }
 
-    /** What must be constant within a cell, though answer classes are not divided by it. */
+    /** The expressions that must be constant within a cell, though they do not divide answer classes. */
     static List<Part> noted(Expr condition) {
         Expr plain = Lifted.of(condition).orElse(condition);
         Set<String> names = mentioned(plain);

@@ -23,11 +23,11 @@ final class Bits {
     private final Features features;
     private final LocalDate today;
     private final BitLayout layout;
-    /** Those of the document before an edit; null where there is none, and once everything is in its place. */
+    /** The bits of the previous revision; null where there is none, and after construction. */
     private Bits before;
     private final Map<String, Axis> axes = new LinkedHashMap<>();
     private final Map<String, Integer> itemAsked = new LinkedHashMap<>();
-    /** What each link parameter may be; empty for any text. */
+    /** The allowed values of each link parameter; empty for any text. */
     private final Map<String, List<String>> allowed = new HashMap<>();
     private final Set<String> moved = new HashSet<>();
     private int next;
@@ -40,7 +40,7 @@ final class Bits {
         this(document, diagrams, features, today, layout, null);
     }
 
-    /** Those of a document that came of this one's by an edit: what is divided as it was keeps its place. */
+    /** The bits of an edited document. A question whose cells are the same keeps its bits. */
     Bits after(Questionnaire edited, Features said) {
         Map<String, Integer> places = new HashMap<>(itemAsked);
         axes.values().forEach(a -> places.put(a.code(), a.askedLevel()));

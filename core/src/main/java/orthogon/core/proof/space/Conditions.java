@@ -38,7 +38,7 @@ final class Conditions {
     private final Map<String, Unknown> faulty = new HashMap<>();
     private final Map<String, Condition> usable = new LinkedHashMap<>();
     private final Map<String, Unknown> causes = new HashMap<>();
-    /** What is known of conditions that read the same in an earlier document. */
+    /** The conditions of the previous revision that read the same. */
     private final Map<String, Condition> known;
 
     /** @param before those of the document that this one came of by an edit; null where there is none */

@@ -12,7 +12,7 @@ import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.DateLimit;
 import orthogon.core.questionnaire.Question;
 
-/** What of a document hangs on the day. */
+/** Finds the expressions of a document that depend on the current day. */
 final class Days {
 
     private final Features features;

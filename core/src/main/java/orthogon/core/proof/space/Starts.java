@@ -102,7 +102,7 @@ final class Starts {
         starts.put(place, new Start(value, asks));
     }
 
-    /** What all of them ask of the answers that they are made of. */
+    /** The expressions that all start values ask of the answers they are made of. */
     List<Expr> asks() {
         return starts.values().stream().flatMap(s -> s.asks().stream()).toList();
     }
@@ -126,7 +126,7 @@ final class Starts {
                 : said.over(said.children().stream().map(c -> with(c, name, value)).toList());
     }
 
-    /** What must be constant in the cells of single answers, so that the statement about the start value is. */
+    /** The expressions that must be constant in the cells of single answers, so that a statement about the start value is. */
     private List<Expr> about(Expr statement, Expr value) throws Inexact {
         Set<String> names = Analysis.mentioned(statement);
         if (names.size() <= 1) {
@@ -191,7 +191,7 @@ final class Starts {
         return new Literal(BigDecimal.valueOf(n), NONE);
     }
 
-    /** What the question's own limits say of the value. */
+    /** The limits of the question itself, as statements about its start value. */
     private List<Expr> limits(Answer answer, Expr value) throws Inexact {
         List<Expr> limits = new ArrayList<>();
         switch (answer) {
