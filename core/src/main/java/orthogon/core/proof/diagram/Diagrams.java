@@ -158,6 +158,7 @@ public final class Diagrams {
         // Copied beside what is there, which stays as it was where nobody waits for the end of it.
         int size = bucket.length * 2;
         int[] more = new int[size * STRIDE];
+        goOn();
         int[] chains = new int[size];
         Arrays.fill(chains, -1);
         for (int n = 0; n < used; n++) {
