@@ -18,7 +18,7 @@ import orthogon.core.edit.AddPages;
 import orthogon.core.edit.Copy;
 import orthogon.core.edit.Edit;
 import orthogon.core.edit.Outline;
-import orthogon.core.edit.Place;
+import orthogon.core.edit.PlaceRows;
 import orthogon.core.edit.PlacePage;
 import orthogon.core.edit.Refused;
 import orthogon.core.edit.Remove;
@@ -297,13 +297,13 @@ class EditController {
                 String page = document.page(after).or(() -> document.pageOf(after)).map(Page::code).orElse("");
                 editing.make(code, revision, new PlacePage(first, page), who);
             } else if (!container.isEmpty()) {
-                editing.make(code, revision, new Place(codes, container, ""), who);
+                editing.make(code, revision, new PlaceRows(codes, container, ""), who);
             } else if (document.page(after).isPresent() || document.item(after).orElse(null) instanceof Group) {
-                editing.make(code, revision, new Place(codes, after, after), who);
+                editing.make(code, revision, new PlaceRows(codes, after, after), who);
             } else {
                 String into = document.containerOf(after)
                         .orElseThrow(() -> new Refused("Rows belong on pages: put it below a page's heading."));
-                editing.make(code, revision, new Place(codes, into, after), who);
+                editing.make(code, revision, new PlaceRows(codes, into, after), who);
             }
             return new Made(first, lookingAhead(code));
         });

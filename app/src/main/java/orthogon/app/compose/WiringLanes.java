@@ -32,17 +32,17 @@ final class WiringLanes {
     private final int width;
     private final int height;
 
-    private record Place(int y, int height) {}
+    private record RowExtent(int y, int height) {}
 
     private record Span(String from, int top, int bottom) {}
 
     /** @param never rows that nobody ever reaches */
     WiringLanes(List<Row> rows, List<Decision> decisions, Set<String> never) {
-        Map<String, Place> places = new HashMap<>();
+        Map<String, RowExtent> places = new HashMap<>();
         int y = 0;
         for (Row row : rows) {
             int height = isBand(row.kind()) ? BAND : ROW;
-            places.put(row.code(), new Place(y, height));
+            places.put(row.code(), new RowExtent(y, height));
             y += height;
         }
         this.height = y;
@@ -60,11 +60,11 @@ final class WiringLanes {
         double gap = Math.min(11, (width - 26.0) / Math.max(1, lanes));
         byFrom.forEach((from, all) -> {
             double x = width - 16 - laneOf.get(from) * gap;
-            Place source = places.get(from);
+            RowExtent source = places.get(from);
             double sourceY = source.y() + source.height() - 6;
             List<Branch> branches = new ArrayList<>();
             for (Decision d : all) {
-                Place target = places.get(d.to());
+                RowExtent target = places.get(d.to());
                 List<String> others = arriving.get(d.to());
                 double entry = target.y() + 3 + (target.height() - 13.0) * (others.indexOf(from) + 0.5) / others.size();
                 branches.add(new Branch(d.to(),
@@ -81,7 +81,7 @@ final class WiringLanes {
         return kind.equals("page") || kind.equals("ending") || kind.equals("presentation");
     }
 
-    private static Map<String, Integer> lanes(Map<String, List<Decision>> byFrom, Map<String, Place> places) {
+    private static Map<String, Integer> lanes(Map<String, List<Decision>> byFrom, Map<String, RowExtent> places) {
         List<Span> spans = new ArrayList<>();
         byFrom.forEach((from, all) -> {
             int top = places.get(from).y();

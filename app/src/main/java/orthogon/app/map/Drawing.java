@@ -56,7 +56,7 @@ final class Drawing {
         svg.append("<defs><marker id=\"head\" viewBox=\"0 0 8 8\" refX=\"7\" refY=\"4\" markerWidth=\"7\" markerHeight=\"7\" "
                 + "orient=\"auto\"><path class=\"head\" d=\"M0 0.5L8 4L0 7.5z\"/></marker></defs>\n");
         branches.frames().forEach(this::frame);
-        MapLayout.Place table = laid.frames().get(Branches.TABLE);
+        MapLayout.Area table = laid.frames().get(Branches.TABLE);
         if (branches.ways().stream().anyMatch(w -> w.from().equals(Branches.TABLE))) {
             stop(Branches.TABLE, "table", "Outcome table", table, "proved", true, followed.isNobody() || !followed.outcome().isEmpty());
         }
@@ -99,12 +99,12 @@ final class Drawing {
     }
 
     private void frame(Branches.Frame frame) {
-        MapLayout.Place at = laid.frames().get(frame.code());
+        MapLayout.Area at = laid.frames().get(frame.code());
         boolean on = followed.isNobody() || followed.met().contains(frame.code());
         svg.append("<g class=\"").append(classes("frame", frame.state(), frame.reached(), on)).append("\" data-code=\"")
                 .append(frame.code()).append("\" data-kind=\"page\">");
         rect(at, "");
-        rect(new MapLayout.Place(at.x(), at.y(), at.width(), frame.boxes().isEmpty() ? at.height() : MapLayout.TITLE), "band");
+        rect(new MapLayout.Area(at.x(), at.y(), at.width(), frame.boxes().isEmpty() ? at.height() : MapLayout.TITLE), "band");
         text(at.x() + 10, at.y() + 19, "title", frame.number() + "  " + cut(frame.title(), (int) (at.width() / 7.2) - 6));
         sign(frame.state(), at);
         svg.append("</g>\n");
@@ -114,7 +114,7 @@ final class Drawing {
     }
 
     private void box(Branches.Box box, boolean pageOn) {
-        MapLayout.Place at = laid.boxes().get(box.id());
+        MapLayout.Area at = laid.boxes().get(box.id());
         boolean on = pageOn && (followed.isNobody() || box.reference() || box.kind().equals("derived")
                 || followed.met().contains(box.code()));
         svg.append("<g class=\"box ").append(box.kind().replace(' ', '-')).append(box.reference() ? " reference" : "").append(' ')
@@ -132,7 +132,7 @@ final class Drawing {
         svg.append("</g>\n");
     }
 
-    private void stop(String code, String kind, String label, MapLayout.Place at, String state, boolean reached, boolean on) {
+    private void stop(String code, String kind, String label, MapLayout.Area at, String state, boolean reached, boolean on) {
         svg.append("<g class=\"stop ").append(kind).append(' ').append(classes("", state, reached, on)).append("\" data-code=\"")
                 .append(code).append("\" data-kind=\"").append(kind).append("\"><title>").append(escaped(label)).append("</title>");
         rect(at, "");
@@ -141,7 +141,7 @@ final class Drawing {
         svg.append("</g>\n");
     }
 
-    private void sign(String state, MapLayout.Place at) {
+    private void sign(String state, MapLayout.Area at) {
         if (!state.equals("proved")) {
             text(at.x() + at.width() - 18, at.y() + 15, "sign " + state, state.equals("refuted") ? "◪" : "▧");
         }
@@ -159,7 +159,7 @@ final class Drawing {
                 .append(escaped(words.isEmpty() ? "always" : words)).append("</title><path class=\"hit\" d=\"").append(route.path())
                 .append("\"/><path marker-end=\"url(#head)\" d=\"").append(route.path()).append("\"/>");
         if (!route.words().isEmpty()) {
-            rect(new MapLayout.Place(route.x(), route.y(), route.width(), MapLayout.LABEL_HEIGHT), "halo");
+            rect(new MapLayout.Area(route.x(), route.y(), route.width(), MapLayout.LABEL_HEIGHT), "halo");
             text(route.x() + 4, route.y() + 11.5, "label", route.words());
         }
         svg.append("</g>\n");
@@ -169,7 +169,7 @@ final class Drawing {
         return (kind + (state.equals("proved") ? "" : " " + state) + (reached ? "" : " never") + (on ? "" : " off")).strip();
     }
 
-    private void rect(MapLayout.Place at, String kind) {
+    private void rect(MapLayout.Area at, String kind) {
         svg.append("<rect").append(kind.isEmpty() ? "" : " class=\"" + kind + "\"").append(" x=\"").append(MapLayout.at(at.x()))
                 .append("\" y=\"")
                 .append(MapLayout.at(at.y())).append("\" width=\"").append(MapLayout.at(at.width())).append("\" height=\"")

@@ -32,13 +32,13 @@ import org.eclipse.elk.graph.util.ElkGraphUtil;
  * @param lines in the order of all lines of all frames
  * @param ways in the order of the ways
  */
-record MapLayout(double width, double height, Map<String, Place> frames, Map<String, Place> boxes, List<Route> lines, List<Route> ways) {
+record MapLayout(double width, double height, Map<String, Area> frames, Map<String, Area> boxes, List<Route> lines, List<Route> ways) {
 
     /** A rectangle. */
-    record Place(double x, double y, double width, double height) {
+    record Area(double x, double y, double width, double height) {
 
-        Place moved(double right, double down) {
-            return new Place(x + right, y + down, width, height);
+        Area moved(double right, double down) {
+            return new Area(x + right, y + down, width, height);
         }
     }
 
@@ -80,8 +80,8 @@ record MapLayout(double width, double height, Map<String, Place> frames, Map<Str
     }
 
     static MapLayout of(Branches branches) {
-        Map<String, Place> sizes = new LinkedHashMap<>();
-        Map<String, Map<String, Place>> boxes = new HashMap<>();
+        Map<String, Area> sizes = new LinkedHashMap<>();
+        Map<String, Map<String, Area>> boxes = new HashMap<>();
         Map<String, List<Route>> lines = new HashMap<>();
         for (Branches.Frame frame : branches.frames()) {
             ElkNode graph = graph();
@@ -96,9 +96,9 @@ record MapLayout(double width, double height, Map<String, Place> frames, Map<Str
             }
             double width = Math.max(FRAME_WIDTH, graph.getWidth());
             double right = (width - graph.getWidth()) / 2;
-            sizes.put(frame.code(), new Place(0, 0, width, graph.getHeight()));
-            Map<String, Place> inside = new LinkedHashMap<>();
-            nodes.forEach((id, n) -> inside.put(id, new Place(right + n.getX(), n.getY(), n.getWidth(), n.getHeight())));
+            sizes.put(frame.code(), new Area(0, 0, width, graph.getHeight()));
+            Map<String, Area> inside = new LinkedHashMap<>();
+            nodes.forEach((id, n) -> inside.put(id, new Area(right + n.getX(), n.getY(), n.getWidth(), n.getHeight())));
             boxes.put(frame.code(), inside);
             lines.put(frame.code(), edges.stream().map(e -> route(e).moved(right, 0)).toList());
         }

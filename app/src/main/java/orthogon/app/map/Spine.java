@@ -10,7 +10,7 @@ import java.util.Map;
 import java.util.function.ObjIntConsumer;
 import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
-import orthogon.app.map.MapLayout.Place;
+import orthogon.app.map.MapLayout.Area;
 import orthogon.app.map.MapLayout.Route;
 
 /**
@@ -29,10 +29,10 @@ final class Spine {
     private static final double BETWEEN_OUTCOMES = 22;
 
     private final Branches branches;
-    private final Map<String, Place> sizes;
+    private final Map<String, Area> sizes;
     private final List<String> stops = new ArrayList<>();
     private final List<String> outcomes = new ArrayList<>();
-    private final Map<String, Place> places = new LinkedHashMap<>();
+    private final Map<String, Area> places = new LinkedHashMap<>();
     private final Route[] routes;
     /** Page to how many ends of side ways stand above the next one, at its right and at its left. */
     private final Map<String, Integer> right = new HashMap<>();
@@ -41,7 +41,7 @@ final class Spine {
     /**
      * @param sizes width and height of what is inside each page
      */
-    Spine(Branches branches, Map<String, Place> sizes) {
+    Spine(Branches branches, Map<String, Area> sizes) {
         this.branches = branches;
         this.sizes = sizes;
         this.routes = new Route[branches.ways().size()];
@@ -81,18 +81,18 @@ final class Spine {
     private void stand() {
         double y = 0;
         for (String code : stops) {
-            Place inside = sizes.getOrDefault(code, new Place(0, 0, MapLayout.OUTCOME_WIDTH, MapLayout.TITLE));
+            Area inside = sizes.getOrDefault(code, new Area(0, 0, MapLayout.OUTCOME_WIDTH, MapLayout.TITLE));
             boolean entered = branches.ways().stream().anyMatch(w -> isAside(w) && w.to().equals(code));
             long leaving = branches.ways().stream().filter(w -> isAside(w) && w.from().equals(code)).count();
             long finishing = branches.ways().stream().filter(w -> isFinish(w) && w.from().equals(code)).count();
             double height = Math.max(inside.height(), SLOT * Math.max(leaving + (entered ? 1 : 0), finishing) + 6);
-            places.put(code, new Place(-inside.width() / 2, y, inside.width(), height));
+            places.put(code, new Area(-inside.width() / 2, y, inside.width(), height));
             right.put(code, entered ? 1 : 0);
             boolean told = branches.ways().stream().anyMatch(w -> isMain(w) && w.from().equals(code) && !w.words().isEmpty());
             y += height + (told ? LABEL_GAP : PLAIN_GAP);
         }
         each(this::isMain, (way, i) -> {
-            Place from = places.get(way.from());
+            Area from = places.get(way.from());
             double top = from.y() + from.height();
             double end = places.get(way.to()).y();
             String words = MapLayout.shown(way.words());
@@ -111,7 +111,7 @@ final class Spine {
         }
     }
 
-    private static double slot(Place at, int number) {
+    private static double slot(Area at, int number) {
         return at.y() + 3 + SLOT * (number + 0.5);
     }
 
@@ -143,8 +143,8 @@ final class Spine {
             lane.put(to, free);
         });
         each(this::isAside, (way, i) -> {
-            Place from = places.get(way.from());
-            Place to = places.get(way.to());
+            Area from = places.get(way.from());
+            Area to = places.get(way.to());
             double y = slot(from, right.merge(way.from(), 1, Integer::sum) - 1);
             double x = begin + LANE * lane.get(way.to());
             double start = from.width() / 2;
@@ -177,13 +177,13 @@ final class Spine {
         double x = -(Arrays.stream(widths).sum() + BETWEEN_OUTCOMES * Math.max(0, widths.length - 1)) / 2;
         for (int i = 0; i < widths.length; i++) {
             places.put(outcomes.get(i),
-                    new Place(x + (widths[i] - MapLayout.OUTCOME_WIDTH) / 2, top, MapLayout.OUTCOME_WIDTH, MapLayout.TITLE));
+                    new Area(x + (widths[i] - MapLayout.OUTCOME_WIDTH) / 2, top, MapLayout.OUTCOME_WIDTH, MapLayout.TITLE));
             x += widths[i] + BETWEEN_OUTCOMES;
         }
         double begin = lanes(Spine::isFinish);
         each(Spine::isFinish, (way, i) -> {
-            Place from = places.get(way.from());
-            Place to = places.get(way.to());
+            Area from = places.get(way.from());
+            Area to = places.get(way.to());
             if (from == null || to == null) {
                 return;
             }
@@ -216,8 +216,8 @@ final class Spine {
     private void rows() {
         Map<String, Integer> told = new HashMap<>();
         each(w -> w.kind().equals("row"), (way, i) -> {
-            Place table = places.get(Branches.TABLE);
-            Place to = places.get(way.to());
+            Area table = places.get(Branches.TABLE);
+            Area to = places.get(way.to());
             if (table == null || to == null) {
                 return;
             }
@@ -234,11 +234,11 @@ final class Spine {
     }
 
     /** The whole drawing around its pages, moved to where no coordinate is negative. */
-    MapLayout laid(Map<String, List<Route>> lines, Map<String, Map<String, Place>> boxes) {
+    MapLayout laid(Map<String, List<Route>> lines, Map<String, Map<String, Area>> boxes) {
         double least = 0;
         double most = 0;
         double foot = 0;
-        for (Place p : places.values()) {
+        for (Area p : places.values()) {
             least = Math.min(least, p.x());
             most = Math.max(most, p.x() + p.width());
             foot = Math.max(foot, p.y() + p.height());
@@ -253,12 +253,12 @@ final class Spine {
             most = route.words().isEmpty() ? most : Math.max(most, route.x() + route.width());
         }
         double right = MARGIN - least;
-        Map<String, Place> moved = new LinkedHashMap<>();
+        Map<String, Area> moved = new LinkedHashMap<>();
         places.forEach((code, p) -> moved.put(code, p.moved(right, MARGIN)));
-        Map<String, Place> inside = new HashMap<>();
+        Map<String, Area> inside = new HashMap<>();
         List<Route> all = new ArrayList<>();
         for (Branches.Frame frame : branches.frames()) {
-            Place at = moved.get(frame.code());
+            Area at = moved.get(frame.code());
             boxes.get(frame.code()).forEach((id, b) -> inside.put(id, b.moved(at.x(), at.y())));
             lines.get(frame.code()).forEach(l -> all.add(l.moved(at.x(), at.y())));
         }

@@ -61,9 +61,9 @@ class MapTest {
             MapLayout laid = MapLayout.of(branches);
             apart(new ArrayList<>(laid.frames().values()));
             for (Branches.Frame frame : branches.frames()) {
-                List<MapLayout.Place> inside = frame.boxes().stream().map(b -> laid.boxes().get(b.id())).toList();
+                List<MapLayout.Area> inside = frame.boxes().stream().map(b -> laid.boxes().get(b.id())).toList();
                 apart(inside);
-                MapLayout.Place around = laid.frames().get(frame.code());
+                MapLayout.Area around = laid.frames().get(frame.code());
                 inside.forEach(b -> assertTrue(b.x() >= around.x() && b.x() + b.width() <= around.x() + around.width()
                         && b.y() >= around.y() + MapLayout.TITLE && b.y() + b.height() <= around.y() + around.height(),
                         b + " in " + around));
@@ -74,9 +74,9 @@ class MapTest {
             all.forEach(r -> assertTrue(isRightAngled(r.path()), r.path()));
             double foot = branches.frames().stream().mapToDouble(f -> laid.frames().get(f.code()).y()).max().orElseThrow();
             branches.outcomes().forEach(o -> assertTrue(laid.frames().get(o.code()).y() > foot, "outcomes stand at the foot"));
-            List<MapLayout.Place> stopsAndLabels = new ArrayList<>(laid.frames().values());
+            List<MapLayout.Area> stopsAndLabels = new ArrayList<>(laid.frames().values());
             laid.ways().stream().filter(w -> !w.words().isEmpty())
-                    .forEach(w -> stopsAndLabels.add(new MapLayout.Place(w.x(), w.y(), w.width(), MapLayout.LABEL_HEIGHT)));
+                    .forEach(w -> stopsAndLabels.add(new MapLayout.Area(w.x(), w.y(), w.width(), MapLayout.LABEL_HEIGHT)));
             apart(stopsAndLabels);
             stopsAndLabels.forEach(p -> assertTrue(p.x() >= 0 && p.y() >= 0 && p.x() + p.width() <= laid.width()
                     && p.y() + p.height() <= laid.height(), p + " lies on the paper"));
@@ -102,11 +102,11 @@ class MapTest {
         assertFalse(MapLayout.of(Branches.of(proof("found_animal"), Branches.Level.ALL)).isLegibleWhole());
     }
 
-    private static void apart(List<MapLayout.Place> places) {
+    private static void apart(List<MapLayout.Area> places) {
         for (int i = 0; i < places.size(); i++) {
             for (int j = 0; j < i; j++) {
-                MapLayout.Place a = places.get(i);
-                MapLayout.Place b = places.get(j);
+                MapLayout.Area a = places.get(i);
+                MapLayout.Area b = places.get(j);
                 assertTrue(a.x() + a.width() <= b.x() || b.x() + b.width() <= a.x() || a.y() + a.height() <= b.y()
                         || b.y() + b.height() <= a.y(), a + " and " + b);
             }

@@ -19,7 +19,7 @@ public sealed interface Edit
         Retitle,
         Step,
         Shift,
-        Place,
+        PlaceRows,
         PlacePage,
         Copy,
         Remove,

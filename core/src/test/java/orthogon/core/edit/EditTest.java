@@ -68,7 +68,8 @@ class EditTest {
         kinds.remove(Fault.Kind.LOOKS_AHEAD);
         kinds.remove(Fault.Kind.TYPE_FITS);
         kinds.remove(Fault.Kind.DEPENDS_ON_ITSELF);
-        if (edit instanceof ChangeItem || edit instanceof Place || edit instanceof Step || edit instanceof Shift || hasUnfit(document)) {
+        if (edit instanceof ChangeItem || edit instanceof PlaceRows || edit instanceof Step || edit instanceof Shift
+                || hasUnfit(document)) {
             kinds.remove(Fault.Kind.REFERENCE_EXISTS);
         }
         assertEquals(Set.of(), kinds, edit + " " + Faults.of(Wiring.of(document)));

@@ -54,7 +54,7 @@ public final class RandomEdits {
         return switch (random.nextInt(24)) {
             case 0 -> new Step(either, random.nextBoolean());
             case 1 -> new Shift(item, random.nextBoolean());
-            case 2 -> new Place(several, pick(groups), random.nextBoolean() ? "" : item);
+            case 2 -> new PlaceRows(several, pick(groups), random.nextBoolean() ? "" : item);
             case 3 -> new PlacePage(pick(pages), random.nextInt(3) == 0 ? "" : pick(pages));
             case 4 -> new Copy(random.nextInt(4) == 0 ? List.of(pick(pages)) : several);
             case 5, 6 -> new Remove(random.nextInt(5) == 0 ? List.of(pick(pages)) : several, random.nextBoolean());

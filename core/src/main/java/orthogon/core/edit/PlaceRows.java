@@ -12,7 +12,7 @@ import orthogon.core.questionnaire.Questionnaire;
  * @param container where they come to stand
  * @param after code of the item that they come to stand behind; the container's own code for its beginning, empty for its end
  */
-public record Place(List<String> codes, String container, String after) implements Edit {
+public record PlaceRows(List<String> codes, String container, String after) implements Edit {
 
     @Override
     public Questionnaire apply(Questionnaire document) throws Refused {
