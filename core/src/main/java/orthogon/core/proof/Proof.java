@@ -115,13 +115,13 @@ public final class Proof {
     /** The proof of a document at which Orthogon failed: every claim is undecided, with the reason. */
     public static Proof failed(Questionnaire document, LocalDate asOf, Throwable error) {
         Wiring wiring = Wiring.of(document);
-        return unfinished(wiring, asOf, Faults.of(wiring), new Unknown.Inexact(Failure.words(error)));
+        return unfinished(wiring, asOf, Faults.of(wiring), new Unknown.Beyond(Failure.words(error)));
     }
 
     /** The proof of a document that somebody stopped: every claim is undecided. */
     public static Proof stopped(Questionnaire document, LocalDate asOf) {
         Wiring wiring = Wiring.of(document);
-        return unfinished(wiring, asOf, Faults.of(wiring), new Unknown.Inexact("the proof was stopped before it reached this"));
+        return unfinished(wiring, asOf, Faults.of(wiring), new Unknown.Beyond("the proof was stopped before it reached this"));
     }
 
     private static Proof begun(Questionnaire document, LocalDate asOf, Limits limits, Watch watch, Basis before) {
@@ -153,12 +153,12 @@ public final class Proof {
                     : null;
             return new Proof(wiring, () -> spelled, asOf, all.claims(), () -> figures(spelled, faults, asOf, limits, watch), basis);
         } catch (Diagrams.BudgetSpent e) {
-            return unfinished(wiring, asOf, faults, new Unknown.Inexact(e.getMessage()));
+            return unfinished(wiring, asOf, faults, new Unknown.Beyond(e.getMessage()));
         } catch (RuntimeException | StackOverflowError e) {
             if (!Failure.isOne(e)) {
                 throw e;
             }
-            return unfinished(wiring, asOf, faults, new Unknown.Inexact(Failure.words(e)));
+            return unfinished(wiring, asOf, faults, new Unknown.Beyond(Failure.words(e)));
         }
     }
 

@@ -104,12 +104,12 @@ public final class AllClaims {
             decided.put(name, new Decided(family, onPages));
             return all;
         } catch (Diagrams.BudgetSpent e) {
-            return List.of(undecided(name, flow.space().wiring().document().code(), new Unknown.Inexact(e.getMessage())));
+            return List.of(undecided(name, flow.space().wiring().document().code(), new Unknown.Beyond(e.getMessage())));
         } catch (RuntimeException | StackOverflowError e) {
             if (!Failure.isOne(e)) {
                 throw e;
             }
-            return List.of(undecided(name, flow.space().wiring().document().code(), new Unknown.Inexact(Failure.words(e))));
+            return List.of(undecided(name, flow.space().wiring().document().code(), new Unknown.Beyond(Failure.words(e))));
         }
     }
 

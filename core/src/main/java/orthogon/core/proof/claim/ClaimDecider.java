@@ -228,14 +228,14 @@ final class ClaimDecider {
 
     /** Why a set cannot be trusted: the sound claim it rests on, or what could not be divided. */
     Unknown open(int set) {
-        return space.openReason(set).or(space::whyNotExact).orElse(new Unknown.Inexact("something open"));
+        return space.openReason(set).or(space::whyNotExact).orElse(new Unknown.Beyond("something open"));
     }
 
     static Claim undecided(ClaimKind kind, String place, String statement, Unknown why) {
         return switch (why) {
             case Unknown.Unsound fault -> undecided(kind, place, statement, ClaimId.of(fault.kind(), fault.place()));
-            case Unknown.Inexact inexact -> new Claim(kind, place, statement, Verdict.UNDECIDED, Optional.empty(),
-                    () -> Explanation.of("This cannot be decided exactly: " + inexact.words() + "."));
+            case Unknown.Beyond beyond -> new Claim(kind, place, statement, Verdict.UNDECIDED, Optional.empty(),
+                    () -> Explanation.of("This cannot be decided exactly: " + beyond.words() + "."));
         };
     }
 

@@ -45,7 +45,7 @@ final class DefaultClaims implements PageByPage {
         if (values.isEmpty()) {
             return ClaimDecider.undecided(ClaimKind.NOTHING_BY_DEFAULT, code, statement,
                     decider.space.causeAt(start)
-                            .orElseGet(() -> new Unknown.Inexact(decider.space.whyNoStart(start).orElse("its start value is not known"))));
+                            .orElseGet(() -> new Unknown.Beyond(decider.space.whyNoStart(start).orElse("its start value is not known"))));
         }
         int started = Diagrams.NONE;
         for (Map.Entry<Object, Integer> e : values.get().entrySet()) {

@@ -49,7 +49,7 @@ final class TextClaims {
         Optional<Truth> blank = gap.blank().flatMap(decider.space::truthOf);
         if (blank.isEmpty()) {
             return ClaimDecider.undecided(ClaimKind.TEXT_FILLED, place, statement,
-                    new Unknown.Inexact("the text around " + gap.name() + " depends on something that the proof does not cover"));
+                    new Unknown.Beyond("the text around " + gap.name() + " depends on something that the proof does not cover"));
         }
         ClaimDecider.Sought sought = reading(decider, gap.unit(), met, decider.d.and(met.set(), blank.get().holds()),
                 i -> Boolean.TRUE.equals(i.truth(gap.blank().get())));

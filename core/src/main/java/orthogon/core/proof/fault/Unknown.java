@@ -19,5 +19,5 @@ public sealed interface Unknown {
     }
 
     /** It is beyond what is decided exactly. */
-    record Inexact(String words) implements Unknown {}
+    record Beyond(String words) implements Unknown {}
 }

@@ -100,7 +100,7 @@ final class Conditions {
 
     private Unknown cause(Wire wire, Set<String> seen) {
         if (spelled.unclear().containsKey(wire.place())) {
-            return new Unknown.Inexact(spelled.unclear().get(wire.place()));
+            return new Unknown.Beyond(spelled.unclear().get(wire.place()));
         }
         if (faulty.containsKey(wire.place()) && !isOfTargetOnly(wire)) {
             return faulty.get(wire.place());

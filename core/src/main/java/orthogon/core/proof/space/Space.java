@@ -269,7 +269,7 @@ public final class Space {
         if (!causes.isEmpty()) {
             return Optional.of(causes.values().iterator().next());
         }
-        return features.whyInexact().map(Unknown.Inexact::new);
+        return features.whyInexact().map(Unknown.Beyond::new);
     }
 
     /** Why it is not certain who goes where: whether any condition rests on a fault or is open that is more than words or an own claim. */
@@ -291,7 +291,7 @@ public final class Space {
             return Optional.of(causes.get(place));
         }
         if (wire.family() == RuleFamily.START_WITH) {
-            return whyNoStart(place).map(Unknown.Inexact::new);
+            return whyNoStart(place).map(Unknown.Beyond::new);
         }
         Truth truth = truth(place, true);
         return openReason(diagrams.or(truth.holds(), truth.fails()));
@@ -430,7 +430,7 @@ public final class Space {
                 Guarded value = values.guarded(expr, outcomes);
                 yield value == null
                         ? open.computeIfAbsent(Printer.print(expr),
-                                t -> open(new Unknown.Inexact(features.reason(expr)), Analysis.mentioned(expr)))
+                                t -> open(new Unknown.Beyond(features.reason(expr)), Analysis.mentioned(expr)))
                         : new Truth(value.parts().getOrDefault(true, Diagrams.NONE), value.parts().getOrDefault(false, Diagrams.NONE));
             }
         };
