@@ -141,24 +141,12 @@ document.addEventListener('htmx:oobBeforeSwap', (event) => {
     });
 });
 
-// News that arrive while a mouse button is down are asked for again once it is up.
-const news = new Set();
-document.addEventListener('htmx:beforeSwap', (event) => {
-    const { elt } = event.detail.requestConfig;
-    if (pressed && elt.matches('[hx-trigger*="sse:"]')) {
-        event.detail.shouldSwap = false;
-        news.add(elt);
-    }
-});
-
 addEventListener('pointerdown', () => {
     pressed = true;
 }, true);
 const released = () => setTimeout(() => {
     pressed = false;
     next();
-    [...news].filter((elt) => elt.isConnected).forEach((elt) => htmx.trigger(elt, 'sse:proof'));
-    news.clear();
 });
 addEventListener('pointerup', released, true);
 addEventListener('pointercancel', released, true);
