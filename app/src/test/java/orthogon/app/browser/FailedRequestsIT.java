@@ -82,8 +82,9 @@ class FailedRequestsIT {
         for (List<String> told : List.of(List.of("en", "went wrong on our side"), List.of("ar", "حدث خطأ من جهتنا"))) {
             Page page = Chromium.visitor();
             page.navigate(application.address() + "/to/found-animal?lang=" + told.getFirst());
-            page.locator("form[method=post] button").first().click();
             page.route(Pattern.compile(".*/live"), Route::abort);
+            page.locator("form[method=post] button").first().click();
+            page.waitForURL("**/i/**");
             page.locator("#i-where_found").fill("By the weir");
             page.locator("#i-where_found").press("Tab");
             assertThat(page.locator("#failed")).containsText(told.getLast());

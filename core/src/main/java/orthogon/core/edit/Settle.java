@@ -3,6 +3,7 @@ package orthogon.core.edit;
 import java.util.Map;
 import java.util.Set;
 import orthogon.core.language.Texts;
+import orthogon.core.place.PlaceText;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Places;
 import orthogon.core.questionnaire.Question;
@@ -36,8 +37,9 @@ public record Settle(String place, String text) implements Edit {
         return Texts.apply(document, (unit, before) -> unit.equals(place) ? text : before);
     }
 
+    /** The page, item or outcome that a rule, a text or a setting belongs to. */
     private String owner() {
-        return SetConditions.owner(place);
+        return PlaceText.rule(place).isPresent() ? SetConditions.owner(place) : place.split("[./]", 2)[0];
     }
 
     @Override

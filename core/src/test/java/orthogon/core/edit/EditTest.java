@@ -314,4 +314,15 @@ class EditTest {
         }
         assertTrue(compared > 200, compared + " compared");
     }
+
+    @Test
+    void aFixKnowsWhatItIsAbout() throws Refused {
+        Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(
+                Page.empty("p", "P").withItems(List.of(Question.of("seen", "Seen?", new Answer.YesNo("", ""))))));
+        assertTrue(new Settle("seen.keepWhenHidden", "true").apply(document).question("seen").orElseThrow().keepWhenHidden());
+        assertEquals(Set.of("seen"), new Settle("seen.keepWhenHidden", "true").about());
+        assertEquals(Set.of("seen"), new Settle("seen.askWhen", "true").about());
+        assertEquals(Set.of("sent"), new Settle("sent.closing", "Thank you.").about());
+        assertEquals(Set.of(Edit.ENDING), new Settle("outcomeTable/0", "true").about());
+    }
 }
