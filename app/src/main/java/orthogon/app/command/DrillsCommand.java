@@ -1,6 +1,5 @@
 package orthogon.app.command;
 
-import java.util.concurrent.Callable;
 import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.drill.Drills;
 import orthogon.core.questionnaire.Questionnaire;
@@ -9,14 +8,12 @@ import orthogon.formats.report.DrillReport;
 import picocli.CommandLine.ArgGroup;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
-import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import picocli.CommandLine.Spec;
 
 /** Works out few respondents who together do everything that a questionnaire can do. */
 @Command(name = "drills", description = "Few respondents who together do everything it can do.")
-final class DrillsCommand implements Callable<Integer> {
+final class DrillsCommand extends FileCommand {
 
     /** The form in which they are told; CSV where none is chosen. */
     private static final class Form {
@@ -28,32 +25,26 @@ final class DrillsCommand implements Callable<Integer> {
         private boolean script;
     }
 
-    @Spec
-    private CommandSpec spec;
     @Mixin
     private ProofOptions options;
     @ArgGroup
     private Form form;
     @Parameters(paramLabel = "FILE")
-    private String name;
+    private String file;
 
     @Override
-    public Integer call() {
-        InputFile file = new InputFile(name);
+    int run() throws UnusableFile {
+        Questionnaire document = questionnaire(file);
         try {
-            Questionnaire document = file.questionnaire();
             Drills drills = Drills.of(document, options.asOf(), options.limits(), Watch.NOBODY);
-            spec.commandLine().getOut().println(form != null && form.json
+            out().println(form != null && form.json
                     ? DrillReport.json(document, options.asOf(), drills)
                     : form != null && form.script
                             ? DrillReport.script(document, options.asOf(), drills)
                             : DrillReport.csv(drills).stripTrailing());
             return 0;
-        } catch (UnusableFile e) {
-            file.report(e, spec.commandLine().getErr());
-            return 2;
         } catch (Drills.NotPossible e) {
-            spec.commandLine().getErr().println(name + " has no drills: " + e.getMessage());
+            err().println(file + " has no drills: " + e.getMessage());
             return 1;
         }
     }

@@ -4,14 +4,15 @@ import java.time.Duration;
 import java.time.LocalDate;
 import orthogon.core.proof.diagram.Limits;
 import picocli.CommandLine.ITypeConverter;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.TypeConversionException;
 
 /** What every command that proves something can be told. */
 final class ProofOptions {
 
-    @Option(names = "--as-of", paramLabel = "DATE", converter = Day.class, description = "What today() means, as 2026-11-30. The current day if it is left out.")
-    private LocalDate asOf = LocalDate.now();
+    @Mixin
+    private DayOption day;
 
     @Option(names = "--seconds", paramLabel = "N", converter = AtLeastOne.class, description = "The most that a proof may take, in seconds. What that ends stays undecided.")
     private int seconds = (int) Limits.USUAL.time().toSeconds();
@@ -20,24 +21,12 @@ final class ProofOptions {
     private Integer memory;
 
     LocalDate asOf() {
-        return asOf;
+        return day.asOf();
     }
 
     Limits limits() {
         Duration time = Duration.ofSeconds(seconds);
         return memory == null ? new Limits(Limits.USUAL.nodes(), time) : Limits.of(memory, time);
-    }
-
-    /** Reads a day of ISO 8601. */
-    static final class Day implements ITypeConverter<LocalDate> {
-        @Override
-        public LocalDate convert(String typed) {
-            try {
-                return LocalDate.parse(typed);
-            } catch (java.time.DateTimeException e) {
-                throw new TypeConversionException("\"" + typed + "\" is not a date; write it like 2026-11-30");
-            }
-        }
     }
 
     /** Reads a whole number from 1 to 999,999. */

@@ -36,6 +36,10 @@ final class Ledger {
         public String id() {
             return "row-" + code;
         }
+
+        boolean isQuestion() {
+            return kind.equals("question");
+        }
     }
 
     /** One thing decided by another: between two rows, with what it says. */

@@ -6,7 +6,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Predicate;
+import orthogon.app.compose.Ledger.Row;
 import orthogon.app.frame.Frame;
+import orthogon.app.frame.ListPart;
 import orthogon.app.proving.Proofs;
 import orthogon.app.store.DraftStore;
 import orthogon.app.store.DraftStore.Draft;
@@ -56,8 +59,8 @@ class Sheet {
         Wiring wiring = Wiring.of(draft.document());
         Ledger ledger = new Ledger(wiring, folded.of(draft.code()));
         Optional<Signs> signs = proofs.ready(draft).map(Signs::new);
-        LedgerPart part = LedgerPart.around(ledger.rows(), shownAt(draft, at));
-        model.addAttribute("part", part);
+        ListPart<Row> part = ListPart.around(ledger.rows(), isShownAs(draft, at));
+        part(part, ledger, model);
         model.addAttribute("signs", signs.map(Signs::all).orElse(Map.of()));
         model.addAttribute("kinds", AnswerWords.KINDS);
         model.addAttribute("names", String.join(" ", wiring.names(RuleFamily.OUTCOME_ROW, "")));
@@ -66,9 +69,17 @@ class Sheet {
         inspector(draft, wiring, ledger, signs, at, model);
     }
 
-    /** The row by which another is shown: its page, where that is folded. */
-    private String shownAt(Draft draft, String at) {
-        return draft.document().pageOf(at).map(Page::code).filter(folded.of(draft.code())::contains).orElse(at);
+    /** Finds the row by which another is shown: its page, where that is folded. */
+    private Predicate<Row> isShownAs(Draft draft, String at) {
+        String code = draft.document().pageOf(at).map(Page::code).filter(folded.of(draft.code())::contains).orElse(at);
+        return row -> row.code().equals(code);
+    }
+
+    private static void part(ListPart<Row> part, Ledger ledger, Model model) {
+        model.addAttribute("part", part);
+        model.addAttribute("before", part.before().map(Row::code).orElse(""));
+        model.addAttribute("after", part.after().map(Row::code).orElse(""));
+        model.addAttribute("questionsBefore", ledger.rows().subList(0, part.first()).stream().filter(Row::isQuestion).count());
     }
 
     private void state(Draft draft, String at, Model model) {
@@ -79,8 +90,8 @@ class Sheet {
         model.addAttribute("canRedo", draft.redoTo().isPresent());
     }
 
-    private static String wiring(LedgerPart part, Ledger ledger, Optional<Signs> signs) {
-        return new WiringLanes(part.rows(), ledger.decisions(), signs.map(Signs::never).orElse(Set.of())).svg();
+    private static String wiring(ListPart<Row> part, Ledger ledger, Optional<Signs> signs) {
+        return new WiringLanes(part.shown(), ledger.decisions(), signs.map(Signs::never).orElse(Set.of())).svg();
     }
 
     /**
@@ -96,15 +107,15 @@ class Sheet {
                 ? ledger
                 : new Ledger(Wiring.of(d.document()), folded.of(draft.code())));
         Optional<Signs> signs = proofs.ready(draft).map(Signs::new);
-        LedgerPart part = LedgerPart.of(ledger.rows(), shown).with(ledger.rows(), shownAt(draft, at));
+        ListPart<Row> part = ListPart.of(ledger.rows(), shown).with(ledger.rows(), isShownAs(draft, at));
         SheetChanges changes = SheetChanges.between(
-                before.map(b -> LedgerPart.of(b.rows(), shown)).filter(b -> b.number() == part.number()).map(LedgerPart::rows)
+                before.map(b -> ListPart.of(b.rows(), shown)).filter(b -> b.number() == part.number()).map(ListPart::shown)
                         .orElse(List.of()),
-                part.rows());
+                part.shown());
         // Most edits leave the wiring as it is; then it is not sent again.
         boolean rewired = changes.all().isPresent() || !changes.removed().isEmpty() || !changes.added().isEmpty()
                 || !ledger.hasSameRules(before.orElseThrow());
-        model.addAttribute("part", part);
+        part(part, ledger, model);
         model.addAttribute("changes", changes);
         model.addAttribute("wiring", rewired ? wiring(part, ledger, signs) : "");
         model.addAttribute("signs", signs.map(Signs::all).orElse(Map.of()));

@@ -28,14 +28,14 @@ final class Signs {
         for (Claim claim : proof.claims()) {
             String place = claim.kind() == ClaimKind.TRANSLATED ? claim.place().substring(claim.place().indexOf('/') + 1) : claim.place();
             String head = place.split("[./]", 2)[0];
-            boolean ofOutcome = claim.kind() == ClaimKind.TRANSLATED || claim.kind() == ClaimKind.TEXT_FILLED;
+            boolean ofOutcome = claim.kind().scope() == ClaimKind.Scope.TEXT;
             boolean ending = claim.kind().scope() == ClaimKind.Scope.ENDING
                     || head.equals("outcomeTable")
                     || head.equals("claims") || claim.kind() == ClaimKind.CODE_UNIQUE && outcomes.contains(claim.place())
                     || ofOutcome && outcomes.contains(head) && proof.document().item(head).isEmpty();
             claims.computeIfAbsent(ending ? Edit.ENDING : head, c -> new ArrayList<>()).add(claim);
             if (claim.verdict() == Verdict.REFUTED && claim.place().equals(head)
-                    && claim.kind().isReach()) {
+                    && claim.kind().isReach() && claim.kind().scope() == ClaimKind.Scope.ROW) {
                 never.add(head);
             }
         }

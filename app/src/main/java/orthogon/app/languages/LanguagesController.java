@@ -9,9 +9,11 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
+import orthogon.app.frame.ListPart;
 import orthogon.app.http.NotThere;
 import orthogon.app.proving.Proofs;
 import orthogon.app.store.DraftStore.Draft;
@@ -82,36 +84,6 @@ class LanguagesController {
     /** One line of the list. */
     record Row(Units.Unit unit, String state, String place) {}
 
-    /**
-     * The texts of the list that the sheet shows: all of them, or the part of a very long list in which the open text stands.
-     *
-     * @param first how many texts stand before them
-     * @param before unit of the last text before them; empty where there is none
-     * @param after unit of the first text behind them; empty where there is none
-     */
-    record ListPart(List<Units.Unit> units, int first, String before, String after) {
-
-        /** Most texts that are listed at once. */
-        static final int MOST_LISTED = 2_000;
-
-        static ListPart around(List<Units.Unit> all, Units.Unit open) {
-            int from = Math.max(0, all.indexOf(open)) / MOST_LISTED * MOST_LISTED;
-            int to = Math.min(all.size(), from + MOST_LISTED);
-            return new ListPart(all.subList(from, to), from, from == 0 ? "" : all.get(from - 1).unit(),
-                    to == all.size() ? "" : all.get(to).unit());
-        }
-
-        /** Whether there are texts that are not shown. */
-        public boolean isPart() {
-            return !before.isEmpty() || !after.isEmpty();
-        }
-
-        /** Number of the last text that is shown, from 1. */
-        public int last() {
-            return first + units.size();
-        }
-    }
-
     /** Lines of one page or outcome. */
     record Group(String title, List<Row> rows) {}
 
@@ -173,9 +145,9 @@ class LanguagesController {
         model.addAttribute("revision", draft.revision());
         Optional<Units.Unit> open = listed.stream().filter(u -> u.unit().equals(wanted.unit())).findFirst()
                 .or(() -> unit(document, to, wanted.unit())).or(() -> listed.stream().findFirst());
-        ListPart part = ListPart.around(listed, open.orElse(null));
+        ListPart<Units.Unit> part = ListPart.around(listed, open.<Predicate<Units.Unit>>map(o -> o::equals).orElse(u -> false));
         model.addAttribute("part", part);
-        model.addAttribute("groups", groups(document, part.units()));
+        model.addAttribute("groups", groups(document, part.shown()));
         open(draft, proof, to, open, model);
     }
 

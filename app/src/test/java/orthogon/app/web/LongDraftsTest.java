@@ -150,11 +150,11 @@ class LongDraftsTest {
 
     @Test
     void theTextsAreListedInPart() throws Exception {
-        web.perform(get("/q/long_count/languages").param("to", "fr").with(INES)).andExpect(has("Texts 1 to 2000 of"))
+        web.perform(get("/q/long_count/languages").param("to", "fr").with(INES)).andExpect(has("Texts 1 to 1500 of"))
                 .andExpect(has("data-unit=\"q100.wording\"")).andExpect(lacks("data-unit=\"q2500.wording\""))
                 .andExpect(has("Later")).andExpect(lacks("Earlier"));
         web.perform(get("/q/long_count/languages").param("to", "fr").param("unit", "q2500.wording").with(INES))
-                .andExpect(has("Texts 2001 to")).andExpect(has("data-unit=\"q2500.wording\"")).andExpect(has("Earlier"));
+                .andExpect(has("Texts 1501 to")).andExpect(has("data-unit=\"q2500.wording\"")).andExpect(has("Earlier"));
         web.perform(get("/q/long_count/languages").param("to", "fr").param("find", "Bird 25").with(INES))
                 .andExpect(lacks("The list is long.")).andExpect(has("data-unit=\"q2500.wording\""));
     }

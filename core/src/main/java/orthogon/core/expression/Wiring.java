@@ -370,64 +370,7 @@ public final class Wiring {
         wires.put(place, wire);
     }
 
-    /** @param owner the item, page or claim at which the expression stands; inside a roster, names mean this entry */
     private Typer.Scope scope(RuleFamily family, String owner) {
-        boolean claim = family == RuleFamily.CLAIM;
-        String here = claim || family == RuleFamily.OUTCOME_ROW ? "" : rosterOf.getOrDefault(owner, "");
-        Set<String> outcomes = new LinkedHashSet<>();
-        document.outcomes().forEach(o -> outcomes.add(o.code()));
-        return new Typer.Scope() {
-            private boolean elsewhere(String name) {
-                return rosterOf.containsKey(name) && !rosterOf.get(name).equals(here);
-            }
-
-            @Override
-            public Optional<Type> type(String name) {
-                if (claim && name.equals("outcome")) {
-                    return Optional.of(Type.choice("outcome", outcomes));
-                }
-                if (elsewhere(name)) {
-                    return Optional.empty();
-                }
-                if (items.get(name) instanceof Derived d && !types.containsKey(name)) {
-                    return Optional.of(Type.NOTHING);
-                }
-                return Wiring.this.type(name);
-            }
-
-            @Override
-            public Collection<String> names() {
-                Set<String> names = new LinkedHashSet<>();
-                types.keySet().stream().filter(n -> !elsewhere(n)).forEach(names::add);
-                items.values().stream().filter(Roster.class::isInstance).forEach(r -> names.add(r.code()));
-                if (claim) {
-                    names.add("outcome");
-                }
-                return names;
-            }
-
-            @Override
-            public Optional<String> otherwise(String name) {
-                if (name.equals("outcome") && !items.containsKey(name)) {
-                    return Optional.of("outcome is known only at the end; own claims may use it");
-                }
-                if (elsewhere(name)) {
-                    return Optional.of(name + " is answered once for each entry; write " + rosterOf.get(name) + "." + name
-                            + " for all of them");
-                }
-                return Optional.ofNullable(items.get(name)).map(i -> name + " is a " + i.kind() + " and has no answer");
-            }
-
-            @Override
-            public Collection<String> askable() {
-                return claim ? askable : Set.of();
-            }
-
-            @Override
-            public boolean hasScore(String name) {
-                return !elsewhere(name) && items.get(name) instanceof Question q
-                        && (q.answer() instanceof Answer.OneChoice || q.answer() instanceof Answer.ManyChoices);
-            }
-        };
+        return new NamesInScope(this, types, askable, family, owner);
     }
 }

@@ -11,7 +11,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Expr.*;
 import orthogon.core.expression.Printer;
@@ -468,32 +467,6 @@ public final class Space {
 
     /** The states in which the answer lies in the same cell as this value; none where the question's limits do not allow the value. */
     public int cellOf(Axis axis, Object value) {
-        Question question = axis.question();
-        boolean each = axis.isMany() || question == null && !bits.allowed(axis.code()).isEmpty()
-                || question != null && Domains.isEachAClass(question.answer());
-        if (value == null || each) {
-            return axis.value(value instanceof List<?> l && l.isEmpty() ? null : value);
-        }
-        if (question != null && !Domains.isWithinLimits(question.answer(), value, today)) {
-            return Diagrams.NONE;
-        }
-        List<Object> signature = signature(axis, value);
-        for (int c = 1; c < axis.cells().size(); c++) {
-            diagrams.goOn();
-            if (signature(axis, axis.cells().get(c)).equals(signature)) {
-                return axis.cell(c);
-            }
-        }
-        return Diagrams.NONE;
-    }
-
-    private List<Object> signature(Axis axis, Object value) {
-        List<Object> signature = new ArrayList<>();
-        for (Expr feature : features.of(axis.code())) {
-            if (!features.isInexact(feature)) {
-                signature.add(Guarded.key(Evaluator.value(feature, new Alone(axis.code(), value, axis.question(), today))));
-            }
-        }
-        return signature;
+        return new CellSearch(bits, features, diagrams, today).of(axis, value);
     }
 }
