@@ -173,7 +173,7 @@ class WholeStoryIT {
         page.getByLabel("Title").focus();
         page.keyboard().type("Owl watch");
         page.keyboard().press("Enter");
-        page.waitForURL("**/q/owl_watch/compose");
+        page.waitForURL("**/q/owl_watch/compose**");
         type(page, "How many owls did you hear? / number 0..9 owls *", "many_owls_hear");
         type(page, "Did one call back? / yes/no *", "one_call_back");
         page.keyboard().press("c");
