@@ -35,12 +35,26 @@ document.addEventListener('htmx:confirm', (event) => {
     }
 });
 
+/** The attribute of an element, or of the nearest element around it where none between keeps it to itself. */
+function inherited(elt, name) {
+    for (let at = elt; at; at = at.parentElement) {
+        const kept = at === elt ? [] : at.getAttribute('hx-disinherit')?.split(' ') ?? [];
+        if (kept.includes('*') || kept.includes(name)) {
+            return undefined;
+        }
+        if (at.hasAttribute(name)) {
+            return at.getAttribute(name);
+        }
+    }
+    return undefined;
+}
+
 /** What a request says: what it was made with, or else what stands in the fields of its element. */
 function said({ elt, verb, etc }) {
     if (etc.values instanceof FormData) {
         return [...etc.values];
     }
-    const more = JSON.parse(elt.closest('[hx-vals]')?.getAttribute('hx-vals') ?? '{}');
+    const more = JSON.parse(inherited(elt, 'hx-vals') ?? '{}');
     return Object.entries({ ...htmx.values(elt, verb), ...more, ...etc.values })
         .flatMap(([name, value]) => [value].flat().map((each) => [name, each]));
 }
@@ -79,9 +93,9 @@ function inPlaceOf(turn) {
     htmx.ajax(verb.toUpperCase(), path, {
         source: document.querySelector('[data-base]'), values, headers: etc.headers,
         target: target.isConnected ? target : document.getElementById(target.id) ?? document.querySelector('[data-base]'),
-        swap: etc.swapOverride ?? elt.closest('[hx-swap]')?.getAttribute('hx-swap') ?? 'innerHTML',
-        select: elt.closest('[hx-select]')?.getAttribute('hx-select'),
-        push: elt.closest('[hx-push-url]')?.getAttribute('hx-push-url'),
+        swap: etc.swapOverride ?? inherited(elt, 'hx-swap') ?? 'innerHTML',
+        select: inherited(elt, 'hx-select'),
+        push: inherited(elt, 'hx-push-url'),
     });
     itsTurn = false;
 }

@@ -90,6 +90,7 @@ class MendingIT {
         held.forEach(Route::resume);
         page.waitForURL("**/prove?claim=**");
         assertThat(page.locator("#claims a[aria-current]")).hasText(statement);
+        assertThat(page.locator("#chosen .sign").first()).hasClass(Pattern.compile("refuted"));
     }
 
     @Test
