@@ -20,8 +20,6 @@ import org.springframework.web.context.request.ServletRequestAttributes;
 @Component
 public class SignedIn {
 
-    private static final int LONGEST_BROWSER = 120;
-
     /**
      * One session.
      *
@@ -42,9 +40,8 @@ public class SignedIn {
     void began(InteractiveAuthenticationSuccessEvent event) {
         if (RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes attributes) {
             HttpServletRequest request = attributes.getRequest();
-            String browser = String.valueOf(request.getHeader("User-Agent"));
-            begun.put(request.getSession().getId(), new Begun(request.getRemoteAddr(),
-                    browser.length() > LONGEST_BROWSER ? browser.substring(0, LONGEST_BROWSER) : browser, Instant.now()));
+            begun.put(request.getSession().getId(),
+                    new Begun(request.getRemoteAddr(), BrowserName.of(request.getHeader("User-Agent")), Instant.now()));
         }
     }
 
