@@ -175,6 +175,7 @@ class Sheet {
         model.addAttribute("decides", decides.getOrDefault(at, Set.of()));
         model.addAttribute("decidedBy", decides.entrySet().stream().filter(e -> e.getValue().contains(at)).map(Map.Entry::getKey).toList());
         model.addAttribute("claims", signs.map(s -> s.at(at)).orElse(List.of()));
+        model.addAttribute("claimWords", signs.map(Signs::words).orElse(null));
         model.addAttribute("phrases", new Phrases(wiring));
         Map<String, String> kinds = new LinkedHashMap<>();
         Presentation.MESSAGES.forEach(kind -> kinds.put(kind, orthogon.core.language.OwnWords.english().get("message." + kind)));

@@ -12,6 +12,7 @@ import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.proof.claim.Verdict;
+import orthogon.core.proof.told.ClaimWords;
 
 /** The claims of a proof by the row that they are about. */
 final class Signs {
@@ -21,8 +22,10 @@ final class Signs {
 
     private final Map<String, List<Claim>> claims = new HashMap<>();
     private final Set<String> never = new HashSet<>();
+    private final ClaimWords words;
 
     Signs(Proof proof) {
+        words = proof.words();
         Set<String> outcomes = new HashSet<>();
         proof.document().outcomes().forEach(o -> outcomes.add(o.code()));
         for (Claim claim : proof.claims()) {
@@ -39,6 +42,11 @@ final class Signs {
                 never.add(head);
             }
         }
+    }
+
+    /** Says the claims in words. */
+    ClaimWords words() {
+        return words;
     }
 
     /** Rows that nobody ever reaches. */

@@ -116,7 +116,7 @@ public class Frame {
                 figures.flatMap(Figures::answerPaths).map(Frame::grouped).orElse(""),
                 figures.flatMap(Figures::routes).map(Frame::grouped).orElse(""),
                 figures.flatMap(Figures::notCounted).orElse(""), languages(draft), release,
-                next.map(Claim::id).orElse(""), next.map(Claim::statement).orElse(""));
+                next.map(Claim::id).orElse(""), next.map(c -> proof.orElseThrow().words().statement(c)).orElse(""));
     }
 
     /** Every language with how much of it is fit to go out. */

@@ -12,6 +12,7 @@ import orthogon.core.language.Stretch;
 import orthogon.core.language.Translated;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.Finding;
 import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.proof.claim.Replay;
 import orthogon.core.questionnaire.Page;
@@ -73,6 +74,6 @@ final class Preview {
     }
 
     private static Optional<Map<String, Object>> explained(Proof proof, ClaimKind kind, String place) {
-        return proof.claim(kind, place).map(Claim::explanation).flatMap(Claim.Explanation::witness);
+        return proof.claim(kind, place).map(Claim::finding).flatMap(Finding::witness);
     }
 }

@@ -97,6 +97,7 @@ class MapController {
         model.addAttribute("rows", rows.size() > Branches.MOST_DRAWN ? rows.subList(0, Branches.MOST_DRAWN) : rows);
         model.addAttribute("note", note(level, as, shown, drawn, rows.size()));
         about(proof, at).ifPresent(a -> model.addAttribute("about", a));
+        model.addAttribute("claimWords", proof.words());
         return part == null ? "map" : "map :: sheet";
     }
 
@@ -190,7 +191,9 @@ class MapController {
     String about(@PathVariable String code, @RequestParam String at, Model model) {
         Draft draft = frame.draft(code);
         model.addAttribute("code", code);
-        about(proofs.of(draft), at).ifPresent(a -> model.addAttribute("about", a));
+        Proof proof = proofs.of(draft);
+        about(proof, at).ifPresent(a -> model.addAttribute("about", a));
+        model.addAttribute("claimWords", proof.words());
         return "map :: about";
     }
 

@@ -18,12 +18,12 @@ import orthogon.core.language.Piping;
 import orthogon.core.language.Texts;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.Finding;
 import orthogon.core.proof.claim.ClaimKind;
-import orthogon.core.proof.claim.Gate;
+import orthogon.core.release.Gate;
 import orthogon.core.proof.claim.Mend;
 import orthogon.core.proof.claim.Replay;
-import orthogon.core.proof.claim.Sentences;
-import orthogon.core.proof.claim.Verdict;
+import orthogon.core.proof.told.ClaimWords;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
@@ -31,6 +31,7 @@ import orthogon.core.questionnaire.Questionnaire;
 /**
  * Everything about the claim that is selected.
  *
+ * @param statement what is claimed
  * @param title what is proved, or what is wrong
  * @param deciding answers of the witness that decide
  * @param rest its other answers
@@ -40,7 +41,8 @@ import orthogon.core.questionnaire.Questionnaire;
  * @param now what stands where the fix would change something
  * @param translated where it is about a translation
  */
-record Explained(Claim claim, String title, String headline, String details, List<Member> core, List<Given> deciding, List<Given> rest,
+record Explained(Claim claim, String statement, String title, String headline, String details, List<Member> core, List<Given> deciding,
+        List<Given> rest,
         boolean hasWitness, boolean ofTwo, Optional<OnPage> onPage, Optional<String> endsAs, Optional<Mend> mend, String now,
         List<Claim> consequences,
         Optional<Claim> cause, String goTo, boolean waivable, Optional<Gate.Waiver> waiver, Optional<Translated> translated) {
@@ -87,40 +89,33 @@ record Explained(Claim claim, String title, String headline, String details, Lis
     record Line(String code, String wording, boolean asked, String said, boolean refused) {}
 
     static Explained of(Proof proof, Claim claim, Gate gate) {
-        Claim.Explanation explanation = claim.explanation();
+        Finding finding = claim.finding();
+        ClaimWords words = proof.words();
         Questionnaire document = proof.document();
         List<Given> deciding = new ArrayList<>();
         List<Given> rest = new ArrayList<>();
-        given(proof, claim, explanation, deciding, rest);
+        given(proof, claim, finding, deciding, rest);
         List<Claim> consequences = proof.claims().stream().filter(c -> c.follows().filter(claim.identity()::equals).isPresent()).toList();
         Optional<Claim> cause = claim.follows().flatMap(f -> proof.claim(f.kind(), f.place()));
-        List<Member> core = explanation.core().stream()
-                .map(place -> new Member(place, proof.sentence(place), owner(document, place))).toList();
-        String now = explanation.mend().flatMap(m -> proof.wiring().at(m.place())).map(w -> w.text()).orElse("");
-        Optional<OnPage> onPage = onPage(proof, claim, explanation);
-        Optional<String> endsAs = onPage.isEmpty() && explanation.other().isEmpty()
-                ? explanation.witness().flatMap(w -> endsAs(proof, w))
+        List<Member> core = finding.core().stream()
+                .map(place -> new Member(place, words.condition(place), owner(document, place))).toList();
+        String now = finding.mend().flatMap(m -> proof.wiring().at(m.place())).map(w -> w.text()).orElse("");
+        Optional<OnPage> onPage = onPage(proof, claim, finding);
+        Optional<String> endsAs = onPage.isEmpty() && finding.other().isEmpty()
+                ? finding.witness().flatMap(w -> endsAs(proof, w))
                 : Optional.empty();
-        return new Explained(claim, title(proof, claim), explanation.headline(),
-                core.isEmpty() ? explanation.details() : intro(explanation.details()), core,
-                deciding, rest, explanation.witness().isPresent(), explanation.other().isPresent(), onPage, endsAs,
-                explanation.mend(), now, consequences, cause, owner(document, claim.place()), Gate.canBeWaived(claim),
+        return new Explained(claim, words.statement(claim), words.title(claim), words.headline(claim),
+                core.isEmpty() ? words.details(claim) : words.intro(claim), core,
+                deciding, rest, finding.witness().isPresent(), finding.other().isPresent(), onPage, endsAs,
+                finding.mend(), now, consequences, cause, owner(document, claim.place()), Gate.canBeWaived(claim),
                 gate.waiver(claim), Translated.of(claim, document));
     }
 
-    /** What is proved begins as a sentence does, unless its first word is a code. */
-    private static String title(Proof proof, Claim claim) {
-        String said = claim.statement() + ".";
-        return claim.verdict() != Verdict.PROVED
-                ? claim.explanation().headline()
-                : said.startsWith(claim.place()) ? said : Sentences.begun(proof.wiring(), said);
-    }
-
-    private static void given(Proof proof, Claim claim, Claim.Explanation explanation, List<Given> deciding, List<Given> rest) {
+    private static void given(Proof proof, Claim claim, Finding finding, List<Given> deciding, List<Given> rest) {
         Questionnaire document = proof.document();
-        Map<String, Object> answers = explanation.witness().orElse(Map.of());
-        Map<String, Object> others = explanation.other().orElse(Map.of());
-        Set<String> decisive = decisive(proof, claim, explanation);
+        Map<String, Object> answers = finding.witness().orElse(Map.of());
+        Map<String, Object> others = finding.other().orElse(Map.of());
+        Set<String> decisive = decisive(proof, claim, finding);
         Set<String> codes = new LinkedHashSet<>();
         document.arriving().forEach(p -> codes.add(p.code()));
         document.items().forEach(i -> codes.add(i.code()));
@@ -128,7 +123,7 @@ record Explained(Claim claim, String title, String headline, String details, Lis
         for (String code : codes) {
             // The second respondent is told only as far as the page at which the two part.
             boolean told = claim.kind() != ClaimKind.ANSWERS_KEPT || pageOf(document, code) < pageOf(document, claim.place());
-            boolean decides = explanation.other().isEmpty()
+            boolean decides = finding.other().isEmpty()
                     ? decisive.contains(code)
                     : told && !Objects.equals(answers.get(code), others.get(code));
             (decides ? deciding : rest).add(new Given(code, document.item(code).map(Item::wording).orElse("link parameter"),
@@ -137,13 +132,13 @@ record Explained(Claim claim, String title, String headline, String details, Lis
     }
 
     /** What the conditions that the claim rests on speak of. */
-    private static Set<String> decisive(Proof proof, Claim claim, Claim.Explanation explanation) {
+    private static Set<String> decisive(Proof proof, Claim claim, Finding finding) {
         Set<String> codes = new LinkedHashSet<>();
         String place = claim.place().split("#")[0];
         boolean ofOutcome = claim.kind() == ClaimKind.ONE_OUTCOME || claim.kind() == ClaimKind.OWN && proof.wiring().wires().stream()
                 .anyMatch(w -> w.owner().equals(place) && w.readable().filter(e -> e.references().contains("outcome")).isPresent());
         proof.wiring().wires().stream()
-                .filter(w -> explanation.core().contains(w.place()) || w.place().equals(place)
+                .filter(w -> finding.core().contains(w.place()) || w.place().equals(place)
                         || claim.kind() == ClaimKind.OWN && w.owner().equals(place)
                         || ofOutcome && (w.place().startsWith("outcomeTable/") || w.place().contains("/finish/"))
                         || w.place().equals(place + ".askWhen") || w.place().equals(place + ".openWhen"))
@@ -158,13 +153,13 @@ record Explained(Claim claim, String title, String headline, String details, Lis
                 : Optional.empty();
     }
 
-    private static Optional<OnPage> onPage(Proof proof, Claim claim, Claim.Explanation explanation) {
+    private static Optional<OnPage> onPage(Proof proof, Claim claim, Finding finding) {
         String owner = owner(proof.document(), claim.place());
         Optional<Page> page = proof.document().page(owner).or(() -> proof.document().pageOf(owner));
-        if (explanation.witness().isEmpty() || page.isEmpty()) {
+        if (finding.witness().isEmpty() || page.isEmpty()) {
             return Optional.empty();
         }
-        Interview there = Replay.of(proof.wiring(), proof.asOf(), explanation.witness().get(), page.get().code());
+        Interview there = Replay.of(proof.wiring(), proof.asOf(), finding.witness().get(), page.get().code());
         Optional<Course.PageView> view = there.course().current().filter(v -> v.page().equals(page.get()));
         if (view.isEmpty()) {
             return Optional.empty();
@@ -183,12 +178,6 @@ record Explained(Claim claim, String title, String headline, String details, Lis
 
     private static int pageOf(Questionnaire document, String code) {
         return document.pageOf(code).map(document.pages()::indexOf).orElse(-1);
-    }
-
-    /** The words before the list, where the list itself is shown as one. */
-    private static String intro(String details) {
-        int colon = details.indexOf(": ");
-        return colon < 0 ? details : details.substring(0, colon) + ":";
     }
 
     /** The row of the ledger that a place belongs to. */

@@ -18,6 +18,7 @@ import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Replay;
+import orthogon.core.proof.told.ClaimWords;
 import orthogon.core.proof.flow.Figures;
 import orthogon.core.proof.flow.Routes;
 import orthogon.core.questionnaire.Burden;
@@ -124,7 +125,7 @@ class LanesController {
     /** The interview does not go along the route it should, which is nothing to show a respondent of. */
     static final class NotConfirmed extends RuntimeException {
         NotConfirmed() {
-            super(Replay.DISAGREE);
+            super(ClaimWords.disagreement());
         }
     }
 

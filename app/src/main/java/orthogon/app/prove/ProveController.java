@@ -28,7 +28,7 @@ import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.proof.claim.Family;
-import orthogon.core.proof.claim.Gate;
+import orthogon.core.release.Gate;
 import orthogon.core.proof.claim.Mend;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.flow.Figures;
@@ -125,6 +125,7 @@ class ProveController {
         model.addAttribute("families", families);
         model.addAttribute("listed", listed);
         model.addAttribute("gate", gate);
+        model.addAttribute("claimWords", proof.words());
         model.addAttribute("tab", tab);
         model.addAttribute("document", draft.document());
         Optional<Claim> selected = proof.claims().stream().filter(c -> c.id().equals(claim)).findFirst()
@@ -152,6 +153,7 @@ class ProveController {
         Optional<Claim> selected = proof.claims().stream().filter(c -> c.id().equals(claim)).findFirst();
         model.addAttribute("code", code);
         model.addAttribute("gate", gate);
+        model.addAttribute("claimWords", proof.words());
         model.addAttribute("gone", selected.isEmpty());
         model.addAttribute("asked", claim);
         model.addAttribute("proofOf", draft.revision());
@@ -173,6 +175,7 @@ class ProveController {
         int next = Math.min(all.size(), first + AT_A_TIME);
         model.addAttribute("code", code);
         model.addAttribute("gate", gates.of(draft, proof));
+        model.addAttribute("claimWords", proof.words());
         model.addAttribute("chosen", null);
         model.addAttribute("claims", all.subList(first, next));
         model.addAttribute("more", next == all.size()
@@ -265,7 +268,7 @@ class ProveController {
             HttpServletResponse response) {
         return Editing.attempt(model, response, () -> {
             Draft draft = frame.draft(code);
-            Mend mend = claim(draft, claim).explanation().mend()
+            Mend mend = claim(draft, claim).finding().mend()
                     .orElseThrow(() -> new Refused("Orthogon no longer suggests a fix for this claim."));
             editing.make(code, revision, new Settle(mend.place(), mend.text()), who);
             return again(code, claim, model);

@@ -3,7 +3,7 @@ package orthogon.app.proving;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.WaiverStore;
 import orthogon.core.proof.Proof;
-import orthogon.core.proof.claim.Gate;
+import orthogon.core.release.Gate;
 import org.springframework.stereotype.Component;
 
 /** What stands in the way of releasing a draft, waivers taken into account. */

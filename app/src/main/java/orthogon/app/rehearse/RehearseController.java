@@ -301,7 +301,7 @@ class RehearseController {
     String witness(@PathVariable String code, @RequestParam String claim, Principal who) {
         Draft draft = frame.draft(code);
         Optional<Claim> found = proofs.of(draft).claims().stream().filter(c -> c.id().equals(claim)).findFirst();
-        Optional<Map<String, Object>> answers = found.flatMap(c -> c.explanation().witness());
+        Optional<Map<String, Object>> answers = found.flatMap(c -> c.finding().witness());
         return answers.isEmpty()
                 ? "redirect:/q/" + code + "/rehearse"
                 : keep(draft, who,

@@ -28,7 +28,7 @@ import orthogon.core.language.OwnWords;
 import orthogon.core.language.Texts;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
-import orthogon.core.proof.claim.Gate;
+import orthogon.core.release.Gate;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.formats.document.DocumentWriter;
 import orthogon.formats.report.KeptProof;
@@ -117,6 +117,7 @@ class ReleaseController {
 
     private void gate(Draft draft, Proof proof, List<Release> all, Principal who, Model model) {
         Gate gate = gates.of(draft, proof);
+        model.addAttribute("claimWords", proof.words());
         List<Claim> inTheWay = gate.inTheWay();
         List<SignOff> signed = signOffs.of(draft.id(), draft.revision());
         model.addAttribute("open", gate.isOpen());
@@ -226,7 +227,7 @@ class ReleaseController {
                             + ", must sign it first.",
                     who, model, response);
         }
-        List<String> waived = gate.waived().entrySet().stream().map(w -> w.getKey().statement() + " – waived by "
+        List<String> waived = gate.waived().entrySet().stream().map(w -> proof.words().statement(w.getKey()) + " – waived by "
                 + people.shown(w.getValue().author()) + ": " + w.getValue().reason().replaceAll("\\s+", " ")).toList();
         ReleaseStore.Made made = new ReleaseStore.Made(ProofReport.json(proof), cut(notes, 2000), who.getName(), wanted, waived,
                 signer.orElse(""));

@@ -118,6 +118,7 @@ class RulesController {
             }
         }));
         model.addAttribute("margin", margin);
+        model.addAttribute("claimWords", proof.map(Proof::words).orElse(null));
         model.addAttribute("targets", targets(offered));
     }
 

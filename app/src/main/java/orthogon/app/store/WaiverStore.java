@@ -6,7 +6,7 @@ import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
 import orthogon.core.proof.claim.ClaimKind;
-import orthogon.core.proof.claim.Gate.Waiver;
+import orthogon.core.release.Gate.Waiver;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 

@@ -24,8 +24,10 @@ import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.Map;
+import java.util.Queue;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.stream.Collectors;
@@ -75,13 +77,21 @@ class KilledIT {
         }
     }
 
-    /** Begins interviews and answers in each where the animal was, until nobody listens any more; keeps what was confirmed. */
-    private static void answer(String address, String place, Map<String, String> confirmed) {
+    /**
+     * Begins interviews and answers in each where the animal was, until nobody listens any more; keeps what was confirmed, and what was
+     * not.
+     */
+    private static void answer(String address, String place, Map<String, String> confirmed, Queue<String> refused) {
         try (HttpClient client = HttpClient.newBuilder().followRedirects(HttpClient.Redirect.ALWAYS).build()) {
             for (int n = 0;; n++) {
                 HttpResponse<String> begun = client.send(HttpRequest.newBuilder(URI.create(address + "/to/found-animal"))
                         .POST(HttpRequest.BodyPublishers.noBody()).build(), HttpResponse.BodyHandlers.ofString());
                 Element form = Jsoup.parse(begun.body(), begun.uri().toString()).selectFirst("form:has([name='where_found'])");
+                if (form == null) {
+                    refused.add(begun.statusCode() + ": " + Jsoup.parse(begun.body()).text());
+                    Thread.sleep(100);
+                    continue;
+                }
                 String typed = place + " " + n;
                 String fields = form.select("input[type=hidden]").stream().map(f -> pair(f.attr("name"), f.attr("value")))
                         .collect(Collectors.joining("&")) + "&" + pair("where_found", typed) + "&" + pair("~go", "next");
@@ -90,6 +100,8 @@ class KilledIT {
                         .POST(HttpRequest.BodyPublishers.ofString(fields)).build(), HttpResponse.BodyHandlers.ofString());
                 if (kept.statusCode() == 200) {
                     confirmed.put(begun.uri().toString(), typed);
+                } else {
+                    refused.add(kept.statusCode() + ": " + Jsoup.parse(kept.body()).text());
                 }
             }
         } catch (IOException e) {
@@ -139,6 +151,7 @@ class KilledIT {
         int port = freePort();
         String address = "http://localhost:" + port;
         Map<String, String> confirmed = new ConcurrentHashMap<>();
+        Queue<String> refused = new ConcurrentLinkedQueue<>();
         Set<String> checked = new HashSet<>();
         Process process = start(port);
         try {
@@ -147,13 +160,14 @@ class KilledIT {
                 try (ExecutorService respondents = Executors.newVirtualThreadPerTaskExecutor()) {
                     for (int who = 0; who < 8; who++) {
                         String place = "Place " + kill + " " + who;
-                        respondents.execute(() -> answer(address, place, confirmed));
+                        respondents.execute(() -> answer(address, place, confirmed, refused));
                     }
                     try {
-                        for (int tries = 0; confirmed.size() < before + 5 + kill && tries < 3000; tries++) {
+                        for (int tries = 0; confirmed.size() < before + 5 + kill && tries < 9000; tries++) {
                             Thread.sleep(20);
                         }
-                        assertTrue(confirmed.size() > before, "nobody was answered");
+                        boolean hasMore = confirmed.size() > before;
+                        assertTrue(hasMore, () -> "nobody was answered: " + refused);
                         backUp(backups.resolve(data.getFileName() + "-" + kill + ".zip"));
                     } finally {
                         // Respondents go on as long as somebody answers them.
@@ -187,6 +201,7 @@ class KilledIT {
             Page ines = Chromium.signedIn(address, "ines");
             Chromium.open(ines, address + "/q/found_animal/release");
             Page finder = Chromium.visitor();
+            finder.setDefaultTimeout(90_000);
             finder.navigate(address + ines.locator("a[href^='/to/']").first().getAttribute("href"));
             press(finder, "Begin");
             finder.getByLabel("When did you find it?").fill(LocalDate.now().toString());

@@ -28,6 +28,10 @@ class ConflictsTest {
         document = DocumentReader.read(new ClassPathResource("demo/foster_home.orthogon.json").getContentAsByteArray());
     }
 
+    private static String details(Questionnaire document, Claim claim) {
+        return Proof.of(document, TODAY).words().details(claim);
+    }
+
     private static Claim refuted(Questionnaire document, String kind, String place) {
         Claim claim = Proof.of(document, TODAY).claim(kind, place).orElseThrow();
         assertEquals(Verdict.REFUTED, claim.verdict());
@@ -40,10 +44,11 @@ class ConflictsTest {
 
     @Test
     void whatComesBehindAPageHasNoPartInIt() {
-        Claim never = refuted(asking("garden_size", "home_garden and not(home_garden)"), "reach-question", "garden_size");
-        assertEquals(List.of("garden_size.askWhen"), never.explanation().core());
+        Questionnaire asking = asking("garden_size", "home_garden and not(home_garden)");
+        Claim never = refuted(asking, "reach-question", "garden_size");
+        assertEquals(List.of("garden_size.askWhen"), never.finding().core());
         assertEquals("This can never hold: garden_size is asked when home_garden and home_garden is not yes.",
-                never.explanation().details());
+                details(asking, never));
     }
 
     @Test
@@ -51,7 +56,7 @@ class ConflictsTest {
         Questionnaire both = asking("fenced", "answered(garden_size) and home_garden").withItem("garden_size",
                 i -> ((Question) i).withAskWhen("home_garden = false"));
         assertEquals(List.of("garden_size.askWhen", "fenced.askWhen"),
-                refuted(both, "reach-question", "fenced").explanation().core());
+                refuted(both, "reach-question", "fenced").finding().core());
     }
 
     @Test
@@ -60,11 +65,11 @@ class ConflictsTest {
         rows.set(0, new OutcomeRow("fostered and not(fostered)", rows.getFirst().outcome()));
         Questionnaire ending = document.withEnding(document.outcomes(), rows);
         Claim never = refuted(ending, "reach-row", "outcomeTable/0");
-        assertEquals(List.of("outcomeTable/0"), never.explanation().core());
+        assertEquals(List.of("outcomeTable/0"), never.finding().core());
         assertEquals(
                 "With everything else as it is, this can never hold: row 1 of the outcome table takes all for whom fostered and fostered is "
                         + "not yes.",
-                never.explanation().details());
+                details(ending, never));
         Claim idle = refuted(ending, "condition-varies", "outcomeTable/0");
         assertEquals("reach-row outcomeTable/0", idle.follows().orElseThrow().text());
     }

@@ -84,7 +84,7 @@ class ProvingTest {
         web.perform(post("/q/many_counts/proving/stop").with(INES).with(csrf()).param("revision", "1"))
                 .andExpect(status().is3xxRedirection());
         Proof stopped = proofs.of(hard);
-        assertTrue(stopped.claims().stream().anyMatch(c -> c.explanation().because().contains("was stopped")));
+        assertTrue(stopped.claims().stream().anyMatch(c -> stopped.words().because(c).contains("was stopped")));
         opens("/q/many_counts/prove", 200, "Prove again");
         opens("/q/many_counts/release", 200, "The gate is shut");
         web.perform(post("/q/many_counts/proving/again").with(INES).with(csrf())).andExpect(status().is3xxRedirection());

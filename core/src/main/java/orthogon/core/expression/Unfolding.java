@@ -20,10 +20,10 @@ import orthogon.core.expression.Expr.Quantified;
  * Puts in place of each derived value what it is computed from. A value that uses the one before it twice doubles with each step, so the
  * parts are counted before anything is written out.
  */
-final class Unfolding {
+public final class Unfolding {
 
     /** Most parts of an expression that is written out. */
-    static final int MOST_PARTS = 50_000;
+    public static final int MOST_PARTS = 50_000;
 
     private final Predicate<String> isDerived;
     private final Function<String, Optional<Expr>> derivation;

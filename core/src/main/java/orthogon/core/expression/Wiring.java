@@ -75,11 +75,14 @@ public final class Wiring {
     /** Wires of an earlier document of the same names, by place. */
     private Map<String, Wire> earlier = Map.of();
 
+    /** Place to the tree of its expression, where that is not to be read from the text. */
+    private final Map<String, Expr> trees;
     /** Runs before each expression is read. */
     private Runnable step;
 
-    private Wiring(Questionnaire document, List<Wiring> known, Runnable step) {
+    private Wiring(Questionnaire document, Map<String, Expr> trees, List<Wiring> known, Runnable step) {
         this.document = document;
+        this.trees = trees;
         this.step = step;
         document.linkParameters().forEach(p -> types.put(p.code(), AnswerTypes.arriving(p.code(), p.allowed())));
         document.items().forEach(item -> {
@@ -138,6 +141,16 @@ public final class Wiring {
      * @param step runs before each expression is read, and may end the work by what it throws
      */
     public static Wiring of(Questionnaire document, Runnable step) {
+        return of(document, Map.of(), step);
+    }
+
+    /**
+     * The expressions of a document of which some are at hand as trees.
+     *
+     * @param trees place to tree; the document's text there only tells one tree from another, and is not read
+     * @param step runs before each expression is read, and may end the work by what it throws
+     */
+    public static Wiring of(Questionnaire document, Map<String, Expr> trees, Runnable step) {
         synchronized (KNOWN) {
             for (Wiring known : KNOWN) {
                 if (known.document == document) {
@@ -149,7 +162,7 @@ public final class Wiring {
         synchronized (KNOWN) {
             alike = KNOWN.stream().filter(k -> k.document.code().equals(document.code())).toList();
         }
-        Wiring made = new Wiring(document, alike, step);
+        Wiring made = new Wiring(document, trees, alike, step);
         made.earlier = Map.of();
         made.step = NO_STEP;
         synchronized (KNOWN) {
@@ -163,7 +176,7 @@ public final class Wiring {
 
     /** The same document with the conditions at some places settled once for all, whatever stands there. */
     public Wiring assuming(Map<String, Boolean> settled) {
-        Wiring assuming = new Wiring(document, List.of(), NO_STEP);
+        Wiring assuming = new Wiring(document, trees, List.of(), NO_STEP);
         settled.forEach((place, holds) -> assuming.wires.computeIfPresent(place, (p, w) -> {
             Expr literal = new Literal(holds, Span.NONE);
             return new Wire(w.at(), p, w.owner(), w.text(), Optional.of(literal), Optional.of(literal), Type.TRUTH, List.of(),
@@ -306,7 +319,7 @@ public final class Wiring {
         if (before != null && before.family() == family && before.owner().equals(owner) && before.text().equals(text)) {
             return before;
         }
-        return switch (ExpressionReader.read(text)) {
+        return switch (tree(place, text)) {
             case ExpressionReader.Reading.Unreadable u -> new Wire(at, place, owner, text, Optional.empty(), Optional.empty(),
                     Type.NOTHING, List.of(u.fault()), Set.of(), List.of());
             case ExpressionReader.Reading.Read r -> {
@@ -321,6 +334,11 @@ public final class Wiring {
                         typing.type(), List.copyOf(faults), uses, typing.options());
             }
         };
+    }
+
+    private ExpressionReader.Reading tree(String place, String text) {
+        Expr given = trees.get(place);
+        return given == null ? ExpressionReader.read(text) : new ExpressionReader.Reading.Read(given);
     }
 
     private Optional<ExpressionFault> wholeFault(RuleFamily family, String owner, Expr expr, Type type) {
@@ -352,7 +370,7 @@ public final class Wiring {
         if (wires.containsKey(place) || items.get(d.code()) != d || !typing.add(d.code())) {
             return;
         }
-        if (!(ExpressionReader.read(d.derive()) instanceof ExpressionReader.Reading.Read r)) {
+        if (!(tree(place, d.derive()) instanceof ExpressionReader.Reading.Read r)) {
             types.put(d.code(), Type.NOTHING);
             wires.put(place, read(at, place, d.code(), d.derive()));
             return;

@@ -12,7 +12,6 @@ import orthogon.core.expression.Wiring;
 import orthogon.core.proof.claim.AllClaims;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.ClaimKind;
-import orthogon.core.proof.claim.Sentences;
 import orthogon.core.proof.claim.SoundClaims;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.diagram.Diagrams;
@@ -28,6 +27,7 @@ import orthogon.core.proof.flow.Share;
 import orthogon.core.proof.flow.Transition;
 import orthogon.core.proof.space.Space;
 import orthogon.core.proof.spelled.Spelled;
+import orthogon.core.proof.told.ClaimWords;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.DateLimit;
 import orthogon.core.questionnaire.Questionnaire;
@@ -42,11 +42,12 @@ public final class Proof {
     private final LocalDate asOf;
     private final List<Claim> claims;
     private final Supplier<Figures> counting;
-    private final Supplier<Sentences> sentences;
+    private final Supplier<Spelled> spelled;
     /** Where another proof may go on after an edit; null where it must begin anew. */
     private final Basis basis;
     private volatile Figures figures;
     private LocalDate holdsUntil;
+    private ClaimWords words;
 
     /**
      * What a proof leaves to the next.
@@ -74,7 +75,7 @@ public final class Proof {
         this.asOf = asOf;
         this.claims = List.copyOf(claims);
         this.counting = counting;
-        this.sentences = () -> new Sentences(spelled.get());
+        this.spelled = spelled;
     }
 
     /** @param asOf what {@code today()} is */
@@ -301,9 +302,12 @@ public final class Proof {
         return ClaimKind.of(kind).flatMap(k -> claim(k, place));
     }
 
-    /** The condition at a place as a sentence. */
-    public String sentence(String place) {
-        return sentences.get().at(place);
+    /** Says the claims of this proof in words. */
+    public synchronized ClaimWords words() {
+        if (words == null) {
+            words = new ClaimWords(spelled.get());
+        }
+        return words;
     }
 
     /** How many blocking claims have the verdict; advisory ones are not among them, see {@link #advice()}. */

@@ -153,9 +153,9 @@ class EveryTypeTest {
     void theProofSpeaksOfEveryType() {
         Proof proof = Proof.of(document, TODAY);
         assertEquals(List.of(), proof.claims().stream().filter(c -> c.blocking() && c.verdict() != Verdict.PROVED)
-                .map(c -> c + c.explanation().because())
+                .map(c -> c + proof.words().because(c))
                 .toList());
-        Interview last = Replay.of(wiring, TODAY, proof.claim("reach-question", "last").orElseThrow().explanation().witness().orElseThrow(),
+        Interview last = Replay.of(wiring, TODAY, proof.claim("reach-question", "last").orElseThrow().finding().witness().orElseThrow(),
                 "third");
         assertTrue(last.course().asked().contains("last"));
     }

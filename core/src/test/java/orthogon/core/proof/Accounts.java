@@ -12,6 +12,7 @@ import java.util.TreeMap;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.change.Change;
 import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.Finding;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.diagram.Limits;
 import orthogon.core.proof.diagram.Watch;
@@ -82,15 +83,15 @@ final class Accounts {
                 .append(proof.count(Verdict.REFUTED)).append(" refuted, ").append(proof.count(Verdict.UNDECIDED)).append(" undecided, ")
                 .append(proof.advice()).append(" advisory, until ").append(proof.holdsUntil()).append('\n');
         for (Claim claim : proof.claims()) {
-            Claim.Explanation explanation = claim.explanation();
+            Finding finding = claim.finding();
             words.append(claim).append(claim.blocking() ? "" : ", advisory").append(claim.follows().map(f -> ", follows " + f).orElse(""))
                     .append(" (").append(claim.family().title()).append(": ").append(claim.family().says()).append(")\n    ")
-                    .append(claim.statement()).append("\n    ").append(explanation.headline()).append('\n');
-            line(explanation.details());
-            line(String.join(", ", explanation.core()));
-            line(explanation.witness().map(w -> "who: " + new TreeMap<>(w)).orElse(""));
-            line(explanation.other().map(w -> "and: " + new TreeMap<>(w)).orElse(""));
-            line(explanation.mend().map(m -> "fix: " + m.words() + " | " + m.place() + " | " + m.text()).orElse(""));
+                    .append(proof.words().statement(claim)).append("\n    ").append(proof.words().headline(claim)).append('\n');
+            line(proof.words().details(claim));
+            line(String.join(", ", finding.core()));
+            line(finding.witness().map(w -> "who: " + new TreeMap<>(w)).orElse(""));
+            line(finding.other().map(w -> "and: " + new TreeMap<>(w)).orElse(""));
+            line(finding.mend().map(m -> "fix: " + proof.words().order(m) + " | " + m.place() + " | " + m.text()).orElse(""));
         }
         return this;
     }

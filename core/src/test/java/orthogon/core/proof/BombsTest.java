@@ -51,7 +51,7 @@ class BombsTest {
         Proof proof = Proof.of(document, TODAY, LIMITS, Watch.NOBODY);
         assertFalse(proof.claims().isEmpty());
         proof.claims().stream().filter(c -> c.verdict() == Verdict.UNDECIDED).limit(SHOWN)
-                .forEach(c -> assertFalse(c.explanation().because().isBlank(), c::id));
+                .forEach(c -> assertFalse(proof.words().because(c).isBlank(), c::id));
         proof.figures().notCounted().ifPresent(why -> assertFalse(why.isBlank()));
     }
 
@@ -67,7 +67,7 @@ class BombsTest {
         List<Claim> tooLong = proof.claims().stream().filter(c -> c.verdict() == Verdict.REFUTED && c.kind() == ClaimKind.TYPE_FITS)
                 .toList();
         assertEquals(List.of("d14.derive"), tooLong.stream().map(Claim::place).toList());
-        assertTrue(tooLong.getFirst().explanation().because().contains("too long once the derived values"));
+        assertTrue(proof.words().because(tooLong.getFirst()).contains("too long once the derived values"));
         assertEquals("type-fits d14.derive", proof.claim("reach-question", "last_of_all").orElseThrow().follows().orElseThrow().text());
     }
 

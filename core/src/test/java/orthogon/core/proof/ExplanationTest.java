@@ -43,11 +43,11 @@ class ExplanationTest {
                                 "group = \"bat\" and age = \"pup\" and answered(other)")));
         Claim claim = proof.claim("reach-question", "vaccine").orElseThrow();
         assertEquals(Verdict.REFUTED, claim.verdict());
-        assertEquals(List.of("age.askWhen", "vaccine.askWhen"), claim.explanation().core());
+        assertEquals(List.of("age.askWhen", "vaccine.askWhen"), claim.finding().core());
         assertEquals(
                 "Nobody is ever asked “Vaccinated?”. These exclude each other: age is asked when group is bird or mammal; vaccine is asked when "
                         + "group is bat and age is pup and other is answered.",
-                claim.explanation().because());
+                proof.words().because(claim));
     }
 
     @Test
@@ -61,8 +61,8 @@ class ExplanationTest {
                 Question.of("why", "Why?", new Answer.YesNo())));
         Claim claim = proof.claim("page-passable", "waking").orElseThrow();
         assertEquals(Verdict.REFUTED, claim.verdict());
-        assertEquals(Map.of("total", BigDecimal.ONE), claim.explanation().witness().orElseThrow());
-        assertEquals(List.of("awake.requireWhen", "awake/accept/0"), claim.explanation().core());
+        assertEquals(Map.of("total", BigDecimal.ONE), claim.finding().witness().orElseThrow());
+        assertEquals(List.of("awake.requireWhen", "awake/accept/0"), claim.finding().core());
         assertTrue(proof.figures().joint());
     }
 
@@ -80,7 +80,7 @@ class ExplanationTest {
         assertEquals(Verdict.PROVED, proof.claim("own", "no_child").orElseThrow().verdict());
         Claim broken = proof.claim("own", "a_day_less").orElseThrow();
         assertEquals(Verdict.REFUTED, broken.verdict());
-        assertEquals(LocalDate.of(2008, 11, 23), broken.explanation().witness().orElseThrow().get("born"));
+        assertEquals(LocalDate.of(2008, 11, 23), broken.finding().witness().orElseThrow().get("born"));
     }
 
     @Test
@@ -91,7 +91,7 @@ class ExplanationTest {
         Proof proof = proof(page("p", a, b), page("q", c));
         Claim varies = proof.claim("condition-varies", "c.askWhen").orElseThrow();
         assertEquals(Verdict.UNDECIDED, varies.verdict());
-        assertTrue(varies.explanation().because().startsWith("This cannot be decided exactly: about a: "), varies.explanation().because());
+        assertTrue(proof.words().because(varies).startsWith("This cannot be decided exactly: about a: "), proof.words().because(varies));
         assertEquals(Verdict.PROVED, proof.claim("page-passable", "q").orElseThrow().verdict());
         assertEquals(Verdict.PROVED, proof.claim("one-outcome", "fen").orElseThrow().verdict());
         assertTrue(proof.figures().answerPaths().isEmpty());

@@ -75,7 +75,7 @@ class FaultyDocumentsTest {
                 }
                 decided++;
                 for (Claim other : Stream.of(always, never).flatMap(p -> p.claim(claim.kind(), claim.place()).stream()).toList()) {
-                    assertEquals(other.verdict(), claim.verdict(), "seed " + seed + " " + claim + claim.explanation());
+                    assertEquals(other.verdict(), claim.verdict(), "seed " + seed + " " + claim + claim.finding());
                 }
             }
         }

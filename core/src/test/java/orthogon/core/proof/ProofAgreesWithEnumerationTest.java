@@ -28,6 +28,7 @@ import java.util.stream.Collectors;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
 import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.Finding;
 import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.proof.claim.Family;
 import orthogon.core.proof.claim.Replay;
@@ -115,7 +116,7 @@ class ProofAgreesWithEnumerationTest {
                 assertEquals(Verdict.PROVED, claim.verdict(), "seed " + seed + " " + claim);
                 continue;
             }
-            assertTrue(claim.verdict() != Verdict.UNDECIDED, "seed " + seed + " " + claim + claim.explanation());
+            assertTrue(claim.verdict() != Verdict.UNDECIDED, "seed " + seed + " " + claim + claim.finding());
             verdicts.put(claim.id(), claim.verdict() == Verdict.PROVED);
             if (claim.kind() == ClaimKind.NOTHING_BY_DEFAULT && claim.verdict() == Verdict.REFUTED) {
                 assertEquals(all.advisory.contains(claim.id()), !claim.blocking(), "seed " + seed + " " + claim);
@@ -124,18 +125,18 @@ class ProofAgreesWithEnumerationTest {
             if (seed % EXPLAINED != 0) {
                 continue;
             }
-            Claim.Explanation explanation = claim.explanation();
-            assertTrue(!explanation.because().contains("fault of Orthogon"), "seed " + seed + " " + claim + explanation);
+            Finding finding = claim.finding();
+            assertTrue(!finding.equals(Finding.disagreement()), "seed " + seed + " " + claim + finding);
             boolean ofSomebody = claim.kind().family() == Family.REACH
                     || Set.of(ClaimKind.COMPARISON_MATTERS, ClaimKind.CONDITION_VARIES, ClaimKind.OPTION_ACCEPTED,
                             ClaimKind.ANSWER_ACCEPTED).contains(claim.kind());
             if (ofSomebody == (claim.verdict() == Verdict.PROVED) && all.verdicts.containsKey(claim.id())
                     && claim.kind() != ClaimKind.LIMITS_LEAVE_ANSWER) {
-                assertTrue(explanation.witness().isPresent(), "seed " + seed + " " + claim + " has a witness");
+                assertTrue(finding.witness().isPresent(), "seed " + seed + " " + claim + " has a witness");
             }
             boolean ofTwo = claim.kind() == ClaimKind.COMPARISON_MATTERS && claim.verdict() == Verdict.PROVED
                     || claim.kind() == ClaimKind.ANSWERS_KEPT && claim.verdict() == Verdict.REFUTED;
-            assertEquals(ofTwo, explanation.other().isPresent(), "seed " + seed + " " + claim + " has two");
+            assertEquals(ofTwo, finding.other().isPresent(), "seed " + seed + " " + claim + " has two");
         }
         Set<Map.Entry<String, Boolean>> missing = new LinkedHashSet<>(all.verdicts.entrySet());
         missing.removeAll(verdicts.entrySet());

@@ -121,12 +121,12 @@ class SameVerdictsTest {
         Proof proof = Proof.of(document, RandomDocument.TODAY);
         // 200 / 1.20² is 138.88..., the most there is.
         assertEquals(Verdict.PROVED, proof.claim("reach-question", "heavy").orElseThrow().verdict());
-        Map<String, Object> witness = proof.claim("reach-question", "heavy").orElseThrow().explanation().witness().orElseThrow();
+        Map<String, Object> witness = proof.claim("reach-question", "heavy").orElseThrow().finding().witness().orElseThrow();
         assertEquals(new BigDecimal("200"), witness.get("weight"));
         assertEquals(0, new BigDecimal("1.20").compareTo((BigDecimal) witness.get("height")));
         Claim never = proof.claim("reach-question", "beyond").orElseThrow();
         assertEquals(Verdict.REFUTED, never.verdict());
-        assertEquals(List.of("beyond.askWhen"), never.explanation().core());
+        assertEquals(List.of("beyond.askWhen"), never.finding().core());
     }
 
     @Test
@@ -195,10 +195,10 @@ class SameVerdictsTest {
                 .withPages(List.of(new Page("p", "P", "", "", many, List.of(), List.of())));
         Proof little = Proof.of(large, RandomDocument.TODAY, new Limits(1 << 12, Duration.ofMinutes(1)), Watch.NOBODY);
         assertTrue(little.claims().stream().anyMatch(c -> c.verdict() == Verdict.UNDECIDED
-                && c.explanation().because().contains("more than 4096 diagram nodes")), little.claims().toString());
+                && little.words().because(c).contains("more than 4096 diagram nodes")), little.claims().toString());
         assertTrue(little.claims().stream().noneMatch(c -> c.verdict() == Verdict.REFUTED));
         Proof hasty = Proof.of(large, RandomDocument.TODAY, new Limits(1 << 23, Duration.ofNanos(1)), Watch.NOBODY);
-        assertTrue(hasty.claims().stream().anyMatch(c -> c.verdict() == Verdict.UNDECIDED && c.explanation().because().contains("0 s")),
+        assertTrue(hasty.claims().stream().anyMatch(c -> c.verdict() == Verdict.UNDECIDED && hasty.words().because(c).contains("0 s")),
                 hasty.claims().stream().filter(c -> c.verdict() != Verdict.PROVED).toList().toString());
     }
 
@@ -266,12 +266,12 @@ class SameVerdictsTest {
                     // Explaining one proof must not disturb the next, and both must find the same conflict.
                     if (claim.verdict() == Verdict.REFUTED) {
                         Claim same = anew.claim(claim.kind(), claim.place()).orElseThrow();
-                        assertEquals(same.explanation().core().size(), claim.explanation().core().size(), which + " " + claim);
-                        assertEquals(same.explanation().witness().isPresent(), claim.explanation().witness().isPresent(), which + claim);
-                        assertTrue(!claim.explanation().because().contains("fault of Orthogon"), which + claim);
+                        assertEquals(same.finding().core().size(), claim.finding().core().size(), which + " " + claim);
+                        assertEquals(same.finding().witness().isPresent(), claim.finding().witness().isPresent(), which + claim);
+                        assertTrue(!proof.words().because(claim).contains("fault of Orthogon"), which + claim);
                     } else if (claim.verdict() == Verdict.PROVED) {
-                        assertEquals(anew.claim(claim.kind(), claim.place()).orElseThrow().explanation().because(),
-                                claim.explanation().because(), which + " " + claim);
+                        assertEquals(anew.words().because(anew.claim(claim.kind(), claim.place()).orElseThrow()),
+                                proof.words().because(claim), which + " " + claim);
                     }
                 }
                 undecided += anew.count(Verdict.UNDECIDED) > 0 ? 1 : 0;
@@ -284,7 +284,8 @@ class SameVerdictsTest {
 
     private static Map<String, String> told(Proof proof) {
         Map<String, String> told = new TreeMap<>();
-        proof.claims().forEach(c -> told.put(c.id(), c.statement() + " " + c.verdict() + " " + c.blocking() + " " + c.follows()));
+        proof.claims()
+                .forEach(c -> told.put(c.id(), proof.words().statement(c) + " " + c.verdict() + " " + c.blocking() + " " + c.follows()));
         return told;
     }
 }

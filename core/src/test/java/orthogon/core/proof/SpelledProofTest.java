@@ -263,7 +263,7 @@ class SpelledProofTest {
                 claim.follows()
                         .ifPresent(cause -> assertTrue(byId.get(cause.text()) != null && byId.get(cause.text()).verdict() != Verdict.PROVED,
                                 at + claim + " follows " + cause));
-                String said = claim.place() + claim.statement() + claim.explanation().because() + claim.explanation().core();
+                String said = claim.place() + proof.words().statement(claim) + proof.words().because(claim) + claim.finding().core();
                 assertTrue(!said.matches(".*[a-z0-9_]Z[A-Za-z0-9].*"), said);
                 assertTrue(!said.contains("fault of Orthogon"), at + claim + said);
                 refuted += claim.verdict() == Verdict.REFUTED ? 1 : 0;
@@ -289,8 +289,8 @@ class SpelledProofTest {
                         proof.claims().stream().map(c -> c + " " + c.follows()).toList());
                 for (Claim claim : proof.claims()) {
                     Claim same = anew.claim(claim.kind(), claim.place()).orElseThrow();
-                    assertEquals(same.explanation().witness().isPresent(), claim.explanation().witness().isPresent(), claim.toString());
-                    assertTrue(!claim.explanation().because().contains("fault of Orthogon"), claim + " in " + edited.pages());
+                    assertEquals(same.finding().witness().isPresent(), claim.finding().witness().isPresent(), claim.toString());
+                    assertTrue(!proof.words().because(claim).contains("fault of Orthogon"), claim + " in " + edited.pages());
                 }
             }
         }
@@ -303,10 +303,43 @@ class SpelledProofTest {
                         new Answer.Numeric(BigDecimal.ONE, new BigDecimal(9), 0, "kg")).withRequireWhen("true"))),
                 Question.of("heavy", "Heavy?", new Answer.YesNo()).withAskWhen("sum(animals.weight) > 30")))));
         Proof proof = Proof.of(document, TODAY);
-        Map<String, Object> witness = proof.claim("reach-question", "heavy").orElseThrow().explanation().witness().orElseThrow();
+        Map<String, Object> witness = proof.claim("reach-question", "heavy").orElseThrow().finding().witness().orElseThrow();
         Interview interview = Replay.of(proof.wiring(), TODAY, witness, "p");
         assertTrue(interview.course().asked().contains("heavy"), witness.toString());
         assertEquals(4, ((List<?>) witness.get("animals")).size());
+    }
+
+    @Test
+    void aFormulaOverManyEntriesIsDecided() {
+        String long1 = "seen_from_the_tower_at_dusk_by_the_volunteers";
+        String long2 = "seen_from_the_boat_at_dawn_by_the_volunteers";
+        Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P").withItems(List.of(
+                new Roster("animals", "Each animal", "Animal", "", 0, Roster.MOST_ENTRIES, List.of(
+                        Question.of(long1, "From the tower?", new Answer.YesNo()),
+                        Question.of(long2, "From the boat?", new Answer.YesNo()))),
+                Question.of("both", "Both?", new Answer.YesNo()).withAskWhen("some e in animals satisfies e." + long1 + " = true and e."
+                        + long2 + " = true"),
+                Question.of("never", "Never?", new Answer.YesNo()).withAskWhen("some e in animals satisfies e." + long1
+                        + " = true and e." + long1 + " = false")))));
+        Proof proof = Proof.of(document, TODAY);
+        Map<String, Object> witness = proof.claim("reach-question", "both").orElseThrow().finding().witness().orElseThrow();
+        Interview interview = Replay.of(proof.wiring(), TODAY, witness, "p");
+        assertTrue(interview.course().asked().contains("both"), witness.toString());
+        assertEquals(Verdict.REFUTED, proof.claim("reach-question", "never").orElseThrow().verdict());
+    }
+
+    @Test
+    void aFormulaOfTooManyPartsIsUndecided() {
+        Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P").withItems(List.of(
+                new Roster("animals", "Each animal", "Animal", "", 0, Roster.MOST_ENTRIES,
+                        List.of(Question.of("wet", "Wet?", new Answer.YesNo()))),
+                Question.of("many", "Many?", new Answer.YesNo()).withAskWhen("some a in animals, b in animals, c in animals "
+                        + "satisfies a.wet = true and b.wet = true and c.wet = true and a.wet = b.wet and b.wet = c.wet")))));
+        Proof proof = Proof.of(document, TODAY);
+        Claim claim = proof.claim("reach-question", "many").orElseThrow();
+        assertEquals(Verdict.UNDECIDED, claim.verdict());
+        assertTrue(proof.words().because(claim).contains("too many entries"), proof.words().because(claim));
+        assertEquals(Verdict.PROVED, proof.claim("reach-question", "wet").orElseThrow().verdict());
     }
 
     @Test
@@ -318,7 +351,7 @@ class SpelledProofTest {
         Proof proof = Proof.of(document, TODAY);
         Claim claim = proof.claim("reach-question", "all").orElseThrow();
         assertEquals(Verdict.UNDECIDED, claim.verdict());
-        assertTrue(claim.explanation().because().contains("string join"), claim.explanation().because());
+        assertTrue(proof.words().because(claim).contains("string join"), proof.words().because(claim));
         assertEquals(Verdict.PROVED, proof.claim("reach-question", "name").orElseThrow().verdict());
     }
 
@@ -348,6 +381,6 @@ class SpelledProofTest {
         Proof proof = Proof.of(document, TODAY);
         assertEquals(Verdict.UNDECIDED, proof.claim("reach-row", "outcomeTable/0").orElseThrow().verdict());
         assertEquals(Verdict.UNDECIDED, proof.claim("reach-outcome", "out").orElseThrow().verdict());
-        proof.claims().forEach(c -> assertTrue(!c.explanation().because().contains("fault of Orthogon"), c.toString()));
+        proof.claims().forEach(c -> assertTrue(!proof.words().because(c).contains("fault of Orthogon"), c.toString()));
     }
 }

@@ -13,7 +13,7 @@ import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Situation;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.claim.Claim;
-import orthogon.core.proof.claim.Gate;
+import orthogon.core.release.Gate;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.diagram.Limits;
 import orthogon.core.proof.diagram.Watch;
@@ -102,7 +102,7 @@ class StartsTest {
             String at = run + " " + document.pages();
             assertEquals(untouched ? Verdict.REFUTED : Verdict.PROVED, verdict(proof, "nothing-by-default", "full"), at);
             assertEquals(stuck ? Verdict.REFUTED : Verdict.PROVED, verdict(proof, "page-passable", "p2"), at);
-            proof.claims().forEach(c -> assertTrue(!c.explanation().because().contains("fault of Orthogon"), at + c));
+            proof.claims().forEach(c -> assertTrue(!proof.words().because(c).contains("fault of Orthogon"), at + c));
             refuted += untouched ? 1 : 0;
         }
         assertTrue(refuted > Sample.mustPass(30), refuted + " refuted");
@@ -157,7 +157,7 @@ class StartsTest {
         Proof proof = Proof.of(document, TODAY);
         Claim claim = proof.claim("nothing-by-default", "full").orElseThrow();
         assertEquals(Verdict.UNDECIDED, claim.verdict());
-        assertTrue(claim.explanation().because().contains("joins several answers"), claim.explanation().because());
+        assertTrue(proof.words().because(claim).contains("joins several answers"), proof.words().because(claim));
         assertTrue(Gate.canBeWaived(claim));
         assertEquals(List.of(claim), Gate.of(proof.claims(), document, List.of()).inTheWay());
         assertTrue(proof.figures().answerPaths().isPresent(), "a start that can be changed leaves the counts exact");

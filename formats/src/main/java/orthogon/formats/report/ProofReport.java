@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.Finding;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.flow.Figures;
 import orthogon.core.proof.flow.Routes;
@@ -45,27 +46,27 @@ public final class ProofReport {
             json.put("routesAsking", asking);
         });
         figures.notCounted().ifPresent(why -> json.put("notCounted", why));
-        json.put("claims", proof.claims().stream().map(ProofReport::claim).toList());
+        json.put("claims", proof.claims().stream().map(c -> claim(proof, c)).toList());
         return MAPPER.writeValueAsString(json);
     }
 
-    private static Map<String, Object> claim(Claim claim) {
+    private static Map<String, Object> claim(Proof proof, Claim claim) {
         Map<String, Object> json = new LinkedHashMap<>();
         json.put("claim", claim.kind().word());
         json.put("place", claim.place());
         json.put("verdict", claim.verdict().word());
         json.put("weight", claim.blocking() ? "blocking" : "advisory");
-        Claim.Explanation explanation = claim.explanation();
+        Finding finding = claim.finding();
         if (claim.verdict() != Verdict.PROVED) {
-            json.put("because", explanation.because());
+            json.put("because", proof.words().because(claim));
         }
         claim.follows().ifPresent(f -> json.put("follows", f.text()));
-        if (!explanation.core().isEmpty()) {
-            json.put("core", explanation.core());
+        if (!finding.core().isEmpty()) {
+            json.put("core", finding.core());
         }
-        explanation.witness().ifPresent(w -> json.put("witness", answers(w)));
-        explanation.other().ifPresent(w -> json.put("otherWitness", answers(w)));
-        explanation.mend().ifPresent(m -> json.put("mend", Map.of("words", m.words(), "place", m.place(), "text", m.text())));
+        finding.witness().ifPresent(w -> json.put("witness", answers(w)));
+        finding.other().ifPresent(w -> json.put("otherWitness", answers(w)));
+        finding.mend().ifPresent(m -> json.put("mend", Map.of("words", proof.words().order(m), "place", m.place(), "text", m.text())));
         return json;
     }
 
@@ -128,11 +129,11 @@ public final class ProofReport {
             }
             text.append('\n').append(claim.verdict().word()).append(claim.blocking() ? "  " : " (advisory)  ").append(claim.id())
                     .append('\n');
-            text.append("  ").append(claim.explanation().because()).append('\n');
-            claim.explanation().witness().ifPresent(w -> text.append("  respondent: ").append(w.isEmpty() ? "leaves everything blank" : w)
+            text.append("  ").append(proof.words().because(claim)).append('\n');
+            claim.finding().witness().ifPresent(w -> text.append("  respondent: ").append(w.isEmpty() ? "leaves everything blank" : w)
                     .append('\n'));
-            claim.explanation().other().ifPresent(w -> text.append("  and: ").append(w).append('\n'));
-            claim.explanation().mend().ifPresent(m -> text.append("  fix: ").append(m.words()).append('\n'));
+            claim.finding().other().ifPresent(w -> text.append("  and: ").append(w).append('\n'));
+            claim.finding().mend().ifPresent(m -> text.append("  fix: ").append(proof.words().order(m)).append('\n'));
             List<String> consequences = open.stream().filter(c -> c.follows().filter(claim.identity()::equals).isPresent()).map(Claim::id)
                     .toList();
             if (!consequences.isEmpty()) {

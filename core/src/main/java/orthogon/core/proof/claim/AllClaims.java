@@ -136,15 +136,15 @@ public final class AllClaims {
 
         Claim again(Claim known) {
             String id = known.id();
-            return known.again(() -> explanation(id));
+            return known.again(() -> finding(id));
         }
 
-        private Claim.Explanation explanation(String id) {
+        private Finding finding(String id) {
             if (decided == null) {
                 decided = new HashMap<>();
                 family.on(page).forEach(c -> decided.put(c.id(), c));
             }
-            return decided.get(id).explanation();
+            return decided.get(id).finding();
         }
     }
 
@@ -181,6 +181,6 @@ public final class AllClaims {
     /** Stands for all claims of a family where something in the way is unsound, or beyond the stated limits. */
     private static Claim undecided(Family family, String document, Unknown why) {
         return ClaimDecider.undecided(ClaimKind.whole(family), document,
-                "every claim of this family holds: " + family.says(), why);
+                Message.of("family.claim").text("family", family.says()), why);
     }
 }

@@ -8,7 +8,6 @@ import java.util.function.Predicate;
 import orthogon.core.expression.BlankHints;
 import orthogon.core.expression.BlankHints.Slip;
 import orthogon.core.expression.Expr;
-import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Printer;
 import orthogon.core.expression.Wiring.Wire;
 import orthogon.core.interview.Interview;
@@ -61,8 +60,8 @@ final class BlankClaims implements PageByPage.OfConditions {
 
     private Claim claim(Wire wire, Expr condition, int n, Optional<Slip> slip) {
         String place = wire.place() + "#" + n;
-        String words = Phrase.of(condition.comparisons().get(n));
-        String statement = "“" + words + "” in " + wire.place() + " reads the same where an answer is blank";
+        Message statement = Message.of(ClaimKind.BLANK_READING, "claim").spoken("comparison", condition.comparisons().get(n))
+                .code("place", wire.place());
         Optional<Unknown> cause = space.causeAt(wire.place());
         if (cause.isPresent()) {
             return ClaimDecider.undecided(ClaimKind.BLANK_READING, place, statement, cause.get()).advisory();
@@ -76,12 +75,12 @@ final class BlankClaims implements PageByPage.OfConditions {
         Predicate<Interview> shows = slip
                 .map(s -> evaluators.turnsOutOtherwise(wire, condition.with(n, s.plainly())).and(isBlank(wire, s))).orElse(i -> false);
         Claim plain = decider.none(ClaimKind.BLANK_READING, place, statement, evaluators.sought(wire, turned, shows),
-                "No blank answer changes it.", () -> "");
+                Message.of(ClaimKind.BLANK_READING, "proved"), () -> Message.of(ClaimKind.BLANK_READING, "refuted"));
         if (plain.verdict() != Verdict.REFUTED) {
             return plain.advisory();
         }
         return new Claim(ClaimKind.BLANK_READING, place, statement, Verdict.REFUTED, Optional.empty(),
-                () -> explained(wire, condition, slip.orElseThrow(), plain.explanation())).advisory();
+                () -> explained(wire, condition, slip.orElseThrow(), plain.finding())).advisory();
     }
 
     /** The states that evaluate the condition with a blank in the comparison and for which the plain reading differs. */
@@ -119,37 +118,28 @@ final class BlankClaims implements PageByPage.OfConditions {
         return space.truthAt(wire.place(), TextGaps.isBlank(value)).map(Truth::holds).orElse(Diagrams.ALL);
     }
 
-    private Claim.Explanation explained(Wire wire, Expr condition, Slip slip, Claim.Explanation found) {
-        Optional<Map<String, Object>> witness = found.witness();
-        if (witness.isEmpty()) {
+    private Finding explained(Wire wire, Expr condition, Slip slip, Finding found) {
+        if (found.witness().isEmpty()) {
             return found;
         }
+        Map<String, Object> witness = found.witness().get();
         if (slip.isQuantified()) {
-            return new Claim.Explanation(
-                    "“not " + Phrase.of(slip.comparison()) + "” does not hold while an answer that it looks at is blank,"
-                            + " as for this respondent; read plainly, it would hold.",
-                    "Say inside it what should count for a blank answer.",
-                    List.of(), witness);
+            return new Finding.Respondent(Message.of("blank-reading.quantified").spoken("comparison", slip.comparison()),
+                    Message.of("blank-reading.quantified.advice"), witness, Optional.empty());
         }
-        String name = slip.names().stream().filter(n -> !witness.get().containsKey(n)).findFirst().orElse(slip.names().iterator().next());
+        String name = slip.names().stream().filter(n -> !witness.containsKey(n)).findFirst().orElse(slip.names().iterator().next());
         boolean negated = !slip.plainly() && !slip.byOperand() || slip.plainly();
-        String reads = Phrase.of(negated ? new Expr.Not(slip.comparison(), Expr.Span.NONE) : slip.comparison());
-        boolean holdsBlank = slip.byOperand();
-        String headline = "“" + reads + "” " + (holdsBlank ? "also holds" : "does not hold") + " while " + name + " is blank, as for this "
-                + "respondent; read plainly, it would " + (holdsBlank ? "not." : "hold.");
+        Expr reads = negated ? new Expr.Not(slip.comparison(), Expr.Span.NONE) : slip.comparison();
+        String how = slip.byOperand() ? "blank-reading.holds" : "blank-reading.fails";
         Expr answered = TextGaps.answered(new Expr.Name(name, Expr.Span.NONE));
-        Expr mended = holdsBlank
+        Expr mended = slip.byOperand()
                 ? new Expr.And(List.of(answered, condition), Expr.Span.NONE)
                 : new Expr.Or(List.of(condition, new Expr.Not(answered, Expr.Span.NONE)), Expr.Span.NONE);
-        boolean whole = condition.comparisons().size() == 1;
-        Claim.Explanation explanation = new Claim.Explanation(headline, holdsBlank
-                ? "Add answered(" + name + ") if it should not."
-                : "Add “or not(answered(" + name + "))” if it should.", List.of(), witness);
-        return whole
-                ? explanation
-                        .with(new Mend(
-                                holdsBlank ? "Ask for an answer to " + name + " as well" : "Make it hold while " + name + " is blank",
-                                space.spelled().origin(wire.place()), Printer.print(mended)))
-                : explanation;
+        Optional<Mend> mend = condition.comparisons().size() == 1
+                ? Optional.of(new Mend(Message.of(how + ".mend").code("name", name), space.spelled().origin(wire.place()),
+                        Printer.print(mended)))
+                : Optional.empty();
+        return new Finding.Respondent(Message.of(how).spoken("comparison", reads).code("name", name),
+                Message.of(how + ".advice").code("name", name), witness, mend);
     }
 }

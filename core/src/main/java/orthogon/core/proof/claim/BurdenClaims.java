@@ -20,18 +20,18 @@ final class BurdenClaims {
             return List.of();
         }
         String place = decider.space.wiring().document().code();
-        String statement = "no route asks more than the limit of questions, words and minutes";
+        Message statement = Message.of(ClaimKind.BURDEN_WITHIN, "claim");
         boolean words = limit.words() != null || limit.minutes() != null;
         Optional<Unknown> why = decider.flow.lostAt().or(words ? decider.space::whyNotExact : decider.space::whyNotDecided);
         if (why.isPresent()) {
             return List.of(ClaimDecider.undecided(ClaimKind.BURDEN_WITHIN, place, statement, why.get()));
         }
-        List<String> beyond = new ArrayList<>();
+        List<Message.Term> beyond = new ArrayList<>();
         Longest.Respondent worst = null;
         if (limit.questions() != null) {
             Longest.Respondent most = Longest.of(decider.flow, i -> decider.space.spelled().isOnRoutes(i.code()) ? 1 : 0, p -> 0);
             if (most.cost() > limit.questions()) {
-                beyond.add(most.cost() + " questions where at most " + limit.questions() + " are wanted");
+                beyond.add(beyond("questions", most.cost(), limit.questions()));
                 worst = most;
             }
         }
@@ -39,26 +39,30 @@ final class BurdenClaims {
             Longest.Respondent most = Longest.of(decider.flow, Burden::words, Burden::words);
             int minutes = Math.ceilDiv(most.cost(), Burden.WORDS_A_MINUTE);
             if (limit.words() != null && most.cost() > limit.words()) {
-                beyond.add(most.cost() + " words where at most " + limit.words() + " are wanted");
+                beyond.add(beyond("words", most.cost(), limit.words()));
                 worst = worst == null ? most : worst;
             }
             if (limit.minutes() != null && minutes > limit.minutes()) {
-                beyond.add(minutes + " minutes to read, at " + Burden.WORDS_A_MINUTE + " words a minute, where at most " + limit.minutes()
-                        + " are wanted");
+                beyond.add(beyond("minutes", minutes, limit.minutes()));
                 worst = worst == null ? most : worst;
             }
         }
         if (worst == null) {
             return List.of(new Claim(ClaimKind.BURDEN_WITHIN, place, statement, Verdict.PROVED, Optional.empty(),
-                    () -> Claim.Explanation.of("The longest route is within the limit.")));
+                    () -> new Finding.Fact(Message.of(ClaimKind.BURDEN_WITHIN, "proved"))));
         }
         Map<String, Object> answers = worst.answers();
         return List.of(new Claim(ClaimKind.BURDEN_WITHIN, place, statement, Verdict.REFUTED, Optional.empty(), () -> {
             Interview replayed = Replay.of(decider.space.wiring(), decider.space.today(), decider.space.spelled().settled(answers), "");
             return replayed.course().complete()
-                    ? new Claim.Explanation("The longest route asks " + String.join(", and ", beyond) + ".", "", List.of(),
-                            Optional.of(answers))
-                    : Claim.Explanation.of(Replay.DISAGREE);
+                    ? new Finding.Respondent(Message.of(ClaimKind.BURDEN_WITHIN, "refuted")
+                            .with("beyond", new Message.Term.Several(beyond, "list.and")), answers)
+                    : Finding.disagreement();
         }));
+    }
+
+    private static Message.Term beyond(String unit, int found, int most) {
+        return new Message.Term.Inner(Message.of("burden-within." + unit).text("found", String.valueOf(found))
+                .text("most", String.valueOf(most)).text("speed", String.valueOf(Burden.WORDS_A_MINUTE)));
     }
 }

@@ -12,7 +12,6 @@ import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Interview;
 import orthogon.core.language.Texts;
 import orthogon.core.place.RuleFamily;
-import orthogon.core.proof.claim.Claim.Explanation;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.flow.Flow;
@@ -28,7 +27,6 @@ final class ClaimDecider {
     final Flow flow;
     final Space space;
     final Diagrams d;
-    final Sentences sentences;
     final Evaluations evaluations;
     private static final int MOST_FAULTS = 5;
 
@@ -43,7 +41,6 @@ final class ClaimDecider {
         this.space = flow.space();
         this.d = space.diagrams();
         this.witnesses = new Witnesses(flow);
-        this.sentences = new Sentences(space.spelled());
         this.evaluations = new Evaluations(flow);
     }
 
@@ -164,14 +161,13 @@ final class ClaimDecider {
         return space.openLevels().isEmpty();
     }
 
-    private Explanation shown(Sought sought, String because) {
-        Optional<Map<String, Object>> witness = witness(sought);
-        return witness.isPresent() ? new Explanation(because, "", List.of(), witness) : Explanation.of(Replay.DISAGREE);
+    private Finding shown(Sought sought, Message says) {
+        return witness(sought).<Finding>map(w -> new Finding.Respondent(says, w)).orElseGet(Finding::disagreement);
     }
 
     /** A claim that somebody exists. */
-    Claim some(ClaimKind kind, String place, String statement, Sought sought, Optional<ClaimId> follows, String proved,
-            Supplier<Explanation> impossible) {
+    Claim some(ClaimKind kind, String place, Message statement, Sought sought, Optional<ClaimId> follows, Message proved,
+            Supplier<Finding> impossible) {
         return some(kind, place, statement, sought.set() == Diagrams.NONE, () -> sought, follows, proved, impossible);
     }
 
@@ -180,8 +176,8 @@ final class ClaimDecider {
      *
      * @param nobody whether nobody does; the respondent is then looked for only when the claim is explained
      */
-    Claim some(ClaimKind kind, String place, String statement, boolean nobody, Supplier<Sought> sought,
-            Optional<ClaimId> follows, String proved, Supplier<Explanation> impossible) {
+    Claim some(ClaimKind kind, String place, Message statement, boolean nobody, Supplier<Sought> sought,
+            Optional<ClaimId> follows, Message proved, Supplier<Finding> impossible) {
         if (nobody) {
             Optional<Unknown> lost = flow.lostAt();
             return lost.isPresent() && follows.isEmpty()
@@ -194,12 +190,12 @@ final class ClaimDecider {
         Optional<Map<String, Object>> witness = witness(sought.get());
         return witness.isPresent()
                 ? new Claim(kind, place, statement, Verdict.PROVED, Optional.empty(),
-                        () -> new Explanation(proved, "", List.of(), witness))
+                        () -> new Finding.Respondent(proved, witness.get()))
                 : undecided(kind, place, statement, open(sought.get().set()));
     }
 
     /** A claim that nobody exists. */
-    Claim none(ClaimKind kind, String place, String statement, Sought bad, String proved, Supplier<String> refuted) {
+    Claim none(ClaimKind kind, String place, Message statement, Sought bad, Message proved, Supplier<Message> refuted) {
         return none(kind, place, statement, bad.set() == Diagrams.NONE, () -> bad, proved, refuted);
     }
 
@@ -208,13 +204,13 @@ final class ClaimDecider {
      *
      * @param nobody whether nobody does; the respondent is otherwise looked for only when the claim is explained
      */
-    Claim none(ClaimKind kind, String place, String statement, boolean nobody, Supplier<Sought> bad, String proved,
-            Supplier<String> refuted) {
+    Claim none(ClaimKind kind, String place, Message statement, boolean nobody, Supplier<Sought> bad, Message proved,
+            Supplier<Message> refuted) {
         if (nobody) {
             Optional<Unknown> lost = flow.lostAt();
             return lost.isPresent()
                     ? undecided(kind, place, statement, lost.get())
-                    : new Claim(kind, place, statement, Verdict.PROVED, Optional.empty(), () -> Explanation.of(proved));
+                    : new Claim(kind, place, statement, Verdict.PROVED, Optional.empty(), () -> new Finding.Fact(proved));
         }
         if (certain()) {
             return new Claim(kind, place, statement, Verdict.REFUTED, Optional.empty(), () -> shown(bad.get(), refuted.get()));
@@ -222,7 +218,7 @@ final class ClaimDecider {
         Optional<Map<String, Object>> witness = witness(bad.get());
         return witness.isPresent()
                 ? new Claim(kind, place, statement, Verdict.REFUTED, Optional.empty(),
-                        () -> new Explanation(refuted.get(), "", List.of(), witness))
+                        () -> new Finding.Respondent(refuted.get(), witness.get()))
                 : undecided(kind, place, statement, open(bad.get().set()));
     }
 
@@ -231,17 +227,17 @@ final class ClaimDecider {
         return space.openReason(set).or(space::whyNotExact).orElse(new Unknown.Beyond("something open"));
     }
 
-    static Claim undecided(ClaimKind kind, String place, String statement, Unknown why) {
+    static Claim undecided(ClaimKind kind, String place, Message statement, Unknown why) {
         return switch (why) {
             case Unknown.Unsound fault -> undecided(kind, place, statement, ClaimId.of(fault.kind(), fault.place()));
             case Unknown.Beyond beyond -> new Claim(kind, place, statement, Verdict.UNDECIDED, Optional.empty(),
-                    () -> Explanation.of("This cannot be decided exactly: " + beyond.words() + "."));
+                    () -> new Finding.Fact(Message.of("undecided.beyond").words("why", beyond.words())));
         };
     }
 
     /** A claim that is not decided because of a fault, or of whatever another claim that is not decided follows. */
-    static Claim undecided(ClaimKind kind, String place, String statement, ClaimId cause) {
+    static Claim undecided(ClaimKind kind, String place, Message statement, ClaimId cause) {
         return new Claim(kind, place, statement, Verdict.UNDECIDED, Optional.of(cause),
-                () -> Explanation.of("This depends on " + cause.place() + ", which has a fault. Fix that first."));
+                () -> new Finding.Fact(Message.of("undecided.fault").code("place", cause.place())));
     }
 }

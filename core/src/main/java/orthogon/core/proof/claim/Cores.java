@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.ToIntFunction;
@@ -32,15 +31,37 @@ final class Cores {
      * What was found.
      *
      * @param places in document order; none where the answers' own limits alone exclude it, or where the search was given up
-     * @param told what is told of the search where it was not done to the end; empty where it was
+     * @param isNearby whether everything but the conditions nearby was left as it is, since the whole is too much to search
+     * @param gaveUp why the search came to nothing; empty where it was done
      */
-    record Core(List<String> places, Optional<String> told) {
+    record Core(List<String> places, boolean isNearby, Optional<String> gaveUp) {
 
-        /** @param otherwise what is said where no conditions exclude it */
-        String said(Sentences sentences, String otherwise) {
-            String core = places.isEmpty() ? otherwise : sentences.core(places);
-            return told.map(t -> places.isEmpty() ? t : t + " " + core.substring(0, 1).toLowerCase(Locale.ROOT) + core.substring(1))
-                    .orElse(core);
+        /** Conditions that exclude each other. */
+        ConflictCore excluding(Message otherwise) {
+            return told(isNearby ? "core.exclude.nearby" : "core.exclude", otherwise);
+        }
+
+        /** Conditions that refuse an answer. */
+        ConflictCore refusing() {
+            return told(isNearby ? "core.exclude.nearby" : "core.refuse", Message.of("core.alone"));
+        }
+
+        private ConflictCore told(String key, Message otherwise) {
+            return places.isEmpty()
+                    ? ConflictCore.bare(places, unless(otherwise))
+                    : ConflictCore.of(key, places, places, "list.semicolon");
+        }
+
+        /** Conditions for which another always or never holds. */
+        ConflictCore besides(String condition) {
+            List<String> others = places.stream().filter(p -> !p.equals(condition)).toList();
+            return others.isEmpty()
+                    ? ConflictCore.bare(places, unless(Message.of(isNearby ? "core.reason.alone.nearby" : "core.reason.alone")))
+                    : ConflictCore.of("core.reason", places, others, "list.and");
+        }
+
+        private Message unless(Message otherwise) {
+            return gaveUp.map(why -> Message.of("core.given-up").words("why", why)).orElse(otherwise);
         }
     }
 
@@ -65,13 +86,12 @@ final class Cores {
      */
     static Core smallest(Space space, int pages, List<String> about, ToIntFunction<Flow> target) {
         try {
-            return new Core(new Cores(space, pages, target).found(about), Optional.empty());
+            return new Core(new Cores(space, pages, target).found(about), false, Optional.empty());
         } catch (Diagrams.BudgetSpent whole) {
             try {
-                return new Core(new Cores(space, pages, target).foundNear(about), Optional.of("With everything else as it is,"));
+                return new Core(new Cores(space, pages, target).foundNear(about), true, Optional.empty());
             } catch (Diagrams.BudgetSpent near) {
-                return new Core(List.of(),
-                        Optional.of("Which conditions make it so could not be narrowed down: " + near.getMessage() + "."));
+                return new Core(List.of(), false, Optional.of(near.getMessage()));
             }
         }
     }

@@ -35,11 +35,11 @@ final class DefaultClaims implements PageByPage {
         Diagrams d = decider.d;
         String code = question.code();
         boolean agreement = question.answer() instanceof Answer.Agreement;
-        String statement = agreement ? code + " is never ticked beforehand" : "no answer to " + code + " is sent that nobody gave";
+        Message statement = Message.of(ClaimKind.NOTHING_BY_DEFAULT, agreement ? "claim.agreement" : "claim").code("code", code);
         String start = code + ".startWith";
         if (question.startWith().isEmpty()) {
             return new Claim(ClaimKind.NOTHING_BY_DEFAULT, code, statement, Verdict.PROVED, Optional.empty(),
-                    () -> Claim.Explanation.of("It starts blank."));
+                    () -> new Finding.Fact(Message.of(ClaimKind.NOTHING_BY_DEFAULT, "starts-blank")));
         }
         Optional<Map<Object, Integer>> values = decider.space.startValues(start);
         if (values.isEmpty()) {
@@ -73,24 +73,20 @@ final class DefaultClaims implements PageByPage {
                 i -> passes(i, page, code)
                         && (certain || Boolean.TRUE.equals(i.truth(isUntouched)) && (agreement || isPassed(i, code, optional))));
         Claim claim = decider.none(ClaimKind.NOTHING_BY_DEFAULT, code, statement, sought,
-                "Whoever is asked it starts with a blank answer, or has to change the one that is there.", () -> "");
+                Message.of(ClaimKind.NOTHING_BY_DEFAULT, "proved"), () -> Message.of(ClaimKind.NOTHING_BY_DEFAULT, "refuted")
+                        .text("wording", question.wording()));
         if (claim.verdict() != Verdict.REFUTED) {
             return optional && claim.verdict() == Verdict.UNDECIDED && question.requireWhen().isEmpty() ? claim.advisory() : claim;
         }
         Claim told = new Claim(ClaimKind.NOTHING_BY_DEFAULT, code, statement, Verdict.REFUTED, Optional.empty(), () -> {
-            Claim.Explanation found = claim.explanation();
-            Optional<Map<String, Object>> witness = found.witness().flatMap(w -> untouched(decider, w, page, code, startsWith, agreement));
-            String headline = agreement
-                    ? "The agreement is ticked before the respondent has read it."
-                    : optional
-                            ? "This respondent may leave out “" + question.wording() + "”, yet sends the answer that is already there."
-                            : "This respondent must answer “" + question.wording()
-                                    + "”, yet can pass it with the answer that is already there.";
-            return witness.isEmpty()
-                    ? Claim.Explanation.of(Replay.DISAGREE)
-                    : new Claim.Explanation(headline, "Remove the start value, so that respondents choose an answer.", List.of(),
-                            witness)
-                            .with(new Mend("Start with a blank answer", decider.space.spelled().origin(start), ""));
+            Optional<Map<String, Object>> witness = claim.finding().witness()
+                    .flatMap(w -> untouched(decider, w, page, code, startsWith, agreement));
+            String how = agreement ? "refuted.agreement" : optional ? "refuted.optional" : "refuted";
+            return witness.<Finding>map(w -> new Finding.Respondent(
+                    Message.of(ClaimKind.NOTHING_BY_DEFAULT, how).text("wording", question.wording()),
+                    Message.of(ClaimKind.NOTHING_BY_DEFAULT, "advice"), w,
+                    Optional.of(new Mend(Message.of(ClaimKind.NOTHING_BY_DEFAULT, "mend"), decider.space.spelled().origin(start), ""))))
+                    .orElseGet(Finding::disagreement);
         });
         return optional ? told.advisory() : told;
     }

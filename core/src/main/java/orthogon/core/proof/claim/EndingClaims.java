@@ -15,7 +15,7 @@ final class EndingClaims {
 
     static List<Claim> of(ClaimDecider decider) {
         String place = decider.space.wiring().document().code();
-        String statement = "every complete interview has an outcome";
+        Message statement = Message.of(ClaimKind.ONE_OUTCOME, "claim");
         int without = decider.endsAs("");
         Optional<Unknown> bad = badOutcome(decider);
         if (bad.isPresent()) {
@@ -24,9 +24,8 @@ final class EndingClaims {
         ClaimDecider.Sought sought = decider.atEnd(e -> e.kind() == Flow.Kind.FINISH ? Diagrams.NONE : without,
                 i -> i.course().complete() && i.course().outcome().isEmpty());
         return List.of(decider.none(ClaimKind.ONE_OUTCOME, place, statement, sought,
-                "Whoever reaches the end has an outcome.", () -> decider.space.wiring().document().outcomeTable().isEmpty()
-                        ? "There is no outcome table, so this respondent ends without an outcome. Add a row to the outcome table."
-                        : "No row of the outcome table holds for this respondent. Add a row that does, or a last row without a condition."));
+                Message.of(ClaimKind.ONE_OUTCOME, "proved"), () -> Message.of(ClaimKind.ONE_OUTCOME,
+                        decider.space.wiring().document().outcomeTable().isEmpty() ? "refuted.no-table" : "refuted")));
     }
 
     /** A finish or row that leads to an outcome that does not exist, and that somebody takes. */

@@ -108,10 +108,10 @@ final class KeepingClaims implements PageByPage {
 
     private Claim claim(Flow.Stage stage, Question question, int past) {
         String code = question.code();
-        String statement = "the answer to " + code + " is not lost by changing an earlier page";
+        Message statement = Message.of(ClaimKind.ANSWERS_KEPT, "claim").code("code", code);
         if (question.keepWhenHidden()) {
             return new Claim(ClaimKind.ANSWERS_KEPT, code, statement, Verdict.PROVED, Optional.empty(),
-                    () -> Claim.Explanation.of("It is kept even if its question is later hidden."));
+                    () -> new Finding.Fact(Message.of(ClaimKind.ANSWERS_KEPT, "always")));
         }
         Axis axis = space.axis(code);
         int shown = stage.sets().shown(code);
@@ -141,7 +141,7 @@ final class KeepingClaims implements PageByPage {
      * @param past what came with the link to those who go past the page
      * @param without whether it cannot be given in an interview
      */
-    private Claim lost(Flow.Stage stage, String code, String statement, IntSupplier given, int possible, int past,
+    private Claim lost(Flow.Stage stage, String code, Message statement, IntSupplier given, int possible, int past,
             Predicate<Interview> without) {
         int page = stage.sets().index();
         int can = d.support(possible).intersects(stage.sets().levels())
@@ -155,7 +155,7 @@ final class KeepingClaims implements PageByPage {
         Supplier<ClaimDecider.Sought> first = () -> decider.at(page, d.and(given.getAsInt(), links), true, i -> i.course().current()
                 .filter(v -> v.page().code().equals(pageCode)).isPresent() && i.course().effective().containsKey(code));
         Claim claim = decider.none(ClaimKind.ANSWERS_KEPT, code, statement, links == Diagrams.NONE, first,
-                "No change on an earlier page discards it.", () -> "");
+                Message.of(ClaimKind.ANSWERS_KEPT, "proved"), () -> Message.of(ClaimKind.ANSWERS_KEPT, "claim").code("code", code));
         if (claim.verdict() != Verdict.REFUTED) {
             return claim;
         }
@@ -169,16 +169,17 @@ final class KeepingClaims implements PageByPage {
                     List<String> others = together.getOrDefault(code, Set.of()).stream()
                             .filter(c -> !c.equals(code) && space.spelled().isSaid(c))
                             .toList();
-                    Optional<Map<String, Object>> one = claim.explanation().witness();
+                    Optional<Map<String, Object>> one = claim.finding().witness();
                     Optional<Map<String, Object>> second = loses(page, without, cannot, links);
-                    return one.isEmpty() || second.isEmpty()
-                            ? Claim.Explanation.of(Replay.DISAGREE)
-                            : new Claim.Explanation(
-                                    "Changing " + changes(page, code, one.get(), second.get()) + " discards the answer to " + code
-                                            + (others.isEmpty() ? "." : "; other changes of it discard " + String.join(", ", others) + "."),
-                                    "Respondents are told before it happens. Keep the answer if it is still of use.",
-                                    List.of(), one, second,
-                                    Optional.of(new Mend("Keep the answer to " + code, code + ".keepWhenHidden", "true")));
+                    if (one.isEmpty() || second.isEmpty()) {
+                        return Finding.disagreement();
+                    }
+                    Message says = Message.of(ClaimKind.ANSWERS_KEPT, others.isEmpty() ? "refuted" : "refuted.others")
+                            .with("changes", changes(page, code, one.get(), second.get())).code("code", code)
+                            .with("others", new Message.Term.Several(others.stream().map(Message.Term.Code::new).toList(), "list.comma"));
+                    return new Finding.Pair(says, Optional.of(Message.of(ClaimKind.ANSWERS_KEPT, "advice")), one.get(), second.get(),
+                            Optional.of(new Mend(Message.of(ClaimKind.ANSWERS_KEPT, "mend").code("code", code),
+                                    code + ".keepWhenHidden", "true")));
                 });
     }
 
@@ -230,24 +231,25 @@ final class KeepingClaims implements PageByPage {
         return Optional.empty();
     }
 
-    private String changes(int page, String code, Map<String, Object> one, Map<String, Object> two) {
+    private Message.Term changes(int page, String code, Map<String, Object> one, Map<String, Object> two) {
         String decides = deciders.getOrDefault(code, code);
+        List<String> changed = new ArrayList<>();
         if (!Objects.equals(one.get(decides), two.get(decides))) {
-            return decides + " from " + said(one.get(decides)) + " to " + said(two.get(decides));
+            changed.add(decides);
+        } else {
+            for (Page earlier : space.wiring().document().pages().subList(0, page)) {
+                earlier.questions().map(Question::code).filter(q -> !Objects.equals(one.get(q), two.get(q))).forEach(changed::add);
+            }
         }
-        List<String> changes = new ArrayList<>();
-        for (Page earlier : space.wiring().document().pages().subList(0, page)) {
-            earlier.questions().map(Question::code).filter(q -> !Objects.equals(one.get(q), two.get(q)))
-                    .forEach(q -> changes.add(q + " from " + said(one.get(q)) + " to " + said(two.get(q))));
-        }
-        return String.join(" and ", changes);
+        return new Message.Term.Several(changed.stream().map(q -> new Message.Term.Inner(Message.of(ClaimKind.ANSWERS_KEPT, "change")
+                .code("code", q).with("from", value(one.get(q))).with("to", value(two.get(q))))).toList(), "list.plain-and");
     }
 
-    private static String said(Object value) {
+    private static Message.Term value(Object value) {
         return switch (value) {
-            case null -> "blank";
-            case Boolean b -> b ? "yes" : "no";
-            default -> value.toString();
+            case null -> new Message.Term.Inner(Message.of("value.blank"));
+            case Boolean b -> new Message.Term.Inner(Message.of(b ? "value.yes" : "value.no"));
+            default -> new Message.Term.Text(value.toString());
         };
     }
 }

@@ -25,17 +25,18 @@ final class LanguageClaims {
         return claims;
     }
 
-    private static Claim claim(ClaimDecider decider, String language, String unit, Optional<String> why) {
+    private static Claim claim(ClaimDecider decider, String language, String unit, Optional<Message> why) {
         String place = language + "/" + unit;
-        String statement = "whoever reads " + unit + " in " + language + " reads it translated and current";
+        Message statement = Message.of(ClaimKind.TRANSLATED, "claim").code("unit", unit).text("language", language);
         if (why.isEmpty()) {
             return new Claim(ClaimKind.TRANSLATED, place, statement, Verdict.PROVED, Optional.empty(),
-                    () -> Claim.Explanation.of("It is translated and current."));
+                    () -> new Finding.Fact(Message.of(ClaimKind.TRANSLATED, "proved")));
         }
         var met = decider.flow.texts().of(unit);
         ClaimDecider.Sought sought = TextClaims.reading(decider, unit, met, met.set(), i -> true);
         return decider.none(ClaimKind.TRANSLATED, place, statement, sought,
-                "Nobody ever reads this text.", () -> "This respondent would read it in " + language + ", but " + why.get() + ".");
+                Message.of(ClaimKind.TRANSLATED, "unread"), () -> Message.of(ClaimKind.TRANSLATED, "refuted").text("language", language)
+                        .inner("why", why.get()));
     }
 
     /** The claim about Orthogon's own words, for a language in which it does not ship. Every respondent meets them. */
@@ -45,23 +46,23 @@ final class LanguageClaims {
         }
         List<Units.Unit> unfit = Units.in(document, language).stream().filter(u -> u.unit().startsWith(OwnWords.UNIT) && !u.isFit())
                 .toList();
+        Message says = unfit.isEmpty()
+                ? Message.of(ClaimKind.TRANSLATED, "own.proved")
+                : Message.of(ClaimKind.TRANSLATED, "own.refuted").text("number", String.valueOf(unfit.size())).text("language", language)
+                        .text("text", unfit.getFirst().source());
         return Optional.of(new Claim(ClaimKind.TRANSLATED, language + "/own",
-                "what Orthogon itself says is translated into " + language, unfit.isEmpty() ? Verdict.PROVED : Verdict.REFUTED,
-                Optional.empty(), () -> Claim.Explanation.of(unfit.isEmpty()
-                        ? "All of it is translated and current."
-                        : "Everybody reads buttons and messages of Orthogon itself, and " + unfit.size()
-                                + " of them are not translated into "
-                                + language + " yet, among them “" + unfit.getFirst().source() + "”.")));
+                Message.of(ClaimKind.TRANSLATED, "own.claim").text("language", language),
+                unfit.isEmpty() ? Verdict.PROVED : Verdict.REFUTED, Optional.empty(), () -> new Finding.Fact(says)));
     }
 
     /** The fault of a translation; empty where it has none. */
-    private static Optional<String> why(Units.Unit unit) {
+    private static Optional<Message> why(Units.Unit unit) {
         return switch (unit.state()) {
-            case MISSING -> Optional.of("it is not translated");
-            case STALE -> Optional.of("it was translated from “" + unit.of() + "”, and the text has changed since");
+            case MISSING -> Optional.of(Message.of(ClaimKind.TRANSLATED, "missing"));
+            case STALE -> Optional.of(Message.of(ClaimKind.TRANSLATED, "stale").text("source", unit.of()));
             case DRAFT, REVIEWED -> unit.faults().isEmpty()
                     ? Optional.empty()
-                    : Optional.of("the translation is damaged: " + String.join(", ", unit.faults()));
+                    : Optional.of(Message.of(ClaimKind.TRANSLATED, "damaged").text("faults", String.join(", ", unit.faults())));
         };
     }
 }

@@ -20,29 +20,41 @@ final class LimitsClaims implements PageByPage {
         decider.space.wiring().document().pages().get(page).questions().filter(q -> !q.isHidden()).forEach(question -> {
             boolean fits = decider.space.axis(question.code()).hasAnswer();
             claims.add(new Claim(ClaimKind.LIMITS_LEAVE_ANSWER, question.code(),
-                    "some answer fits the limits of " + question.code(), fits ? Verdict.PROVED : Verdict.REFUTED, Optional.empty(),
-                    () -> Claim.Explanation.of(fits ? "There is such an answer." : "No answer fits: " + why(question.answer()) + ".")));
+                    Message.of(ClaimKind.LIMITS_LEAVE_ANSWER, "claim").code("code", question.code()),
+                    fits ? Verdict.PROVED : Verdict.REFUTED, Optional.empty(),
+                    () -> new Finding.Fact(fits
+                            ? Message.of(ClaimKind.LIMITS_LEAVE_ANSWER, "proved")
+                            : Message.of(ClaimKind.LIMITS_LEAVE_ANSWER, "refuted").inner("why", why(question.answer())))));
         });
         return claims;
     }
 
-    private static String why(Answer answer) {
+    private static Message why(Answer answer) {
         return switch (answer) {
             case Answer.Numeric n when n.least() != null && n.most() != null && n.least().compareTo(n.most()) > 0 ->
-                "the least, " + n.least() + ", is more than the most, " + n.most();
-            case Answer.Numeric n -> "no number with " + n.decimals() + " decimal places lies between " + n.least() + " and " + n.most();
+                range("number-order", n.least(), n.most());
+            case Answer.Numeric n -> range("number-none", n.least(), n.most()).text("decimals", String.valueOf(n.decimals()));
             case Answer.Text t when t.least() != null && t.most() != null && t.least() > t.most() ->
-                "at least " + t.least() + " characters are asked for and at most " + t.most() + " allowed";
-            case Answer.Text t -> "no text has the form " + (t.pattern().isEmpty() ? t.content() : "“" + t.pattern() + "”")
-                    + " and so many characters" + (t.least() == null ? "" : ", at least " + t.least())
-                    + (t.most() == null ? "" : ", at most " + t.most());
-            case Answer.DateAnswer d -> "the earliest day, " + d.earliest() + ", comes after the latest, " + d.latest();
-            case Answer.TimeAnswer t -> "the earliest time, " + t.earliest() + ", comes after the latest, " + t.latest();
+                range("text-order", t.least(), t.most());
+            case Answer.Text t -> range(length(t), t.least(), t.most()).text("form",
+                    t.pattern().isEmpty() ? t.content().toString() : "“" + t.pattern() + "”");
+            case Answer.DateAnswer d -> range("date-order", d.earliest(), d.latest());
+            case Answer.TimeAnswer t -> range("time-order", t.earliest(), t.latest());
             case Answer.ManyChoices m when m.least() != null && m.most() != null && m.least() > m.most() ->
-                "at least " + m.least() + " are to be chosen and at most " + m.most();
-            case Answer.ManyChoices m when m.least() != null -> "at least " + m.least() + " are to be chosen of " + m.options().size();
-            case Answer.Ranking r -> "there are not " + r.ranked() + " options to rank";
-            default -> "there is nothing to choose from";
+                range("choices-order", m.least(), m.most());
+            case Answer.ManyChoices m when m.least() != null -> range("choices-few", m.least(), m.options().size());
+            case Answer.Ranking r -> range("ranking-few", r.ranked(), null);
+            default -> range("nothing", null, null);
         };
+    }
+
+    private static String length(Answer.Text text) {
+        return text.least() == null
+                ? text.most() == null ? "text-any" : "text-most"
+                : text.most() == null ? "text-least" : "text-between";
+    }
+
+    private static Message range(String which, Object least, Object most) {
+        return Message.of(ClaimKind.LIMITS_LEAVE_ANSWER, which).text("least", String.valueOf(least)).text("most", String.valueOf(most));
     }
 }

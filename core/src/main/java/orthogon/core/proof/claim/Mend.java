@@ -3,8 +3,8 @@ package orthogon.core.proof.claim;
 /**
  * A change that settles a refuted claim.
  *
- * @param words what it does, as an order: {@code Remove count > 5}
+ * @param words what it does, as an order
  * @param place of the condition, start value or text that changes
  * @param text what stands there afterwards; empty to take it away
  */
-public record Mend(String words, String place, String text) {}
+public record Mend(Message words, String place, String text) {}

@@ -10,7 +10,7 @@ import orthogon.core.interview.Interview;
 import orthogon.core.proof.spelled.Spelled;
 
 /**
- * Claims about the plain form of a document, told again about the document itself. What is proved of the first entry of a roster
+ * Leads claims about the plain form of a document back to the document itself. What is proved of the first entry of a roster
  * holds of every entry: entries differ in nothing but their number, and whoever has any has the first.
  */
 final class OriginalClaims {
@@ -55,24 +55,41 @@ final class OriginalClaims {
         ClaimKind kind = grid || claim.kind() == ClaimKind.REACH_QUESTION && place.contains(".")
                 ? ClaimKind.REACH_QUESTION
                 : roster ? ClaimKind.REACH_SECTION : claim.kind();
-        String statement = grid ? spelled.said(claim.statement()).replace("is shown to", "is asked of") : spelled.said(claim.statement());
+        Message statement = grid ? new Message("reach-question.claim", claim.statement().terms()) : claim.statement();
         Claim again = new Claim(kind, place, statement, claim.verdict(),
                 claim.follows().map(f -> new ClaimId(f.kind(), spelled.origin(f.place()))),
-                () -> told(claim.explanation()));
+                () -> original(claim.finding()));
         again.guardedBy(decider.flow);
         return claim.blocking() ? again : again.advisory();
     }
 
-    private Claim.Explanation told(Claim.Explanation e) {
-        Optional<Map<String, Object>> witness = e.witness().map(spelled::answers);
-        Optional<Map<String, Object>> other = e.other().map(spelled::answers);
-        boolean agree = (witness.isEmpty() || agrees(e.witness().get(), witness.get()))
-                && (other.isEmpty() || agrees(e.other().get(), other.get()));
-        return agree
-                ? new Claim.Explanation(spelled.said(e.headline()), spelled.said(e.details()),
-                        e.core().stream().map(spelled::origin).distinct().toList(), witness, other,
-                        e.mend().map(m -> new Mend(spelled.said(m.words()), spelled.origin(m.place()), m.text())))
-                : Claim.Explanation.of(Replay.DISAGREE);
+    private Finding original(Finding plain) {
+        return switch (plain) {
+            case Finding.Fact f -> new Finding.Fact(f.says(), f.advice(), original(f.mend()));
+            case Finding.Conflict c -> new Finding.Conflict(c.says(), core(c.conflict()));
+            case Finding.Respondent r -> {
+                Map<String, Object> answers = spelled.answers(r.answers());
+                yield agrees(r.answers(), answers)
+                        ? new Finding.Respondent(r.says(), r.advice(), core(r.conflict()), answers, original(r.mend()))
+                        : Finding.disagreement();
+            }
+            case Finding.Pair p -> {
+                Map<String, Object> one = spelled.answers(p.one());
+                Map<String, Object> two = spelled.answers(p.two());
+                yield agrees(p.one(), one) && agrees(p.two(), two)
+                        ? new Finding.Pair(p.says(), p.advice(), one, two, original(p.mend()))
+                        : Finding.disagreement();
+            }
+            case Finding.Consequence c -> c;
+        };
+    }
+
+    private Optional<ConflictCore> core(Optional<ConflictCore> plain) {
+        return plain.map(c -> c.at(spelled::origin));
+    }
+
+    private Optional<Mend> original(Optional<Mend> plain) {
+        return plain.map(m -> new Mend(m.words(), spelled.origin(m.place()), m.text()));
     }
 
     /** Whether the same happens to the respondent in the document as in its plain form, however that is read where it is not said there. */

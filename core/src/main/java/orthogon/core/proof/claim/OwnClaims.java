@@ -32,7 +32,8 @@ final class OwnClaims {
     private static Claim claim(ClaimDecider decider, OwnClaim own, String place) {
         Diagrams d = decider.d;
         boolean always = own.says() == Says.ALWAYS;
-        String statement = own.code() + ": " + decider.sentences.at(place).replaceFirst("^\\S+ says: ", always ? "always " : "never ");
+        Message statement = Message.of(ClaimKind.OWN, always ? "claim.always" : "claim.never").text("code", own.code()).bare("formula",
+                place);
         Optional<Expr> expr = decider.space.expr(place);
         if (expr.isEmpty()) {
             return ClaimDecider.undecided(ClaimKind.OWN, own.code(), statement,
@@ -43,8 +44,8 @@ final class OwnClaims {
             return always ? d.not(truth.holds()) : truth.holds();
         }, i -> i.course().complete() && always != Boolean.TRUE.equals(i.truth(place)));
         return decider.none(ClaimKind.OWN, own.code(), statement, sought,
-                always ? "It holds on every complete interview." : "It holds on no complete interview.",
-                () -> always ? "It does not hold for this respondent." : "It holds for this respondent.");
+                Message.of(ClaimKind.OWN, always ? "proved.always" : "proved.never"),
+                () -> Message.of(ClaimKind.OWN, always ? "refuted.always" : "refuted.never"));
     }
 
     /** For one way of ending, the states in which each outcome is reached. */

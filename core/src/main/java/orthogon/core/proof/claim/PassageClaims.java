@@ -53,8 +53,8 @@ final class PassageClaims implements PageByPage {
                         : Optional.of(new ClaimId(ClaimKind.LIMITS_LEAVE_ANSWER, code)));
         return accepted(decider, stage, question, ClaimKind.ANSWER_ACCEPTED, code,
                 f -> f.space().diagrams().not(f.space().axis(code).blank()),
-                i -> i.course().effective().containsKey(code), "some answer to " + code + " is accepted",
-                "Nobody can answer “" + question.wording() + "” and go on.", follows);
+                i -> i.course().effective().containsKey(code), Message.of(ClaimKind.ANSWER_ACCEPTED, "claim").code("code", code),
+                Message.of(ClaimKind.ANSWER_ACCEPTED, "refuted").text("wording", question.wording()), follows);
     }
 
     /** Whether everybody whose answer is refused reads why. */
@@ -62,7 +62,7 @@ final class PassageClaims implements PageByPage {
         List<Claim> claims = new ArrayList<>();
         for (int i = 0; i < question.accept().size(); i++) {
             String place = question.code() + "/accept/" + i;
-            String statement = "whoever is refused by " + place + " reads why";
+            Message statement = Message.of(ClaimKind.REFUSAL_EXPLAINED, "claim").code("place", place);
             Wiring.Wire wire = decider.space.wiring().at(place).orElse(null);
             if (wire == null || !question.accept().get(i).message().isBlank()) {
                 continue;
@@ -76,10 +76,9 @@ final class PassageClaims implements PageByPage {
                     decider.evaluations.passing(decider.flow, wire));
             ClaimDecider.Sought sought = decider.at(decider.evaluations.page(wire), refused, true,
                     i2 -> Boolean.FALSE.equals(i2.truth(place)) && i2.course().effective().containsKey(question.code()));
-            claims.add(decider.none(ClaimKind.REFUSAL_EXPLAINED, place, statement, sought, "It refuses no respondent.",
-                    () -> "This respondent's answer to “" + question.wording() + "” is refused, and no message says why. "
-                            + "Write the message beside the condition: what is wrong, and what to answer instead.")
-                    .advisory());
+            claims.add(decider.none(ClaimKind.REFUSAL_EXPLAINED, place, statement, sought,
+                    Message.of(ClaimKind.REFUSAL_EXPLAINED, "proved"),
+                    () -> Message.of(ClaimKind.REFUSAL_EXPLAINED, "refuted").text("wording", question.wording())).advisory());
         }
         return claims;
     }
@@ -96,16 +95,16 @@ final class PassageClaims implements PageByPage {
                     accepted(decider, stage, question, ClaimKind.OPTION_ACCEPTED, place,
                             f -> f.space().axis(question.code()).option(option.code()),
                             i -> isChosen(i, question, option.code()),
-                            "option " + option.code() + " of " + question.code() + " can be chosen and accepted",
-                            "The option “" + option.label() + "” can be chosen, but nobody who chooses it can leave the page.", follows));
+                            Message.of(ClaimKind.OPTION_ACCEPTED, "claim").text("option", option.code()).code("code", question.code()),
+                            Message.of(ClaimKind.OPTION_ACCEPTED, "refuted").text("option", option.label()), follows));
         }
         if (question.answer() instanceof Answer.YesNo && !question.requireWhen().isEmpty()) {
             for (boolean answer : new boolean[]{true, false}) {
                 String word = answer ? "yes" : "no";
                 claims.add(accepted(decider, stage, question, ClaimKind.OPTION_ACCEPTED, question.code() + "." + word,
                         f -> f.space().axis(question.code()).truth(answer), i -> isChosen(i, question, answer),
-                        word + " to " + question.code() + " is accepted",
-                        "Whoever answers “" + word + "” cannot leave the page.", unanswered));
+                        Message.of(ClaimKind.OPTION_ACCEPTED, "claim." + word).code("code", question.code()),
+                        Message.of(ClaimKind.OPTION_ACCEPTED, "refuted." + word), unanswered));
             }
         }
     }
@@ -118,7 +117,7 @@ final class PassageClaims implements PageByPage {
     /** A claim that somebody answers like this and leaves the page. */
     private static Claim accepted(ClaimDecider decider, Flow.Stage stage, Question question, ClaimKind kind, String place,
             ToIntFunction<Flow> chosen,
-            Predicate<Interview> gives, String statement, String impossible, Optional<ClaimId> follows) {
+            Predicate<Interview> gives, Message statement, Message impossible, Optional<ClaimId> follows) {
         int page = stage.sets().index();
         ToIntFunction<Flow> passing = f -> f.space().diagrams().and(f.stages().get(page).passing(), chosen.applyAsInt(f));
         Supplier<ClaimDecider.Sought> sought = () -> decider.at(page, passing.applyAsInt(decider.flow), true, i -> i.course().current()
@@ -126,19 +125,16 @@ final class PassageClaims implements PageByPage {
         // Who is not asked has a blank answer, so that whoever answers is asked.
         boolean nobody = decider.d.disjoint(stage.passing(), chosen.applyAsInt(decider.flow));
         return decider.some(kind, place, statement, nobody, sought, follows,
-                "This respondent gives such an answer and continues.",
+                Message.of(ClaimKind.ANSWER_ACCEPTED, "proved"),
                 () -> {
                     if (follows.isPresent()) {
-                        return Claim.Explanation.of(impossible);
+                        return new Finding.Fact(impossible);
                     }
                     List<String> about = new ArrayList<>(stage.sets().problems().keySet());
                     about.add(question.code() + ".askWhen");
                     about.add(question.code() + ".lockWhen");
                     Cores.Core core = Cores.smallest(decider.space, page + 1, about, passing);
-                    return new Claim.Explanation(impossible, core.told().isPresent() || core.places().isEmpty()
-                            ? core.said(decider.sentences, decider.sentences.core(List.of()))
-                            : decider.sentences.refusing(core.places()), core.places(),
-                            Optional.empty());
+                    return new Finding.Conflict(impossible, core.refusing());
                 });
     }
 
@@ -156,26 +152,25 @@ final class PassageClaims implements PageByPage {
         int arrived = d.andExists(stage.coming(), sets.visited(), d.cube(forgotten));
         int passes = d.andExists(stage.coming(), d.forAll(sets.accepted(), d.cube(openHere)), own);
         int stuck = d.minus(arrived, passes);
-        String statement = "nobody can get stuck on page " + page.code();
+        Message statement = Message.of(ClaimKind.PAGE_PASSABLE, "claim").code("page", page.code());
         if (stuck != Diagrams.NONE && !open.isEmpty()) {
             return ClaimDecider.undecided(ClaimKind.PAGE_PASSABLE, page.code(), statement, decider.open(sets.accepted()));
         }
         ClaimDecider.Sought sought = decider.at(sets.index(), stuck == Diagrams.NONE ? stuck : d.and(stuck, stage.coming()), false,
                 i -> i.course().current().filter(v -> v.page().code().equals(page.code())).isPresent());
         Claim claim = decider.none(ClaimKind.PAGE_PASSABLE, page.code(), statement, sought,
-                "Whoever reaches this page has answers that it accepts.", () -> "");
+                Message.of(ClaimKind.PAGE_PASSABLE, "proved"),
+                () -> Message.of(ClaimKind.PAGE_PASSABLE, "refuted").text("page", page.title()));
         if (claim.verdict() != Verdict.REFUTED) {
             return claim;
         }
         return new Claim(ClaimKind.PAGE_PASSABLE, page.code(), statement, Verdict.REFUTED, Optional.empty(), () -> {
-            Claim.Explanation found = claim.explanation();
-            if (found.witness().isEmpty()) {
-                return found;
-            }
-            List<String> core = blocking(decider, stage, found.witness().get());
-            String headline = "Whoever answers like this cannot leave page “" + page.title() + "”. No answers on it are accepted.";
-            return new Claim.Explanation(headline, "These requirements together leave no valid answer: "
-                    + String.join("; ", core.stream().map(decider.sentences::at).toList()) + ".", core, found.witness());
+            Finding found = claim.finding();
+            return found.witness().<Finding>map(w -> {
+                List<String> core = blocking(decider, stage, w);
+                return new Finding.Respondent(found.says(), Optional.empty(),
+                        Optional.of(ConflictCore.of("core.block", core, core, "list.semicolon")), w, Optional.empty());
+            }).orElse(found);
         });
     }
 

@@ -50,21 +50,21 @@ final class ReachClaims implements PageByPage {
         return claims;
     }
 
-    private Claim add(ClaimKind kind, String place, String statement, ClaimDecider.Sought sought, Optional<ClaimId> follows, String proved,
-            String impossible, List<String> about, ToIntFunction<Flow> target) {
-        return add(kind, place, statement, sought, follows, proved, impossible, decider.sentences.core(List.of()), about, target);
+    private Claim add(ClaimKind kind, String place, Message statement, ClaimDecider.Sought sought, Optional<ClaimId> follows,
+            Message impossible, List<String> about, ToIntFunction<Flow> target) {
+        return add(kind, place, statement, sought, follows, impossible, Message.of("core.alone"), about, target);
     }
 
     /** @param otherwise what is told where no conditions exclude it */
-    private Claim add(ClaimKind kind, String place, String statement, ClaimDecider.Sought sought, Optional<ClaimId> follows, String proved,
-            String impossible, String otherwise, List<String> about, ToIntFunction<Flow> target) {
-        Claim claim = decider.some(kind, place, statement, sought, follows, proved, () -> {
+    private Claim add(ClaimKind kind, String place, Message statement, ClaimDecider.Sought sought, Optional<ClaimId> follows,
+            Message impossible, Message otherwise, List<String> about, ToIntFunction<Flow> target) {
+        Claim claim = decider.some(kind, place, statement, sought, follows, Message.of(kind, "proved"), () -> {
             if (follows.isPresent()) {
-                return Claim.Explanation.of(impossible);
+                return new Finding.Fact(impossible);
             }
             int pages = sought.ending() == null && sought.page() >= 0 ? sought.page() + 1 : document.pages().size();
             Cores.Core core = Cores.smallest(decider.space, pages, about, target);
-            return new Claim.Explanation(impossible, core.said(decider.sentences, otherwise), core.places(), Optional.empty());
+            return new Finding.Conflict(impossible, core.excluding(otherwise));
         });
         claims.add(claim);
         return claim;
@@ -82,9 +82,9 @@ final class ReachClaims implements PageByPage {
         Page page = document.pages().get(p);
         String open = page.code() + ".openWhen";
         List<String> rules = rulesBefore(p);
-        Claim pageClaim = add(ClaimKind.REACH_PAGE, page.code(), "page " + page.code() + " is reached by some respondent",
-                decider.at(p, arrived(decider.flow, p), false, i -> isAt(i, page)), Optional.empty(), "This respondent reaches the page.",
-                "Nobody ever reaches page " + quoted(page.title(), page.code()) + ".",
+        Claim pageClaim = add(ClaimKind.REACH_PAGE, page.code(), Message.of(ClaimKind.REACH_PAGE, "claim").code("page", page.code()),
+                decider.at(p, arrived(decider.flow, p), false, i -> isAt(i, page)), Optional.empty(),
+                Message.of(ClaimKind.REACH_PAGE, "refuted").text("page", page.title(), page.code()),
                 with(rules, with(List.of(open), page.allItems().map(i -> i.code() + ".askWhen").toList())), f -> arrived(f, p));
         Optional<ClaimId> cause = refuted(pageClaim);
         items(page.items(), p, cause, rules);
@@ -141,12 +141,11 @@ final class ReachClaims implements PageByPage {
                 case Note n -> ClaimKind.REACH_NOTE;
                 default -> ClaimKind.REACH_SECTION;
             };
-            String nobody = item instanceof Question ? "Nobody is ever asked " : "Nobody is ever shown ";
             List<String> about = with(rules, with(List.of(page.code() + ".openWhen"), List.of(code + ".askWhen")));
             ToIntFunction<Flow> shown = f -> and(f, arrived(f, p), f.stages().get(p).sets().shown(code));
-            Claim claim = add(kind, code, code + " is " + (item instanceof Question ? "asked of" : "shown to") + " some respondent",
+            Claim claim = add(kind, code, Message.of(kind, "claim").code("code", code),
                     decider.at(p, shown.applyAsInt(decider.flow), true, i -> isAt(i, page) && isAsked(i, item)), cause,
-                    "This respondent reaches it.", nobody + quoted(item.wording(), code) + ".", about, shown);
+                    Message.of(kind, "refuted").text("wording", item.wording(), code), about, shown);
             Optional<ClaimId> inner = refuted(claim);
             if (item instanceof Section section) {
                 items(section.items(), p, inner, with(rules, about));
@@ -156,10 +155,11 @@ final class ReachClaims implements PageByPage {
                 for (Answer.Option option : question.answer().options()) {
                     String place = code + "." + option.code();
                     ToIntFunction<Flow> offered = f -> and(f, shown.applyAsInt(f), f.truth(place + ".offerWhen", true).holds());
-                    add(ClaimKind.REACH_OPTION, place, "option " + option.code() + " of " + code + " is offered to some respondent",
+                    add(ClaimKind.REACH_OPTION, place,
+                            Message.of(ClaimKind.REACH_OPTION, "claim").text("option", option.code()).code("code", code),
                             decider.at(p, offered.applyAsInt(decider.flow), true, i -> isAt(i, page) && isOffered(i, code, option.code())),
-                            inner, "This respondent is offered it.",
-                            "The option " + quoted(option.label(), option.code()) + " of " + code + " is never on offer.",
+                            inner,
+                            Message.of(ClaimKind.REACH_OPTION, "refuted").text("option", option.label(), option.code()).code("code", code),
                             with(about, List.of(place + ".offerWhen")), offered);
                 }
             }
@@ -181,7 +181,7 @@ final class ReachClaims implements PageByPage {
     private void rule(ClaimKind kind, Rule at, Page page, int p, Optional<ClaimId> cause, List<String> rules) {
         String place = at.text();
         ToIntFunction<Flow> taken = f -> exitSet(f, p, place);
-        String what = kind == ClaimKind.REACH_SKIP ? "skip" : "finish";
+        Message statement = Message.of(kind, "claim").code("page", page.code());
         List<String> own = new ArrayList<>();
         for (int i = 0; i < page.finish().size(); i++) {
             own.add(page.code() + "/finish/" + i);
@@ -192,12 +192,10 @@ final class ReachClaims implements PageByPage {
         Optional<Unknown> bad = decider.space.causeAt(place)
                 .or(() -> decider.flow.lostAt().filter(l -> l instanceof Unknown.Unsound fault && fault.place().equals(place)));
         if (bad.isPresent()) {
-            claims.add(ClaimDecider.undecided(kind, place, "the " + what + " after " + page.code() + " is taken by some respondent",
-                    bad.get()));
+            claims.add(ClaimDecider.undecided(kind, place, statement, bad.get()));
             return;
         }
-        add(kind, place, "the " + what + " after " + page.code() + " is taken by some respondent", leaving(p, taken, at), cause,
-                "This respondent takes it.", "No respondent ever takes this " + what + ".", with(rules, own), taken);
+        add(kind, place, statement, leaving(p, taken, at), cause, Message.of(kind, "refuted"), with(rules, own), taken);
     }
 
     private ClaimDecider.Sought leaving(int p, ToIntFunction<Flow> taken, Rule rule) {
@@ -221,14 +219,12 @@ final class ReachClaims implements PageByPage {
                 rows.add(Rule.outcomeRow(i).text());
             }
             int above = IntStream.range(0, row).filter(i -> document.outcomeTable().get(i).when().isBlank()).findFirst().orElse(-1);
-            add(ClaimKind.REACH_ROW, place, "row " + (row + 1) + " of the outcome table is used by some respondent",
+            String number = String.valueOf(row + 1);
+            add(ClaimKind.REACH_ROW, place, Message.of(ClaimKind.REACH_ROW, "claim").text("row", number),
                     decider.atEnd(e -> e.kind() == Flow.Kind.FINISH ? Diagrams.NONE : set,
                             i -> i.course().endedBy().filter(at::equals).isPresent()),
-                    Optional.empty(), "This respondent ends by it.", "Nobody ever ends by row " + (row + 1)
-                            + " of the outcome table. The rows above it, or the conditions on the way to it, leave nobody.",
-                    above < 0
-                            ? decider.sentences.core(List.of())
-                            : "Row " + (above + 1) + " has no condition and takes all who come to it.",
+                    Optional.empty(), Message.of(ClaimKind.REACH_ROW, "refuted").text("row", number),
+                    above < 0 ? Message.of("core.alone") : Message.of("core.row-above").text("row", String.valueOf(above + 1)),
                     rows, held);
         }
         for (Questionnaire.Outcome outcome : document.outcomes()) {
@@ -238,11 +234,11 @@ final class ReachClaims implements PageByPage {
             for (int i = 0; i < document.outcomeTable().size(); i++) {
                 about.add(Rule.outcomeRow(i).text());
             }
-            add(ClaimKind.REACH_OUTCOME, outcome.code(), "outcome " + outcome.code() + " is reached by some respondent",
+            add(ClaimKind.REACH_OUTCOME, outcome.code(), Message.of(ClaimKind.REACH_OUTCOME, "claim").text("outcome", outcome.code()),
                     decider.atEnd(e -> atEnding(e, outcome.code(), set),
                             i -> i.course().outcome().filter(outcome.code()::equals).isPresent()),
-                    Optional.empty(), "This respondent ends in it.", "Nobody ever ends as " + quoted(outcome.label(), outcome.code())
-                            + (isNamed(outcome.code()) ? "." : ": no row of the outcome table and no finish names it."),
+                    Optional.empty(), Message.of(ClaimKind.REACH_OUTCOME, isNamed(outcome.code()) ? "refuted" : "refuted.unnamed")
+                            .text("outcome", outcome.label(), outcome.code()),
                     about, ends);
         }
     }
@@ -257,9 +253,5 @@ final class ReachClaims implements PageByPage {
             return decider.endsAs(outcome);
         }
         return decider.flow.outcomeOf(ending).equals(outcome) ? set : Diagrams.NONE;
-    }
-
-    private static String quoted(String text, String code) {
-        return "“" + (text.isEmpty() ? code : text) + "”";
     }
 }

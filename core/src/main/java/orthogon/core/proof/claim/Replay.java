@@ -16,10 +16,6 @@ import orthogon.core.questionnaire.Questionnaire.LinkParameter;
 /** Walks a witness through the interview engine, which knows nothing of the proof. */
 public final class Replay {
 
-    /** The text in place of a respondent whom the interview does not confirm. */
-    public static final String DISAGREE = "The proof found a respondent, but the interview does not confirm it. This is a fault of "
-            + "Orthogon, not of the questionnaire; please report it.";
-
     private Replay() {}
 
     /** Whether the interview went along the route: it asked exactly its questions, came to the end, and ended as the route does. */

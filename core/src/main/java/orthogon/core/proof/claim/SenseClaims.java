@@ -6,7 +6,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.ToIntFunction;
 import orthogon.core.expression.Expr;
-import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Printer;
 import orthogon.core.expression.Wiring.Wire;
 import orthogon.core.place.RuleFamily;
@@ -57,8 +56,8 @@ final class SenseClaims implements PageByPage.OfConditions {
     private Claim matters(Wire wire, int n, Claim varies) {
         String place = wire.place() + "#" + n;
         Expr condition = decider.space.written(wire.place()).orElseThrow();
-        String words = Phrase.of(condition.comparisons().get(n));
-        String statement = "“" + words + "” makes a difference to " + wire.place();
+        Message statement = Message.of(ClaimKind.COMPARISON_MATTERS, "claim").spoken("comparison", condition.comparisons().get(n))
+                .code("place", wire.place());
         if (varies.verdict() == Verdict.UNDECIDED && varies.follows().isPresent()) {
             return ClaimDecider.undecided(ClaimKind.COMPARISON_MATTERS, place, statement, varies.follows().get());
         }
@@ -90,32 +89,30 @@ final class SenseClaims implements PageByPage.OfConditions {
             Optional<Map<String, Object>> one = decider.witness(with);
             Optional<Map<String, Object>> two = decider.witness(without);
             return one.isEmpty() || two.isEmpty()
-                    ? Claim.Explanation.of(Replay.DISAGREE)
-                    : new Claim.Explanation(
-                            "It decides for both of these respondents, for one by holding and for the other by not holding.",
-                            "", List.of(), one, two, Optional.empty());
+                    ? Finding.disagreement()
+                    : new Finding.Pair(Message.of(ClaimKind.COMPARISON_MATTERS, "proved"), Optional.empty(), one.get(), two.get(),
+                            Optional.empty());
         });
     }
 
-    private Claim.Explanation idleComparison(Wire wire, Expr condition, int n, boolean literal, Optional<ClaimId> follows) {
-        String words = Phrase.of(condition.comparisons().get(n));
-        String headline = "“" + words + "” makes no difference to " + wire.place()
-                + ": for everybody who reaches it, the result is the same as if it "
-                + (literal ? "always held." : "never held.");
+    private Finding idleComparison(Wire wire, Expr condition, int n, boolean literal, Optional<ClaimId> follows) {
+        Expr comparison = condition.comparisons().get(n);
+        Message says = Message.of(ClaimKind.COMPARISON_MATTERS, literal ? "always" : "never").spoken("comparison", comparison)
+                .code("place", wire.place());
         if (follows.isPresent()) {
-            return Claim.Explanation.of(headline);
+            return new Finding.Fact(says);
         }
-        Claim.Explanation plain = new Claim.Explanation(headline, "Remove it, or compare with something else.", List.of(),
-                Optional.empty());
         Expr left = condition.with(n, literal).folded();
-        return left instanceof Expr.Literal
-                ? plain
-                : plain.with(new Mend("Remove “" + words + "”", decider.space.spelled().origin(wire.place()), Printer.print(left)));
+        Optional<Mend> mend = left instanceof Expr.Literal
+                ? Optional.empty()
+                : Optional.of(new Mend(Message.of(ClaimKind.COMPARISON_MATTERS, "mend").spoken("comparison", comparison),
+                        decider.space.spelled().origin(wire.place()), Printer.print(left)));
+        return new Finding.Fact(says, Optional.of(Message.of(ClaimKind.COMPARISON_MATTERS, "advice")), mend);
     }
 
     private Claim varies(Wire wire) {
         String place = wire.place();
-        String statement = "the condition " + place + " holds for some and not for others";
+        Message statement = Message.of(ClaimKind.CONDITION_VARIES, "claim").code("place", place);
         Optional<Unknown> cause = decider.space.causeAt(place);
         if (cause.isPresent()) {
             return ClaimDecider.undecided(ClaimKind.CONDITION_VARIES, place, statement, cause.get());
@@ -128,7 +125,7 @@ final class SenseClaims implements PageByPage.OfConditions {
             }
             Optional<ClaimId> follows = Optional.of(whyNobody(wire));
             return new Claim(ClaimKind.CONDITION_VARIES, place, statement, Verdict.REFUTED, follows,
-                    () -> Claim.Explanation.of("Nobody ever reaches this condition."));
+                    () -> new Finding.Fact(Message.of(ClaimKind.CONDITION_VARIES, "unreached")));
         }
         int holds = d.and(here, evaluations.passing(decider.flow, wire));
         int fails = d.minus(here, evaluations.passing(decider.flow, wire));
@@ -139,33 +136,27 @@ final class SenseClaims implements PageByPage.OfConditions {
                 return ClaimDecider.undecided(ClaimKind.CONDITION_VARIES, place, statement, decider.flow.lostAt().get());
             }
             return new Claim(ClaimKind.CONDITION_VARIES, place, statement, Verdict.REFUTED, follows, () -> {
-                String sentence = decider.sentences.at(place);
-                String headline = Sentences.begun(decider.space.wiring(), sentence) + ": "
-                        + (never ? "this never holds." : "this always holds.");
                 int pages = wire.family() == RuleFamily.OUTCOME_ROW ? document.pages().size() : evaluations.page(wire) + 1;
                 Cores.Core core = Cores.smallest(decider.space, pages, List.of(place), f -> never
                         ? f.space().diagrams().and(come.applyAsInt(f), evaluations.passing(f, wire))
                         : f.space().diagrams().minus(come.applyAsInt(f), evaluations.passing(f, wire)));
-                List<String> others = core.places().stream().filter(c -> !c.equals(place)).map(decider.sentences::at).toList();
-                String why = others.isEmpty()
-                        ? core.told().map(t -> core.places().isEmpty() ? t : t + " this condition alone makes it so.")
-                                .orElse("The limits of the answers and this condition alone make it so.")
-                        : "The reason: " + String.join(", and ", others) + ".";
-                return new Claim.Explanation(headline, why, core.places(), Optional.empty());
+                return new Finding.Conflict(
+                        Message.of(ClaimKind.CONDITION_VARIES, never ? "never" : "always").condition("condition", place),
+                        core.besides(place));
             });
         }
         return both(wire, statement, holds, fails);
     }
 
-    private Claim both(Wire wire, String statement, int holds, int fails) {
+    private Claim both(Wire wire, Message statement, int holds, int fails) {
         ClaimDecider.Sought yes = evaluators.sought(wire, holds, Evaluators.turnsOut(wire, true));
         ClaimDecider.Sought no = evaluators.sought(wire, fails, Evaluators.turnsOut(wire, false));
         if (!decider.space.openLevels().isEmpty() && (decider.witness(yes).isEmpty() || decider.witness(no).isEmpty())) {
             return ClaimDecider.undecided(ClaimKind.CONDITION_VARIES, wire.place(), statement, decider.open(d.or(holds, fails)));
         }
         return new Claim(ClaimKind.CONDITION_VARIES, wire.place(), statement, Verdict.PROVED, Optional.empty(), () -> {
-            Optional<Map<String, Object>> witness = decider.witness(yes);
-            return new Claim.Explanation("It holds for this respondent, and not for all.", "", List.of(), witness);
+            Message says = Message.of(ClaimKind.CONDITION_VARIES, "proved");
+            return decider.witness(yes).<Finding>map(w -> new Finding.Respondent(says, w)).orElseGet(() -> new Finding.Fact(says));
         });
     }
 

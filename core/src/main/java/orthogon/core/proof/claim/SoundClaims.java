@@ -17,7 +17,7 @@ import orthogon.core.questionnaire.Questionnaire;
 /** Codes are unique; every reference exists; types fit; nothing looks ahead; nothing depends on itself. */
 public final class SoundClaims {
 
-    private static final Claim.Explanation FREE_OF_FAULTS = Claim.Explanation.of("There is no such fault.");
+    private static final Finding FREE_OF_FAULTS = new Finding.Fact(Message.of("sound.proved"));
 
     private SoundClaims() {}
 
@@ -32,42 +32,36 @@ public final class SoundClaims {
         });
         document.outcomes().forEach(o -> codes.add(o.code()));
         faults.stream().filter(f -> f.kind() == Fault.Kind.CODE_UNIQUE).forEach(f -> codes.add(f.place()));
-        codes.forEach(code -> claims.add(claim(wiring, Fault.Kind.CODE_UNIQUE, code, "the code " + code + " is used once", faults)));
+        codes.forEach(code -> claims.add(claim(wiring, Fault.Kind.CODE_UNIQUE, code, faults)));
         Set<String> places = new LinkedHashSet<>();
         wiring.wires().forEach(w -> places.add(w.place()));
         faults.stream().filter(f -> f.kind() != Fault.Kind.CODE_UNIQUE).forEach(f -> places.add(f.place()));
         for (String place : places) {
-            claims.add(claim(wiring, Fault.Kind.REFERENCE_EXISTS, place, "every name in " + place + " exists", faults));
-            claims.add(claim(wiring, Fault.Kind.TYPE_FITS, place, "the values in " + place + " fit together", faults));
-            claims.add(claim(wiring, Fault.Kind.LOOKS_AHEAD, place, place + " uses only what stands before it", faults));
+            claims.add(claim(wiring, Fault.Kind.REFERENCE_EXISTS, place, faults));
+            claims.add(claim(wiring, Fault.Kind.TYPE_FITS, place, faults));
+            claims.add(claim(wiring, Fault.Kind.LOOKS_AHEAD, place, faults));
         }
         document.items().filter(Derived.class::isInstance).forEach(i -> places.add(i.code() + ".derive"));
         for (String place : places) {
             boolean circular = faults.stream().anyMatch(f -> f.kind() == Fault.Kind.DEPENDS_ON_ITSELF && f.place().equals(place));
             if (circular || PlaceText.rule(place).filter(r -> r.family() == RuleFamily.DERIVE).isPresent()) {
-                claims.add(claim(wiring, Fault.Kind.DEPENDS_ON_ITSELF, place, place + " does not depend on itself", faults));
+                claims.add(claim(wiring, Fault.Kind.DEPENDS_ON_ITSELF, place, faults));
             }
         }
         return claims;
     }
 
-    private static Claim claim(Wiring wiring, Fault.Kind kind, String place, String statement, List<Fault> faults) {
-        if (faults.isEmpty()) {
-            return new Claim(ClaimKind.of(kind.claim()).orElseThrow(), place, statement, Verdict.PROVED, Optional.empty(),
-                    () -> FREE_OF_FAULTS);
-        }
-        List<Fault> here = faults.stream().filter(f -> f.kind() == kind && f.place().equals(place)).toList();
+    private static Claim claim(Wiring wiring, Fault.Kind fault, String place, List<Fault> faults) {
+        ClaimKind kind = ClaimId.of(fault, place).kind();
+        Message statement = Message.of(kind, "claim").code("place", place);
+        List<Fault> here = faults.stream().filter(f -> f.kind() == fault && f.place().equals(place)).toList();
         if (here.isEmpty()) {
-            return claim(wiring, kind, place, statement, List.of());
+            return new Claim(kind, place, statement, Verdict.PROVED, Optional.empty(), () -> FREE_OF_FAULTS);
         }
         String because = ended(here.stream().map(Fault::because).collect(Collectors.joining("; ")));
-        return new Claim(ClaimKind.of(kind.claim()).orElseThrow(), place, statement, Verdict.REFUTED, Optional.empty(),
-                () -> {
-                    Claim.Explanation plain = Claim.Explanation.of(Sentences.begun(wiring, because));
-                    return kind == Fault.Kind.REFERENCE_EXISTS
-                            ? nearest(wiring, place).map(plain::with).orElse(plain)
-                            : plain;
-                });
+        return new Claim(kind, place, statement, Verdict.REFUTED, Optional.empty(),
+                () -> new Finding.Fact(Message.of("sound.refuted").text("because", because), Optional.empty(),
+                        fault == Fault.Kind.REFERENCE_EXISTS ? nearest(wiring, place) : Optional.empty()));
     }
 
     private static String ended(String sentence) {
@@ -83,7 +77,7 @@ public final class SoundClaims {
         ExpressionFault fault = wire.faults().getFirst();
         String wrong = wire.text().substring(fault.from(), fault.to());
         String right = wrong.startsWith("\"") ? "\"" + fault.nearest() + "\"" : fault.nearest();
-        return Optional.of(new Mend("Write " + fault.nearest(), place,
+        return Optional.of(new Mend(Message.of("sound.mend").text("name", fault.nearest()), place,
                 wire.text().substring(0, fault.from()) + right + wire.text().substring(fault.to())));
     }
 }

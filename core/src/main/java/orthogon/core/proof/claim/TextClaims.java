@@ -36,15 +36,16 @@ final class TextClaims {
     }
 
     private static Claim hole(String unit, String text) {
-        return new Claim(ClaimKind.TEXT_WHOLE, unit, "the text " + unit + " has no hole", Verdict.REFUTED, Optional.empty(),
-                () -> Claim.Explanation.of("The text referred to something that was removed. It now reads: “" + text + "”.",
-                        "Rewrite the text where it says " + Piping.HOLE + ".")
-                        .with(new Mend("Leave out " + Piping.HOLE, unit, Piping.joined(text))));
+        return new Claim(ClaimKind.TEXT_WHOLE, unit, Message.of(ClaimKind.TEXT_WHOLE, "claim").code("unit", unit), Verdict.REFUTED,
+                Optional.empty(), () -> new Finding.Fact(Message.of(ClaimKind.TEXT_WHOLE, "refuted").text("text", text),
+                        Optional.of(Message.of(ClaimKind.TEXT_WHOLE, "advice").text("hole", Piping.HOLE)),
+                        Optional.of(new Mend(Message.of(ClaimKind.TEXT_WHOLE, "mend").text("hole", Piping.HOLE), unit,
+                                Piping.joined(text)))));
     }
 
     private static Claim claim(ClaimDecider decider, TextGap gap) {
         String place = gap.unit() + "/" + gap.name();
-        String statement = "the text " + gap.unit() + " never shows a gap where it refers to " + gap.name();
+        Message statement = Message.of(ClaimKind.TEXT_FILLED, "claim").code("unit", gap.unit()).code("name", gap.name());
         TextSets.Met met = decider.flow.texts().of(gap.unit());
         Optional<Truth> blank = gap.blank().flatMap(decider.space::truthOf);
         if (blank.isEmpty()) {
@@ -54,19 +55,19 @@ final class TextClaims {
         ClaimDecider.Sought sought = reading(decider, gap.unit(), met, decider.d.and(met.set(), blank.get().holds()),
                 i -> Boolean.TRUE.equals(i.truth(gap.blank().get())));
         Claim claim = decider.none(ClaimKind.TEXT_FILLED, place, statement, sought,
-                "Whoever reads the text has answered " + gap.name() + ", or reads what stands there instead.", () -> "");
+                Message.of(ClaimKind.TEXT_FILLED, "proved").code("name", gap.name()),
+                () -> Message.of(ClaimKind.TEXT_FILLED, "refuted").code("name", gap.name())
+                        .text("text", decider.texts().get(gap.unit())));
         if (claim.verdict() != Verdict.REFUTED) {
             return claim;
         }
-        String text = decider.texts().get(gap.unit());
         return new Claim(ClaimKind.TEXT_FILLED, place, statement, Verdict.REFUTED, Optional.empty(), () -> {
-            Claim.Explanation found = claim.explanation();
-            return found.witness().isEmpty()
-                    ? found
-                    : new Claim.Explanation("This respondent reads a gap where the text says {" + gap.name() + "}: “" + text + "”.",
-                            "Write what to show instead while " + gap.name() + " is blank.", List.of(), found.witness())
-                            .with(new Mend("Show three dots where " + gap.name() + " is blank", gap.unit(),
-                                    Piping.closed(text, gap.name())));
+            Finding found = claim.finding();
+            return found.witness().<Finding>map(w -> new Finding.Respondent(found.says(),
+                    Message.of(ClaimKind.TEXT_FILLED, "advice").code("name", gap.name()), w,
+                    Optional.of(new Mend(Message.of(ClaimKind.TEXT_FILLED, "mend").code("name", gap.name()), gap.unit(),
+                            Piping.closed(decider.texts().get(gap.unit()), gap.name())))))
+                    .orElse(found);
         });
     }
 

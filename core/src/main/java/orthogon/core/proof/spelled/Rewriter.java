@@ -11,6 +11,7 @@ import java.util.function.Function;
 import java.util.function.IntFunction;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Expr.*;
+import orthogon.core.expression.Unfolding;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Question;
@@ -30,6 +31,8 @@ final class Rewriter {
     /** Roster and entry in which the expression stands; empty and 0 outside. */
     private final String roster;
     private final int entry;
+    /** How many parts were written out so far. */
+    private int made;
 
     Rewriter(Map<String, Item> items, String roster, int entry) {
         this.items = items;
@@ -45,10 +48,14 @@ final class Rewriter {
     }
 
     Expr rewrite(Expr expr) {
+        made = 0;
         return rewrite(expr, Map.of());
     }
 
     private Expr rewrite(Expr expr, Map<String, Bound> bound) {
+        if (++made > Unfolding.MOST_PARTS) {
+            throw new Unclear("the roster has too many entries for this formula");
+        }
         return switch (expr) {
             case Name n -> name(n, bound);
             case Part p -> part(p, bound).orElseThrow(() -> new Unclear("all entries of a roster are used as a list here"));

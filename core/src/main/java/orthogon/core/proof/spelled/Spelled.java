@@ -27,14 +27,14 @@ import orthogon.core.questionnaire.Section;
 /** A document in plain form, and the way back to what the analyst wrote. */
 public final class Spelled {
 
-    private static final int LONGEST = 9_500;
-
     private final Wiring original;
     private final Runnable step;
     private final Wiring plain;
     private final Map<String, Item> items = new HashMap<>();
     /** Place in the plain form to the place it comes from, where the two differ. */
     private final Map<String, String> origin = new HashMap<>();
+    /** Place in the plain form to its expression. */
+    private final Map<String, Expr> trees = new HashMap<>();
     private final Map<String, String> unclear = new LinkedHashMap<>();
     private final Set<String> grids = new LinkedHashSet<>();
     private final Set<String> neverBlank = new LinkedHashSet<>();
@@ -46,7 +46,7 @@ public final class Spelled {
         document.items().forEach(i -> items.putIfAbsent(i.code(), i));
         boolean simple = items.values().stream()
                 .noneMatch(i -> i instanceof Roster || i instanceof Question q && q.answer() instanceof Answer.Grid);
-        this.plain = simple ? original : Wiring.of(spelled(document), step);
+        this.plain = simple ? original : Wiring.of(spelled(document), trees, step);
     }
 
     public static Spelled of(Wiring original) {
@@ -276,11 +276,9 @@ public final class Spelled {
             return text;
         }
         try {
-            String rewritten = Printer.print(rewriter.rewrite(expr.get()));
-            if (rewritten.length() > LONGEST) {
-                throw new Rewriter.Unclear("the roster has too many entries for this formula");
-            }
-            return rewritten;
+            Expr rewritten = rewriter.rewrite(expr.get());
+            trees.put(place, rewritten);
+            return Printer.print(rewritten);
         } catch (Rewriter.Unclear e) {
             unclear.put(place, e.getMessage());
             return place.endsWith(".derive") || place.endsWith(".startWith") ? "null" : "true";

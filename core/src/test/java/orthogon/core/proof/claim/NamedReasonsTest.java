@@ -15,6 +15,7 @@ import orthogon.core.proof.RandomDocument;
 import orthogon.core.proof.Sample;
 import orthogon.core.proof.diagram.Limits;
 import orthogon.core.proof.diagram.Watch;
+import orthogon.core.release.Gate;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.EveryType;
 import orthogon.core.questionnaire.Item;
@@ -37,7 +38,7 @@ class NamedReasonsTest {
             if (!claim.blocking() || claim.verdict() == Verdict.PROVED) {
                 continue;
             }
-            assertFalse(claim.explanation().because().isBlank(), at + claim);
+            assertFalse(proof.words().because(claim).isBlank(), at + claim);
             if (claim.follows().isPresent()) {
                 Claim cause = byId.get(claim.follows().get().text());
                 assertTrue(cause != null && cause.verdict() != Verdict.PROVED && cause.blocking() && cause.follows().isEmpty(),
@@ -125,8 +126,8 @@ class NamedReasonsTest {
         });
         Claim reach = failed.claims().stream().filter(c -> c.family() == Family.REACH).findFirst().orElseThrow();
         assertEquals(Verdict.UNDECIDED, reach.verdict());
-        assertTrue(reach.explanation().because().contains("Orthogon failed here: IllegalStateException (the tide came in)"),
-                reach.explanation().because());
+        assertTrue(proof.words().because(reach).contains("Orthogon failed here: IllegalStateException (the tide came in)"),
+                proof.words().because(reach));
         everyReasonIsNamed(failed, "failed ");
     }
 }

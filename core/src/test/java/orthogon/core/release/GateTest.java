@@ -1,4 +1,4 @@
-package orthogon.core.proof.claim;
+package orthogon.core.release;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
@@ -7,12 +7,14 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.edit.ChangeLanguages;
 import orthogon.core.edit.Refused;
 import orthogon.core.edit.Translate;
 import orthogon.core.language.Texts;
 import orthogon.core.proof.Proof;
-import orthogon.core.proof.claim.Gate.Waiver;
+import orthogon.core.release.Gate.Waiver;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Places;

@@ -1,10 +1,14 @@
-package orthogon.core.proof.claim;
+package orthogon.core.release;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.ClaimKind;
+import orthogon.core.proof.claim.Family;
+import orthogon.core.proof.claim.Verdict;
 import orthogon.core.questionnaire.Questionnaire;
 
 /**

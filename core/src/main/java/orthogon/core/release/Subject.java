@@ -1,10 +1,11 @@
-package orthogon.core.proof.claim;
+package orthogon.core.release;
 
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.language.Texts;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;

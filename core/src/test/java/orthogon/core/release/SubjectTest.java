@@ -1,10 +1,11 @@
-package orthogon.core.proof.claim;
+package orthogon.core.release;
 
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import java.util.Map;
+import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Places;

@@ -1,8 +1,6 @@
-package orthogon.core.proof.claim;
+package orthogon.core.proof.told;
 
-import java.util.List;
 import java.util.Locale;
-import java.util.stream.Collectors;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Wiring;
@@ -15,24 +13,24 @@ import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
 
 /** Says conditions in the analyst's words. */
-public final class Sentences {
+final class ConditionWords {
 
     private final Wiring wiring;
     private final Spelled spelled;
 
-    public Sentences(Spelled spelled) {
+    ConditionWords(Spelled spelled) {
         this.wiring = spelled.original();
         this.spelled = spelled;
     }
 
     /** One condition as a sentence without a full stop: {@code age is asked when group is bird or mammal}. */
-    public String at(String plainPlace) {
+    String at(String plainPlace) {
         String place = spelled.origin(plainPlace);
         Wire wire = wiring.at(place).orElse(null);
         if (wire == null) {
             return spelled.isSaid(plainPlace) ? place : "there is " + spelled.said(plainPlace.replaceFirst("\\..*$", ""));
         }
-        String when = wire.readable().map(Phrase::of).orElse(wire.text());
+        String when = bare(wire);
         String owner = wire.owner();
         return switch (wire.family()) {
             case OPEN_WHEN -> "page " + owner + " is open when " + when;
@@ -53,8 +51,17 @@ public final class Sentences {
         };
     }
 
+    /** The expression at a place alone. */
+    String bareAt(String plainPlace) {
+        return wiring.at(spelled.origin(plainPlace)).map(ConditionWords::bare).orElse("");
+    }
+
+    private static String bare(Wire wire) {
+        return wire.readable().map(Phrase::of).orElse(wire.text());
+    }
+
     /** A sentence as it begins: with a capital letter, unless its first word is a code. */
-    public static String begun(Wiring wiring, String sentence) {
+    String begun(String sentence) {
         String first = sentence.split("[\\s.:/]", 2)[0];
         boolean code = wiring.document().item(first).isPresent() || wiring.document().page(first).isPresent()
                 || wiring.document().outcome(first).isPresent() || wiring.type(first).isPresent();
@@ -72,20 +79,5 @@ public final class Sentences {
     private String shown(String code) {
         Item item = wiring.document().item(code).orElse(null);
         return item instanceof Note || item instanceof Group ? "shown" : "asked";
-    }
-
-    /** The conditions that together refuse an answer, as text. */
-    String refusing(List<String> core) {
-        String lines = core.stream().map(this::at).collect(Collectors.joining("; ")) + ".";
-        return (core.size() == 1 ? "This refuses it: " : "These together refuse it: ") + lines;
-    }
-
-    /** A conflict core as text. */
-    String core(List<String> core) {
-        if (core.isEmpty()) {
-            return "The limits of the answers alone make it impossible.";
-        }
-        String lines = core.stream().map(this::at).collect(Collectors.joining("; ")) + ".";
-        return (core.size() == 1 ? "This can never hold: " : "These exclude each other: ") + lines;
     }
 }

@@ -1,0 +1,115 @@
+package orthogon.core.proof.claim;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Why the verdict on a claim is what it is, as data. */
+public sealed interface Finding {
+
+    /** What is the case. */
+    Message says();
+
+    /** What to do, or more of why; empty where there is nothing to add. */
+    default Optional<Message> advice() {
+        return Optional.empty();
+    }
+
+    /** The fewest conditions that make it so; empty where none were looked for. */
+    default Optional<ConflictCore> conflict() {
+        return Optional.empty();
+    }
+
+    /** Question or link parameter to value of somebody who shows it, replayed through the interview; an empty map leaves all blank. */
+    default Optional<Map<String, Object>> witness() {
+        return Optional.empty();
+    }
+
+    /** A second respondent, where it takes two to show it. */
+    default Optional<Map<String, Object>> other() {
+        return Optional.empty();
+    }
+
+    /** The one standard fix, where there is one. */
+    default Optional<Mend> mend() {
+        return Optional.empty();
+    }
+
+    /** Places of the fewest conditions that make it so, in document order. */
+    default List<String> core() {
+        return conflict().map(ConflictCore::places).orElse(List.of());
+    }
+
+    /** Something that is so. */
+    record Fact(Message says, Optional<Message> advice, Optional<Mend> mend) implements Finding {
+
+        Fact(Message says) {
+            this(says, Optional.empty(), Optional.empty());
+        }
+    }
+
+    /** Nobody does it, because conditions exclude each other. */
+    record Conflict(Message says, Optional<ConflictCore> conflict) implements Finding {
+
+        Conflict(Message says, ConflictCore conflict) {
+            this(says, Optional.of(conflict));
+        }
+    }
+
+    /** Somebody shows it. */
+    record Respondent(Message says, Optional<Message> advice, Optional<ConflictCore> conflict, Map<String, Object> answers,
+            Optional<Mend> mend) implements Finding {
+
+        Respondent(Message says, Map<String, Object> answers) {
+            this(says, Optional.empty(), Optional.empty(), answers, Optional.empty());
+        }
+
+        Respondent(Message says, Message advice, Map<String, Object> answers, Optional<Mend> mend) {
+            this(says, Optional.of(advice), Optional.empty(), answers, mend);
+        }
+
+        @Override
+        public Optional<Map<String, Object>> witness() {
+            return Optional.of(answers);
+        }
+    }
+
+    /** Two respondents show it together. */
+    record Pair(Message says, Optional<Message> advice, Map<String, Object> one, Map<String, Object> two,
+            Optional<Mend> mend) implements Finding {
+
+        @Override
+        public Optional<Map<String, Object>> witness() {
+            return Optional.of(one);
+        }
+
+        @Override
+        public Optional<Map<String, Object>> other() {
+            return Optional.of(two);
+        }
+    }
+
+    /** It is so because another claim does not hold. */
+    record Consequence(Message fact, ClaimId cause) implements Finding {
+
+        @Override
+        public Message says() {
+            return Message.of("follows").inner("fact", fact).text("cause", cause.text());
+        }
+    }
+
+    /** Whether nothing is told but that it is so. */
+    private static boolean isBare(Finding finding) {
+        return finding.advice().isEmpty() && finding.conflict().isEmpty() && finding.witness().isEmpty();
+    }
+
+    /** The same with its cause, where it tells nothing but that it is so. */
+    default Finding following(ClaimId cause) {
+        return isBare(this) ? new Consequence(says(), cause) : this;
+    }
+
+    /** A respondent was found whom the interview does not confirm. */
+    static Finding disagreement() {
+        return new Fact(Message.of("disagreement"));
+    }
+}

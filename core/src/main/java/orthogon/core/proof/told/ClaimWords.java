@@ -1,0 +1,124 @@
+package orthogon.core.proof.told;
+
+import com.ibm.icu.text.MessageFormat;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.ResourceBundle;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
+import orthogon.core.expression.Phrase;
+import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.ConflictCore;
+import orthogon.core.proof.claim.Finding;
+import orthogon.core.proof.claim.Mend;
+import orthogon.core.proof.claim.Message;
+import orthogon.core.proof.claim.Message.Term;
+import orthogon.core.proof.claim.Verdict;
+import orthogon.core.proof.spelled.Spelled;
+
+/** Says the claims of one document and what was found about them. Safe to use from several threads. */
+public final class ClaimWords {
+
+    private static final ResourceBundle PATTERNS = ResourceBundle.getBundle("orthogon.core.proof.told.claims", Locale.ROOT);
+    private static final Map<String, MessageFormat> FORMATS = new ConcurrentHashMap<>();
+
+    private final Spelled spelled;
+    private final ConditionWords conditions;
+
+    public ClaimWords(Spelled spelled) {
+        this.spelled = spelled;
+        this.conditions = new ConditionWords(spelled);
+    }
+
+    /** What is claimed, without a full stop. */
+    public String statement(Claim claim) {
+        return words(claim.statement());
+    }
+
+    /** A heading for a claim: what is proved, or what is the case instead. Takes time where the claim was not explained yet. */
+    public String title(Claim claim) {
+        if (claim.verdict() != Verdict.PROVED) {
+            return headline(claim);
+        }
+        String said = statement(claim) + ".";
+        return said.startsWith(claim.place()) ? said : conditions.begun(said);
+    }
+
+    /** What is the case, in one or two sentences. */
+    public String headline(Claim claim) {
+        return conditions.begun(words(claim.finding().says()));
+    }
+
+    /** The core in words, or what to do; may be empty. */
+    public String details(Claim claim) {
+        return told(claim, ConflictCore::whole);
+    }
+
+    /** As {@link #details}, without the conditions of the core, where these are shown as a list below it. */
+    public String intro(Claim claim) {
+        return told(claim, ConflictCore::intro);
+    }
+
+    private String told(Claim claim, Function<ConflictCore, Message> part) {
+        Finding finding = claim.finding();
+        return finding.conflict().map(part).or(finding::advice).map(this::words).orElse("");
+    }
+
+    /** The whole explanation. */
+    public String because(Claim claim) {
+        String details = details(claim);
+        return details.isEmpty() ? headline(claim) : headline(claim) + " " + details;
+    }
+
+    /** What a fix does, as an order. */
+    public String order(Mend mend) {
+        return words(mend.words());
+    }
+
+    /** The condition at a place as a sentence without a full stop. */
+    public String condition(String place) {
+        return conditions.at(place);
+    }
+
+    /** What is said where a respondent was found whom the interview does not confirm. */
+    public static String disagreement() {
+        return PATTERNS.getString(Finding.disagreement().says().key());
+    }
+
+    private String words(Message message) {
+        Map<String, Object> said = new HashMap<>();
+        message.terms().forEach((name, term) -> said.put(name, term instanceof Term.Count c ? c.number() : words(term)));
+        return format(message.key(), said);
+    }
+
+    private String words(Term term) {
+        return switch (term) {
+            case Term.Code c -> spelled.said(c.plain());
+            case Term.Text t -> t.words();
+            case Term.Words w -> spelled.said(w.words());
+            case Term.Count c -> String.valueOf(c.number());
+            case Term.Spoken s -> spelled.said(Phrase.of(s.expr()));
+            case Term.Condition c -> conditions.at(c.plainPlace());
+            case Term.Bare b -> conditions.bareAt(b.plainPlace());
+            case Term.Inner i -> words(i.message());
+            case Term.Several s -> joined(s.terms(), s.joint());
+        };
+    }
+
+    private String joined(List<? extends Term> terms, String joint) {
+        Optional<String> all = terms.stream().map(this::words)
+                .reduce((first, next) -> format(joint, Map.of("first", first, "next", next)));
+        return all.orElse("");
+    }
+
+    private static String format(String key, Map<String, Object> said) {
+        MessageFormat format = FORMATS.computeIfAbsent(key, k -> new MessageFormat(PATTERNS.getString(k), Locale.ENGLISH));
+        // A format is not safe to share between threads.
+        synchronized (format) {
+            return format.format(said);
+        }
+    }
+}

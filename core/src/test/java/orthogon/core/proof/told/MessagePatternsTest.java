@@ -1,0 +1,81 @@
+package orthogon.core.proof.told;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.ibm.icu.text.MessageFormat;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.io.Reader;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.Properties;
+import java.util.TreeSet;
+import java.util.Set;
+import java.util.stream.Stream;
+import orthogon.core.proof.claim.ClaimKind;
+import org.junit.jupiter.api.Test;
+
+/** The patterns of the sentences that a proof says. */
+class MessagePatternsTest {
+
+    private static final Path CLAIMS = Path.of("src/main/java/orthogon/core/proof/claim");
+
+    private static Properties patterns() throws IOException {
+        Properties patterns = new Properties();
+        try (Reader in = new InputStreamReader(ClaimWords.class.getResourceAsStream("claims.properties"), StandardCharsets.UTF_8)) {
+            patterns.load(in);
+        }
+        return patterns;
+    }
+
+    @Test
+    void everyPatternCanBeReadAndNoneDoublesASpace() throws IOException {
+        patterns().forEach((key, pattern) -> {
+            new MessageFormat((String) pattern, Locale.ENGLISH);
+            assertTrue(!((String) pattern).contains("  "), key + ": " + pattern);
+        });
+    }
+
+    @Test
+    void everyKindOfClaimSaysWhatItClaims() throws IOException {
+        Set<String> without = new TreeSet<>();
+        Properties patterns = patterns();
+        for (ClaimKind kind : ClaimKind.values()) {
+            boolean said = patterns.stringPropertyNames().stream().anyMatch(k -> k.startsWith(kind.word() + ".claim"));
+            if (!said && kind.scope() != ClaimKind.Scope.DOCUMENT) {
+                without.add(kind.word());
+            }
+        }
+        assertEquals(Set.of(), without);
+    }
+
+    /** A pattern that no claim names any more is a sentence that nobody reads. */
+    @Test
+    void everyPatternIsUsed() throws IOException {
+        List<Path> files;
+        try (Stream<Path> all = Files.list(CLAIMS)) {
+            files = all.filter(f -> f.toString().endsWith(".java")).toList();
+        }
+        StringBuilder code = new StringBuilder();
+        for (Path file : files) {
+            code.append(Files.readString(file));
+        }
+        Set<String> unused = new TreeSet<>();
+        for (String key : patterns().stringPropertyNames()) {
+            String kind = key.substring(0, key.indexOf('.') < 0 ? key.length() : key.indexOf('.'));
+            String part = key.substring(Math.min(key.length(), kind.length() + 1));
+            boolean whole = code.indexOf("\"" + key + "\"") >= 0;
+            boolean ofKind = ClaimKind.of(kind).isPresent() && code.indexOf("\"" + part + "\"") >= 0;
+            boolean composed = Stream.of(".intro", ".advice", ".mend", "yes", "no", ".nearby", "questions", "words", "minutes")
+                    .anyMatch(key::endsWith);
+            if (!whole && !ofKind && !composed) {
+                unused.add(key);
+            }
+        }
+        assertEquals(Set.of(), unused);
+    }
+}
