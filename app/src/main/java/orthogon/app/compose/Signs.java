@@ -29,13 +29,12 @@ final class Signs {
         Set<String> outcomes = new HashSet<>();
         proof.document().outcomes().forEach(o -> outcomes.add(o.code()));
         for (Claim claim : proof.claims()) {
-            String place = claim.kind() == ClaimKind.TRANSLATED ? claim.place().substring(claim.place().indexOf('/') + 1) : claim.place();
-            String head = place.split("[./]", 2)[0];
-            boolean ofOutcome = claim.kind().scope() == ClaimKind.Scope.TEXT;
+            String head = claim.at().row();
             boolean ending = claim.kind().scope() == ClaimKind.Scope.ENDING
-                    || head.equals("outcomeTable")
-                    || head.equals("claims") || claim.kind() == ClaimKind.CODE_UNIQUE && outcomes.contains(claim.place())
-                    || ofOutcome && outcomes.contains(head) && proof.document().item(head).isEmpty();
+                    || claim.kind().scope() == ClaimKind.Scope.RULE && head.isEmpty()
+                    || claim.kind() == ClaimKind.CODE_UNIQUE && outcomes.contains(claim.place())
+                    || claim.kind().scope() == ClaimKind.Scope.TEXT && outcomes.contains(head)
+                            && proof.document().item(head).isEmpty();
             claims.computeIfAbsent(ending ? Edit.ENDING : head, c -> new ArrayList<>()).add(claim);
             if (claim.verdict() == Verdict.REFUTED && claim.place().equals(head)
                     && claim.kind().isReach() && claim.kind().scope() == ClaimKind.Scope.ROW) {

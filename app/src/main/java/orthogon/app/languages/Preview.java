@@ -3,6 +3,9 @@ package orthogon.app.languages;
 import java.time.LocalDate;
 import java.util.Map;
 import java.util.Optional;
+import orthogon.core.place.RuleFamily;
+import orthogon.core.place.PlaceText;
+import orthogon.core.place.Place;
 import orthogon.app.questions.QuestionsPage;
 import orthogon.app.questions.RespondentTexts;
 import orthogon.core.expression.Wiring;
@@ -27,7 +30,8 @@ final class Preview {
     /** Fills the model for {@code languages :: preview}; {@code previewKind} says what there is to see, {@code none} where nothing is. */
     static void fill(Questionnaire document, Proof proof, String language, String unit, Model model) {
         Questionnaire translated = Translated.into(document, language);
-        String owner = unit.split("[./]")[0];
+        Place.Text text = PlaceText.unit(unit);
+        String owner = text.row().isEmpty() ? text.name() : text.row();
         Optional<Page> page = document.page(owner).or(() -> document.pageOf(owner));
         Interview start = Interview.start(Wiring.of(translated), LocalDate.now(), Map.of());
         RespondentTexts voice = RespondentTexts.of(start);
@@ -52,7 +56,7 @@ final class Preview {
         if (at.isPresent() && page.isPresent() && current.filter(v -> v.page().code().equals(page.get().code())).isPresent()) {
             model.addAttribute("previewKind", "page");
             Object read = model.getAttribute("lang");
-            QuestionsPage.page(at.get(), "/", "", unit.endsWith(".message"), "", 0, 0, Optional.empty(), model);
+            QuestionsPage.page(at.get(), "/", "", text.isOf(RuleFamily.ACCEPT), "", 0, 0, Optional.empty(), model);
             model.addAttribute("lang", read);
             return;
         }

@@ -4,6 +4,9 @@ import java.math.BigInteger;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import orthogon.core.place.RuleFamily;
+import orthogon.core.place.PlaceText;
+import orthogon.core.place.Place;
 import orthogon.app.frame.Frame;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Wiring;
@@ -65,20 +68,21 @@ record UnitView(Units.Unit unit, String place, List<Marks.Piece> pieces, List<Ma
     }
 
     private static String shownWhen(Proof proof, Questionnaire document, String unit) {
-        String owner = unit.split("[./]")[0];
+        Place.Text text = PlaceText.unit(unit);
+        String owner = text.row();
         List<String> places = new ArrayList<>();
-        if (unit.matches(".*/(reword|accept)/\\d+\\..*")) {
-            places.add(unit.substring(0, unit.lastIndexOf('/')) + "/" + unit.substring(unit.lastIndexOf('/') + 1).split("\\.")[0]);
-        } else if (unit.endsWith(".label") && document.question(owner).isPresent()) {
-            places.add(unit.substring(0, unit.length() - ".label".length()) + ".offerWhen");
+        if (text.owner() instanceof Place.Rule rule) {
+            places.add(rule.text());
+        } else if (text.owner() instanceof Place.Part option) {
+            places.add(Place.Rule.at(option, RuleFamily.OFFER_WHEN).text());
         }
         places.add(owner + ".askWhen");
         document.pageOf(owner).ifPresent(p -> places.add(p.code() + ".openWhen"));
         places.add(owner + ".openWhen");
         List<String> words = new ArrayList<>();
         for (String place : places) {
-            proof.wiring().at(place).flatMap(Wiring.Wire::readable)
-                    .ifPresent(e -> words.add((place.contains("/accept/") ? "unless " : "") + Phrase.of(e)));
+            proof.wiring().at(place).ifPresent(w -> w.readable()
+                    .ifPresent(e -> words.add((w.family() == RuleFamily.ACCEPT ? "unless " : "") + Phrase.of(e))));
         }
         return String.join(", and ", words);
     }

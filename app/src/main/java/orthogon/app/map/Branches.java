@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Wiring;
 import orthogon.core.expression.Wiring.Wire;
@@ -158,9 +159,9 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
                     continue;
                 }
                 if (claim.blocking()) {
-                    String head = claim.place().split("[./#]", 2)[0];
-                    String owner = document.languages().contains(head) ? claim.place().split("[./#]")[1] : head;
-                    states.merge(owner.equals("outcomeTable") || owner.equals(document.code()) ? TABLE : owner, claim.verdict().word(),
+                    boolean ofTable = claim.kind() == ClaimKind.ONE_OUTCOME || claim.kind().scope() == ClaimKind.Scope.DOCUMENT
+                            || claim.at().isOf(RuleFamily.OUTCOME_ROW);
+                    states.merge(ofTable ? TABLE : claim.at().row(), claim.verdict().word(),
                             (a, b) -> a.equals("refuted") ? a : b);
                 }
                 if (claim.kind().isReach() && claim.verdict() == Verdict.REFUTED) {

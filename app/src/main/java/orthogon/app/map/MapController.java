@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import orthogon.core.proof.claim.ClaimKind;
 import orthogon.app.frame.Frame;
 import orthogon.app.http.NotThere;
 import orthogon.app.proving.Proofs;
@@ -256,8 +257,8 @@ class MapController {
         List<String> decides = proof.wiring().wires().stream()
                 .filter(w -> w.uses().contains(at) && w.family() != RuleFamily.CLAIM && !w.owner().equals(at))
                 .map(Wiring.Wire::owner).distinct().toList();
-        List<Claim> here = proof.claims().stream().filter(c -> c.place().equals(at) || c.place().startsWith(at + ".")
-                || c.place().startsWith(at + "/") || ending && c.place().startsWith("outcomeTable")).toList();
+        List<Claim> here = proof.claims().stream().filter(c -> c.kind() != ClaimKind.TRANSLATED
+                && c.at().row().equals(at) || ending && c.at().isOf(RuleFamily.OUTCOME_ROW)).toList();
         return Optional.of(new About(ending ? Edit.ENDING : at, title, item.map(Item::kind).orElse(page.isPresent() ? "page" : "outcome"),
                 condition.map(w -> w.readable().map(Phrase::of).orElse(w.text())).orElse(""),
                 decidedBy, decides,

@@ -8,6 +8,9 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import orthogon.core.place.RuleFamily;
+import orthogon.core.place.PlaceText;
+import orthogon.core.place.Place;
 import orthogon.app.questions.AnswersInWords;
 import orthogon.core.edit.Edit;
 import orthogon.core.interview.Course;
@@ -65,12 +68,11 @@ record Explained(Claim claim, String statement, String title, String headline, S
     record Translated(String language, String source, String text, boolean hasFrame) {
 
         static Optional<Translated> of(Claim claim, Questionnaire document) {
-            int slash = claim.place().indexOf('/');
-            if (claim.kind() != ClaimKind.TRANSLATED || slash < 0) {
+            if (!(claim.at() instanceof Place.Translation at)) {
                 return Optional.empty();
             }
-            String language = claim.place().substring(0, slash);
-            String unit = claim.place().substring(slash + 1);
+            String language = at.language();
+            String unit = at.of().text();
             return Optional.ofNullable(Texts.all(document).get(unit)).map(source -> new Translated(language, source,
                     Optional.ofNullable(document.translations().getOrDefault(language, Map.of()).get(unit))
                             .map(Questionnaire.Translation::text).orElse(""),
@@ -98,7 +100,7 @@ record Explained(Claim claim, String statement, String title, String headline, S
         List<Claim> consequences = proof.claims().stream().filter(c -> c.follows().filter(claim.identity()::equals).isPresent()).toList();
         Optional<Claim> cause = claim.follows().flatMap(f -> proof.claim(f.kind(), f.place()));
         List<Member> core = finding.core().stream()
-                .map(place -> new Member(place, words.condition(place), owner(document, place))).toList();
+                .map(place -> new Member(place, words.condition(place), owner(document, PlaceText.read(place).orElseThrow()))).toList();
         String now = finding.mend().flatMap(m -> proof.wiring().at(m.place())).map(w -> w.text()).orElse("");
         Optional<OnPage> onPage = onPage(proof, claim, finding);
         Optional<String> endsAs = onPage.isEmpty() && finding.other().isEmpty()
@@ -107,7 +109,7 @@ record Explained(Claim claim, String statement, String title, String headline, S
         return new Explained(claim, words.statement(claim), words.title(claim), words.headline(claim),
                 core.isEmpty() ? words.details(claim) : words.intro(claim), core,
                 deciding, rest, finding.witness().isPresent(), finding.other().isPresent(), onPage, endsAs,
-                finding.mend(), now, consequences, cause, owner(document, claim.place()), Gate.canBeWaived(claim),
+                finding.mend(), now, consequences, cause, owner(document, claim.at()), Gate.canBeWaived(claim),
                 gate.waiver(claim), Translated.of(claim, document));
     }
 
@@ -134,13 +136,13 @@ record Explained(Claim claim, String statement, String title, String headline, S
     /** What the conditions that the claim rests on speak of. */
     private static Set<String> decisive(Proof proof, Claim claim, Finding finding) {
         Set<String> codes = new LinkedHashSet<>();
-        String place = claim.place().split("#")[0];
+        String place = claim.at() instanceof Place.Comparison c ? c.rule().text() : claim.place();
         boolean ofOutcome = claim.kind() == ClaimKind.ONE_OUTCOME || claim.kind() == ClaimKind.OWN && proof.wiring().wires().stream()
                 .anyMatch(w -> w.owner().equals(place) && w.readable().filter(e -> e.references().contains("outcome")).isPresent());
         proof.wiring().wires().stream()
                 .filter(w -> finding.core().contains(w.place()) || w.place().equals(place)
                         || claim.kind() == ClaimKind.OWN && w.owner().equals(place)
-                        || ofOutcome && (w.place().startsWith("outcomeTable/") || w.place().contains("/finish/"))
+                        || ofOutcome && (w.family() == RuleFamily.OUTCOME_ROW || w.family() == RuleFamily.FINISH)
                         || w.place().equals(place + ".askWhen") || w.place().equals(place + ".openWhen"))
                 .forEach(w -> w.readable().flatMap(proof.wiring()::unfolded).ifPresent(e -> codes.addAll(e.references())));
         return codes;
@@ -154,7 +156,7 @@ record Explained(Claim claim, String statement, String title, String headline, S
     }
 
     private static Optional<OnPage> onPage(Proof proof, Claim claim, Finding finding) {
-        String owner = owner(proof.document(), claim.place());
+        String owner = owner(proof.document(), claim.at());
         Optional<Page> page = proof.document().page(owner).or(() -> proof.document().pageOf(owner));
         if (finding.witness().isEmpty() || page.isEmpty()) {
             return Optional.empty();
@@ -181,21 +183,14 @@ record Explained(Claim claim, String statement, String title, String headline, S
     }
 
     /** The row of the ledger that a place belongs to. */
-    static String owner(Questionnaire document, String place) {
-        String head = head(document, place);
-        return document.item(head).isPresent() || document.page(head).isPresent() ? head : Edit.ENDING;
+    static String owner(Questionnaire document, Place place) {
+        String row = place.row();
+        return document.item(row).isPresent() || document.page(row).isPresent() ? row : Edit.ENDING;
     }
 
     /** @param rows codes of all pages and items */
-    static String owner(Questionnaire document, Set<String> rows, String place) {
-        String head = head(document, place);
-        return rows.contains(head) ? head : Edit.ENDING;
-    }
-
-    private static String head(Questionnaire document, String place) {
-        String[] parts = place.split("[./#]");
-        boolean ofLanguage = parts.length > 1 && document.languages().contains(parts[0]);
-        return parts[ofLanguage ? 1 : 0];
+    static String owner(Set<String> rows, Place place) {
+        return rows.contains(place.row()) ? place.row() : Edit.ENDING;
     }
 
     static String shown(Questionnaire document, String code, Object value) {

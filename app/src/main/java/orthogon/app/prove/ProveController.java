@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import orthogon.core.place.Place;
 import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Gates;
@@ -72,7 +73,7 @@ class ProveController {
             Set<String> here = new HashSet<>(Set.of(page));
             document.page(page).ifPresent(p -> p.allItems().forEach(i -> here.add(i.code())));
             return proof.claims().stream()
-                    .filter(c -> takes(c) && (page.isEmpty() || here.contains(Explained.owner(document, rows, c.place()))))
+                    .filter(c -> takes(c) && (page.isEmpty() || here.contains(Explained.owner(rows, c.at()))))
                     .toList();
         }
 
@@ -245,7 +246,7 @@ class ProveController {
     }
 
     private static boolean about(Claim claim, String at) {
-        return !at.isEmpty() && (claim.place().equals(at) || claim.place().startsWith(at + ".") || claim.place().startsWith(at + "/"));
+        return !at.isEmpty() && (claim.place().equals(at) || claim.kind() != ClaimKind.TRANSLATED && claim.at().row().equals(at));
     }
 
     private static long count(List<Claim> claims, Verdict verdict) {
@@ -322,9 +323,9 @@ class ProveController {
             HttpServletResponse response) {
         return Editing.attempt(model, response, () -> {
             Draft draft = frame.draft(code);
-            String place = claim(draft, claim).place();
-            int slash = place.indexOf('/');
-            editing.make(code, draft.revision(), new Translate(place.substring(0, slash), place.substring(slash + 1), text), who);
+            if (claim(draft, claim).at() instanceof Place.Translation at) {
+                editing.make(code, draft.revision(), new Translate(at.language(), at.of().text(), text), who);
+            }
             return again(code, claim, model);
         });
     }

@@ -350,7 +350,7 @@ class RehearseController {
 
     /** The page that the claim is about, where it is about one, so that the rehearsal stops there. */
     private static String stop(Draft draft, Claim claim) {
-        String head = claim.place().split("[./]")[0];
+        String head = claim.at().row();
         boolean leaves = claim.kind().scope() == ClaimKind.Scope.ENDING || claim.kind() == ClaimKind.REACH_SKIP
                 || claim.kind() == ClaimKind.REACH_FINISH;
         return leaves ? "" : draft.document().page(head).or(() -> draft.document().pageOf(head)).map(p -> p.code()).orElse("");

@@ -9,6 +9,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
+import orthogon.core.proof.claim.Family;
+import orthogon.core.place.Place;
 import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Proofs;
@@ -111,8 +113,9 @@ class RulesController {
         Optional<Proof> proof = proofs.ready(draft);
         Map<String, List<Claim>> margin = new LinkedHashMap<>();
         proof.ifPresent(p -> p.claims().forEach(c -> {
-            if (c.place().startsWith("outcomeTable/") && c.family() != orthogon.core.proof.claim.Family.SOUND) {
-                margin.computeIfAbsent(c.place().split("#")[0], k -> new ArrayList<>()).add(c);
+            if (c.at().isOf(RuleFamily.OUTCOME_ROW) && c.family() != Family.SOUND) {
+                String row = c.at() instanceof Place.Comparison comparison ? comparison.rule().text() : c.place();
+                margin.computeIfAbsent(row, k -> new ArrayList<>()).add(c);
             } else if (c.kind() == ClaimKind.ONE_OUTCOME) {
                 margin.computeIfAbsent("", k -> new ArrayList<>()).add(c);
             }

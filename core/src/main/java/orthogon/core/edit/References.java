@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import orthogon.core.place.PlaceText;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.ExpressionReader;
 import orthogon.core.expression.Printer;
@@ -63,7 +64,7 @@ public final class References {
             }
         }
         Texts.all(document).forEach((unit, text) -> {
-            if (!inside.contains(unit.split("[./]", 2)[0]) && Piping.names(text).stream().anyMatch(inside::contains)) {
+            if (!inside.contains(PlaceText.unit(unit).row()) && Piping.names(text).stream().anyMatch(inside::contains)) {
                 places.add(unit);
             }
         });
@@ -196,8 +197,7 @@ public final class References {
     }
 
     private static String unit(String unit, Map<String, String> codes) {
-        int dot = unit.split("[./]", 2)[0].length();
-        String head = unit.substring(0, dot);
-        return codes.getOrDefault(head, head) + unit.substring(dot);
+        String row = PlaceText.unit(unit).row();
+        return codes.getOrDefault(row, row) + unit.substring(row.length());
     }
 }

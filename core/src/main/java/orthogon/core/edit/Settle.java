@@ -39,7 +39,8 @@ public record Settle(String place, String text) implements Edit {
 
     /** The page, item or outcome that a rule, a text or a setting belongs to. */
     private String owner() {
-        return PlaceText.rule(place).isPresent() ? SetConditions.owner(place) : place.split("[./]", 2)[0];
+        String row = PlaceText.unit(place).row();
+        return PlaceText.rule(place).isPresent() ? SetConditions.owner(place) : row.isEmpty() ? place : row;
     }
 
     @Override

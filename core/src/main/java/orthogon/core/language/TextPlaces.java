@@ -5,6 +5,9 @@ import java.util.HashSet;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import orthogon.core.place.RuleFamily;
+import orthogon.core.place.PlaceText;
+import orthogon.core.place.Place;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
 
@@ -29,7 +32,8 @@ public final class TextPlaces {
 
     /** @param unit name of a text, such as {@code kind.toad.label} */
     public String of(String unit) {
-        String owner = unit.split("[./]")[0];
+        Place.Text text = PlaceText.unit(unit);
+        String owner = text.row().isEmpty() ? text.name() : text.row();
         Optional<Page> page = Optional.ofNullable(pages.get(owner));
         if (unit.startsWith(OwnWords.UNIT) && !items.contains(owner)) {
             return "said by Orthogon itself";
@@ -42,12 +46,9 @@ public final class TextPlaces {
                 default -> "everywhere";
             });
         }
-        String what = unit.substring(owner.length());
-        String kind = what.endsWith(".message")
+        String kind = text.isOf(RuleFamily.ACCEPT)
                 ? "message when refused"
-                : what.contains("/reword/")
-                        ? "other wording"
-                        : what.endsWith(".label") ? "option or row" : what.substring(what.lastIndexOf('.') + 1);
+                : text.isOf(RuleFamily.REWORD) ? "other wording" : text.name().equals("label") ? "option or row" : text.name();
         String title = page.get().title().isEmpty() ? page.get().code() : page.get().title();
         return "page “" + title + "”" + (page.get().code().equals(owner) ? "" : ", " + owner) + ": " + kind;
     }

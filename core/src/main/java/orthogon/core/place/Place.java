@@ -9,6 +9,16 @@ public sealed interface Place {
     /** The page, item or outcome that the place belongs to, by its code; empty for the questionnaire itself. */
     String row();
 
+    /** Whether it is a rule of this family, a comparison in one, or a text at one. */
+    default boolean isOf(RuleFamily family) {
+        return switch (this) {
+            case Rule rule -> rule.family() == family;
+            case Comparison comparison -> comparison.rule().family() == family;
+            case Text text -> text.owner().isOf(family);
+            default -> false;
+        };
+    }
+
     /** The questionnaire as a whole. */
     record Whole() implements Place {
         @Override
@@ -109,6 +119,63 @@ public sealed interface Place {
         @Override
         public String row() {
             return rule.row();
+        }
+    }
+
+    /**
+     * A text that respondents read.
+     *
+     * @param owner page, item, option, rule or outcome at which it stands; the questionnaire for its title and the like
+     * @param name which of the owner's texts, as {@code wording}; in a rewording, {@code bat.label} for the label of an option
+     */
+    record Text(Place owner, String name) implements Place {
+        @Override
+        public String text() {
+            return owner instanceof Whole ? name : owner.text() + "." + name;
+        }
+
+        @Override
+        public String row() {
+            return owner.row();
+        }
+    }
+
+    /** A text in another language. */
+    record Translation(String language, Text of) implements Place {
+        @Override
+        public String text() {
+            return language + "/" + of.text();
+        }
+
+        @Override
+        public String row() {
+            return of.row();
+        }
+    }
+
+    /** What a text says of an earlier answer, a derived value or a link parameter. */
+    record Mention(Text in, String name) implements Place {
+        @Override
+        public String text() {
+            return in.text() + "/" + name;
+        }
+
+        @Override
+        public String row() {
+            return in.row();
+        }
+    }
+
+    /** An own claim by its code. */
+    record Own(String code) implements Place {
+        @Override
+        public String text() {
+            return code;
+        }
+
+        @Override
+        public String row() {
+            return "";
         }
     }
 }

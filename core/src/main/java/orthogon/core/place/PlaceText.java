@@ -2,6 +2,7 @@ package orthogon.core.place;
 
 import java.util.Optional;
 import orthogon.core.place.Place.Comparison;
+import orthogon.core.place.Place.Mention;
 import orthogon.core.place.Place.Part;
 import orthogon.core.place.Place.Row;
 import orthogon.core.place.Place.Rule;
@@ -43,7 +44,8 @@ public final class PlaceText {
         return family.flatMap(f -> owner.flatMap(o -> number(parts[parts.length - 1]).map(n -> new Rule(o, f, n))));
     }
 
-    private static Optional<Place> row(String text) {
+    /** The page, item, outcome or option of this text. */
+    public static Optional<Place> row(String text) {
         String[] codes = text.split("\\.", -1);
         for (String code : codes) {
             if (code.isEmpty() || code.indexOf('/') >= 0) {
@@ -55,6 +57,43 @@ public final class PlaceText {
             case 2 -> Optional.of(new Part(codes[0], codes[1]));
             default -> Optional.empty();
         };
+    }
+
+    /**
+     * The text of a unit: {@code seen.wording}, {@code group.bat.label}, {@code seen/reword/0.help}, {@code count/accept/0.message},
+     * {@code title}. Every word is some unit's, whether a document has it or not.
+     */
+    public static Place.Text unit(String unit) {
+        int slash = unit.lastIndexOf('/');
+        int dot = unit.indexOf('.', slash + 1);
+        if (dot < 0) {
+            return new Place.Text(new Whole(), unit);
+        }
+        if (slash >= 0) {
+            Optional<Rule> rule = rule(unit.substring(0, dot));
+            return rule.map(r -> new Place.Text(r, unit.substring(dot + 1))).orElseGet(() -> new Place.Text(new Whole(), unit));
+        }
+        int last = unit.lastIndexOf('.');
+        Place owner = row(unit.substring(0, last)).orElse(null);
+        return owner == null
+                ? new Place.Text(new Row(unit.substring(0, dot)), unit.substring(dot + 1))
+                : new Place.Text(owner, unit.substring(last + 1));
+    }
+
+    /** A text in a language, as {@code fr/seen.wording}; empty where the text has no language before it. */
+    public static Optional<Place.Translation> translation(String text) {
+        int slash = text.indexOf('/');
+        return slash < 0
+                ? Optional.empty()
+                : Optional.of(new Place.Translation(text.substring(0, slash), unit(text.substring(slash + 1))));
+    }
+
+    /** What a text says of something, as {@code seen.wording/count}; empty where the text names nothing. */
+    public static Optional<Mention> mention(String text) {
+        int slash = text.lastIndexOf('/');
+        return slash < 0
+                ? Optional.empty()
+                : Optional.of(new Mention(unit(text.substring(0, slash)), text.substring(slash + 1)));
     }
 
     private static Optional<Integer> number(String digits) {

@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import orthogon.core.place.RuleFamily;
+import orthogon.core.place.Place;
 import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.language.Texts;
 import orthogon.core.questionnaire.Group;
@@ -28,18 +30,16 @@ public final class Subject {
     }
 
     private static Object of(ClaimKind kind, String place, Questionnaire document) {
-        String head = place.split("[./#]", 2)[0];
-        return switch (kind) {
-            case TRANSLATED -> {
-                String unit = place.substring(place.indexOf('/') + 1);
-                yield Arrays.asList(Texts.all(document).get(unit), document.translations().getOrDefault(head, Map.of()).get(unit));
-            }
-            case TEXT_FILLED -> text(place.substring(0, place.lastIndexOf('/')), document);
-            case TEXT_WHOLE -> text(place, document);
-            case OWN -> document.claims().stream().filter(c -> c.code().equals(place)).findFirst();
-            case PAGE_PASSABLE -> document.page(place);
-            case REACH_OUTCOME -> List.of(document.outcome(place), document.outcomeTable());
-            default -> head.equals("outcomeTable") ? document.outcomeTable() : row(head, document).orElse(document);
+        return switch (kind.at(place)) {
+            case Place.Translation t -> Arrays.asList(Texts.all(document).get(t.of().text()),
+                    document.translations().getOrDefault(t.language(), Map.of()).get(t.of().text()));
+            case Place.Mention m -> text(m.in().text(), document);
+            case Place.Text t when kind == ClaimKind.TEXT_WHOLE -> text(place, document);
+            case Place.Own own -> document.claims().stream().filter(c -> c.code().equals(own.code())).findFirst();
+            case Place at when at.isOf(RuleFamily.OUTCOME_ROW) -> document.outcomeTable();
+            case Place.Row row when kind == ClaimKind.PAGE_PASSABLE -> document.page(row.code());
+            case Place.Row row when kind == ClaimKind.REACH_OUTCOME -> List.of(document.outcome(row.code()), document.outcomeTable());
+            case Place at -> row(at.row(), document).orElse(document);
         };
     }
 

@@ -1,15 +1,19 @@
 package orthogon.core.place;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import orthogon.core.place.Place.Comparison;
 import orthogon.core.place.Place.Part;
 import orthogon.core.place.Place.Row;
 import orthogon.core.place.Place.Rule;
+import orthogon.core.place.Place.Text;
 import orthogon.core.place.Place.Whole;
 import org.junit.jupiter.api.Test;
 
@@ -44,6 +48,32 @@ class PlaceTextTest {
         assertEquals("claims/2", Rule.ownClaim(2).text());
         assertEquals("group", Rule.at(new Part("group", "bat"), RuleFamily.OFFER_WHEN).row());
         assertEquals("", Rule.outcomeRow(3).row());
+    }
+
+    @Test
+    void aTextKnowsWhoseItIs() {
+        Map<String, Place.Text> units = Map.of("title", new Text(new Whole(), "title"),
+                "seen.wording", new Text(new Row("seen"), "wording"),
+                "group.bat.label", new Text(new Part("group", "bat"), "label"),
+                "seen/reword/2.help", new Text(Rule.at("seen", RuleFamily.REWORD, 2), "help"),
+                "seen/reword/2.bat.label", new Text(Rule.at("seen", RuleFamily.REWORD, 2), "bat.label"),
+                "count/accept/0.message", new Text(Rule.at("count", RuleFamily.ACCEPT, 0), "message"),
+                "own.a.b.c", new Text(new Row("own"), "a.b.c"));
+        units.forEach((unit, text) -> {
+            assertEquals(text, PlaceText.unit(unit));
+            assertEquals(unit, text.text());
+            Place.Translation translation = new Place.Translation("fr", text);
+            assertEquals(Optional.of(translation), PlaceText.translation("fr/" + unit));
+            assertEquals("fr/" + unit, translation.text());
+            assertEquals(text.row(), translation.row());
+            Place.Mention mention = new Place.Mention(text, "count");
+            assertEquals(Optional.of(mention), PlaceText.mention(unit + "/count"));
+            assertEquals(unit + "/count", mention.text());
+        });
+        assertEquals("count", PlaceText.unit("count/accept/0.message").row());
+        assertTrue(PlaceText.unit("count/accept/0.message").isOf(RuleFamily.ACCEPT));
+        assertFalse(PlaceText.unit("count.wording").isOf(RuleFamily.ACCEPT));
+        assertTrue(new Comparison(Rule.outcomeRow(1), 0).isOf(RuleFamily.OUTCOME_ROW));
     }
 
     @Test

@@ -240,7 +240,7 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
     /** What is asked that the topic is about; of a grid, its rows. */
     private static Set<String> asked(Space space, Course course, Topic topic) {
         return course.asked().stream().filter(code -> !space.spelled().grids().contains(code))
-                .filter(code -> space.spelled().origin(code).split("[./#]", 2)[0].equals(topic.place()))
+                .filter(code -> space.spelled().originalRow(code).equals(topic.place()))
                 .collect(Collectors.toSet());
     }
 

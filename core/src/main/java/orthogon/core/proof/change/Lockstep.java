@@ -293,8 +293,7 @@ final class Lockstep {
     }
 
     private static Topic topic(Kind kind, Runner runner, String code) {
-        String place = runner.space.spelled().origin(code);
-        return new Topic(kind, place.split("[./#]", 2)[0], "", "");
+        return new Topic(kind, runner.space.spelled().originalRow(code), "", "");
     }
 
     private void leave(Position at, Flow.Exit exit, Side side, Map<Topic, Integer> topics) {

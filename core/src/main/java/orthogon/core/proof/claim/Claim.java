@@ -1,6 +1,7 @@
 package orthogon.core.proof.claim;
 
 import java.util.Optional;
+import orthogon.core.place.Place;
 import java.util.function.Supplier;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.diagram.Failure;
@@ -46,6 +47,11 @@ public final class Claim {
 
     public String place() {
         return place;
+    }
+
+    /** Where it stands. */
+    public Place at() {
+        return kind.at(place);
     }
 
     /** What is claimed. */

@@ -1,5 +1,7 @@
 package orthogon.core.proof.claim;
 
+import orthogon.core.place.Place;
+import orthogon.core.place.PlaceText;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Map;
@@ -95,6 +97,24 @@ public enum ClaimKind {
     /** The word of the proof report, as {@code reach-page}. */
     public String word() {
         return word;
+    }
+
+    /**
+     * Where a claim of this kind stands.
+     *
+     * @param place as the proof report writes it
+     */
+    public Place at(String place) {
+        return switch (this) {
+            case OWN -> new Place.Own(place);
+            case TRANSLATED -> PlaceText.translation(place).<Place>map(t -> t).orElseGet(() -> new Place.Row(place));
+            case TEXT_FILLED -> PlaceText.mention(place).<Place>map(m -> m).orElseGet(() -> new Place.Row(place));
+            case TEXT_WHOLE -> PlaceText.unit(place);
+            case ONE_OUTCOME -> new Place.Whole();
+            default -> scope == Scope.DOCUMENT
+                    ? new Place.Whole()
+                    : PlaceText.read(place).orElseGet(() -> PlaceText.unit(place));
+        };
     }
 
     /** Whether the claim says that some respondent comes to or takes what stands at its place. */

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import orthogon.core.place.Place;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Interview;
 import orthogon.core.proof.spelled.Spelled;
@@ -46,8 +47,8 @@ final class OriginalClaims {
     private Claim again(Claim claim) {
         boolean asWritten = Set.of(ClaimKind.OWN, ClaimKind.TEXT_FILLED, ClaimKind.TEXT_WHOLE, ClaimKind.TRANSLATED).contains(claim.kind());
         String place = asWritten ? claim.place() : spelled.origin(claim.place());
-        if (OF_EVERYBODY.contains(claim.kind()) && place.indexOf('.') > 0 && place.indexOf('#') < 0) {
-            place = place.substring(0, place.indexOf('.'));
+        if (OF_EVERYBODY.contains(claim.kind()) && claim.kind().at(place) instanceof Place.Part row) {
+            place = row.row();
         }
         boolean grid = spelled.grids().contains(claim.place()) && claim.kind() == ClaimKind.REACH_SECTION;
         boolean roster = claim.kind() == ClaimKind.REACH_QUESTION && !spelled.grids().contains(claim.place())

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
+import orthogon.core.place.PlaceText;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.language.Piping;
@@ -101,11 +102,11 @@ final class TextClaims {
         if (certain || met.item().isEmpty() || shown == null) {
             return certain || met.item().isEmpty();
         }
-        if (unit.endsWith(".label")) {
-            return shown.offered().stream().anyMatch(o -> o.label().equals(text));
-        }
-        boolean words = unit.endsWith(".wording") || unit.endsWith(".title");
-        return words ? shown.wording().equals(text) : unit.endsWith(".help") && shown.help().equals(text);
+        return switch (PlaceText.unit(unit).name()) {
+            case "wording", "title" -> shown.wording().equals(text);
+            case "help" -> shown.help().equals(text);
+            case String name -> name.endsWith("label") && shown.offered().stream().anyMatch(o -> o.label().equals(text));
+        };
     }
 
     private static boolean isAt(Interview interview, String page) {

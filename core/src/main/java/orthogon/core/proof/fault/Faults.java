@@ -8,6 +8,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import orthogon.core.place.PlaceText;
+import orthogon.core.place.Place;
 import orthogon.core.expression.ExpressionFault;
 import orthogon.core.expression.Nearest;
 import orthogon.core.expression.Wiring;
@@ -173,10 +175,11 @@ public final class Faults {
         if (names.isEmpty()) {
             return;
         }
-        String owner = unit.split("[./]", 2)[0];
+        Place.Text at = PlaceText.unit(unit);
+        String owner = at.row();
         int reach = pageStart.containsKey(owner)
                 ? pageStart.get(owner)
-                : unit.contains("/accept/") && position.containsKey(owner)
+                : at.isOf(RuleFamily.ACCEPT) && position.containsKey(owner)
                         ? pageEnd.get(pageOf.get(owner))
                         : position.containsKey(owner) ? position.get(owner) : unit.startsWith("welcome.") ? -1 : Integer.MAX_VALUE;
         // The title of an entry speaks of what is answered in that entry.

@@ -4,6 +4,7 @@ import java.math.BigInteger;
 import java.util.LinkedHashSet;
 import java.util.Optional;
 import java.util.Set;
+import orthogon.core.place.PlaceText;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
@@ -21,7 +22,7 @@ public final class TextRoutes {
      * @param unit as {@code Texts} names it
      */
     public static BigInteger routes(Questionnaire document, Routes routes, String unit) {
-        String owner = unit.split("[./]")[0];
+        String owner = PlaceText.unit(unit).row();
         Optional<Page> page = document.page(owner);
         if (page.isPresent()) {
             return any(routes, page.get().allItems().map(Item::code).toList());

@@ -2,6 +2,9 @@ package orthogon.core.proof.flow;
 
 import java.util.List;
 import java.util.function.Predicate;
+import orthogon.core.place.RuleFamily;
+import orthogon.core.place.PlaceText;
+import orthogon.core.place.Place;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.space.Space;
 import orthogon.core.proof.spelled.Spelled;
@@ -49,7 +52,8 @@ public final class TextSets {
 
     /** Where the text of a unit of the document is read. What stands on every page counts as read at the start. */
     public Met of(String unit) {
-        String owner = unit.split("[./]", 2)[0];
+        Place.Text at = PlaceText.unit(unit);
+        String owner = at.row();
         for (PageSets sets : pages) {
             if (sets.page().code().equals(owner)) {
                 return new Met(sets.index(), "", "", Diagrams.ALL);
@@ -57,13 +61,13 @@ public final class TextSets {
         }
         Item item = document.item(owner).orElse(null);
         if (item != null) {
-            return ofItem(item, unit.substring(owner.length()));
+            return ofItem(item, at);
         }
         boolean ofOutcome = document.outcome(owner).isPresent();
         return ofOutcome ? new Met(AT_END, owner, "", Diagrams.ALL) : new Met(AT_START, "", "", Diagrams.ALL);
     }
 
-    private Met ofItem(Item item, String rest) {
+    private Met ofItem(Item item, Place.Text text) {
         String code = spelled.first(item.code());
         Answer.Grid grid = item instanceof Question q && q.answer() instanceof Answer.Grid g ? g : null;
         List<String> ruled = grid == null
@@ -71,21 +75,22 @@ public final class TextSets {
                 : grid.rows().stream().map(r -> spelled.firstRow(item.code(), r.code())).toList();
         PageSets sets = pages.stream().filter(p -> p.page().allItems().anyMatch(i -> i.code().equals(code))).findFirst().orElseThrow();
         int shown = sets.shown(code);
-        String[] words = rest.substring(1).split("[./]");
-        if (item instanceof Roster r && rest.equals(".entryTitle")) {
+        if (text.owner() instanceof Place.Rule rule) {
+            shown = rule.family() == RuleFamily.REWORD
+                    ? d.and(shown, first(ruled, rule.number()))
+                    : ruled.stream().map(owner -> refused(sets, owner, rule.number())).reduce(Diagrams.NONE, d::or);
+        } else if (text.owner() instanceof Place.Part part) {
+            if (grid != null && grid.rows().stream().anyMatch(r -> r.code().equals(part.code()))) {
+                shown = sets.shown(spelled.firstRow(item.code(), part.code()));
+            } else if (grid == null) {
+                shown = d.and(shown, rules.holds(code + "." + part.code() + ".offerWhen", true));
+                shown = d.minus(shown, reworded(item, ruled, r -> !r.labels().getOrDefault(part.code(), "").isEmpty()));
+            }
+        } else if (item instanceof Roster r && text.name().equals("entryTitle")) {
             shown = sets.shown(spelled.entry(r.code(), 1));
-        } else if (rest.startsWith("/reword/")) {
-            shown = d.and(shown, first(ruled, Integer.parseInt(words[1])));
-        } else if (rest.startsWith("/accept/")) {
-            shown = ruled.stream().map(owner -> refused(sets, owner, Integer.parseInt(words[1]))).reduce(Diagrams.NONE, d::or);
-        } else if (grid != null && grid.rows().stream().anyMatch(r -> rest.equals("." + r.code() + ".label"))) {
-            shown = sets.shown(spelled.firstRow(item.code(), words[0]));
-        } else if (words.length == 2 && grid == null) {
-            shown = d.and(shown, rules.holds(code + "." + words[0] + ".offerWhen", true));
-            shown = d.minus(shown, reworded(item, ruled, r -> !r.labels().getOrDefault(words[0], "").isEmpty()));
-        } else if (rest.equals(".wording")) {
+        } else if (text.name().equals("wording")) {
             shown = d.minus(shown, reworded(item, ruled, r -> !r.wording().isEmpty()));
-        } else if (rest.equals(".help")) {
+        } else if (text.name().equals("help")) {
             shown = d.minus(shown, reworded(item, ruled, r -> !r.help().isEmpty()));
         }
         return new Met(sets.index(), "", code, shown);

@@ -9,6 +9,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import orthogon.core.place.PlaceText;
+import orthogon.core.place.Place;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Printer;
 import orthogon.core.expression.Wiring;
@@ -168,6 +170,12 @@ public final class Spelled {
         return Names.plain(head) + place.substring(head.length());
     }
 
+    /** The page, item or outcome that a place of the plain form comes from, by its code. */
+    public String originalRow(String place) {
+        String from = origin(place);
+        return PlaceText.read(from).map(Place::row).orElseGet(() -> PlaceText.unit(from).row());
+    }
+
     /** Whether what is said at this place is said for the analyst: not of an entry as such, and only of the first of all entries. */
     public boolean isSaid(String place) {
         String head = place.split("[./#]", 2)[0];
@@ -281,7 +289,7 @@ public final class Spelled {
             return Printer.print(rewritten);
         } catch (Rewriter.Unclear e) {
             unclear.put(place, e.getMessage());
-            return place.endsWith(".derive") || place.endsWith(".startWith") ? "null" : "true";
+            return PlaceText.rule(place).filter(r -> !r.family().isCondition()).isPresent() ? "null" : "true";
         }
     }
 

@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import orthogon.core.place.PlaceText;
+import orthogon.core.place.Place;
 import orthogon.core.expression.BlankHints;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Expr.*;
@@ -70,9 +72,8 @@ public final class TextGaps {
 
     /** Where a unit is read: the code of its page, item, outcome, or the kind of text, in plain form. */
     private static String placeOf(Spelled spelled, String unit) {
-        return unit.endsWith(".entryTitle")
-                ? spelled.entry(unit.substring(0, unit.lastIndexOf('.')), 1)
-                : spelled.first(unit.split("[./]", 2)[0]);
+        Place.Text at = PlaceText.unit(unit);
+        return at.name().equals("entryTitle") ? spelled.entry(at.row(), 1) : spelled.first(at.row());
     }
 
     /** For every comparison of a condition that a blank answer could turn unseen, whether what it hangs on is answered. */
