@@ -1,5 +1,8 @@
 package orthogon.app.background;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
@@ -7,27 +10,23 @@ import java.util.function.Predicate;
 import java.util.function.Supplier;
 
 /**
- * What was computed in the background, once for each key. Keeps the results that were asked for last. Calls off a computation whose result
- * is dropped.
+ * What was computed in the background, once for each key. Keeps the results that are asked for most. Calls off
+ * the computation that was asked for longest ago where too many are under way.
  */
 public final class Computed<K, V> {
 
     private final Computations computations;
-    private final Map<K, CompletableFuture<V>> known;
+    private final int most;
+    private final Cache<K, CompletableFuture<V>> known;
+    /** What is not there yet, the one that was asked for last at the end. */
+    private final LinkedHashMap<K, CompletableFuture<V>> underWay = new LinkedHashMap<>();
 
-    /** @param most how many results are kept */
+    /** @param most how many results are kept, and how many are under way at a time */
     public Computed(Computations computations, int most) {
         this.computations = computations;
-        this.known = new LinkedHashMap<>(16, 0.75f, true) {
-            @Override
-            protected boolean removeEldestEntry(Map.Entry<K, CompletableFuture<V>> eldest) {
-                boolean drops = size() > most;
-                if (drops) {
-                    eldest.getValue().cancel(false);
-                }
-                return drops;
-            }
-        };
+        this.most = most;
+        this.known = Caffeine.newBuilder().maximumWeight(most).weigher((K key, CompletableFuture<V> result) -> result.isDone() ? 1 : 0)
+                .build();
     }
 
     /**
@@ -36,26 +35,71 @@ public final class Computed<K, V> {
      * @param size of the document, in items
      */
     public CompletableFuture<V> of(K key, long size, Supplier<V> computation) {
-        synchronized (known) {
-            return known.computeIfAbsent(key, k -> computations.begin(size, computation));
-        }
+        return of(key, () -> computations.begin(size, computation));
     }
 
-    /** Calls off what is under way for these keys. It stays cancelled until it is {@linkplain #forget forgotten}. */
-    public void stop(Predicate<K> keys) {
-        synchronized (known) {
-            known.forEach((key, result) -> {
-                if (keys.test(key)) {
-                    result.cancel(false);
+    /**
+     * The result for a key, begun now if it was not yet.
+     *
+     * @param begin begins the computation, and does not wait for it
+     */
+    public CompletableFuture<V> of(K key, Supplier<CompletableFuture<V>> begin) {
+        CompletableFuture<V> result = known.get(key, k -> begin.get());
+        if (!result.isDone()) {
+            follow(key, result);
+        }
+        return result;
+    }
+
+    /** Makes room for what was asked for just now, and weighs it once it is there. */
+    private void follow(K key, CompletableFuture<V> result) {
+        boolean isNew;
+        synchronized (underWay) {
+            isNew = underWay.remove(key) != result;
+            underWay.put(key, result);
+            if (underWay.size() > most) {
+                Map.Entry<K, CompletableFuture<V>> eldest = underWay.pollFirstEntry();
+                known.asMap().remove(eldest.getKey(), eldest.getValue());
+                eldest.getValue().cancel(false);
+            }
+        }
+        if (isNew) {
+            result.whenComplete((value, error) -> {
+                synchronized (underWay) {
+                    underWay.remove(key, result);
                 }
+                known.asMap().replace(key, result, result);
             });
         }
     }
 
+    /** The results that are there, by their keys. */
+    public Map<K, V> done() {
+        Map<K, V> done = new HashMap<>();
+        known.asMap().forEach((key, result) -> {
+            if (result.isDone() && !result.isCompletedExceptionally()) {
+                done.put(key, result.join());
+            }
+        });
+        return done;
+    }
+
+    /** Calls off what is under way for these keys. It stays cancelled until it is {@linkplain #forget forgotten}. */
+    public void stop(Predicate<K> keys) {
+        known.asMap().forEach((key, result) -> {
+            if (keys.test(key)) {
+                result.cancel(false);
+            }
+        });
+    }
+
     /** Forgets what was stopped or has failed for these keys, so that it begins again when somebody asks. */
     public void forget(Predicate<K> keys) {
-        synchronized (known) {
-            known.entrySet().removeIf(e -> keys.test(e.getKey()) && e.getValue().isCompletedExceptionally());
-        }
+        known.asMap().entrySet().removeIf(e -> keys.test(e.getKey()) && e.getValue().isCompletedExceptionally());
+    }
+
+    /** Forgets whatever there is for these keys. */
+    public void remove(Predicate<K> keys) {
+        known.asMap().keySet().removeIf(keys);
     }
 }

@@ -4,7 +4,7 @@ import java.util.Map;
 import orthogon.core.expression.Wiring;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.document.UnusableFile;
-import orthogon.formats.report.AnswerFile;
+import orthogon.formats.stored.AnswerFile;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Parameters;

@@ -74,6 +74,8 @@ public final class Backup {
             }
             Files.move(part, file, StandardCopyOption.ATOMIC_MOVE);
             return found.summary();
+        } catch (UnsupportedOperationException e) {
+            throw new Failed(e.getMessage());
         } catch (IOException e) {
             throw new Failed("The backup cannot be written to " + file + ": " + why(e));
         } finally {

@@ -73,6 +73,19 @@ public final class DataFolder {
         }
     }
 
+    /**
+     * Opens a database of this workspace that does not stand in the folder.
+     *
+     * @throws Unusable where it cannot be reached, or is not of this version
+     */
+    WorkspaceStore open(String address, String user, String password) throws Unusable {
+        try {
+            return WorkspaceStore.open(address, user, password, trailKey);
+        } catch (FlywayException | DataAccessException e) {
+            throw new Unusable("The database at " + address + " cannot be opened. Look whether it runs, and who may use it.");
+        }
+    }
+
     public boolean hasDatabase() {
         return Files.exists(folder.resolve(DATABASE + ".mv.db"));
     }

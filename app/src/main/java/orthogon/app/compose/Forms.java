@@ -9,7 +9,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.IntFunction;
-import orthogon.core.edit.AnswerWords;
 import orthogon.core.edit.Refused;
 import orthogon.core.edit.Retyped;
 import orthogon.core.expression.TextPattern;
@@ -26,6 +25,7 @@ import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Reword;
 import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
+import orthogon.core.typing.AnswerWords;
 import org.springframework.util.MultiValueMap;
 
 /** Reads the inspector's form back into the item, page or ending that it shows. A row of a list left empty is taken out. */

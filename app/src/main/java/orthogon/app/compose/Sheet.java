@@ -13,7 +13,6 @@ import orthogon.app.frame.ListPart;
 import orthogon.app.proving.Proofs;
 import orthogon.app.store.DraftStore;
 import orthogon.app.store.DraftStore.Draft;
-import orthogon.core.edit.AnswerWords;
 import orthogon.core.edit.Edit;
 import orthogon.core.edit.SplitPage;
 import orthogon.core.expression.Phrase;
@@ -26,6 +25,7 @@ import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Presentation;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.typing.AnswerWords;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 

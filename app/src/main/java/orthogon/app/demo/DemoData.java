@@ -60,7 +60,8 @@ class DemoData implements SmartInitializingSingleton {
         Draft intake = drafts.create(document("found_animal"), "ines", "began the intake");
         Proof proof = Proof.of(intake.document(), LocalDate.now());
         Release release = releases.create(intake, new ReleaseStore.Made(ProofReport.json(proof),
-                "First release: finders answer from the website.", "ines", intake.document().languages(), List.of(), ""));
+                "First release: finders answer from the website.", "ines", intake.document().languages(), List.of(), "",
+                OffsetDateTime.now()));
         respond(release);
     }
 

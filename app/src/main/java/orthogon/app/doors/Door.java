@@ -1,7 +1,9 @@
 package orthogon.app.doors;
 
 import orthogon.app.account.Act;
+import orthogon.app.frame.SheetTab;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import org.springframework.http.HttpMethod;
 
@@ -14,11 +16,10 @@ import org.springframework.http.HttpMethod;
 public record Door(HttpMethod method, String path, Act act) {
 
     /** Every door, in the order in which they are tried. */
-    public static final List<Door> ALL = all();
-
-    private static List<Door> all() {
+    public static List<Door> all(Collection<SheetTab> sheets) {
         List<Door> doors = new ArrayList<>();
-        get(doors, Act.READ_RESPONSES, "/q/*/responses/**", "/q/*/responses");
+        sheets.stream().filter(s -> s.act() != Act.LOOK)
+                .forEach(s -> get(doors, s.act(), "/q/*/" + s.name() + "/**", "/q/*/" + s.name()));
         get(doors, Act.READ_TRAIL, "/outbox", "/trail");
         get(doors, Act.RELEASE, "/q/*/release/invitations/file.csv");
         get(doors, Act.BE_HERE, "/");

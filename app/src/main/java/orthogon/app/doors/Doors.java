@@ -1,6 +1,8 @@
 package orthogon.app.doors;
 
+import java.util.List;
 import orthogon.app.account.People;
+import orthogon.app.frame.SheetTab;
 import orthogon.app.http.ContentPolicy;
 import orthogon.app.http.PublicAddress;
 import java.util.function.Supplier;
@@ -62,11 +64,11 @@ class Doors {
     @Bean
     @Order(2)
     SecurityFilterChain forPeople(HttpSecurity http, People people, SignIn signIn, IdentityServices services, SessionRegistry sessions,
-            PublicAddress address) throws Exception {
+            PublicAddress address, List<SheetTab> sheets) throws Exception {
         http.authorizeHttpRequests(doors -> doors.requestMatchers("/app/**", "/webjars/**", "/fonts/**", "/login", "/login/**", "/error",
                 "/join/*", "/first/*", "/health", "/health/**").permitAll());
         http.authorizeHttpRequests(doors -> {
-            for (Door door : Door.ALL) {
+            for (Door door : Door.all(sheets)) {
                 doors.requestMatchers(PathPatternRequestMatcher.withDefaults().matcher(door.method(), door.path()))
                         .access(may(people, door));
                 if (door.method() == HttpMethod.GET) {

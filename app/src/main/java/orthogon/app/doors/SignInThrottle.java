@@ -1,11 +1,10 @@
 package orthogon.app.doors;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.Collections;
-import java.util.LinkedHashMap;
-import java.util.Map;
 import org.springframework.stereotype.Component;
 
 /**
@@ -28,12 +27,7 @@ class SignInThrottle {
 
     private record Failures(int count, Instant last) {}
 
-    private final Map<String, Failures> failures = Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<String, Failures> eldest) {
-            return size() > MOST_KEPT;
-        }
-    });
+    private final Cache<String, Failures> failures = Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
     private final Clock clock;
 
     SignInThrottle() {
@@ -52,7 +46,7 @@ class SignInThrottle {
     }
 
     private Duration waits(String key, int forgiven, Duration longest) {
-        Failures known = failures.get(key);
+        Failures known = failures.getIfPresent(key);
         if (known == null || known.count() < forgiven) {
             return Duration.ZERO;
         }
@@ -63,12 +57,12 @@ class SignInThrottle {
 
     void failed(String name, String address) {
         for (String key : new String[]{"name " + name, "address " + address}) {
-            failures.merge(key, new Failures(1, clock.instant()), (known, one) -> new Failures(
+            failures.asMap().merge(key, new Failures(1, clock.instant()), (known, one) -> new Failures(
                     known.last().plus(FORGOTTEN_AFTER).isBefore(one.last()) ? 1 : known.count() + 1, one.last()));
         }
     }
 
     void passed(String name) {
-        failures.remove("name " + name);
+        failures.invalidate("name " + name);
     }
 }

@@ -9,7 +9,7 @@ import java.util.Objects;
 import java.util.Optional;
 import orthogon.app.account.People;
 import orthogon.app.frame.Frame;
-import orthogon.app.proving.Live;
+import orthogon.app.news.Live;
 import orthogon.app.store.DraftStore;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.DraftStore.Overtaken;

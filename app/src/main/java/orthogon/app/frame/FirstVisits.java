@@ -19,12 +19,22 @@ class FirstVisits {
 
     private static final String BETWEEN = ".";
 
+    private final Frame frame;
+
+    FirstVisits(Frame frame) {
+        this.frame = frame;
+    }
+
+    private boolean isSheet(String name) {
+        return frame.tab(name).isPresent();
+    }
+
     /** Whether the person opens this sheet for the first time. */
     @ModelAttribute("firstVisit")
     boolean isFirst(Authentication who, HttpServletRequest request, HttpServletResponse response) {
         String[] path = request.getRequestURI().split("/");
         boolean sheet = who != null && request.getMethod().equals("GET") && path.length == 4 && path[1].equals("q")
-                && request.getHeader("HX-Request") == null && Frame.isSheet(path[3]);
+                && request.getHeader("HX-Request") == null && isSheet(path[3]);
         if (!sheet) {
             return false;
         }
@@ -32,7 +42,7 @@ class FirstVisits {
         List<String> before = request.getCookies() == null
                 ? List.of()
                 : Arrays.stream(request.getCookies()).filter(c -> c.getName().equals(name)).map(Cookie::getValue)
-                        .flatMap(v -> Arrays.stream(v.split("\\."))).filter(Frame::isSheet).distinct().toList();
+                        .flatMap(v -> Arrays.stream(v.split("\\."))).filter(this::isSheet).distinct().toList();
         if (before.contains(path[3])) {
             return false;
         }

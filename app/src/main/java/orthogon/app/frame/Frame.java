@@ -1,17 +1,17 @@
 package orthogon.app.frame;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.math.BigInteger;
 import java.time.format.DateTimeFormatter;
-import java.util.Collections;
-import java.util.LinkedHashMap;
-import java.util.Map;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import orthogon.app.account.People;
 import orthogon.app.http.NotThere;
+import orthogon.app.news.Live;
 import orthogon.app.proving.Gates;
-import orthogon.app.proving.Live;
 import orthogon.app.proving.Proofs;
 import orthogon.app.store.DraftStore;
 import orthogon.app.store.DraftStore.Draft;
@@ -32,14 +32,6 @@ public class Frame {
     private static final DateTimeFormatter WHEN = DateTimeFormatter.ofPattern("d MMM, HH:mm", java.util.Locale.ENGLISH);
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", java.util.Locale.ENGLISH);
 
-    /** A tab: its number is also its key. */
-    public record Tab(int key, String name, String title) {}
-
-    static final List<Tab> TABS = List.of(new Tab(1, "compose", "Compose"), new Tab(2, "rules", "Rules"), new Tab(3, "map", "Map"),
-            new Tab(4, "prove", "Prove"),
-            new Tab(5, "rehearse", "Rehearse"), new Tab(6, "languages", "Languages"),
-            new Tab(7, "release", "Release"), new Tab(8, "responses", "Responses"));
-
     /** The cells of the title block; figures are empty while the proof runs. */
     public record TitleBlock(String code, String title, int revision, String when, String author, int pages, long questions, int rules,
             boolean proving, String part, boolean counting, long proved, long refuted, long undecided, long advice, String answerPaths,
@@ -49,21 +41,19 @@ public class Frame {
     private static final int KEPT = 100;
 
     /** How complete the languages of a revision are, worked out once. */
-    private final Map<String, String> completeness = Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<String, String> eldest) {
-            return size() > KEPT;
-        }
-    });
+    private final Cache<String, String> completeness = Caffeine.newBuilder().maximumSize(KEPT).build();
     private final People people;
     private final DraftStore drafts;
     private final ReleaseStore releases;
     private final Proofs proofs;
     private final Live live;
     private final Gates gates;
+    private final List<SheetTab> tabs;
 
-    public Frame(DraftStore drafts, ReleaseStore releases, Proofs proofs, Live live, Gates gates, People people) {
+    public Frame(DraftStore drafts, ReleaseStore releases, Proofs proofs, Live live, Gates gates, People people,
+            List<SheetTab> tabs) {
         this.people = people;
+        this.tabs = tabs.stream().sorted(Comparator.comparing(SheetTab::key)).toList();
         this.gates = gates;
         this.live = live;
         this.drafts = drafts;
@@ -76,23 +66,16 @@ public class Frame {
         return drafts.head(code).orElseThrow(() -> new NotThere("There is no questionnaire " + code + "."));
     }
 
-    static boolean isSheet(String name) {
-        return TABS.stream().anyMatch(t -> t.name().equals(name));
-    }
-
-    /** Whether a sheet has nothing to show yet. */
-    private boolean isEmpty(Draft draft, String sheet) {
-        return switch (sheet) {
-            case "rules" -> draft.document().ruleCount() == 0;
-            case "languages" -> draft.document().languages().size() == 1;
-            case "release", "responses" -> releases.of(draft.id()).isEmpty();
-            default -> draft.document().questions().findAny().isEmpty();
-        };
+    /** The sheet of that name; empty where there is none. */
+    Optional<SheetTab> tab(String name) {
+        return tabs.stream().filter(t -> t.name().equals(name)).findFirst();
     }
 
     public void fill(Model model, Draft draft, String sheet) {
-        model.addAttribute("isEmpty", isEmpty(draft, sheet));
-        model.addAttribute("tabs", TABS);
+        Optional<SheetTab> tab = tab(sheet);
+        model.addAttribute("isEmpty", tab.filter(t -> t.isEmpty().test(draft)).isPresent());
+        model.addAttribute("sheetTab", tab.orElse(null));
+        model.addAttribute("tabs", tabs);
         model.addAttribute("sheet", sheet);
         model.addAttribute("code", draft.code());
         model.addAttribute("block", block(draft));
@@ -121,7 +104,7 @@ public class Frame {
 
     /** Every language with how much of it is fit to go out. */
     private String languages(Draft draft) {
-        return completeness.computeIfAbsent(draft.id() + "/" + draft.revision(), k -> languages(draft.document()));
+        return completeness.get(draft.id() + "/" + draft.revision(), k -> languages(draft.document()));
     }
 
     private static String languages(Questionnaire document) {

@@ -1,6 +1,6 @@
 package orthogon.app.frame;
 
-import orthogon.app.proving.Live;
+import orthogon.app.news.Live;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;

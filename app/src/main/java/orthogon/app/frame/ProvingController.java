@@ -4,7 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Duration;
 import java.time.Instant;
-import orthogon.app.proving.Live;
+import orthogon.app.news.Live;
 import orthogon.app.proving.Proofs;
 import orthogon.app.store.DraftStore.Draft;
 import org.springframework.http.HttpStatus;

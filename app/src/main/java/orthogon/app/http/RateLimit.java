@@ -1,10 +1,9 @@
 package orthogon.app.http;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import io.github.bucket4j.Bucket;
 import java.time.Duration;
-import java.util.Collections;
-import java.util.LinkedHashMap;
-import java.util.Map;
 import org.springframework.core.env.Environment;
 import org.springframework.stereotype.Component;
 
@@ -42,12 +41,7 @@ public class RateLimit {
     private static final int MOST_KEPT = 50_000;
 
     private final Environment settings;
-    private final Map<String, Bucket> buckets = Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<String, Bucket> eldest) {
-            return size() > MOST_KEPT;
-        }
-    });
+    private final Cache<String, Bucket> buckets = Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
 
     public RateLimit(Environment settings) {
         this.settings = settings;
@@ -60,7 +54,7 @@ public class RateLimit {
 
     /** Counts so many more, or none where they are not within the pace any more. */
     public boolean allows(Of what, String whose, long many) {
-        return buckets.computeIfAbsent(what.name + " " + whose, key -> bucket(what)).tryConsume(many);
+        return buckets.get(what.name + " " + whose, key -> bucket(what)).tryConsume(many);
     }
 
     private Bucket bucket(Of what) {

@@ -1,5 +1,6 @@
 package orthogon.app.outbox;
 
+import orthogon.app.store.Times;
 import java.time.OffsetDateTime;
 import java.util.List;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -27,6 +28,6 @@ class MessageStore implements Outbox {
 
     List<Message> newest(int most) {
         return jdbc.sql(NEWEST).param("most", most).query((row, n) -> new Message(row.getString("sent_to"), row.getString("subject"),
-                row.getString("text"), row.getObject("sent_at", OffsetDateTime.class))).list();
+                row.getString("text"), Times.at(row, "sent_at"))).list();
     }
 }

@@ -30,7 +30,7 @@ import orthogon.core.proof.drill.Drill;
 import orthogon.core.proof.drill.Drills;
 import orthogon.core.proof.drill.Goal;
 import orthogon.formats.report.DrillReport;
-import orthogon.formats.report.StoredAnswers;
+import orthogon.formats.stored.StoredAnswers;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;

@@ -12,30 +12,29 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import orthogon.core.place.Place;
 import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Gates;
 import orthogon.app.proving.Proofs;
 import orthogon.app.store.DraftStore.Draft;
-import orthogon.app.store.WaiverStore;
-import orthogon.app.work.Acts;
+import orthogon.app.work.WaiveClaim;
 import orthogon.core.edit.ChangeBurden;
 import orthogon.core.edit.Refused;
 import orthogon.core.edit.Settle;
 import orthogon.core.edit.Translate;
+import orthogon.core.place.Place;
 import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.proof.claim.Family;
-import orthogon.core.release.Gate;
 import orthogon.core.proof.claim.Mend;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.flow.Figures;
 import orthogon.core.proof.flow.Routes;
 import orthogon.core.questionnaire.Burden;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.release.Gate;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -96,16 +95,14 @@ class ProveController {
     private final Frame frame;
     private final Proofs proofs;
     private final Gates gates;
-    private final WaiverStore waivers;
+    private final WaiveClaim waiving;
     private final Editing editing;
-    private final Acts acts;
 
-    ProveController(Frame frame, Proofs proofs, Gates gates, WaiverStore waivers, Editing editing, Acts acts) {
-        this.acts = acts;
+    ProveController(Frame frame, Proofs proofs, Gates gates, WaiveClaim waiving, Editing editing) {
         this.frame = frame;
         this.proofs = proofs;
         this.gates = gates;
-        this.waivers = waivers;
+        this.waiving = waiving;
         this.editing = editing;
     }
 
@@ -281,17 +278,7 @@ class ProveController {
             Model model, HttpServletResponse response) {
         return Editing.attempt(model, response, () -> {
             Draft draft = frame.draft(code);
-            Claim waived = claim(draft, claim);
-            if (reason.isBlank() || reason.length() > LONGEST_REASON) {
-                throw new Refused("Explain in at most " + LONGEST_REASON + " characters why the claim may stay as it is.");
-            }
-            if (!Gate.canBeWaived(waived)) {
-                throw new Refused("This claim cannot be waived: " + (waived.family() == Family.SOUND
-                        ? "the expression cannot be understood, so nobody can vouch for it. Fix it."
-                        : waived.verdict() == Verdict.PROVED ? "it is proved." : "it blocks nothing by itself."));
-            }
-            acts.noted(who.getName(), code, "waived " + claim + ": " + reason.strip(), () -> waivers.save(draft.id(), waived.kind().word(),
-                    waived.place(), reason.strip(), draft.revision(), who.getName()));
+            waiving.waive(draft, claim(draft, claim), reason, who.getName());
             return again(code, claim, model);
         });
     }
@@ -300,9 +287,7 @@ class ProveController {
     String takeBack(@PathVariable String code, @RequestParam String claim, Principal who, Model model, HttpServletResponse response) {
         return Editing.attempt(model, response, () -> {
             Draft draft = frame.draft(code);
-            Claim waived = claim(draft, claim);
-            acts.noted(who.getName(), code, "withdrew the waiver of " + claim,
-                    () -> waivers.takeBack(draft.id(), waived.kind().word(), waived.place(), who.getName()));
+            waiving.takeBack(draft, claim(draft, claim), who.getName());
             return again(code, claim, model);
         });
     }

@@ -4,7 +4,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
@@ -16,6 +15,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.function.Supplier;
 import orthogon.app.background.Computations;
+import orthogon.app.background.Computed;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.diagram.Limits;
@@ -57,12 +57,7 @@ public class Proofs {
     /** Questionnaire to the revision whose proof somebody stopped. */
     private final Map<Long, Integer> stopped = new ConcurrentHashMap<>();
     private final Computations computations;
-    private final Map<Key, CompletableFuture<Proof>> proofs = new LinkedHashMap<>(16, 0.75f, true) {
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<Key, CompletableFuture<Proof>> eldest) {
-            return size() > KEPT;
-        }
-    };
+    private final Computed<Key, Proof> proofs;
 
     /**
      * @param seconds longest time for one part of a proof
@@ -71,6 +66,7 @@ public class Proofs {
     Proofs(@Value("${orthogon.proof-seconds:300}") int seconds, @Value("${orthogon.proof-megabytes:160}") int megabytes,
             Computations computations) {
         this.computations = computations;
+        this.proofs = new Computed<>(computations, KEPT);
         this.limits = Limits.of(megabytes, Duration.ofSeconds(seconds));
     }
 
@@ -81,9 +77,7 @@ public class Proofs {
     /** A revision that was overtaken while it waited is not proved: nobody looks at it any more. */
     private Proof prove(Draft draft, Key key) {
         if (newest.merge(draft.id(), draft.revision(), Math::max) > draft.revision()) {
-            synchronized (proofs) {
-                proofs.remove(key);
-            }
+            proofs.remove(key::equals);
             throw new CancellationException("revision " + draft.revision() + " was overtaken");
         }
         long from = System.nanoTime();
@@ -109,13 +103,10 @@ public class Proofs {
 
     /** The newest proof there is of an earlier revision on the same day. */
     private Optional<Proof> last(Key key) {
-        synchronized (proofs) {
-            return proofs.entrySet().stream()
-                    .filter(e -> e.getKey().questionnaire() == key.questionnaire() && e.getKey().asOf().equals(key.asOf()))
-                    .filter(e -> e.getKey().revision() < key.revision() && e.getValue().isDone()
-                            && !e.getValue().isCompletedExceptionally())
-                    .max(Comparator.comparingInt(e -> e.getKey().revision())).map(e -> e.getValue().join());
-        }
+        return proofs.done().entrySet().stream()
+                .filter(e -> e.getKey().questionnaire() == key.questionnaire() && e.getKey().asOf().equals(key.asOf())
+                        && e.getKey().revision() < key.revision())
+                .max(Comparator.comparingInt(e -> e.getKey().revision())).map(Map.Entry::getValue);
     }
 
     /** Calls a proof and its counts off as soon as its revision is overtaken or somebody stops it. */
@@ -149,9 +140,7 @@ public class Proofs {
     /** Begins the proof of a revision again, after it was stopped. */
     public void again(Draft draft) {
         if (stopped.remove(draft.id(), draft.revision())) {
-            synchronized (proofs) {
-                proofs.keySet().removeIf(k -> k.questionnaire() == draft.id() && k.revision() == draft.revision());
-            }
+            proofs.remove(k -> k.questionnaire() == draft.id() && k.revision() == draft.revision());
         }
     }
 
@@ -201,13 +190,11 @@ public class Proofs {
     public CompletableFuture<Proof> begin(Draft draft) {
         Key key = new Key(draft.id(), draft.revision(), LocalDate.now());
         newest.merge(draft.id(), draft.revision(), Math::max);
-        synchronized (proofs) {
-            return proofs.computeIfAbsent(key, k -> {
-                begun.put(draft.id(), Instant.now());
-                Supplier<CompletableFuture<Proof>> work = () -> computations.begin(size(draft), () -> prove(draft, k));
-                return isSlow(draft) ? CompletableFuture.runAsync(() -> {}, AFTER_EDIT).thenCompose(done -> work.get()) : work.get();
-            });
-        }
+        return proofs.of(key, () -> {
+            begun.put(draft.id(), Instant.now());
+            Supplier<CompletableFuture<Proof>> work = () -> computations.begin(size(draft), () -> prove(draft, key));
+            return isSlow(draft) ? CompletableFuture.runAsync(() -> {}, AFTER_EDIT).thenCompose(done -> work.get()) : work.get();
+        });
     }
 
     /**

@@ -16,7 +16,7 @@ import orthogon.core.language.Units;
 import orthogon.core.proof.change.Change;
 import orthogon.core.proof.change.Difference;
 import orthogon.core.questionnaire.Questionnaire;
-import orthogon.formats.report.StoredAnswers;
+import orthogon.formats.stored.StoredAnswers;
 
 /**
  * What a revision changes for respondents, against the last release, in words.

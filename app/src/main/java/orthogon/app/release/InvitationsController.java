@@ -10,16 +10,14 @@ import java.util.Optional;
 import java.util.Set;
 import orthogon.app.frame.Frame;
 import orthogon.app.http.PublicAddress;
-import orthogon.app.outbox.Outbox;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.InvitationStore;
-import orthogon.app.store.InvitationStore.Invitation;
 import orthogon.app.store.ReleaseStore;
 import orthogon.app.store.ReleaseStore.Release;
 import orthogon.app.work.Acts;
-import orthogon.core.language.OwnWords;
+import orthogon.app.work.InvitePeople;
+import orthogon.core.edit.Refused;
 import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.contact.Contacts;
 import orthogon.formats.contact.MailList;
 import org.springframework.http.HttpHeaders;
@@ -39,22 +37,20 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @RequestMapping("/q/{code}/release/invitations")
 class InvitationsController {
 
-    private static final int MOST = 500;
-
     private final Frame frame;
     private final ReleaseStore releases;
     private final InvitationStore invitations;
-    private final Outbox outbox;
+    private final InvitePeople inviting;
     private final Acts acts;
     private final PublicAddress addresses;
 
-    InvitationsController(Frame frame, ReleaseStore releases, InvitationStore invitations, Outbox outbox, Acts acts,
+    InvitationsController(Frame frame, ReleaseStore releases, InvitationStore invitations, InvitePeople inviting, Acts acts,
             PublicAddress addresses) {
         this.addresses = addresses;
         this.frame = frame;
         this.releases = releases;
         this.invitations = invitations;
-        this.outbox = outbox;
+        this.inviting = inviting;
         this.acts = acts;
     }
 
@@ -73,11 +69,12 @@ class InvitationsController {
         if (releases.of(draft.id()).isEmpty()) {
             return refused(code, "Nothing is released yet, so a link would lead nowhere. Release first.", flash);
         }
-        if (count < 1 || count > MOST) {
-            return refused(code, "Ask for 1 to " + MOST + " links at a time.", flash);
+        try {
+            inviting.make(draft, count, who.getName());
+            return back(code);
+        } catch (Refused e) {
+            return refused(code, e.getMessage(), flash);
         }
-        acts.noted(who.getName(), code, "made " + count + " links for one person each", () -> invitations.make(draft.id(), count));
-        return back(code);
     }
 
     /** Sends a link to every address of a list that was not invited before. */
@@ -101,14 +98,14 @@ class InvitationsController {
                             + (bad.size() > 8 ? " and " + (bad.size() - 8) + " more" : "") + ".",
                     flash);
         }
-        if (good.isEmpty() || good.size() > MOST) {
-            return refused(code, "Give 1 to " + MOST + " email addresses at a time; there are " + good.size() + ".", flash);
+        try {
+            int sent = inviting.invite(draft, release.get(), good, language, who.getName());
+            flash.addFlashAttribute("done", sent + (sent == 1 ? " invitation is" : " invitations are") + " on the way"
+                    + (sent < good.size() ? "; " + (good.size() - sent) + " already had one" : "") + ".");
+            return back(code);
+        } catch (Refused e) {
+            return refused(code, e.getMessage(), flash);
         }
-        int sent = acts.noted(who.getName(), code, () -> invite(draft, release.get(), good, language),
-                n -> "invited " + n + " people by email");
-        flash.addFlashAttribute("done", sent + (sent == 1 ? " invitation is" : " invitations are") + " on the way"
-                + (sent < good.size() ? "; " + (good.size() - sent) + " already had one" : "") + ".");
-        return back(code);
     }
 
     /** Reminds everybody who was sent a link and has not sent answers. */
@@ -117,37 +114,16 @@ class InvitationsController {
             RedirectAttributes flash) {
         Draft draft = frame.draft(code);
         Optional<Release> release = releases.of(draft.id()).stream().findFirst();
-        List<Invitation> open = invitations.of(draft.id()).stream().filter(i -> i.mailedAt().isPresent() && !i.sent()).toList();
-        if (release.isEmpty() || open.isEmpty()) {
-            return refused(code, "Everybody who was invited has answered; there is nobody to remind.", flash);
+        if (release.isEmpty()) {
+            return refused(code, "Nothing is released yet, so a link would lead nowhere. Release first.", flash);
         }
-        acts.noted(who.getName(), code, "reminded " + open.size() + " people by email",
-                () -> open.forEach(i -> mail(release.get(), language, i, true)));
-        flash.addFlashAttribute("done", open.size() + (open.size() == 1 ? " reminder is" : " reminders are") + " on the way.");
-        return back(code);
-    }
-
-    /** Returns how many are sent a link; who has one already is not. */
-    private int invite(Draft draft, Release release, Set<String> emails, String language) {
-        int sent = 0;
-        for (String email : emails) {
-            Invitation invitation = invitations.invite(draft.id(), email);
-            if (invitation.mailedAt().isEmpty()) {
-                mail(release, language, invitation, false);
-                sent++;
-            }
+        try {
+            int reminded = inviting.remind(draft, release.get(), language, who.getName());
+            flash.addFlashAttribute("done", reminded + (reminded == 1 ? " reminder is" : " reminders are") + " on the way.");
+            return back(code);
+        } catch (Refused e) {
+            return refused(code, e.getMessage(), flash);
         }
-        return sent;
-    }
-
-    private void mail(Release release, String language, Invitation invitation, boolean reminder) {
-        Questionnaire document = release.wiring(language).document();
-        OwnWords words = OwnWords.of(document);
-        String kind = reminder ? "remind" : "invite";
-        String link = addresses.of("/to/" + invitation.token());
-        outbox.send(invitation.email(), words.say(kind + "_subject", document.title()),
-                words.say(kind + "_text", document.title()) + "\n\n" + link);
-        invitations.mailed(invitation.token(), reminder);
     }
 
     /** The list, for a program that sends mail of its own. */

@@ -8,10 +8,10 @@ import java.util.Optional;
 import orthogon.app.account.People;
 import orthogon.app.frame.Frame;
 import orthogon.app.http.NotThere;
+import orthogon.app.news.Live;
 import orthogon.app.offering.Offering;
 import orthogon.app.proving.Changes;
 import orthogon.app.proving.Gates;
-import orthogon.app.proving.Live;
 import orthogon.app.proving.Proofs;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.InterviewStore;
@@ -24,16 +24,17 @@ import orthogon.app.store.RemarkStore;
 import orthogon.app.store.SignOffStore;
 import orthogon.app.store.SignOffStore.SignOff;
 import orthogon.app.work.Acts;
+import orthogon.app.work.ReleaseDraft;
+import orthogon.core.edit.Refused;
 import orthogon.core.language.OwnWords;
 import orthogon.core.language.Texts;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
-import orthogon.core.release.Gate;
 import orthogon.core.proof.claim.Verdict;
+import orthogon.core.release.Gate;
+import orthogon.core.release.Signing;
 import orthogon.formats.document.DocumentWriter;
 import orthogon.formats.report.KeptProof;
-import orthogon.formats.report.ProofReport;
-import org.springframework.dao.DuplicateKeyException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -74,9 +75,11 @@ class ReleaseController {
     private final Changes changes;
     private final Offering offering;
     private final Acts acts;
+    private final ReleaseDraft releasing;
 
     ReleaseController(Frame frame, Proofs proofs, ReleaseStore releases, InterviewStore interviews, InvitationStore invitations, Live live,
-            Gates gates, SignOffStore signOffs, RemarkStore remarks, Changes changes, Offering offering, Acts acts, People people) {
+            Gates gates, SignOffStore signOffs, RemarkStore remarks, Changes changes, Offering offering, Acts acts, People people,
+            ReleaseDraft releasing) {
         this.people = people;
         this.frame = frame;
         this.proofs = proofs;
@@ -90,6 +93,7 @@ class ReleaseController {
         this.changes = changes;
         this.offering = offering;
         this.acts = acts;
+        this.releasing = releasing;
     }
 
     @GetMapping
@@ -132,16 +136,10 @@ class ReleaseController {
         model.addAttribute("tongues", tongues);
         model.addAttribute("signNeeded", signOffs.isNeeded());
         model.addAttribute("signed", signed);
-        model.addAttribute("maySign", !draft.author().equals(who.getName())
-                && signed.stream().noneMatch(s -> s.author().equals(who.getName())));
-        model.addAttribute("signedByOther", signer(draft, who.getName()).isPresent());
+        model.addAttribute("maySign",
+                Signing.isAllowed(who.getName(), draft.author(), signed.stream().map(SignOff::author).toList()));
+        model.addAttribute("signedByOther", releasing.signer(draft, who.getName()).isPresent());
         model.addAttribute("remarks", remarks.open(draft.id()));
-    }
-
-    /** A person who signed the revision, is not its author and is not the one who releases it. */
-    private Optional<String> signer(Draft draft, String releasing) {
-        return signOffs.of(draft.id(), draft.revision()).stream().map(SignOff::author)
-                .filter(s -> !s.equals(releasing) && !s.equals(draft.author())).findFirst();
     }
 
     private Row row(Release r) {
@@ -180,88 +178,45 @@ class ReleaseController {
     @PostMapping("/sign")
     String sign(@PathVariable String code, @RequestParam int revision, @RequestParam(defaultValue = "") String note, Principal who,
             Model model, HttpServletResponse response) {
-        Draft draft = frame.draft(code);
-        if (draft.revision() != revision) {
-            return refused(code, overtaken(draft, revision), who, model, response);
-        }
-        if (draft.author().equals(who.getName())) {
-            return refused(code, "You made this revision, so somebody else must sign it.", who, model, response);
-        }
-        acts.noted(who.getName(), code, "signed revision " + revision + (note.isBlank() ? "" : ": " + note),
-                () -> signOffs.sign(draft.id(), revision, who.getName(), cut(note, 1000)));
-        return "redirect:/q/" + code + "/release";
-    }
-
-    private static String overtaken(Draft draft, int revision) {
-        return "The draft is at revision " + draft.revision() + " now; you looked at revision " + revision
-                + ". Look at what changed, then continue.";
-    }
-
-    private static String cut(String text, int most) {
-        return text.length() > most ? text.substring(0, most) : text.strip();
+        return done(code, who, model, response, draft -> releasing.sign(draft, revision, note, who.getName()));
     }
 
     @PostMapping
     String release(@PathVariable String code, @RequestParam int revision, @RequestParam(defaultValue = "") String notes,
             @RequestParam(required = false) List<String> languages, Principal who, Model model, HttpServletResponse response) {
-        Draft draft = frame.draft(code);
-        if (draft.revision() != revision) {
-            return refused(code, overtaken(draft, revision), who, model, response);
-        }
-        Proof proof = proofs.of(draft);
-        Gate gate = gates.of(draft, proof);
-        if (!gate.isOpen()) {
-            return refused(code, "The gate is shut: not every blocking claim is proved or waived.", who, model, response);
-        }
-        List<String> wanted = languages == null ? List.of() : languages;
-        Optional<String> unready = wanted.stream().filter(l -> !gate.ready().contains(l)).findFirst();
-        if (unready.isPresent()) {
-            return refused(code,
-                    "Not everything in " + unready.get() + " is translated and current; release without it, or finish it first.",
-                    who, model, response);
-        }
-        Optional<String> signer = signer(draft, who.getName());
-        if (signOffs.isNeeded() && signer.isEmpty()) {
-            return refused(code,
-                    "This workspace requires a second person: somebody other than you, and other than the author of revision " + revision
-                            + ", must sign it first.",
-                    who, model, response);
-        }
-        List<String> waived = gate.waived().entrySet().stream().map(w -> proof.words().statement(w.getKey()) + " – waived by "
-                + people.shown(w.getValue().author()) + ": " + w.getValue().reason().replaceAll("\\s+", " ")).toList();
-        ReleaseStore.Made made = new ReleaseStore.Made(ProofReport.json(proof), cut(notes, 2000), who.getName(), wanted, waived,
-                signer.orElse(""));
-        try {
-            acts.noted(who.getName(), code, () -> releases.create(draft, made), release -> "released " + release.number() + " of revision "
-                    + revision + " in " + String.join(", ", release.languages())
-                    + signer.map(s -> ", signed by " + people.shown(s)).orElse(""));
-        } catch (DuplicateKeyException e) {
-            return refused(code, "Somebody released at the same moment. Look at their release first.", who, model, response);
-        }
-        live.announce(draft);
-        return "redirect:/q/" + code + "/release";
+        return done(code, who, model, response, draft -> {
+            releasing.release(draft, revision, notes, languages == null ? List.of() : languages, who.getName());
+            live.announce(draft);
+        });
     }
 
     /** Closes, reopens or withdraws a release. */
     @PostMapping("/{number}/stand")
     String stand(@PathVariable String code, @PathVariable int number, @RequestParam String state,
             @RequestParam(defaultValue = "") String message, Principal who, Model model, HttpServletResponse response) {
-        Draft draft = frame.draft(code);
-        Release release = number(draft, number);
         State wanted = switch (state) {
             case "open" -> State.OPEN;
             case "withdrawn" -> State.WITHDRAWN;
             default -> State.CLOSED;
         };
-        if (wanted == State.WITHDRAWN && message.isBlank()) {
-            return refused(code, "Tell the respondents of release " + number + " why it is withdrawn; they read it where they left off.",
-                    who,
-                    model, response);
+        return done(code, who, model, response, draft -> releasing.setState(draft, number(draft, number), wanted, message, who.getName()))
+                .replaceFirst("release$", "release#releases");
+    }
+
+    private interface Act {
+        void on(Draft draft) throws Refused;
+    }
+
+    /** Leads back to the sheet, or shows it with the reason where the act is refused. */
+    private String done(String code, Principal who, Model model, HttpServletResponse response, Act act) {
+        try {
+            act.on(frame.draft(code));
+            return "redirect:/q/" + code + "/release";
+        } catch (Refused e) {
+            response.setStatus(409);
+            model.addAttribute("message", e.getMessage());
+            return sheet(code, who, model);
         }
-        acts.noted(who.getName(), code, (wanted == State.OPEN ? "reopened" : wanted.word()) + " release " + number
-                + (message.isBlank() ? "" : ": " + cut(message, 1000)),
-                () -> releases.stand(release.id(), wanted, wanted == State.OPEN ? "" : cut(message, 1000)));
-        return "redirect:/q/" + code + "/release#releases";
     }
 
     private Release number(Draft draft, int number) {
@@ -297,11 +252,5 @@ class ReleaseController {
         acts.saved(who.getName(), code, "the proof of release " + number);
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).header(HttpHeaders.CONTENT_DISPOSITION,
                 "attachment; filename=\"" + code + "-release-" + number + ".proof.json\"").body(releases.proof(release.id()));
-    }
-
-    private String refused(String code, String message, Principal who, Model model, HttpServletResponse response) {
-        response.setStatus(409);
-        model.addAttribute("message", message);
-        return sheet(code, who, model);
     }
 }

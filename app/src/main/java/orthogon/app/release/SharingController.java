@@ -5,16 +5,15 @@ import java.security.Principal;
 import java.time.DateTimeException;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
-import java.util.Optional;
 import orthogon.app.frame.Frame;
 import orthogon.app.http.NotThere;
 import orthogon.app.http.PublicAddress;
 import orthogon.app.offering.Offering;
 import orthogon.app.store.DraftStore.Draft;
-import orthogon.app.store.OfferStore;
 import orthogon.app.store.OfferStore.Offer;
 import orthogon.app.store.ReleaseStore;
 import orthogon.app.work.Acts;
+import orthogon.app.work.ShareQuestionnaire;
 import orthogon.core.edit.Refused;
 import orthogon.formats.link.QrCode;
 import org.springframework.http.HttpHeaders;
@@ -37,17 +36,17 @@ class SharingController {
 
     private final Frame frame;
     private final Offering offering;
-    private final OfferStore offers;
+    private final ShareQuestionnaire share;
     private final ReleaseStore releases;
     private final Acts acts;
     private final PublicAddress addresses;
 
-    SharingController(Frame frame, Offering offering, OfferStore offers, ReleaseStore releases, Acts acts,
+    SharingController(Frame frame, Offering offering, ShareQuestionnaire share, ReleaseStore releases, Acts acts,
             PublicAddress addresses) {
         this.addresses = addresses;
         this.frame = frame;
         this.offering = offering;
-        this.offers = offers;
+        this.share = share;
         this.releases = releases;
         this.acts = acts;
     }
@@ -82,18 +81,7 @@ class SharingController {
         try {
             Offer offer = new Offer(draft.id(), words(address), moment(opens, "opening"), moment(closes, "closing"), zone(zone), most(most),
                     embedded);
-            if (offer.opensAt().isPresent() && offer.closesAt().isPresent() && !offer.closesAt().get().isAfter(offer.opensAt().get())) {
-                throw new Refused("It would close before it opens; choose a later closing time.");
-            }
-            boolean taken = offering.at(offer.address(), java.time.OffsetDateTime.now()) instanceof Offering.Found.Open(var r)
-                    && r.questionnaireId() != draft.id();
-            String words = "gave it out at " + offer.address() + (offer.opens().isEmpty() ? "" : ", from " + offer.opens())
-                    + (offer.closes().isEmpty() ? "" : ", until " + offer.closes()) + " " + offer.zone()
-                    + (offer.mostResponses() == 0 ? "" : ", at most " + offer.mostResponses() + " responses")
-                    + (embedded ? ", also inside other pages" : "");
-            if (taken || acts.perhaps(who.getName(), code, () -> Optional.of(offer).filter(offers::save), o -> words).isEmpty()) {
-                throw new Refused("The address “" + offer.address() + "” belongs to another questionnaire; choose another.");
-            }
+            share.set(draft, offer, who.getName());
             return "redirect:/q/" + code + "/release/sharing";
         } catch (Refused e) {
             response.setStatus(422);

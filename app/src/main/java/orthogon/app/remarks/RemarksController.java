@@ -6,8 +6,7 @@ import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.RemarkStore;
-import orthogon.app.work.Acts;
-import orthogon.core.edit.Refused;
+import orthogon.app.work.RemarkOnRow;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -24,12 +23,12 @@ class RemarksController {
 
     private final Frame frame;
     private final RemarkStore remarks;
-    private final Acts acts;
+    private final RemarkOnRow remarking;
 
-    RemarksController(Frame frame, RemarkStore remarks, Acts acts) {
+    RemarksController(Frame frame, RemarkStore remarks, RemarkOnRow remarking) {
         this.frame = frame;
         this.remarks = remarks;
-        this.acts = acts;
+        this.remarking = remarking;
     }
 
     @GetMapping
@@ -46,14 +45,7 @@ class RemarksController {
             HttpServletResponse response) {
         return Editing.attempt(model, response, () -> {
             Draft draft = frame.draft(code);
-            if (text.isBlank() || text.length() > MOST) {
-                throw new Refused("Write a remark of at most " + MOST + " characters.");
-            }
-            if (draft.document().item(at).isEmpty() && draft.document().page(at).isEmpty()) {
-                throw new Refused("There is no row " + at + " any more.");
-            }
-            acts.noted(who.getName(), code, "remarked on " + at + ": " + text.strip(),
-                    () -> remarks.add(draft.id(), at, text.strip(), draft.revision(), who.getName()));
+            remarking.add(draft, at, text, who.getName());
             return list(code, at, model);
         });
     }
@@ -61,7 +53,7 @@ class RemarksController {
     @PostMapping("/settle")
     String settle(@PathVariable String code, @RequestParam String at, @RequestParam long id, Principal who, Model model) {
         Draft draft = frame.draft(code);
-        acts.noted(who.getName(), code, "resolved a remark on " + at, () -> remarks.settle(draft.id(), id, who.getName()));
+        remarking.settle(draft, at, id, who.getName());
         return list(code, at, model);
     }
 }

@@ -114,6 +114,6 @@ public class AuditStore {
 
     private static Line line(ResultSet row, int n) throws SQLException {
         return new Line(row.getLong("id"), row.getString("questionnaire"), row.getString("author"), row.getString("did"),
-                row.getObject("made_at", OffsetDateTime.class), row.getString("digest"));
+                Times.at(row, "made_at"), row.getString("digest"));
     }
 }

@@ -1,13 +1,12 @@
 package orthogon.app.store;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.OffsetDateTime;
 import java.time.temporal.ChronoUnit;
-import java.util.Collections;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import orthogon.core.questionnaire.Questionnaire;
@@ -78,12 +77,7 @@ public class DraftStore {
     private static final int KEPT = 60;
 
     /** Revisions never change, so the ones read last are kept. */
-    private final Map<Key, Draft> known = Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<Key, Draft> eldest) {
-            return size() > KEPT;
-        }
-    });
+    private final Cache<Key, Draft> known = Caffeine.newBuilder().maximumSize(KEPT).build();
 
     /** The draft has a newer revision than the one that was edited. */
     public static final class Overtaken extends Exception {}
@@ -96,7 +90,7 @@ public class DraftStore {
 
     private static Draft draft(ResultSet row, int n) throws SQLException {
         return new Draft(row.getLong("id"), row.getString("code"), row.getInt("number"), Packed.unpack(row.getBytes("document")),
-                row.getString("command"), row.getString("author"), row.getObject("made_at", OffsetDateTime.class),
+                row.getString("command"), row.getString("author"), Times.at(row, "made_at"),
                 Optional.ofNullable(row.getObject("undo_to", Integer.class)), Optional.ofNullable(row.getObject("redo_to", Integer.class)));
     }
 
@@ -119,7 +113,7 @@ public class DraftStore {
     @Transactional
     public void remove(long id) {
         REMOVALS.forEach(removal -> jdbc.sql(removal).param("id", id).update());
-        known.keySet().removeIf(key -> key.id() == id);
+        known.asMap().keySet().removeIf(key -> key.id() == id);
     }
 
     /** The code of a questionnaire that there is. */
@@ -134,7 +128,7 @@ public class DraftStore {
 
     public Optional<Draft> at(long id, int revision) {
         Key key = new Key(id, revision);
-        Draft kept = known.get(key);
+        Draft kept = known.getIfPresent(key);
         if (kept != null) {
             return Optional.of(kept);
         }
@@ -146,7 +140,7 @@ public class DraftStore {
     /** The newest revisions of a draft, newest first. */
     public List<Entry> history(long id, int most) {
         return jdbc.sql(HISTORY).param("id", id).param("most", most).query((row, n) -> new Entry(row.getInt("number"),
-                row.getString("command"), row.getString("author"), row.getObject("made_at", OffsetDateTime.class))).list();
+                row.getString("command"), row.getString("author"), Times.at(row, "made_at"))).list();
     }
 
     public boolean exists(String code) {

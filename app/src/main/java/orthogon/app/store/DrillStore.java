@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import orthogon.core.questionnaire.Questionnaire;
-import orthogon.formats.report.StoredAnswers;
+import orthogon.formats.stored.StoredAnswers;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 

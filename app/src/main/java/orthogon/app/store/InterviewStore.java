@@ -17,7 +17,7 @@ import orthogon.app.store.ReleaseStore.Release;
 import orthogon.core.interview.Interview;
 import orthogon.core.interview.Slots;
 import orthogon.core.questionnaire.Questionnaire;
-import orthogon.formats.report.StoredAnswers;
+import orthogon.formats.stored.StoredAnswers;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -77,7 +77,7 @@ public class InterviewStore {
         static Row of(ResultSet row, int n) throws SQLException {
             return new Row(row.getString("id"), row.getLong("release_id"), row.getObject("today", LocalDate.class), row.getString("link"),
                     row.getString("raw"), row.getString("started"), row.getString("passed"),
-                    row.getObject("updated_at", OffsetDateTime.class), row.getString("language"), row.getInt("furthest"),
+                    Times.at(row, "updated_at"), row.getString("language"), row.getInt("furthest"),
                     row.getInt("version"), Optional.ofNullable(row.getString("receipt")));
         }
     }
@@ -257,7 +257,7 @@ public class InterviewStore {
 
         static Sent of(ResultSet row, int n) throws SQLException {
             return new Sent(row.getString("receipt"), row.getString("interview_id"), row.getLong("release_id"), row.getInt("number"),
-                    row.getString("outcome"), row.getObject("sent_at", OffsetDateTime.class));
+                    row.getString("outcome"), Times.at(row, "sent_at"));
         }
     }
 }

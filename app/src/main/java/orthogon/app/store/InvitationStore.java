@@ -38,12 +38,12 @@ public class InvitationStore {
     }
 
     @Transactional
-    public List<String> make(long questionnaireId, int count) {
+    public List<String> make(long questionnaireId, int count, OffsetDateTime at) {
         List<String> made = new ArrayList<>();
         for (int i = 0; i < count; i++) {
             String token = "for-one-" + RandomNames.hex(12);
             jdbc.sql("insert into invitation (token, questionnaire_id, made_at) values (:token, :id, :at)").param("token", token)
-                    .param("id", questionnaireId).param("at", OffsetDateTime.now()).update();
+                    .param("id", questionnaireId).param("at", at).update();
             made.add(token);
         }
         return made;
@@ -52,25 +52,25 @@ public class InvitationStore {
     private static Invitation invitation(ResultSet row, int n) throws SQLException {
         return new Invitation(row.getString("token"), row.getLong("questionnaire_id"), Optional.ofNullable(row.getString("interview_id")),
                 row.getString("receipt") != null, row.getString("email"),
-                Optional.ofNullable(row.getObject("sent_at", OffsetDateTime.class)),
-                Optional.ofNullable(row.getObject("reminded_at", OffsetDateTime.class)));
+                Optional.ofNullable(Times.at(row, "sent_at")),
+                Optional.ofNullable(Times.at(row, "reminded_at")));
     }
 
     /** A link for somebody with an address, or the one that they were given before. */
     @Transactional
-    public Invitation invite(long questionnaireId, String email) {
+    public Invitation invite(long questionnaireId, String email, OffsetDateTime at) {
         Optional<Invitation> known = of(questionnaireId).stream().filter(i -> i.email().equalsIgnoreCase(email)).findFirst();
         if (known.isPresent()) {
             return known.get();
         }
-        String token = make(questionnaireId, 1).getFirst();
+        String token = make(questionnaireId, 1, at).getFirst();
         jdbc.sql("update invitation set email = :email where token = :token").param("email", email).param("token", token).update();
         return withToken(token).orElseThrow();
     }
 
-    public void mailed(String token, boolean reminder) {
+    public void mailed(String token, boolean reminder, OffsetDateTime at) {
         jdbc.sql("update invitation set " + (reminder ? "reminded_at" : "sent_at") + " = :at where token = :token")
-                .param("at", OffsetDateTime.now()).param("token", token).update();
+                .param("at", at).param("token", token).update();
     }
 
     public List<Invitation> of(long questionnaireId) {

@@ -17,8 +17,11 @@ public class OfferStore {
 
     private static final String SELECT = "select questionnaire_id, address, opens, closes, zone, most_responses, may_be_embedded from offer ";
     private static final String MERGE = """
-            merge into offer (questionnaire_id, address, opens, closes, zone, most_responses, may_be_embedded)
-            key (questionnaire_id) values (:id, :address, :opens, :closes, :zone, :most, :embedded)
+            merge into offer using (select cast(:id as bigint) as id) as given on questionnaire_id = given.id
+            when matched then update set address = :address, opens = :opens, closes = :closes, zone = :zone, most_responses = :most,
+                may_be_embedded = :embedded
+            when not matched then insert (questionnaire_id, address, opens, closes, zone, most_responses, may_be_embedded)
+                values (:id, :address, :opens, :closes, :zone, :most, :embedded)
             """;
 
     /**

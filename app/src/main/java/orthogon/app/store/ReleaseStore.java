@@ -1,5 +1,7 @@
 package orthogon.app.store;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.nio.charset.StandardCharsets;
 import java.security.SecureRandom;
 import java.sql.ResultSet;
@@ -62,12 +64,15 @@ public class ReleaseStore {
     }
 
     /** What is said of a release when it is made. */
-    public record Made(String proof, String notes, String author, List<String> languages, List<String> waived, String signedBy) {}
+    public record Made(String proof, String notes, String author, List<String> languages, List<String> waived, String signedBy,
+            OffsetDateTime at) {}
 
     private final JdbcClient jdbc;
+    private static final int KEPT = 200;
+
     private final SecureRandom random = new SecureRandom();
     /** Releases never change, so one that was read once need not be read again. */
-    private final ConcurrentHashMap<Long, Release> known = new ConcurrentHashMap<>();
+    private final Cache<Long, Release> known = Caffeine.newBuilder().maximumSize(KEPT).build();
 
     public ReleaseStore(JdbcClient jdbc) {
         this.jdbc = jdbc;
@@ -79,7 +84,7 @@ public class ReleaseStore {
         lines(row.getString("languages"), ",").stream().filter(l -> !languages.contains(l)).forEach(languages::add);
         return new Release(row.getLong("id"), row.getLong("questionnaire_id"), row.getInt("number"), row.getInt("revision"),
                 wiring, row.getString("notes"), row.getString("author"),
-                row.getObject("made_at", OffsetDateTime.class), row.getString("token"), List.copyOf(languages),
+                Times.at(row, "made_at"), row.getString("token"), List.copyOf(languages),
                 lines(row.getString("waived"), "\n"), row.getString("signed_by"), new ConcurrentHashMap<>());
     }
 
@@ -98,7 +103,7 @@ public class ReleaseStore {
     }
 
     public Release get(long id) {
-        return known.computeIfAbsent(id, i -> jdbc.sql(SELECT + " where id = :id").param("id", i).query(ReleaseStore::release).single());
+        return known.get(id, i -> jdbc.sql(SELECT + " where id = :id").param("id", i).query(ReleaseStore::release).single());
     }
 
     /** Whether a release takes respondents. */
@@ -144,7 +149,7 @@ public class ReleaseStore {
                 .param("notes", made.notes())
                 .param("author", made.author()).param("languages", String.join(",", made.languages()))
                 .param("waived", String.join("\n", made.waived())).param("signed", made.signedBy())
-                .param("at", OffsetDateTime.now()).param("token", token(draft.code())).update();
+                .param("at", made.at()).param("token", token(draft.code())).update();
         return of(draft.id()).getFirst();
     }
 

@@ -34,13 +34,13 @@ public class RemarkStore {
         this.jdbc = jdbc;
     }
 
-    public void add(long questionnaireId, String place, String text, int revision, String author) {
+    public void add(long questionnaireId, String place, String text, int revision, String author, OffsetDateTime at) {
         jdbc.sql(INSERT).param("id", questionnaireId).param("place", place).param("text", text).param("revision", revision)
-                .param("author", author).param("at", OffsetDateTime.now()).update();
+                .param("author", author).param("at", at).update();
     }
 
-    public void settle(long questionnaireId, long id, String author) {
-        jdbc.sql(SETTLE).param("questionnaire", questionnaireId).param("id", id).param("author", author).param("at", OffsetDateTime.now())
+    public void settle(long questionnaireId, long id, String author, OffsetDateTime at) {
+        jdbc.sql(SETTLE).param("questionnaire", questionnaireId).param("id", id).param("author", author).param("at", at)
                 .update();
     }
 
@@ -57,6 +57,6 @@ public class RemarkStore {
 
     private static Remark remark(ResultSet row, int n) throws SQLException {
         return new Remark(row.getLong("id"), row.getString("place"), row.getString("text"), row.getInt("revision"),
-                row.getString("author"), row.getObject("made_at", OffsetDateTime.class), Optional.ofNullable(row.getString("settled_by")));
+                row.getString("author"), Times.at(row, "made_at"), Optional.ofNullable(row.getString("settled_by")));
     }
 }

@@ -7,6 +7,12 @@ import org.springframework.stereotype.Component;
 @Component
 public class SettingStore {
 
+    static final String MERGE = """
+            merge into setting using (select cast(:name as varchar(64)) as name) as given on setting.name = given.name
+            when matched then update set setting_value = :value
+            when not matched then insert (name, setting_value) values (:name, :value)
+            """;
+
     private final JdbcClient jdbc;
 
     public SettingStore(JdbcClient jdbc) {
@@ -19,7 +25,7 @@ public class SettingStore {
     }
 
     public void set(String name, boolean yes) {
-        jdbc.sql("merge into setting (name, setting_value) key (name) values (:name, :value)").param("name", name)
+        jdbc.sql(MERGE).param("name", name)
                 .param("value", yes ? "yes" : "no").update();
     }
 }

@@ -11,8 +11,11 @@ public class SignOffStore {
 
     private static final String NEEDED = "sign-off";
     private static final String INSERT = """
-            merge into sign_off (questionnaire_id, revision, author, note, made_at) key (questionnaire_id, revision, author)
-            values (:id, :revision, :author, :note, :at)
+            merge into sign_off using (select cast(:id as bigint) as id) as given
+            on questionnaire_id = given.id and revision = :revision and author = :author
+            when matched then update set note = :note, made_at = :at
+            when not matched then insert (questionnaire_id, revision, author, note, made_at)
+                values (:id, :revision, :author, :note, :at)
             """;
 
     public record SignOff(int revision, String author, String note, OffsetDateTime at) {}
@@ -25,9 +28,9 @@ public class SignOffStore {
         this.jdbc = jdbc;
     }
 
-    public void sign(long questionnaireId, int revision, String author, String note) {
+    public void sign(long questionnaireId, int revision, String author, String note, OffsetDateTime at) {
         jdbc.sql(INSERT).param("id", questionnaireId).param("revision", revision).param("author", author).param("note", note)
-                .param("at", OffsetDateTime.now()).update();
+                .param("at", at).update();
     }
 
     /** Signatures under a revision, oldest first. */
@@ -35,7 +38,7 @@ public class SignOffStore {
         return jdbc.sql("select revision, author, note, made_at from sign_off where questionnaire_id = :id and revision = :revision "
                 + "order by made_at").param("id", questionnaireId).param("revision", revision)
                 .query((row, n) -> new SignOff(row.getInt("revision"), row.getString("author"), row.getString("note"),
-                        row.getObject("made_at", OffsetDateTime.class)))
+                        Times.at(row, "made_at")))
                 .list();
     }
 

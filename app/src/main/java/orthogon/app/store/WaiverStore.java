@@ -41,14 +41,14 @@ public class WaiverStore {
                 .flatMap(k -> waiver(questionnaireId, k).stream()).toList();
     }
 
-    public void save(long questionnaireId, String claim, String place, String reason, int revision, String author) {
+    public void save(long questionnaireId, String claim, String place, String reason, int revision, String author, OffsetDateTime at) {
         jdbc.sql(INSERT).param("questionnaire", questionnaireId).param("claim", claim).param("place", place).param("reason", reason)
-                .param("revision", revision).param("author", author).param("at", OffsetDateTime.now()).update();
+                .param("revision", revision).param("author", author).param("at", at).update();
     }
 
-    public void takeBack(long questionnaireId, String claim, String place, String author) {
+    public void takeBack(long questionnaireId, String claim, String place, String author, OffsetDateTime at) {
         jdbc.sql(TAKE_BACK).param("questionnaire", questionnaireId).param("claim", claim).param("place", place).param("author", author)
-                .param("at", OffsetDateTime.now()).update();
+                .param("at", at).update();
     }
 
     /** One row, with the claim by its word in the proof report. */

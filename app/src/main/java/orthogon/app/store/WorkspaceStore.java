@@ -10,9 +10,10 @@ import java.util.Map;
 import java.util.Set;
 import orthogon.core.questionnaire.Attachment;
 import orthogon.core.questionnaire.Questionnaire;
-import orthogon.formats.report.StoredAnswers;
-import org.flywaydb.core.Flyway;
-import org.h2.jdbcx.JdbcDataSource;
+import orthogon.formats.stored.StoredAnswers;
+import java.util.UUID;
+import javax.sql.DataSource;
+import org.springframework.jdbc.datasource.DriverManagerDataSource;
 import org.springframework.dao.DataAccessException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -47,31 +48,41 @@ public class WorkspaceStore {
 
     private final JdbcClient jdbc;
     private final AuditStore audit;
+    /** Whether the database is a file of this program, and not a server of its own. */
+    private final boolean isFile;
 
-    public WorkspaceStore(JdbcClient jdbc, AuditStore audit) {
+    public WorkspaceStore(JdbcClient jdbc, AuditStore audit, DataSource database) {
         this.jdbc = jdbc;
         this.audit = audit;
+        this.isFile = Schema.vendor(database).equals("h2");
     }
 
     /** Opens the database of a folder, and brings one of an older version to this one. */
     public static WorkspaceStore open(String url, Path trailKey) {
-        JdbcDataSource database = new JdbcDataSource();
-        database.setUrl(url);
-        database.setUser("sa");
-        Flyway.configure().dataSource(database).load().migrate();
+        return open(url, "sa", "", trailKey);
+    }
+
+    /** Opens a database, and brings one of an older version to this one. */
+    public static WorkspaceStore open(String url, String user, String password, Path trailKey) {
+        DataSource database = new DriverManagerDataSource(url, user, password);
+        Schema.migrate(database);
         JdbcClient jdbc = JdbcClient.create(database);
-        return new WorkspaceStore(jdbc, new AuditStore(jdbc, TrailKey.at(trailKey)));
+        return new WorkspaceStore(jdbc, new AuditStore(jdbc, TrailKey.at(trailKey)), database);
     }
 
     /** Writes the database as it is at this moment into a file, while others use it. */
     public void copyTo(Path zip) {
+        if (!isFile) {
+            throw new UnsupportedOperationException("The database is on a server of its own. Back it up with the means of that server, and "
+                    + "keep a copy of the key of the trail with it.");
+        }
         jdbc.sql("backup to '" + zip.toString().replace("'", "''") + "'").update();
     }
 
     /** Whether something can be written and is then kept. */
     public boolean isWritable() {
         try {
-            jdbc.sql("merge into setting (name, setting_value) key (name) values ('written', random_uuid())").update();
+            jdbc.sql(SettingStore.MERGE).param("name", "written").param("value", UUID.randomUUID().toString()).update();
             return true;
         } catch (DataAccessException e) {
             return false;
@@ -82,6 +93,9 @@ public class WorkspaceStore {
      * Closes a database that cannot be written to, without writing; the next who asks for a connection opens it as after a loss of power.
      */
     public void reopen() {
+        if (!isFile) {
+            return;
+        }
         try {
             jdbc.sql("shutdown immediately").update();
         } catch (DataAccessException e) {
@@ -91,6 +105,9 @@ public class WorkspaceStore {
 
     /** Ends every connection, so that the file can be moved. */
     public void close() {
+        if (!isFile) {
+            return;
+        }
         jdbc.sql("shutdown").update();
     }
 

@@ -10,6 +10,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CountDownLatch;
@@ -97,19 +98,52 @@ class ComputationsTest {
     }
 
     @Test
-    void eachKeyIsComputedOnceAndTheLastOnesAreKept() throws Exception {
+    void eachKeyIsComputedOnce() throws Exception {
         Computed<String, String> computed = new Computed<>(computations, 2);
         AtomicInteger times = new AtomicInteger();
         Supplier<String> count = () -> "result " + times.incrementAndGet();
         assertEquals("result 1", computed.of("a", 1, count).get(1, TimeUnit.MINUTES));
         assertSame(computed.of("a", 1, count), computed.of("a", 1, count));
+        assertEquals(Map.of("a", "result 1"), computed.done());
+        computed.remove("a"::equals);
+        assertEquals("result 2", computed.of("a", 1, count).get(1, TimeUnit.MINUTES));
+    }
+
+    @Test
+    void whatWasAskedForLongestAgoMakesRoom() throws Exception {
+        Computed<String, String> computed = new Computed<>(computations, 2);
+        List<CompletableFuture<String>> underWay = new ArrayList<>();
+        for (String key : List.of("a", "b")) {
+            CountDownLatch begun = new CountDownLatch(1);
+            underWay.add(computed.of(key, 1, () -> endless(begun)));
+            begun.await();
+        }
+        assertSame(underWay.getFirst(), computed.of("a", 1, () -> "not begun again"));
+        CompletableFuture<String> third = computed.of("c", 1, () -> "result");
+        assertEquals("result", third.get(1, TimeUnit.MINUTES));
+        assertTrue(underWay.get(1).isCancelled(), "it is called off");
+        assertFalse(underWay.getFirst().isDone());
+        assertEquals("begun again", computed.of("b", 1, () -> "begun again").get(1, TimeUnit.MINUTES));
+        computed.stop("a"::equals);
+    }
+
+    @Test
+    void manyResultsLeaveTheirPlaceToOthersAndNoneThatIsUnderWayDoes() throws Exception {
+        Computed<Integer, Integer> computed = new Computed<>(computations, 3);
         CountDownLatch begun = new CountDownLatch(1);
-        CompletableFuture<String> dropped = computed.of("b", 1, () -> endless(begun));
+        CompletableFuture<Integer> first = computed.of(-1, 1, () -> Integer.valueOf(endless(begun)));
         begun.await();
-        computed.of("a", 1, count);
-        computed.of("c", 1, count).get(1, TimeUnit.MINUTES);
-        assertTrue(dropped.isCancelled(), "what is dropped is called off");
-        assertEquals("result 1", computed.of("a", 1, count).get(1, TimeUnit.MINUTES));
+        for (int i = 0; i < 200; i++) {
+            int number = i;
+            assertEquals(i, computed.of(i, 1, () -> number).get(1, TimeUnit.MINUTES));
+        }
+        for (int tries = 0; computed.done().size() > 3 && tries < 500; tries++) {
+            Thread.sleep(10);
+        }
+        assertTrue(computed.done().size() <= 3, computed.done().toString());
+        assertFalse(first.isDone());
+        assertSame(first, computed.of(-1, 1, () -> 0));
+        computed.stop(key -> key == -1);
     }
 
     @Test

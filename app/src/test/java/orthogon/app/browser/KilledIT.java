@@ -51,7 +51,9 @@ class KilledIT {
     private Path data;
 
     private Process start(int port) throws IOException, InterruptedException {
-        Process process = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-cp",
+        Process process = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                // It starts faster, and lives for seconds.
+                "-XX:TieredStopAtLevel=1", "-Xss8m", "-cp",
                 System.getProperty("java.class.path"), "orthogon.app.Orthogon", "serve", "--orthogon.demo=true", "--orthogon.port=" + port,
                 "--orthogon.data=" + data, "--orthogon.pace.begin.most=100000").redirectErrorStream(true)
                 .redirectOutput(data.resolve("log-" + System.nanoTime()).toFile())

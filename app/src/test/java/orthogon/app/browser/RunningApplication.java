@@ -8,6 +8,7 @@ import orthogon.app.Orthogon;
 import orthogon.app.demo.DemoPeople;
 import orthogon.app.store.DraftStore;
 import orthogon.app.store.ReleaseStore;
+import orthogon.app.store.TestDatabase;
 import orthogon.core.questionnaire.Questionnaire;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -66,6 +67,11 @@ final class RunningApplication implements AutoCloseable {
         return new RunningApplication(false);
     }
 
+    /** One that keeps everything in a database of this vendor, empty but for the people. */
+    static RunningApplication on(TestDatabase vendor) {
+        return new RunningApplication(false, "--orthogon.database=" + vendor.address(), "--orthogon.database-user=" + vendor.user());
+    }
+
     /** One for all tests that leave the demo data as it is. */
     static synchronized RunningApplication withDemo() {
         if (withDemo == null) {
@@ -88,7 +94,8 @@ final class RunningApplication implements AutoCloseable {
         String code = document.code() + "_" + Long.toString(System.nanoTime(), 36);
         DraftStore.Draft draft = part(DraftStore.class).create(document.withCode(code), "jory", "began");
         return "/to/" + part(ReleaseStore.class).create(draft,
-                new ReleaseStore.Made("{}", "", "jory", document.languages(), java.util.List.of(), "")).token();
+                new ReleaseStore.Made("{}", "", "jory", document.languages(), java.util.List.of(), "", java.time.OffsetDateTime.now()))
+                .token();
     }
 
     @Override

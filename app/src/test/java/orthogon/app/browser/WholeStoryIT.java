@@ -8,19 +8,14 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.regex.Pattern;
+import orthogon.app.store.TestDatabase;
 import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
-/** From an empty Desk to a response that the analyst reads, once by mouse and once by keyboard. */
+/** From an empty Desk to a response that the analyst reads: by mouse, kept in H2, and by keyboard, kept in PostgreSQL. */
 class WholeStoryIT {
 
     private RunningApplication application;
-
-    @BeforeEach
-    void start() {
-        application = RunningApplication.empty();
-    }
 
     @AfterEach
     void stop() {
@@ -56,6 +51,7 @@ class WholeStoryIT {
 
     @Test
     void byMouse() {
+        application = RunningApplication.empty();
         Page page = Chromium.signedIn(application.address(), "ines");
         assertThat(page.getByText("There is no questionnaire yet.")).isVisible();
         page.getByLabel("Title").fill("Hedgehog check-in");
@@ -169,6 +165,7 @@ class WholeStoryIT {
 
     @Test
     void byKeyboard() {
+        application = RunningApplication.on(TestDatabase.POSTGRESQL);
         Page page = Chromium.signedIn(application.address(), "jory");
         page.getByLabel("Title").focus();
         page.keyboard().type("Owl watch");

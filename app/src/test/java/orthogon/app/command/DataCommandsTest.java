@@ -17,12 +17,16 @@ import java.sql.DriverManager;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.zip.ZipInputStream;
+import orthogon.app.store.DraftStore;
+import orthogon.app.store.TestDatabase;
 import orthogon.app.store.TrailKey;
 import orthogon.app.store.WorkspaceStore.Found;
+import orthogon.core.questionnaire.EveryType;
 import org.h2.jdbcx.JdbcDataSource;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
 /** Backup, restore and check, also of a workspace that an earlier version wrote; and what keeps a server from starting. */
 class DataCommandsTest {
@@ -79,6 +83,23 @@ class DataCommandsTest {
         assertEquals(1, jdbc.sql("select count(*) from interview i left join response p on p.interview_id = i.id "
                 + "where p.receipt is null and i.updated_at = (select max(updated_at) from interview)").query(Integer.class).single());
         assertEquals(0, jdbc.sql("select count(*) from person").query(Integer.class).single(), "nobody has a password that is known");
+    }
+
+    @Test
+    void aDatabaseThatDoesNotStandInTheFolderIsCheckedAtItsAddress() throws Exception {
+        Path data = Files.createDirectories(folder.resolve("apart"));
+        String address = TestDatabase.POSTGRESQL.address();
+        String user = TestDatabase.POSTGRESQL.user();
+        String[] check = {"check", "--data", data.toString(), "--database", address, "--database-user", user};
+        assertEquals(0, run(check), this::err);
+        assertTrue(out().startsWith("Read 0 revisions"), this::out);
+        new DraftStore(JdbcClient.create(new DriverManagerDataSource(address, user, ""))).create(EveryType.document(), "ines", "began");
+        assertEquals(0, run(check), this::err);
+        JdbcClient.create(new DriverManagerDataSource(address, user, "")).sql("update revision set digest = 'another'").update();
+        assertEquals(1, run(check));
+        assertTrue(err().contains("Revision 1"), this::err);
+        assertEquals(2, run("check", "--data", data.toString(), "--database", "jdbc:postgresql://localhost:1/none"));
+        assertTrue(err().contains("cannot be opened. Look whether it runs"), this::err);
     }
 
     @Test

@@ -85,7 +85,7 @@ class RespondentsTest {
                     Page.empty("c", "Third").withItems(List.of(Question.of("tail", "Tail?", new Answer.Text(false, null, 40))))))
                     .withLinkParameters(List.of(new Questionnaire.LinkParameter("station", List.of())));
             releases.create(drafts.create(document, "ines", "began"),
-                    new ReleaseStore.Made("{}", "", "ines", List.of("en"), List.of(), ""));
+                    new ReleaseStore.Made("{}", "", "ines", List.of("en"), List.of(), "", OffsetDateTime.now()));
         }
         release = releases.of(drafts.head(code).orElseThrow().id()).getFirst();
     }

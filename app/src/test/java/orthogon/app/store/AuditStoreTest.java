@@ -6,13 +6,19 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
-import org.flywaydb.core.Flyway;
-import org.h2.jdbcx.JdbcDataSource;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.Parameter;
+import org.junit.jupiter.params.ParameterizedClass;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.springframework.jdbc.core.simple.JdbcClient;
 
+@ParameterizedClass
+@EnumSource(TestDatabase.class)
 class AuditStoreTest {
+
+    @Parameter
+    private TestDatabase vendor;
 
     private static final TrailKey KEY = new TrailKey("a key that stands elsewhere".getBytes(StandardCharsets.UTF_8));
 
@@ -21,10 +27,7 @@ class AuditStoreTest {
 
     @BeforeEach
     void open() {
-        JdbcDataSource database = new JdbcDataSource();
-        database.setUrl("jdbc:h2:mem:" + java.util.UUID.randomUUID() + ";DB_CLOSE_DELAY=-1");
-        Flyway.configure().dataSource(database).load().migrate();
-        jdbc = JdbcClient.create(database);
+        jdbc = JdbcClient.create(vendor.migrated());
         audit = new AuditStore(jdbc, KEY);
         for (String did : List.of("began", "revision 2: changed the wording of wet", "signed revision 2", "released 1 of revision 2")) {
             audit.note("ines", "roost", did);

@@ -13,22 +13,26 @@ import orthogon.core.edit.RandomEdits;
 import orthogon.core.edit.Refused;
 import orthogon.core.questionnaire.EveryType;
 import orthogon.core.questionnaire.Questionnaire;
-import org.flywaydb.core.Flyway;
-import org.h2.jdbcx.JdbcDataSource;
+import javax.sql.DataSource;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.Parameter;
+import org.junit.jupiter.params.ParameterizedClass;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.springframework.jdbc.core.simple.JdbcClient;
 
+@ParameterizedClass
+@EnumSource(TestDatabase.class)
 class DraftStoreTest {
 
-    private JdbcDataSource database;
+    @Parameter
+    private TestDatabase vendor;
+    private DataSource database;
     private DraftStore drafts;
 
     @BeforeEach
     void open() {
-        database = new JdbcDataSource();
-        database.setUrl("jdbc:h2:mem:" + java.util.UUID.randomUUID() + ";DB_CLOSE_DELAY=-1");
-        Flyway.configure().dataSource(database).load().migrate();
+        database = vendor.migrated();
         drafts = new DraftStore(JdbcClient.create(database));
     }
 

@@ -16,10 +16,12 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import jakarta.servlet.http.Cookie;
 import java.util.EnumSet;
 import java.util.stream.Collectors;
+import java.util.List;
 import orthogon.app.account.Act;
 import orthogon.app.account.People;
 import orthogon.app.account.Role;
 import orthogon.app.doors.Door;
+import orthogon.app.frame.SheetTab;
 import orthogon.app.store.PersonStore;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -41,6 +43,8 @@ import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandl
 @AutoConfigureMockMvc
 class DoorsTest {
 
+    @Autowired
+    private List<SheetTab> sheets;
     @Autowired
     private MockMvc web;
 
@@ -105,7 +109,7 @@ class DoorsTest {
             String name = "one." + role.word();
             store.add(name, "One " + role.word(), "", "", role.name(), false);
             people.changed();
-            for (Door door : Door.ALL) {
+            for (Door door : Door.all(sheets)) {
                 String path = door.path().replace("/q/*", "/q/nowhere").replace("/**", "/anything");
                 MockHttpServletRequestBuilder request = door.method() == HttpMethod.GET ? get(path) : post(path).with(csrf());
                 int status = web.perform(request.with(user(name))).andReturn().getResponse().getStatus();
@@ -116,7 +120,7 @@ class DoorsTest {
         }
         assertTrue(refused > 25, "some cells are shut: " + refused);
         assertEquals(EnumSet.allOf(Act.class),
-                Door.ALL.stream().map(Door::act).collect(Collectors.toCollection(() -> EnumSet.noneOf(Act.class))));
+                Door.all(sheets).stream().map(Door::act).collect(Collectors.toCollection(() -> EnumSet.noneOf(Act.class))));
     }
 
     @Test
@@ -146,7 +150,9 @@ class DoorsTest {
                 boolean open = path.startsWith("/to/") || path.startsWith("/i/") || path.startsWith("/first/") || path.startsWith("/join/")
                         || path.equals("/login") || path.startsWith("/error");
                 boolean post = mapping.getMethodsCondition().getMethods().contains(RequestMethod.POST);
-                assertTrue(open || Door.ALL.stream().anyMatch(d -> (d.method() == HttpMethod.POST) == post && paths.match(d.path(), path)),
+                assertTrue(
+                        open || Door.all(sheets).stream()
+                                .anyMatch(d -> (d.method() == HttpMethod.POST) == post && paths.match(d.path(), path)),
                         mapping + " is behind no door");
             }
         }

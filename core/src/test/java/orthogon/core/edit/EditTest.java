@@ -1,16 +1,5 @@
 package orthogon.core.edit;
 
-import static org.junit.jupiter.api.Assertions.assertEquals;
-import static org.junit.jupiter.api.Assertions.assertInstanceOf;
-import static org.junit.jupiter.api.Assertions.assertThrows;
-import static org.junit.jupiter.api.Assertions.assertTrue;
-
-import java.math.BigDecimal;
-import java.util.HashSet;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
-import java.util.Set;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.RandomDocument;
 import orthogon.core.proof.fault.Fault;
@@ -28,6 +17,18 @@ import orthogon.core.questionnaire.Questionnaire.OutcomeRow;
 import orthogon.core.questionnaire.Questionnaire.OwnClaim;
 import orthogon.core.questionnaire.Questionnaire.Says;
 import orthogon.core.questionnaire.Section;
+import orthogon.core.typing.RowLine;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertInstanceOf;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.math.BigDecimal;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 
 class EditTest {

@@ -1,9 +1,5 @@
 package orthogon.core.edit;
 
-import java.util.ArrayList;
-import java.util.List;
-import java.util.Map;
-import java.util.Random;
 import orthogon.core.language.Texts;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Burden;
@@ -17,6 +13,12 @@ import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
+import orthogon.core.typing.Outline;
+import orthogon.core.typing.RowLine;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
 
 /** Edits chosen by chance, many of which the document will refuse. */
 public final class RandomEdits {

@@ -10,6 +10,7 @@ import java.util.stream.Collectors;
 import orthogon.core.proof.change.Change;
 import orthogon.core.proof.change.Difference;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.formats.stored.AnswerJson;
 import tools.jackson.databind.json.JsonMapper;
 
 /** What changed between two revisions, as JSON and for people. */
@@ -55,8 +56,8 @@ public final class ChangeReport {
             json.put("to", difference.to().isEmpty() ? null : difference.to());
         }
         json.put("answerPaths", number(difference.paths()));
-        json.put("answersBefore", ProofReport.answers(difference.before()));
-        json.put("answersAfter", ProofReport.answers(difference.after()));
+        json.put("answersBefore", AnswerJson.of(difference.before()));
+        json.put("answersAfter", AnswerJson.of(difference.after()));
         return json;
     }
 
@@ -110,7 +111,7 @@ public final class ChangeReport {
     private static String answers(Map<String, Object> answers) {
         return answers.isEmpty()
                 ? "leaves everything blank"
-                : answers.entrySet().stream().map(e -> e.getKey() + ": " + ProofReport.json(e.getValue()))
+                : answers.entrySet().stream().map(e -> e.getKey() + ": " + AnswerJson.value(e.getValue()))
                         .collect(Collectors.joining("; "));
     }
 }

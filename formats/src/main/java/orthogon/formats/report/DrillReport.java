@@ -15,6 +15,7 @@ import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.formats.stored.AnswerJson;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import tools.jackson.databind.json.JsonMapper;
@@ -41,7 +42,7 @@ public final class DrillReport {
 
     private static Map<String, Object> drill(Drill drill) {
         Map<String, Object> json = new LinkedHashMap<>();
-        json.put("answers", ProofReport.answers(drill.answers()));
+        json.put("answers", AnswerJson.of(drill.answers()));
         json.put("pages", drill.steps().stream().map(step -> {
             Map<String, Object> page = new LinkedHashMap<>();
             page.put("page", step.page());
@@ -56,7 +57,7 @@ public final class DrillReport {
 
     private static Map<String, Object> attempt(Drill.Attempt attempt) {
         Map<String, Object> json = new LinkedHashMap<>();
-        json.put("instead", ProofReport.answers(attempt.instead()));
+        json.put("instead", AnswerJson.of(attempt.instead()));
         json.put("messages", attempt.refused());
         json.put("covers", attempt.covers().words());
         return json;
@@ -90,7 +91,7 @@ public final class DrillReport {
     }
 
     private static String said(Object value) {
-        return switch (ProofReport.json(value)) {
+        return switch (AnswerJson.value(value)) {
             case null -> "(blank)";
             case Boolean b -> b ? "yes" : "no";
             case List<?> l -> l.stream().map(DrillReport::said).collect(Collectors.joining(", "));

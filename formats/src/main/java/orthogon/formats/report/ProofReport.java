@@ -11,7 +11,7 @@ import orthogon.core.proof.claim.Finding;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.flow.Figures;
 import orthogon.core.proof.flow.Routes;
-import orthogon.core.questionnaire.Attachment;
+import orthogon.formats.stored.AnswerJson;
 import tools.jackson.databind.json.JsonMapper;
 
 /** What {@code orthogon prove} prints. */
@@ -64,41 +64,10 @@ public final class ProofReport {
         if (!finding.core().isEmpty()) {
             json.put("core", finding.core());
         }
-        finding.witness().ifPresent(w -> json.put("witness", answers(w)));
-        finding.other().ifPresent(w -> json.put("otherWitness", answers(w)));
+        finding.witness().ifPresent(w -> json.put("witness", AnswerJson.of(w)));
+        finding.other().ifPresent(w -> json.put("otherWitness", AnswerJson.of(w)));
         finding.mend().ifPresent(m -> json.put("mend", Map.of("words", proof.words().order(m), "place", m.place(), "text", m.text())));
         return json;
-    }
-
-    /** Answers as JSON values: dates as ISO texts. */
-    public static Map<String, Object> answers(Map<String, Object> answers) {
-        Map<String, Object> json = new LinkedHashMap<>();
-        answers.forEach((code, value) -> json.put(code, json(value)));
-        return json;
-    }
-
-    /** A value as JSON has it: dates and times as ISO texts, a file as its name, size and kind. */
-    static Object json(Object value) {
-        return switch (value) {
-            case java.time.LocalDate d -> d.toString();
-            case java.time.LocalTime t -> t.toString();
-            case java.time.temporal.TemporalAmount t -> t.toString();
-            case List<?> l -> l.stream().map(ProofReport::json).toList();
-            case Map<?, ?> m -> {
-                Map<String, Object> object = new LinkedHashMap<>();
-                m.forEach((part, inner) -> object.put((String) part, json(inner)));
-                yield object;
-            }
-            case Attachment f -> {
-                Map<String, Object> object = new LinkedHashMap<>();
-                object.put("key", f.key());
-                object.put("name", f.name());
-                object.put("bytes", f.bytes());
-                object.put("mediaType", f.mediaType());
-                yield object;
-            }
-            case null, default -> value;
-        };
     }
 
     /** For people, refuted first, advisory last. */

@@ -16,7 +16,7 @@ import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
 import orthogon.formats.progress.ProgressListener;
-import orthogon.formats.report.StoredAnswers;
+import orthogon.formats.stored.StoredAnswers;
 import org.junit.jupiter.api.Test;
 
 class ResponsesCsvTest {

@@ -1,5 +1,9 @@
-package orthogon.core.edit;
+package orthogon.core.typing;
 
+import orthogon.core.edit.Refused;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Codes;
+import orthogon.core.questionnaire.DateLimit;
 import java.math.BigDecimal;
 import java.time.DateTimeException;
 import java.time.LocalTime;
@@ -9,9 +13,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Codes;
-import orthogon.core.questionnaire.DateLimit;
 
 /** Kinds of answer as they are typed: {@code number 1..20 animals}, {@code many: blood; a hanging wing; none of these!}. */
 public final class AnswerWords {

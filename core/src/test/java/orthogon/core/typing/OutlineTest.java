@@ -1,12 +1,8 @@
-package orthogon.core.edit;
+package orthogon.core.typing;
 
-import static org.junit.jupiter.api.Assertions.assertEquals;
-import static org.junit.jupiter.api.Assertions.assertInstanceOf;
-import static org.junit.jupiter.api.Assertions.assertThrows;
-import static org.junit.jupiter.api.Assertions.assertTrue;
-
-import java.util.List;
-import orthogon.core.edit.Outline.Became;
+import orthogon.core.edit.AddPages;
+import orthogon.core.edit.Refused;
+import orthogon.core.edit.Whole;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
@@ -14,6 +10,15 @@ import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
+import orthogon.core.typing.AnswerWords;
+import orthogon.core.typing.Outline.Became;
+import orthogon.core.typing.RowLine;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertInstanceOf;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.List;
 import org.junit.jupiter.api.Test;
 
 class OutlineTest {

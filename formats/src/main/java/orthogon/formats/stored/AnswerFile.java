@@ -1,14 +1,5 @@
-package orthogon.formats.report;
+package orthogon.formats.stored;
 
-import java.math.BigDecimal;
-import java.time.DateTimeException;
-import java.time.LocalDate;
-import java.time.LocalTime;
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
@@ -23,6 +14,15 @@ import orthogon.core.questionnaire.Roster;
 import orthogon.formats.contact.Contacts;
 import orthogon.formats.document.UnusableFile;
 import orthogon.formats.document.UnusableFile.FileFault;
+import java.math.BigDecimal;
+import java.time.DateTimeException;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
@@ -167,7 +167,7 @@ public final class AnswerFile {
         }).toList()).orElse(List.of()));
         json.put("complete", course.complete());
         json.put("outcome", course.outcome().orElse(null));
-        json.put("answers", ProofReport.answers(interview.submission()));
+        json.put("answers", AnswerJson.of(interview.submission()));
         return MAPPER.writeValueAsString(json);
     }
 }

@@ -1,5 +1,15 @@
-package orthogon.core.edit;
+package orthogon.core.typing;
 
+import orthogon.core.edit.Refused;
+import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Codes;
+import orthogon.core.questionnaire.Group;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Section;
+import orthogon.core.typing.AnswerWords;
+import orthogon.core.typing.RowLine;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -8,13 +18,6 @@ import java.util.Set;
 import java.util.function.Predicate;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Codes;
-import orthogon.core.questionnaire.Group;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Section;
 
 /**
  * A pasted outline: headings are pages ({@code # Title}, or a title underlined with = or -), second headings ({@code ##}) are

@@ -1,5 +1,12 @@
-package orthogon.core.edit;
+package orthogon.core.typing;
 
+import orthogon.core.edit.Refused;
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.ExpressionReader;
+import orthogon.core.expression.Printer;
+import orthogon.core.expression.Type;
+import orthogon.core.expression.Wiring;
+import orthogon.core.place.RuleFamily;
 import java.math.BigDecimal;
 import java.time.DateTimeException;
 import java.time.LocalDate;
@@ -14,12 +21,6 @@ import java.util.function.Predicate;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
-import orthogon.core.expression.Expr;
-import orthogon.core.expression.ExpressionReader;
-import orthogon.core.expression.Printer;
-import orthogon.core.expression.Type;
-import orthogon.core.expression.Wiring;
-import orthogon.core.place.RuleFamily;
 
 /**
  * A condition made of lines (question, comparison, value) and groups of them, for those who do not type expressions. Every condition

@@ -1,9 +1,6 @@
-package orthogon.core.edit;
+package orthogon.core.typing;
 
-import java.util.List;
-import java.util.function.Predicate;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
+import orthogon.core.edit.Refused;
 import orthogon.core.questionnaire.Codes;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
@@ -11,6 +8,10 @@ import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
+import java.util.List;
+import java.util.function.Predicate;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /**
  * One typed line that makes a row: {@code How many animals? / number 1..20 animals}, {@code What did you see? / many: blood; a hanging

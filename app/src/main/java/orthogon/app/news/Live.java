@@ -1,12 +1,13 @@
-package orthogon.app.proving;
+package orthogon.app.news;
 
+import orthogon.app.proving.Proofs;
+import orthogon.app.store.DraftStore.Draft;
+import orthogon.core.proof.Proof;
 import java.io.IOException;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Supplier;
-import orthogon.app.store.DraftStore.Draft;
-import orthogon.core.proof.Proof;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;

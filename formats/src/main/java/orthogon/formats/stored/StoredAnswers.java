@@ -1,15 +1,15 @@
-package orthogon.formats.report;
+package orthogon.formats.stored;
 
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
-import java.util.List;
-import java.util.Map;
 import orthogon.core.interview.Slots;
 import orthogon.core.interview.Unreadable;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
 import tools.jackson.databind.JsonNode;
 
 /** Raw answers of a running interview as JSON, so that what was typed but cannot be read is kept as well. */
@@ -22,7 +22,7 @@ public final class StoredAnswers {
     public static String write(Map<String, ?> answers) {
         Map<String, Object> json = new LinkedHashMap<>();
         answers.forEach((slot, value) -> json.put(slot,
-                value instanceof Unreadable u ? Map.of(TYPED, Map.of("text", u.typed())) : ProofReport.json(value)));
+                value instanceof Unreadable u ? Map.of(TYPED, Map.of("text", u.typed())) : AnswerJson.value(value)));
         return AnswerFile.MAPPER.writeValueAsString(json);
     }
 

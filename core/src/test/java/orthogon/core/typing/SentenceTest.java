@@ -1,10 +1,6 @@
-package orthogon.core.edit;
+package orthogon.core.typing;
 
-import static org.junit.jupiter.api.Assertions.assertEquals;
-import static org.junit.jupiter.api.Assertions.assertThrows;
-import static org.junit.jupiter.api.Assertions.assertTrue;
-
-import java.util.List;
+import orthogon.core.edit.Refused;
 import orthogon.core.expression.BlankHints;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Expr.*;
@@ -15,6 +11,11 @@ import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.RandomDocument;
 import orthogon.core.questionnaire.EveryType;
 import orthogon.core.questionnaire.Questionnaire;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.List;
 import org.junit.jupiter.api.Test;
 
 class SentenceTest {

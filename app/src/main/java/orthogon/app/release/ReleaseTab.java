@@ -1,0 +1,19 @@
+package orthogon.app.release;
+
+import orthogon.app.frame.SheetTab;
+import orthogon.app.store.ReleaseStore;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/** Registers the sheet. */
+@Configuration
+class ReleaseTab {
+
+    @Bean
+    SheetTab releaseSheet(ReleaseStore releases) {
+        return SheetTab
+                .of(7, "release", "Release", "Release publishes a revision once nothing blocks it. Then share its link, its QR code, or "
+                        + "invitations.")
+                .emptyWhen(draft -> releases.of(draft.id()).isEmpty());
+    }
+}

@@ -1,0 +1,20 @@
+package orthogon.app.responses;
+
+import orthogon.app.account.Act;
+import orthogon.app.frame.SheetTab;
+import orthogon.app.store.ReleaseStore;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/** Registers the sheet. */
+@Configuration
+class ResponsesTab {
+
+    @Bean
+    SheetTab responsesSheet(ReleaseStore releases) {
+        return SheetTab.of(8, "responses", "Responses",
+                "Responses shows what respondents sent. It fills once a release is open, and can be saved as a CSV "
+                        + "file.")
+                .behind(Act.READ_RESPONSES).emptyWhen(draft -> releases.of(draft.id()).isEmpty());
+    }
+}

@@ -1,0 +1,12 @@
+-- Files that respondents give; they belong to the answer that names their key.
+create table attachment (
+    file_key varchar(64) primary key,
+    name varchar(400) not null,
+    bytes bigint not null,
+    media_type varchar(200) not null,
+    content bytea not null,
+    given_at timestamp with time zone not null
+);
+
+-- The text beside an "other" option is kept at the question's code with .other behind it.
+alter table answer alter column question type varchar(80);
