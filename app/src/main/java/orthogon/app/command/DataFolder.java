@@ -82,8 +82,12 @@ public final class DataFolder {
         try {
             return WorkspaceStore.open(address, user, password, trailKey);
         } catch (FlywayException | DataAccessException e) {
-            throw new Unusable("The database at " + address + " cannot be opened. Look whether it runs, and who may use it.");
+            throw new Unusable(unreached(address));
         }
+    }
+
+    static String unreached(String address) {
+        return "The database at " + address + " cannot be opened. Look whether it runs, and who may use it.";
     }
 
     public boolean hasDatabase() {

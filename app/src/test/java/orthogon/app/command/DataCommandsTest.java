@@ -181,6 +181,14 @@ class DataCommandsTest {
         err.reset();
         assertFalse(Serve.isPossible(new String[]{"--orthogon.data=" + file}, to));
         assertEquals(1, err().lines().count(), err());
+        err.reset();
+        assertFalse(Serve.isPossible(new String[]{"--orthogon.data=" + folder.resolve("e"), "--orthogon.port=0",
+                "--orthogon.database=jdbc:postgresql://localhost:1/none"}, to));
+        assertEquals(1, err().lines().count(), err());
+        assertTrue(err().contains("jdbc:postgresql://localhost:1/none cannot be opened"), err());
+        assertTrue(Serve.isPossible(new String[]{"--orthogon.data=" + folder.resolve("f"), "--orthogon.port=0",
+                "--orthogon.database=" + TestDatabase.POSTGRESQL.address(),
+                "--orthogon.database-user=" + TestDatabase.POSTGRESQL.user()}, to));
     }
 
     /** In a program of its own, since a lock is held by a program as a whole. */
