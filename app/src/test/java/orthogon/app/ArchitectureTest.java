@@ -1,12 +1,18 @@
 package orthogon.app;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static org.junit.jupiter.api.Assertions.assertEquals;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
+import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
 import org.springframework.jdbc.core.simple.JdbcClient;
 
 @AnalyzeClasses(packages = {"orthogon.app", "orthogon.formats"}, importOptions = ImportOption.DoNotIncludeTests.class)
@@ -32,5 +38,16 @@ class ArchitectureTest {
             String[] others = java.util.Arrays.stream(SHEETS).filter(s -> !s.equals(sheet)).toArray(String[]::new);
             noClasses().that().resideInAPackage(sheet).should().dependOnClassesThat().resideInAnyPackage(others).check(classes);
         }
+    }
+
+    @ArchTest
+    static void noTwoClassesShareAName(com.tngtech.archunit.core.domain.JavaClasses ignored) {
+        Map<String, Set<String>> byName = new TreeMap<>();
+        new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests()).importPackages("orthogon").stream()
+                .filter(c -> !c.getSimpleName().isEmpty() && !c.getName().contains(".grammar.")
+                        && !c.getSimpleName().equals("package-info"))
+                .forEach(c -> byName.computeIfAbsent(c.getSimpleName(), n -> new TreeSet<>()).add(c.getName()));
+        byName.values().removeIf(classes -> classes.size() == 1);
+        assertEquals(Map.of(), byName);
     }
 }

@@ -8,13 +8,13 @@ final class BrowserName {
 
     private static final int LONGEST = 120;
     // The first that is found counts: a header names older browsers and systems beside its own.
-    private static final List<Known> BROWSERS = List.of(new Known("Edg/", "Edge"), new Known("OPR/", "Opera"),
-            new Known("Firefox/", "Firefox"), new Known("Chrome/", "Chrome"), new Known("Safari/", "Safari"));
-    private static final List<Known> SYSTEMS = List.of(new Known("iPhone", "iPhone"), new Known("iPad", "iPad"),
-            new Known("Android", "Android"), new Known("Windows", "Windows"), new Known("Mac OS X", "macOS"),
-            new Known("Linux", "Linux"));
+    private static final List<KnownName> BROWSERS = List.of(new KnownName("Edg/", "Edge"), new KnownName("OPR/", "Opera"),
+            new KnownName("Firefox/", "Firefox"), new KnownName("Chrome/", "Chrome"), new KnownName("Safari/", "Safari"));
+    private static final List<KnownName> SYSTEMS = List.of(new KnownName("iPhone", "iPhone"), new KnownName("iPad", "iPad"),
+            new KnownName("Android", "Android"), new KnownName("Windows", "Windows"), new KnownName("Mac OS X", "macOS"),
+            new KnownName("Linux", "Linux"));
 
-    private record Known(String token, String name) {}
+    private record KnownName(String token, String name) {}
 
     private BrowserName() {}
 
@@ -33,7 +33,7 @@ final class BrowserName {
                 .orElseGet(() -> header.length() > LONGEST ? header.substring(0, LONGEST) : header);
     }
 
-    private static Optional<String> first(List<Known> all, String header) {
-        return all.stream().filter(k -> header.contains(k.token())).map(Known::name).findFirst();
+    private static Optional<String> first(List<KnownName> all, String header) {
+        return all.stream().filter(k -> header.contains(k.token())).map(KnownName::name).findFirst();
     }
 }

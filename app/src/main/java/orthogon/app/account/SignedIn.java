@@ -27,10 +27,10 @@ public class SignedIn {
      */
     public record Session(String key, String address, String browser, Instant since, Instant last, boolean isThis) {}
 
-    private record Begun(String address, String browser, Instant since) {}
+    private record BegunSession(String address, String browser, Instant since) {}
 
     private final SessionRegistry registry;
-    private final Map<String, Begun> begun = new ConcurrentHashMap<>();
+    private final Map<String, BegunSession> begun = new ConcurrentHashMap<>();
 
     SignedIn(SessionRegistry registry) {
         this.registry = registry;
@@ -41,7 +41,7 @@ public class SignedIn {
         if (RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes attributes) {
             HttpServletRequest request = attributes.getRequest();
             begun.put(request.getSession().getId(),
-                    new Begun(request.getRemoteAddr(), BrowserName.of(request.getHeader("User-Agent")), Instant.now()));
+                    new BegunSession(request.getRemoteAddr(), BrowserName.of(request.getHeader("User-Agent")), Instant.now()));
         }
     }
 
@@ -59,7 +59,7 @@ public class SignedIn {
     public List<Session> of(String name, String session) {
         return sessions(name).stream().map(s -> {
             Instant last = s.getLastRequest().toInstant();
-            Begun known = begun.getOrDefault(s.getSessionId(), new Begun("", "", last));
+            BegunSession known = begun.getOrDefault(s.getSessionId(), new BegunSession("", "", last));
             return new Session(key(s.getSessionId()), known.address(), known.browser(), known.since(), last,
                     s.getSessionId().equals(session));
         }).sorted(Comparator.comparing(Session::last).reversed()).toList();

@@ -14,7 +14,7 @@ import orthogon.app.command.Backup;
 import orthogon.app.command.Handover;
 import orthogon.app.store.TrailKey;
 import orthogon.app.store.WorkspaceStore;
-import orthogon.app.store.WorkspaceStore.Found;
+import orthogon.app.store.WorkspaceStore.CheckResult;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -60,19 +60,19 @@ class Backups {
         }
     }
 
-    private Handover.Answer answered(List<String> words) {
+    private Handover.HandoverAnswer answered(List<String> words) {
         try {
             if (words.getFirst().equals("backup")) {
-                return new Handover.Answer(true, Backup.make(trailKey, Path.of(words.get(1)), workspace::copyTo));
+                return new Handover.HandoverAnswer(true, Backup.make(trailKey, Path.of(words.get(1)), workspace::copyTo));
             }
-            Found found = workspace.check();
-            return new Handover.Answer(found.isWell(), String.join("\n",
+            CheckResult found = workspace.check();
+            return new Handover.HandoverAnswer(found.isWell(), String.join("\n",
                     Stream.concat(Stream.of(found.summary()), found.wrong().stream()).toList()));
         } catch (Backup.Failed e) {
-            return new Handover.Answer(false, e.getMessage());
+            return new Handover.HandoverAnswer(false, e.getMessage());
         } catch (RuntimeException e) {
             LOG.warn("A command could not be done: {}", e.getClass().getSimpleName());
-            return new Handover.Answer(false, "The server could not do it. See its log.");
+            return new Handover.HandoverAnswer(false, "The server could not do it. See its log.");
         }
     }
 

@@ -23,7 +23,7 @@ public class Computations {
     private static final int MOST_GIVEN_WAY_MILLIS = 20;
 
     /** The computation of this thread; empty in a thread that does none. */
-    private static final ThreadLocal<Running> RUNNING = new ThreadLocal<>();
+    private static final ThreadLocal<RunningComputation> RUNNING = new ThreadLocal<>();
 
     private final WorkQueue quick = new WorkQueue("quick", Math.max(2, Runtime.getRuntime().availableProcessors() - 1));
     private final WorkQueue slow = new WorkQueue("slow", 1);
@@ -34,7 +34,7 @@ public class Computations {
     }
 
     /** @param until when it makes room for others */
-    private record Running(CompletableFuture<?> result, Instant until) {}
+    private record RunningComputation(CompletableFuture<?> result, Instant until) {}
 
     /** A computation that is to begin again where others do not wait for it. */
     private static final class TooLong extends CancellationException {
@@ -58,7 +58,7 @@ public class Computations {
         if (result.isDone()) {
             return;
         }
-        RUNNING.set(new Running(result, quickly ? Instant.now().plus(QUICK) : Instant.MAX));
+        RUNNING.set(new RunningComputation(result, quickly ? Instant.now().plus(QUICK) : Instant.MAX));
         try {
             result.complete(computation.get());
         } catch (TooLong e) {
@@ -78,7 +78,7 @@ public class Computations {
         return new Watch() {
             @Override
             public boolean isCalledOff() {
-                Running running = RUNNING.get();
+                RunningComputation running = RUNNING.get();
                 if (running == null) {
                     return false;
                 }

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Predicate;
 import java.util.function.Supplier;
 
@@ -44,18 +45,34 @@ public final class Computed<K, V> {
      * @param begin begins the computation, and does not wait for it
      */
     public CompletableFuture<V> of(K key, Supplier<CompletableFuture<V>> begin) {
-        CompletableFuture<V> result = known.get(key, k -> begin.get());
+        AtomicBoolean isNew = new AtomicBoolean();
+        CompletableFuture<V> result = known.get(key, k -> {
+            isNew.set(true);
+            return begin.get();
+        });
         if (!result.isDone()) {
-            follow(key, result);
+            makeRoom(key, result);
+        }
+        if (isNew.get()) {
+            result.whenComplete((value, error) -> {
+                synchronized (underWay) {
+                    underWay.remove(key, result);
+                }
+                // Now that it is there it counts.
+                known.asMap().replace(key, result, result);
+                known.cleanUp();
+            });
         }
         return result;
     }
 
-    /** Makes room for what was asked for just now, and weighs it once it is there. */
-    private void follow(K key, CompletableFuture<V> result) {
-        boolean isNew;
+    /** Notes what was asked for last, and calls off what was asked for longest ago where too much is under way. */
+    private void makeRoom(K key, CompletableFuture<V> result) {
         synchronized (underWay) {
-            isNew = underWay.remove(key) != result;
+            if (result.isDone()) {
+                return;
+            }
+            underWay.remove(key);
             underWay.put(key, result);
             if (underWay.size() > most) {
                 Map.Entry<K, CompletableFuture<V>> eldest = underWay.pollFirstEntry();
@@ -63,18 +80,11 @@ public final class Computed<K, V> {
                 eldest.getValue().cancel(false);
             }
         }
-        if (isNew) {
-            result.whenComplete((value, error) -> {
-                synchronized (underWay) {
-                    underWay.remove(key, result);
-                }
-                known.asMap().replace(key, result, result);
-            });
-        }
     }
 
     /** The results that are there, by their keys. */
     public Map<K, V> done() {
+        known.cleanUp();
         Map<K, V> done = new HashMap<>();
         known.asMap().forEach((key, result) -> {
             if (result.isDone() && !result.isCompletedExceptionally()) {

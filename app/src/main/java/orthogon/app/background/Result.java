@@ -17,7 +17,7 @@ public sealed interface Result {
      *
      * @param to the page, which is told the name of the work as {@code work}
      */
-    record Found(Object what, String to) implements Result {}
+    record FoundFile(Object what, String to) implements Result {}
 
     /**
      * The work could not be done with what it was given.
@@ -25,8 +25,8 @@ public sealed interface Result {
      * @param message what is wrong and what to do
      * @param faults each place that is wrong; may be empty
      */
-    record Refusal(String message, List<Fault> faults) implements Result {}
+    record Refusal(String message, List<ResultFault> faults) implements Result {}
 
     /** @param place where it is wrong; empty for the whole */
-    record Fault(String place, String words) {}
+    record ResultFault(String place, String words) {}
 }

@@ -11,7 +11,7 @@ final class WorkQueue {
     private final ThreadPoolExecutor workers;
     private final AtomicLong number = new AtomicLong();
 
-    private record Task(long size, long number, Runnable work) implements Runnable, Comparable<Task> {
+    private record QueuedTask(long size, long number, Runnable work) implements Runnable, Comparable<QueuedTask> {
 
         @Override
         public void run() {
@@ -19,7 +19,7 @@ final class WorkQueue {
         }
 
         @Override
-        public int compareTo(Task other) {
+        public int compareTo(QueuedTask other) {
             return size != other.size ? Long.compare(size, other.size) : Long.compare(other.number, number);
         }
     }
@@ -31,6 +31,6 @@ final class WorkQueue {
 
     /** @param size of the work, in any measure that is the same for all of the queue */
     void take(long size, Runnable work) {
-        workers.execute(new Task(size, number.incrementAndGet(), work));
+        workers.execute(new QueuedTask(size, number.incrementAndGet(), work));
     }
 }

@@ -81,7 +81,7 @@ public class Works {
             case Result.File file -> ResponseEntity.ok().contentType(file.type())
                     .header(HttpHeaders.CONTENT_DISPOSITION, file.disposition()).body(file.content());
             case Result.Address address -> to(address.to());
-            case Result.Found found -> to(found.to() + "?work=" + work.id());
+            case Result.FoundFile found -> to(found.to() + "?work=" + work.id());
             case Result.Refusal refusal -> ResponseEntity.unprocessableContent().build();
         };
     }
@@ -103,7 +103,7 @@ public class Works {
     /** What a piece of work of this person found; empty where it is not kept any more. */
     public <T> Optional<T> found(String id, String who, Class<T> type) {
         return find(id, who).filter(w -> w.state().equals("done")).flatMap(w -> w.result(Duration.ZERO))
-                .map(r -> r instanceof Result.Found found ? found.what() : null).filter(type::isInstance).map(type::cast);
+                .map(r -> r instanceof Result.FoundFile found ? found.what() : null).filter(type::isInstance).map(type::cast);
     }
 
     /** Forgets what is old, and all but the last few of somebody who begins another. */

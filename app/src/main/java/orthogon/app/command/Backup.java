@@ -19,7 +19,7 @@ import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
 import orthogon.app.store.TrailKey;
 import orthogon.app.store.WorkspaceStore;
-import orthogon.app.store.WorkspaceStore.Found;
+import orthogon.app.store.WorkspaceStore.CheckResult;
 import org.springframework.util.FileSystemUtils;
 
 /**
@@ -68,7 +68,7 @@ public final class Backup {
             }
             copying.to(copied.toAbsolutePath());
             pack(copied, key, part);
-            Found found = tried(part);
+            CheckResult found = tried(part);
             if (!found.isWell()) {
                 throw new Failed("The backup does not hold what it should: " + String.join(" ", found.wrong()));
             }
@@ -124,7 +124,7 @@ public final class Backup {
     }
 
     /** What a backup holds, brought back into a folder that is thrown away. */
-    private static Found tried(Path file) throws IOException, Failed {
+    private static CheckResult tried(Path file) throws IOException, Failed {
         Path folder = Files.createTempDirectory(file.toAbsolutePath().getParent(), ".orthogon-tried");
         try {
             return restore(file, folder);
@@ -138,7 +138,7 @@ public final class Backup {
      *
      * @param folder that is empty, or is made
      */
-    public static Found restore(Path file, Path folder) throws Failed {
+    public static CheckResult restore(Path file, Path folder) throws Failed {
         try {
             if (Files.exists(folder)) {
                 try (Stream<Path> there = Files.list(folder)) {
@@ -156,7 +156,7 @@ public final class Backup {
         }
         try {
             WorkspaceStore workspace = new DataFolder(folder).open();
-            Found found = workspace.check();
+            CheckResult found = workspace.check();
             workspace.close();
             return found;
         } catch (DataFolder.Unusable | RuntimeException e) {

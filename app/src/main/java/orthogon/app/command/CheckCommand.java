@@ -3,7 +3,7 @@ package orthogon.app.command;
 import java.io.IOException;
 import java.util.List;
 import orthogon.app.store.WorkspaceStore;
-import orthogon.app.store.WorkspaceStore.Found;
+import orthogon.app.store.WorkspaceStore.CheckResult;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 
@@ -29,7 +29,7 @@ final class CheckCommand extends DataCommand {
                 ? folder.open()
                 : folder.open(database, user, System.getenv().getOrDefault("ORTHOGON_DATABASEPASSWORD", ""));
         try {
-            Found found = workspace.check();
+            CheckResult found = workspace.check();
             out().println(found.summary());
             return told(found);
         } finally {

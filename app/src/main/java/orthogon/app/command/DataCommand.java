@@ -4,7 +4,7 @@ import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
-import orthogon.app.store.WorkspaceStore.Found;
+import orthogon.app.store.WorkspaceStore.CheckResult;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
@@ -52,13 +52,13 @@ abstract class DataCommand implements Callable<Integer> {
     }
 
     /** Says what was found wrong, a line each. */
-    int told(Found found) {
+    int told(CheckResult found) {
         found.wrong().forEach(err()::println);
         return found.isWell() ? 0 : 1;
     }
 
     /** Says what a running server answered. */
-    int told(Handover.Answer answer, int otherwise) {
+    int told(Handover.HandoverAnswer answer, int otherwise) {
         (answer.done() ? out() : err()).println(answer.words());
         return answer.done() ? 0 : otherwise;
     }

@@ -18,7 +18,7 @@ import java.util.stream.Stream;
 public final class Handover {
 
     /** What a command came to. */
-    public record Answer(boolean done, String words) {}
+    public record HandoverAnswer(boolean done, String words) {}
 
     /** One command that waits for the server. */
     public record Request(String id, List<String> words) {}
@@ -36,7 +36,7 @@ public final class Handover {
     }
 
     /** Asks the server and waits for its answer. */
-    Answer ask(List<String> words) throws IOException, InterruptedException {
+    HandoverAnswer ask(List<String> words) throws IOException, InterruptedException {
         Files.createDirectories(folder);
         String id = UUID.randomUUID().toString();
         write(folder.resolve(id + REQUEST), String.join("\n", words));
@@ -44,13 +44,13 @@ public final class Handover {
         Instant until = Instant.now().plus(LONGEST);
         while (!Files.exists(answer)) {
             if (Instant.now().isAfter(until)) {
-                return new Answer(false, "The server did not answer in time.");
+                return new HandoverAnswer(false, "The server did not answer in time.");
             }
             Thread.sleep(LOOK);
         }
         List<String> lines = Files.readAllLines(answer);
         Files.delete(answer);
-        return new Answer(lines.getFirst().equals("done"), String.join("\n", lines.subList(1, lines.size())));
+        return new HandoverAnswer(lines.getFirst().equals("done"), String.join("\n", lines.subList(1, lines.size())));
     }
 
     /** Takes the commands that wait. */
@@ -70,7 +70,7 @@ public final class Handover {
         return requests;
     }
 
-    public void answer(Request request, Answer answer) throws IOException {
+    public void answer(Request request, HandoverAnswer answer) throws IOException {
         write(folder.resolve(request.id() + ANSWER), (answer.done() ? "done" : "failed") + "\n" + answer.words());
     }
 

@@ -2,7 +2,7 @@ package orthogon.app.command;
 
 import java.io.IOException;
 import java.nio.file.Path;
-import orthogon.app.store.WorkspaceStore.Found;
+import orthogon.app.store.WorkspaceStore.CheckResult;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 
@@ -15,7 +15,7 @@ final class RestoreCommand extends DataCommand {
 
     @Override
     int on(DataFolder folder) throws Backup.Failed, DataFolder.Unusable, IOException, InterruptedException {
-        Found found = Backup.restore(file, folder.path());
+        CheckResult found = Backup.restore(file, folder.path());
         out().println("Brought back into " + folder.path() + ". " + found.summary());
         return told(found);
     }

@@ -25,7 +25,7 @@ final class AnswerInShort {
 
     static String of(Answer answer) {
         return switch (answer) {
-            case Answer.Text t -> (t.isLong() ? "long text" : "text")
+            case Answer.TextAnswer t -> (t.isLong() ? "long text" : "text")
                     + (t.content() == Answer.Content.ANY ? "" : ", " + t.content().word()) + characters(t)
                     + (t.pattern().isEmpty() ? "" : ", pattern");
             case Answer.Parts p -> (p.isAddress() ? "address" : "name") + " in " + p.parts().size() + " parts";
@@ -56,7 +56,7 @@ final class AnswerInShort {
         };
     }
 
-    private static String characters(Answer.Text t) {
+    private static String characters(Answer.TextAnswer t) {
         if (t.least() != null && t.most() != null) {
             return " " + t.least() + ".." + t.most();
         }

@@ -179,13 +179,13 @@ class ComposeController {
     }
 
     /** One thing found. */
-    record Found(String kind, String code, String words, String at) {}
+    record FoundRow(String kind, String code, String words, String at) {}
 
     @GetMapping("/find")
     String find(@PathVariable String code, @RequestParam(defaultValue = "") String text, Model model) {
         String wanted = text.strip().toLowerCase(java.util.Locale.ROOT);
         Questionnaire document = frame.draft(code).document();
-        List<Found> found = new ArrayList<>();
+        List<FoundRow> found = new ArrayList<>();
         document.pages().forEach(p -> {
             add(found, wanted, "page", p.code(), p.title() + " " + p.introduction(), p.code());
             p.allItems().forEach(i -> {
@@ -197,7 +197,7 @@ class ComposeController {
         });
         document.outcomes().forEach(o -> add(found, wanted, "outcome", o.code(), o.label(), Edit.ENDING));
         Wiring.of(document).wires().stream().filter(w -> !wanted.isEmpty() && w.text().toLowerCase(java.util.Locale.ROOT).contains(wanted))
-                .forEach(w -> found.add(new Found(w.family().words().toLowerCase(java.util.Locale.ROOT), w.place(), w.text(),
+                .forEach(w -> found.add(new FoundRow(w.family().words().toLowerCase(java.util.Locale.ROOT), w.place(), w.text(),
                         document.item(w.owner()).isPresent() || document.page(w.owner()).isPresent() ? w.owner() : Edit.ENDING)));
         model.addAttribute("code", code);
         model.addAttribute("found", found.stream().limit(40).toList());
@@ -205,9 +205,9 @@ class ComposeController {
         return "compose/dialogs :: found";
     }
 
-    private static void add(List<Found> found, String wanted, String kind, String code, String words, String at) {
+    private static void add(List<FoundRow> found, String wanted, String kind, String code, String words, String at) {
         if (wanted.isEmpty() || code.contains(wanted) || words.toLowerCase(java.util.Locale.ROOT).contains(wanted)) {
-            found.add(new Found(kind, code, words, at));
+            found.add(new FoundRow(kind, code, words, at));
         }
     }
 }

@@ -30,7 +30,7 @@ import orthogon.core.edit.Shift;
 import orthogon.core.edit.SplitPage;
 import orthogon.core.edit.Step;
 import orthogon.core.edit.StepAll;
-import orthogon.core.edit.Whole;
+import orthogon.core.edit.WholeDocument;
 import orthogon.core.expression.Wiring;
 import orthogon.core.questionnaire.Codes;
 import orthogon.core.questionnaire.Group;
@@ -78,17 +78,17 @@ class EditController {
     }
 
     /** What came of an edit: the row to look at, and what the analyst should know. */
-    private record Made(String at, String notice) {}
+    private record MadeRows(String at, String notice) {}
 
     /** An edit, or why it cannot be made. */
-    private interface Attempt {
-        Made made() throws Refused, Editing.Conflict;
+    private interface EditAttempt {
+        MadeRows made() throws Refused, Editing.EditConflict;
     }
 
-    private String attempt(String code, int shows, Model model, HttpServletResponse response, Attempt attempt) {
+    private String attempt(String code, int shows, Model model, HttpServletResponse response, EditAttempt attempt) {
         int part = (int) model.getAttribute(ComposeController.SHOWN_PART);
         return Editing.attempt(model, response, () -> {
-            Made made = attempt.made();
+            MadeRows made = attempt.made();
             Draft draft = frame.draft(code);
             // Small drafts are proved in a blink; then the answer to the edit carries the verdicts already.
             proofs.awhile(draft);
@@ -105,8 +105,8 @@ class EditController {
         return codes.getFirst();
     }
 
-    private static Made at(String code) {
-        return new Made(code, "");
+    private static MadeRows at(String code) {
+        return new MadeRows(code, "");
     }
 
     @PostMapping("/add")
@@ -118,7 +118,7 @@ class EditController {
                 throw new Refused(
                         "The line has " + line.length() + " characters; at most " + LONGEST_LINE + " are read. Paste it as an outline.");
             }
-            Set<String> taken = Whole.codes(document);
+            Set<String> taken = WholeDocument.codes(document);
             if (line.strip().startsWith("##")) {
                 return section(code, revision, document, line.strip().substring(2).strip(), at, who);
             }
@@ -139,16 +139,16 @@ class EditController {
     }
 
     /** A section begun by typing its title; without one, the section at hand is left. */
-    private Made section(String code, int revision, Questionnaire document, String title, String at, Principal who)
-            throws Refused, Editing.Conflict {
+    private MadeRows section(String code, int revision, Questionnaire document, String title, String at, Principal who)
+            throws Refused, Editing.EditConflict {
         Optional<Page> page = document.page(at).or(() -> document.pageOf(at));
         if (title.isEmpty()) {
-            return new Made(page.map(Page::code).orElse(at), "New rows go to the end of the page now.");
+            return new MadeRows(page.map(Page::code).orElse(at), "New rows go to the end of the page now.");
         }
-        Section section = new Section(Codes.from(title, "section", Whole.codes(document)::contains), title, "", List.of());
+        Section section = new Section(Codes.from(title, "section", WholeDocument.codes(document)::contains), title, "", List.of());
         String place = document.item(at).orElse(null) instanceof Section ? page.map(Page::code).orElse(at) : at;
         editing.make(code, revision, behind(document, place, List.of(section)), who);
-        return new Made(section.code(), "New rows go into this section. Type ## to leave it.");
+        return new MadeRows(section.code(), "New rows go into this section. Type ## to leave it.");
     }
 
     /** Behind the selected row; into a selected section or roster; to the end of a selected page, or of the last. */
@@ -170,7 +170,7 @@ class EditController {
         if (bring) {
             return attempt(code, revision, model, response, () -> {
                 Questionnaire document = editing.seen(code, revision);
-                Outline read = Outline.read(outline, Whole.codes(document)::contains);
+                Outline read = Outline.read(outline, WholeDocument.codes(document)::contains);
                 if (read.pages().isEmpty()) {
                     throw new Refused("The outline has no line that was understood.");
                 }
@@ -179,7 +179,7 @@ class EditController {
                 boolean blank = document.pages().size() == 1 && document.pages().getFirst().items().isEmpty();
                 editing.make(code, revision, new AddPages(after, read.pages(), blank), who);
                 long left = read.count(Outline.Became.NOT_UNDERSTOOD);
-                return new Made(read.pages().getFirst().code(),
+                return new MadeRows(read.pages().getFirst().code(),
                         left == 0 ? "" : left + (left == 1 ? " line of the outline is" : " lines of the outline are") + " left out.");
             });
         }
@@ -187,7 +187,7 @@ class EditController {
             Draft draft = frame.draft(code);
             model.addAttribute("code", code);
             model.addAttribute("outline", outline);
-            model.addAttribute("read", Outline.read(outline, Whole.codes(draft.document())::contains));
+            model.addAttribute("read", Outline.read(outline, WholeDocument.codes(draft.document())::contains));
             return "compose/dialogs :: understood";
         } catch (Refused e) {
             return Editing.refused(e.getMessage(), 422, model, response);
@@ -230,7 +230,7 @@ class EditController {
             } else if (at.equals(Edit.ENDING)) {
                 model.addAttribute("renames", RenameOutcome.proposals(before, made.document()));
             }
-            return new Made(at, item.isPresent() && changed.isPresent() ? retyped(code, item.get(), changed.get()) : "");
+            return new MadeRows(at, item.isPresent() && changed.isPresent() ? retyped(code, item.get(), changed.get()) : "");
         });
     }
 
@@ -263,7 +263,7 @@ class EditController {
             @RequestParam(defaultValue = "") List<String> marked, Principal who, Model model, HttpServletResponse response) {
         return attempt(code, revision, model, response, () -> {
             editing.make(code, revision, marked.isEmpty() ? new Step(at, up) : new StepAll(marked, up), who);
-            return new Made(at, lookingAhead(code));
+            return new MadeRows(at, lookingAhead(code));
         });
     }
 
@@ -272,7 +272,7 @@ class EditController {
             HttpServletResponse response) {
         return attempt(code, revision, model, response, () -> {
             Draft made = editing.make(code, revision, new SplitPage(at), who);
-            return new Made(made.document().pageOf(at).orElseThrow().code(), "The page is split. Give the new page a title.");
+            return new MadeRows(made.document().pageOf(at).orElseThrow().code(), "The page is split. Give the new page a title.");
         });
     }
 
@@ -281,7 +281,7 @@ class EditController {
             Model model, HttpServletResponse response) {
         return attempt(code, revision, model, response, () -> {
             editing.make(code, revision, new Shift(at, in), who);
-            return new Made(at, lookingAhead(code));
+            return new MadeRows(at, lookingAhead(code));
         });
     }
 
@@ -305,14 +305,14 @@ class EditController {
                         .orElseThrow(() -> new Refused("Rows belong on pages: put it below a page's heading."));
                 editing.make(code, revision, new PlaceRows(codes, into, after), who);
             }
-            return new Made(first, lookingAhead(code));
+            return new MadeRows(first, lookingAhead(code));
         });
     }
 
     /** Conditions that use something later since the last move, so that a move is never silently wrong. */
     private String lookingAhead(String code) {
         List<String> places = orthogon.core.proof.fault.Faults.of(Wiring.of(frame.draft(code).document())).stream()
-                .filter(f -> f.kind() == orthogon.core.proof.fault.Fault.Kind.LOOKS_AHEAD).map(f -> f.place()).toList();
+                .filter(f -> f.kind() == orthogon.core.proof.fault.Fault.SoundFault.LOOKS_AHEAD).map(f -> f.place()).toList();
         return places.isEmpty() ? "" : "Looks ahead now: " + String.join(", ", places) + ".";
     }
 
@@ -367,7 +367,7 @@ class EditController {
             @RequestParam(defaultValue = "false") boolean redo, @RequestParam(defaultValue = "false") boolean anyway, Principal who,
             Model model, HttpServletResponse response) {
         return attempt(code, revision, model, response, () -> {
-            return new Made(at, editing.undo(code, redo, anyway, who));
+            return new MadeRows(at, editing.undo(code, redo, anyway, who));
         });
     }
 
@@ -376,7 +376,7 @@ class EditController {
             Principal who, Model model, HttpServletResponse response) {
         return attempt(code, revision, model, response, () -> {
             editing.restore(code, to, who);
-            return new Made(at, "Revision " + to + " is restored; what came after it stays in the history.");
+            return new MadeRows(at, "Revision " + to + " is restored; what came after it stays in the history.");
         });
     }
 }

@@ -94,7 +94,7 @@ final class Forms {
     }
 
     /** Reads one entry of a list. */
-    private interface Entry<T> {
+    private interface FormEntry<T> {
         T at(int index) throws Refused;
     }
 
@@ -105,7 +105,7 @@ final class Forms {
      * @param otherwise what is said of an entry in which it is empty and another field is not
      * @param others the fields that are lost without it
      */
-    private <T> List<T> entries(String needed, IntFunction<String> otherwise, Entry<T> read, String... others) throws Refused {
+    private <T> List<T> entries(String needed, IntFunction<String> otherwise, FormEntry<T> read, String... others) throws Refused {
         List<T> all = new ArrayList<>();
         for (int i = 0; i < form.getOrDefault(needed, List.of()).size(); i++) {
             int index = i;
@@ -140,8 +140,9 @@ final class Forms {
 
     private Answer answer(Answer now) throws Refused {
         return switch (now) {
-            case Answer.Text t -> new Answer.Text(t.isLong(), whole("least"), whole("most"), content(), pattern(), text("example"),
-                    text("mask"), text("placeholder"));
+            case Answer.TextAnswer t ->
+                new Answer.TextAnswer(t.isLong(), whole("least"), whole("most"), content(), pattern(), text("example"),
+                        text("mask"), text("placeholder"));
             case Answer.Parts p -> {
                 List<String> parts = p.known().stream().filter(form.getOrDefault("parts", List.of())::contains).toList();
                 if (parts.isEmpty()) {
@@ -245,7 +246,7 @@ final class Forms {
     }
 
     private Answer.Layout layout() throws Refused {
-        return new Answer.Layout(chosen("shownAs", Answer.Shown.values(), Answer.Shown::word),
+        return new Answer.Layout(chosen("shownAs", Answer.ShownAs.values(), Answer.ShownAs::word),
                 whole("columns") == null ? 1 : Math.clamp(whole("columns"), 1, 4), !text("shuffle").isEmpty());
     }
 
@@ -258,10 +259,10 @@ final class Forms {
         return Arrays.stream(text.split("[\\s,;]+")).filter(w -> !w.isEmpty()).distinct().toList();
     }
 
-    private List<Answer.Grid.Row> gridRows() throws Refused {
+    private List<Answer.Grid.GridRow> gridRows() throws Refused {
         List<String> taken = new ArrayList<>(form.getOrDefault("gridCode", List.of()));
         return entries("gridLabel", i -> "The row " + at("gridCode", i) + " needs a text. Use Remove to take the row out.",
-                i -> new Answer.Grid.Row(code("gridCode", i, "gridLabel", "row", taken), at("gridLabel", i), at("gridAskWhen", i)),
+                i -> new Answer.Grid.GridRow(code("gridCode", i, "gridLabel", "row", taken), at("gridLabel", i), at("gridAskWhen", i)),
                 "gridCode", "gridAskWhen");
     }
 
@@ -287,7 +288,8 @@ final class Forms {
                 new Presentation.Theme(text("ownColour").isEmpty() ? "" : text("colour"),
                         text("ownBackground").isEmpty() ? "" : text("background"), text("logo"),
                         whole("typeSize") == null ? 100 : whole("typeSize"),
-                        chosen("progress", Presentation.Progress.values(), Presentation.Progress::word), !text("oneAtATime").isEmpty()),
+                        chosen("progress", Presentation.ProgressStyle.values(), Presentation.ProgressStyle::word),
+                        !text("oneAtATime").isEmpty()),
                 new Presentation.Navigation(chosen("steps", Presentation.StepLabel.values(), Presentation.StepLabel::word),
                         chosen("check", Presentation.Check.values(), Presentation.Check::word), !text("reviewLeftOut").isEmpty(),
                         !text("redirectAtOnce").isEmpty()));

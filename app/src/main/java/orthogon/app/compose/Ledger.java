@@ -29,7 +29,7 @@ final class Ledger {
      * @param folded of a page, how many rows are folded away; -1 where it is open
      * @param faulty whether an expression of it has a fault
      */
-    record Row(String kind, String code, String page, int depth, String wording, String answer, String condition, int folded,
+    record LedgerRow(String kind, String code, String page, int depth, String wording, String answer, String condition, int folded,
             boolean faulty) {
 
         /** The name of the row in the page's own tree. */
@@ -48,7 +48,7 @@ final class Ledger {
     private final Questionnaire document;
     private final Wiring wiring;
     private final Set<String> folded;
-    private final List<Row> rows = new ArrayList<>();
+    private final List<LedgerRow> rows = new ArrayList<>();
     private final Set<String> faulty = new HashSet<>();
     private List<Decision> decisions;
 
@@ -57,7 +57,7 @@ final class Ledger {
         this.document = wiring.document();
         this.folded = folded;
         wiring.wires().stream().filter(w -> !w.faults().isEmpty()).forEach(w -> faulty.add(owner(w)));
-        rows.add(new Row("presentation", Edit.PRESENTATION, "", 0, "Welcome, buttons, messages, theme",
+        rows.add(new LedgerRow("presentation", Edit.PRESENTATION, "", 0, "Welcome, buttons, messages, theme",
                 document.linkParameters().isEmpty()
                         ? ""
                         : document.linkParameters().size()
@@ -66,7 +66,7 @@ final class Ledger {
         for (Page page : document.pages()) {
             page(page);
         }
-        rows.add(new Row("ending", Edit.ENDING, "", 0, "Outcomes",
+        rows.add(new LedgerRow("ending", Edit.ENDING, "", 0, "Outcomes",
                 document.outcomes().size() + (document.outcomes().size() == 1 ? " outcome" : " outcomes"),
                 document.outcomeTable().size() + (document.outcomeTable().size() == 1 ? " row, " : " rows, ") + document.claims().size()
                         + (document.claims().size() == 1 ? " own claim" : " own claims"),
@@ -83,7 +83,7 @@ final class Ledger {
         }
         String open = phrase(page.code() + ".openWhen");
         boolean isFolded = folded.contains(page.code());
-        rows.add(new Row("page", page.code(), page.code(), 0, page.title(), String.join(", ", rules),
+        rows.add(new LedgerRow("page", page.code(), page.code(), 0, page.title(), String.join(", ", rules),
                 open.isEmpty() ? "" : "open when " + open, isFolded ? (int) page.allItems().count() : -1, faulty.contains(page.code())));
         if (!isFolded) {
             items(page.items(), page.code(), 0);
@@ -92,7 +92,7 @@ final class Ledger {
 
     private void items(List<Item> items, String page, int depth) {
         for (Item item : items) {
-            rows.add(new Row(item.kind(), item.code(), page, depth, item.wording(), AnswerInShort.of(item),
+            rows.add(new LedgerRow(item.kind(), item.code(), page, depth, item.wording(), AnswerInShort.of(item),
                     phrase(item.code() + ".askWhen"), -1, faulty.contains(item.code())));
             if (item instanceof Group group) {
                 items(group.items(), page, depth + 1);
@@ -122,11 +122,11 @@ final class Ledger {
         return !others.hasNext();
     }
 
-    List<Row> rows() {
+    List<LedgerRow> rows() {
         return rows;
     }
 
-    Optional<Row> row(String code) {
+    Optional<LedgerRow> row(String code) {
         return rows.stream().filter(r -> r.code().equals(code)).findFirst();
     }
 

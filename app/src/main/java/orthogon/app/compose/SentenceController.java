@@ -95,9 +95,11 @@ class SentenceController {
     private List<Node> opened(String text, Wiring wiring, RuleFamily family, String owner) {
         List<Node> nodes = new ArrayList<>();
         Sentence sentence = text.isBlank() || text.strip().equals("true")
-                ? new Sentence.Group(true, false, List.of())
+                ? new Sentence.SentenceGroup(true, false, List.of())
                 : Sentence.of(text, wiring, family, owner);
-        Sentence.Group root = sentence instanceof Sentence.Group g ? g : new Sentence.Group(true, false, List.of(sentence));
+        Sentence.SentenceGroup root = sentence instanceof Sentence.SentenceGroup g
+                ? g
+                : new Sentence.SentenceGroup(true, false, List.of(sentence));
         flatten(root, 0, wiring, family, owner, nodes);
         if (root.parts().isEmpty()) {
             nodes.add(line(1, "", "", List.of(), wiring, family, owner));
@@ -107,11 +109,11 @@ class SentenceController {
 
     private void flatten(Sentence sentence, int depth, Wiring wiring, RuleFamily family, String owner, List<Node> into) {
         switch (sentence) {
-            case Sentence.Group g -> {
+            case Sentence.SentenceGroup g -> {
                 into.add(new Node("group", depth, g.all(), g.negated(), "", "", List.of(), "", Map.of(), Map.of()));
                 g.parts().forEach(p -> flatten(p, depth + 1, wiring, family, owner, into));
             }
-            case Sentence.Line l -> into.add(line(depth, l.subject(), l.comparison(), l.values(), wiring, family, owner));
+            case Sentence.SentenceLine l -> into.add(line(depth, l.subject(), l.comparison(), l.values(), wiring, family, owner));
             case Sentence.Typed t -> into.add(new Node("typed", depth, true, false, "", "", List.of(), t.text(), Map.of(), Map.of()));
         }
     }
@@ -124,7 +126,7 @@ class SentenceController {
         Type type = wiring.checked(family, owner, subject).type();
         Map<String, String> comparisons = Sentence.comparisons(subject, type);
         String fitting = comparisons.containsKey(comparison) ? comparison : comparisons.keySet().iterator().next();
-        Type of = type.kind() == Type.Kind.LIST ? type.element() : type;
+        Type of = type.kind() == Type.TypeKind.LIST ? type.element() : type;
         Map<String, String> choices = new LinkedHashMap<>();
         Optional<Answer> answer = wiring.document().question(of.owner()).map(Question::answer);
         of.options().forEach(o -> choices.put(o, answer.flatMap(a -> a.option(o)).map(Answer.Option::label)
@@ -180,7 +182,7 @@ class SentenceController {
     /** The tree that the depths of the lines tell. */
     private static Sentence tree(List<Node> nodes) {
         int[] next = {0};
-        return nodes.isEmpty() ? new Sentence.Group(true, false, List.of()) : node(nodes, next);
+        return nodes.isEmpty() ? new Sentence.SentenceGroup(true, false, List.of()) : node(nodes, next);
     }
 
     private static Sentence node(List<Node> nodes, int[] next) {
@@ -188,13 +190,14 @@ class SentenceController {
         if (!node.kind().equals("group")) {
             return node.kind().equals("typed")
                     ? new Sentence.Typed(node.text())
-                    : new Sentence.Line(node.subject(), node.comparison(), node.values().stream().filter(v -> !v.isBlank()).toList());
+                    : new Sentence.SentenceLine(node.subject(), node.comparison(),
+                            node.values().stream().filter(v -> !v.isBlank()).toList());
         }
         List<Sentence> parts = new ArrayList<>();
         while (next[0] < nodes.size() && nodes.get(next[0]).depth() > node.depth()) {
             parts.add(node(nodes, next));
         }
-        return new Sentence.Group(node.all(), node.negated(), parts);
+        return new Sentence.SentenceGroup(node.all(), node.negated(), parts);
     }
 
     /** What a line can be about at that place, subject to words. */

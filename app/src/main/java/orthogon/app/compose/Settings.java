@@ -85,7 +85,7 @@ final class Settings {
     static List<Setting> of(Answer answer) {
         List<Setting> all = new ArrayList<>();
         switch (answer) {
-            case Answer.Text t -> {
+            case Answer.TextAnswer t -> {
                 all.add(Setting.pair("Characters", "least", t.least(), "most", t.most(), ""));
                 all.add(Setting.choose("only", "Only", t.content().word(),
                         words("any", "any characters", "letters", "letters", "digits", "digits")));

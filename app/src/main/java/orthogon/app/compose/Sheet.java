@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Predicate;
-import orthogon.app.compose.Ledger.Row;
+import orthogon.app.compose.Ledger.LedgerRow;
 import orthogon.app.frame.Frame;
 import orthogon.app.frame.ListPart;
 import orthogon.app.proving.Proofs;
@@ -59,7 +59,7 @@ class Sheet {
         Wiring wiring = Wiring.of(draft.document());
         Ledger ledger = new Ledger(wiring, folded.of(draft.code()));
         Optional<Signs> signs = proofs.ready(draft).map(Signs::new);
-        ListPart<Row> part = ListPart.around(ledger.rows(), isShownAs(draft, at));
+        ListPart<LedgerRow> part = ListPart.around(ledger.rows(), isShownAs(draft, at));
         part(part, ledger, model);
         model.addAttribute("signs", signs.map(Signs::all).orElse(Map.of()));
         model.addAttribute("kinds", AnswerWords.KINDS);
@@ -70,16 +70,16 @@ class Sheet {
     }
 
     /** Finds the row by which another is shown: its page, where that is folded. */
-    private Predicate<Row> isShownAs(Draft draft, String at) {
+    private Predicate<LedgerRow> isShownAs(Draft draft, String at) {
         String code = draft.document().pageOf(at).map(Page::code).filter(folded.of(draft.code())::contains).orElse(at);
         return row -> row.code().equals(code);
     }
 
-    private static void part(ListPart<Row> part, Ledger ledger, Model model) {
+    private static void part(ListPart<LedgerRow> part, Ledger ledger, Model model) {
         model.addAttribute("part", part);
-        model.addAttribute("before", part.before().map(Row::code).orElse(""));
-        model.addAttribute("after", part.after().map(Row::code).orElse(""));
-        model.addAttribute("questionsBefore", ledger.rows().subList(0, part.first()).stream().filter(Row::isQuestion).count());
+        model.addAttribute("before", part.before().map(LedgerRow::code).orElse(""));
+        model.addAttribute("after", part.after().map(LedgerRow::code).orElse(""));
+        model.addAttribute("questionsBefore", ledger.rows().subList(0, part.first()).stream().filter(LedgerRow::isQuestion).count());
     }
 
     private void state(Draft draft, String at, Model model) {
@@ -90,7 +90,7 @@ class Sheet {
         model.addAttribute("canRedo", draft.redoTo().isPresent());
     }
 
-    private static String wiring(ListPart<Row> part, Ledger ledger, Optional<Signs> signs) {
+    private static String wiring(ListPart<LedgerRow> part, Ledger ledger, Optional<Signs> signs) {
         return new WiringLanes(part.shown(), ledger.decisions(), signs.map(Signs::never).orElse(Set.of())).svg();
     }
 
@@ -107,7 +107,7 @@ class Sheet {
                 ? ledger
                 : new Ledger(Wiring.of(d.document()), folded.of(draft.code())));
         Optional<Signs> signs = proofs.ready(draft).map(Signs::new);
-        ListPart<Row> part = ListPart.of(ledger.rows(), shown).with(ledger.rows(), isShownAs(draft, at));
+        ListPart<LedgerRow> part = ListPart.of(ledger.rows(), shown).with(ledger.rows(), isShownAs(draft, at));
         SheetChanges changes = SheetChanges.between(
                 before.map(b -> ListPart.of(b.rows(), shown)).filter(b -> b.number() == part.number()).map(ListPart::shown)
                         .orElse(List.of()),

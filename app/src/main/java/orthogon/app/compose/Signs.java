@@ -30,14 +30,14 @@ final class Signs {
         proof.document().outcomes().forEach(o -> outcomes.add(o.code()));
         for (Claim claim : proof.claims()) {
             String head = claim.at().row();
-            boolean ending = claim.kind().scope() == ClaimKind.Scope.ENDING
-                    || claim.kind().scope() == ClaimKind.Scope.RULE && head.isEmpty()
+            boolean ending = claim.kind().scope() == ClaimKind.ClaimScope.ENDING
+                    || claim.kind().scope() == ClaimKind.ClaimScope.RULE && head.isEmpty()
                     || claim.kind() == ClaimKind.CODE_UNIQUE && outcomes.contains(claim.place())
-                    || claim.kind().scope() == ClaimKind.Scope.TEXT && outcomes.contains(head)
+                    || claim.kind().scope() == ClaimKind.ClaimScope.TEXT && outcomes.contains(head)
                             && proof.document().item(head).isEmpty();
             claims.computeIfAbsent(ending ? Edit.ENDING : head, c -> new ArrayList<>()).add(claim);
             if (claim.verdict() == Verdict.REFUTED && claim.place().equals(head)
-                    && claim.kind().isReach() && claim.kind().scope() == ClaimKind.Scope.ROW) {
+                    && claim.kind().isReach() && claim.kind().scope() == ClaimKind.ClaimScope.ROW) {
                 never.add(head);
             }
         }

@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import orthogon.app.compose.Ledger.Decision;
-import orthogon.app.compose.Ledger.Row;
+import orthogon.app.compose.Ledger.LedgerRow;
 import org.springframework.web.util.HtmlUtils;
 
 /**
@@ -34,13 +34,13 @@ final class WiringLanes {
 
     private record RowExtent(int y, int height) {}
 
-    private record Span(String from, int top, int bottom) {}
+    private record LaneSpan(String from, int top, int bottom) {}
 
     /** @param never rows that nobody ever reaches */
-    WiringLanes(List<Row> rows, List<Decision> decisions, Set<String> never) {
+    WiringLanes(List<LedgerRow> rows, List<Decision> decisions, Set<String> never) {
         Map<String, RowExtent> places = new HashMap<>();
         int y = 0;
-        for (Row row : rows) {
+        for (LedgerRow row : rows) {
             int height = isBand(row.kind()) ? BAND : ROW;
             places.put(row.code(), new RowExtent(y, height));
             y += height;
@@ -82,7 +82,7 @@ final class WiringLanes {
     }
 
     private static Map<String, Integer> lanes(Map<String, List<Decision>> byFrom, Map<String, RowExtent> places) {
-        List<Span> spans = new ArrayList<>();
+        List<LaneSpan> spans = new ArrayList<>();
         byFrom.forEach((from, all) -> {
             int top = places.get(from).y();
             int bottom = top;
@@ -90,12 +90,12 @@ final class WiringLanes {
                 top = Math.min(top, places.get(d.to()).y());
                 bottom = Math.max(bottom, places.get(d.to()).y());
             }
-            spans.add(new Span(from, top, bottom));
+            spans.add(new LaneSpan(from, top, bottom));
         });
-        spans.sort(Comparator.comparingInt((Span s) -> s.bottom() - s.top()).thenComparingInt(Span::top));
-        List<List<Span>> lanes = new ArrayList<>();
+        spans.sort(Comparator.comparingInt((LaneSpan s) -> s.bottom() - s.top()).thenComparingInt(LaneSpan::top));
+        List<List<LaneSpan>> lanes = new ArrayList<>();
         Map<String, Integer> laneOf = new HashMap<>();
-        for (Span span : spans) {
+        for (LaneSpan span : spans) {
             int lane = 0;
             while (lane < lanes.size() && lanes.get(lane).stream().anyMatch(s -> s.top() <= span.bottom() && span.top() <= s.bottom())) {
                 lane++;

@@ -86,10 +86,10 @@ class DemoData implements SmartInitializingSingleton {
             for (int tries = 0; tries < 200 && interview.course().current().isPresent(); tries++) {
                 Course.PageView page = interview.course().current().get();
                 Map<String, Object> given = ORDINARY.page(interview, random);
-                Interview.Step step = interview.leave(given);
+                Interview.LeaveResult step = interview.leave(given);
                 interview = step.interview();
                 interviews.keep(new Running(running.id(), release, interview, at, Optional.empty(), 0, kept++), interview,
-                        step instanceof Interview.Step.Passed
+                        step instanceof Interview.LeaveResult.Passed
                                 ? Optional.of(page.page().code())
                                 : Optional.empty());
                 if (givesUp && random.nextInt(3) == 0) {

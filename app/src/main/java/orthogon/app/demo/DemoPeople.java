@@ -14,11 +14,11 @@ import org.springframework.stereotype.Component;
 @Component
 public class DemoPeople {
 
-    private record Person(String name, String shown, Role role, boolean administrator) {}
+    private record DemoPerson(String name, String shown, Role role, boolean administrator) {}
 
-    private static final List<Person> PEOPLE = List.of(new Person("ines", "Ines Tallow", Role.ANALYST, true),
-            new Person("jory", "Jory Penhale", Role.ANALYST, false), new Person("mirja", "Mirja Oland", Role.REVIEWER, false),
-            new Person("safi", "Safi Thorne", Role.TRANSLATOR, false), new Person("osk", "Osk Verrin", Role.VIEWER, false));
+    private static final List<DemoPerson> PEOPLE = List.of(new DemoPerson("ines", "Ines Tallow", Role.ANALYST, true),
+            new DemoPerson("jory", "Jory Penhale", Role.ANALYST, false), new DemoPerson("mirja", "Mirja Oland", Role.REVIEWER, false),
+            new DemoPerson("safi", "Safi Thorne", Role.TRANSLATOR, false), new DemoPerson("osk", "Osk Verrin", Role.VIEWER, false));
 
     private final PersonStore store;
     private final Passwords passwords;
@@ -32,7 +32,7 @@ public class DemoPeople {
 
     /** Full name of each person by the name that they sign in with. */
     public static Map<String, String> names() {
-        return PEOPLE.stream().collect(Collectors.toMap(Person::name, Person::shown, (a, b) -> a, LinkedHashMap::new));
+        return PEOPLE.stream().collect(Collectors.toMap(DemoPerson::name, DemoPerson::shown, (a, b) -> a, LinkedHashMap::new));
     }
 
     /** The address of one of them. */

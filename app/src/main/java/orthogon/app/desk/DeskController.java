@@ -49,7 +49,7 @@ import org.springframework.web.multipart.MultipartFile;
 class DeskController {
 
     /** One questionnaire on the Desk. */
-    record Row(String code, String title, int revision, OffsetDateTime at, int pages, long questions, String sign, String proof,
+    record DeskRow(String code, String title, int revision, OffsetDateTime at, int pages, long questions, String sign, String proof,
             String languages, String release, int thisWeek, boolean archived, boolean needsSignature) {
 
         public String when() {
@@ -57,10 +57,10 @@ class DeskController {
         }
     }
 
-    private static final Map<String, Comparator<Row>> ORDERS = Map.of("edit", Comparator.comparing(Row::at).reversed(), "title",
-            Comparator.comparing(r -> r.title().toLowerCase(java.util.Locale.ROOT)), "code", Comparator.comparing(Row::code), "proof",
+    private static final Map<String, Comparator<DeskRow>> ORDERS = Map.of("edit", Comparator.comparing(DeskRow::at).reversed(), "title",
+            Comparator.comparing(r -> r.title().toLowerCase(java.util.Locale.ROOT)), "code", Comparator.comparing(DeskRow::code), "proof",
             Comparator.comparing(r -> List.of("refuted", "undecided", "unchecked", "proved").indexOf(r.sign())), "responses",
-            Comparator.comparing(Row::thisWeek).reversed());
+            Comparator.comparing(DeskRow::thisWeek).reversed());
 
     /** What a removal takes away. */
     record Removal(String code, String title, int revisions, int releases, int interviews, int responses) {}
@@ -98,7 +98,7 @@ class DeskController {
     String desk(@RequestParam(defaultValue = "") String starter, @RequestParam(defaultValue = "edit") String sort,
             @RequestParam(defaultValue = "false") boolean archived, Authentication who, Model model) {
         Set<String> away = drafts.archived();
-        List<Row> all = drafts.all().stream().filter(d -> people.mayIn(who, d.code(), "LOOK")).map(d -> row(d, away.contains(d.code())))
+        List<DeskRow> all = drafts.all().stream().filter(d -> people.mayIn(who, d.code(), "LOOK")).map(d -> row(d, away.contains(d.code())))
                 .sorted(ORDERS.getOrDefault(sort, ORDERS.get("edit"))).toList();
         model.addAttribute("rows", all.stream().filter(r -> r.archived() == archived).toList());
         model.addAttribute("waiting", all.stream().filter(r -> !r.archived() && r.needsSignature()).toList());
@@ -119,9 +119,10 @@ class DeskController {
 
     private String removal(Draft draft, String wrong, Model model) {
         List<ReleaseStore.Release> all = releases.of(draft.id());
-        List<InterviewStore.Tally> tallies = all.stream().map(r -> interviews.tally(r.id())).toList();
+        List<InterviewStore.ResponseTally> tallies = all.stream().map(r -> interviews.tally(r.id())).toList();
         model.addAttribute("removal", new Removal(draft.code(), draft.document().title(), draft.revision(), all.size(),
-                tallies.stream().mapToInt(InterviewStore.Tally::begun).sum(), tallies.stream().mapToInt(InterviewStore.Tally::sent).sum()));
+                tallies.stream().mapToInt(InterviewStore.ResponseTally::begun).sum(),
+                tallies.stream().mapToInt(InterviewStore.ResponseTally::sent).sum()));
         model.addAttribute("wrong", wrong);
         return "removal";
     }
@@ -144,7 +145,7 @@ class DeskController {
         return "redirect:/" + (archived ? "" : "?archived=true");
     }
 
-    private Row row(Draft draft, boolean archived) {
+    private DeskRow row(Draft draft, boolean archived) {
         Optional<Proof> proof = proofs.ready(draft);
         long refuted = proof.map(p -> p.count(Verdict.REFUTED)).orElse(0L);
         long undecided = proof.map(p -> p.count(Verdict.UNDECIDED)).orElse(0L);
@@ -158,7 +159,7 @@ class DeskController {
                                 : proof.get().count(Verdict.PROVED) + " proved";
         List<ReleaseStore.Release> all = releases.of(draft.id());
         boolean released = !all.isEmpty() && all.getFirst().revision() == draft.revision();
-        return new Row(draft.code(), draft.document().title(), draft.revision(), draft.at(), draft.document().pages().size(),
+        return new DeskRow(draft.code(), draft.document().title(), draft.revision(), draft.at(), draft.document().pages().size(),
                 draft.document().questions().count(), sign, words, String.join(", ", draft.document().languages()),
                 all.isEmpty() ? "none yet" : "release " + all.getFirst().number(),
                 interviews.count(draft.id(), OffsetDateTime.now().minusDays(7)), archived,
@@ -206,11 +207,11 @@ class DeskController {
         try {
             progress.at("Reading the file", 0, 0);
             Questionnaire document = DocumentReader.read(content);
-            List<Result.Fault> leading = new ArrayList<>();
+            List<Result.ResultFault> leading = new ArrayList<>();
             for (int i = 0; i < document.outcomes().size(); i++) {
                 Questionnaire.Outcome outcome = document.outcomes().get(i);
                 if (!outcome.redirect().isEmpty() && !outcome.leadsOn()) {
-                    leading.add(new Result.Fault("/outcomes/" + i + "/redirect",
+                    leading.add(new Result.ResultFault("/outcomes/" + i + "/redirect",
                             "respondents can be led on to a web address only; write it like https://example.org/page"));
                 }
             }
@@ -224,7 +225,7 @@ class DeskController {
             return new Result.Address("/q/" + code + "/compose");
         } catch (UnusableFile e) {
             return new Result.Refusal("“" + name + "” cannot be used as a questionnaire. Fix what is listed and open it again.",
-                    e.faults().stream().map(f -> new Result.Fault(f.pointer(), f.message())).toList());
+                    e.faults().stream().map(f -> new Result.ResultFault(f.pointer(), f.message())).toList());
         }
     }
 

@@ -27,11 +27,11 @@ import org.springframework.ui.Model;
 public class Editing {
 
     /** Two people changed the same thing, or one would take back what another did; the second is told, and may go on all the same. */
-    public static final class Conflict extends Exception {
+    public static final class EditConflict extends Exception {
 
-        private final transient Choice choice;
+        private final transient ConflictChoice choice;
 
-        Conflict(String message, Choice choice) {
+        EditConflict(String message, ConflictChoice choice) {
             super(message, null, false, false);
             this.choice = choice;
         }
@@ -46,13 +46,13 @@ public class Editing {
      * @param yours what was sent
      * @param revision the revision that a second try names
      */
-    public record Choice(String kind, String theirs, String yours, int revision) {
-        static final Choice NONE = new Choice("", "", "", 0);
+    public record ConflictChoice(String kind, String theirs, String yours, int revision) {
+        static final ConflictChoice NONE = new ConflictChoice("", "", "", 0);
     }
 
     /** An edit that may not be possible; gives the view that shows what came of it. */
     public interface Attempt {
-        String view() throws Refused, Conflict;
+        String view() throws Refused, EditConflict;
     }
 
     /** A change of a part of a row, made on the newest revision, whatever else has changed there. */
@@ -100,7 +100,7 @@ public class Editing {
             return attempt.view();
         } catch (Refused e) {
             return refused(e.getMessage(), 422, model, response);
-        } catch (Conflict e) {
+        } catch (EditConflict e) {
             model.addAttribute("choice", e.choice);
             return refused(e.getMessage(), 409, model, response);
         }
@@ -122,7 +122,7 @@ public class Editing {
     }
 
     /** Makes an edit about whole items, pages or lists. */
-    public Draft make(String code, int revision, Edit edit, Principal who) throws Refused, Conflict {
+    public Draft make(String code, int revision, Edit edit, Principal who) throws Refused, EditConflict {
         return make(code, revision, new PartialEdit() {
             @Override
             public Edit on(Questionnaire newest) {
@@ -143,7 +143,7 @@ public class Editing {
         }, who);
     }
 
-    public Draft make(String code, int revision, PartialEdit edit, Principal who) throws Refused, Conflict {
+    public Draft make(String code, int revision, PartialEdit edit, Principal who) throws Refused, EditConflict {
         while (true) {
             Draft head = frame.draft(code);
             Optional<Draft> seen = head.revision() == revision ? Optional.of(head) : drafts.at(head.id(), revision);
@@ -163,12 +163,12 @@ public class Editing {
         }
     }
 
-    private interface Kept {
+    private interface KeptRevision {
         Draft draft() throws Overtaken;
     }
 
     /** Keeps a revision and its line in the trail; empty where somebody else made a revision at the same moment. */
-    private Optional<Draft> keep(String code, Principal who, Kept kept, String words) {
+    private Optional<Draft> keep(String code, Principal who, KeptRevision kept, String words) {
         Optional<Draft> made = acts.perhaps(who.getName(), code, () -> {
             try {
                 return Optional.of(kept.draft());
@@ -182,7 +182,7 @@ public class Editing {
     }
 
     /** Says who changed the part since it was seen, and offers both texts where they are short. */
-    private Conflict conflict(Draft head, Optional<Draft> seen, PartialEdit edit) {
+    private EditConflict conflict(Draft head, Optional<Draft> seen, PartialEdit edit) {
         Draft by = head;
         Object then = seen.map(d -> edit.part(d.document())).orElse(null);
         int from = Math.max(seen.map(Draft::revision).orElse(0), head.revision() - MOST_LOOKED_BACK);
@@ -196,11 +196,11 @@ public class Editing {
             }
         }
         boolean gone = edit.part(head.document()) == null && then != null;
-        return new Conflict(people.shown(by.author()) + (gone ? " removed " : " changed ") + edit.words() + " while you worked on it ("
+        return new EditConflict(people.shown(by.author()) + (gone ? " removed " : " changed ") + edit.words() + " while you worked on it ("
                 + by.command() + ", revision " + by.revision() + "). Your change is not made.",
                 edit.sent().isEmpty()
-                        ? Choice.NONE
-                        : new Choice("field", edit.text(head.document()), edit.sent(), head.revision()));
+                        ? ConflictChoice.NONE
+                        : new ConflictChoice("field", edit.text(head.document()), edit.sent(), head.revision()));
     }
 
     /**
@@ -210,15 +210,15 @@ public class Editing {
      * @return what was done, in words; empty where there is nothing to undo
      * @throws Conflict where the edit is of somebody else, or somebody made another at the same moment
      */
-    public String undo(String code, boolean redo, boolean anyway, Principal who) throws Conflict {
+    public String undo(String code, boolean redo, boolean anyway, Principal who) throws EditConflict {
         Draft head = frame.draft(code);
         if (redo ? head.redoTo().isEmpty() : head.undoTo().isEmpty()) {
             return "";
         }
         String undone = redo ? drafts.redone(head) : head.command();
         if (!anyway && !head.author().equals(who.getName())) {
-            throw new Conflict("The last edit is by " + people.shown(head.author()) + ": " + head.command() + " (revision "
-                    + head.revision() + ").", new Choice(redo ? "redo" : "undo", "", "", head.revision()));
+            throw new EditConflict("The last edit is by " + people.shown(head.author()) + ": " + head.command() + " (revision "
+                    + head.revision() + ").", new ConflictChoice(redo ? "redo" : "undo", "", "", head.revision()));
         }
         String words = (redo ? "made again: " : "undid: ") + undone;
         if (keep(code, who, () -> redo ? drafts.redo(head, who.getName()) : drafts.undo(head, who.getName()), words).isEmpty()) {
@@ -227,12 +227,12 @@ public class Editing {
         return words.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + words.substring(1) + ".";
     }
 
-    private static Conflict overtaken() {
-        return new Conflict("Somebody made a revision at the same moment. Look at it, then try again.", Choice.NONE);
+    private static EditConflict overtaken() {
+        return new EditConflict("Somebody made a revision at the same moment. Look at it, then try again.", ConflictChoice.NONE);
     }
 
     /** The document of an earlier revision, made the newest again; what came in between stays in the history. */
-    public Draft restore(String code, int revision, Principal who) throws Refused, Conflict {
+    public Draft restore(String code, int revision, Principal who) throws Refused, EditConflict {
         Draft head = frame.draft(code);
         Draft wanted = drafts.at(head.id(), revision).orElseThrow(() -> new Refused("There is no revision " + revision + "."));
         String words = "restored revision " + revision;

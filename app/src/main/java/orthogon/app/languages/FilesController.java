@@ -54,7 +54,7 @@ class FilesController {
     private static final int MOST_DOUBTFUL = 500;
 
     /** A text of a file in the preview. */
-    record Row(int number, Incoming.Judged judged) {}
+    record ImportRow(int number, Incoming.Judged judged) {}
 
     private final Frame frame;
     private final Editing editing;
@@ -122,7 +122,7 @@ class FilesController {
     }
 
     /** What was read in a file, and what it would do to the draft as it was then. */
-    private record Read(String name, int revision, List<Incoming.Judged> judged) {}
+    private record ReadFile(String name, int revision, List<Incoming.Judged> judged) {}
 
     /** Shows what a file would change; nothing is changed yet. */
     @PostMapping("/import")
@@ -138,16 +138,16 @@ class FilesController {
                 List<TextRow> rows = rows(name, content, progress);
                 progress.at("Comparing the texts", 0, 0);
                 List<Incoming.Judged> judged = Incoming.judge(draft.document(), rows.stream().map(TextRow::incoming).toList());
-                return new Result.Found(new Read(name, draft.revision(), judged), sheet + "/import");
+                return new Result.FoundFile(new ReadFile(name, draft.revision(), judged), sheet + "/import");
             } catch (UnreadableTexts e) {
                 return new Result.Refusal("“" + name + "”: " + e.getMessage(), List.of());
             }
         });
         return switch (works.soon(work).orElse(null)) {
-            case Result.Found found -> "redirect:" + found.to() + "?work=" + work.id();
+            case Result.FoundFile found -> "redirect:" + found.to() + "?work=" + work.id();
             case Result.Refusal refusal -> {
                 response.setStatus(422);
-                yield show(draft, new Read(name, draft.revision(), List.of()), "", refusal.message(), model);
+                yield show(draft, new ReadFile(name, draft.revision(), List.of()), "", refusal.message(), model);
             }
             case null, default -> "redirect:" + Works.address(work);
         };
@@ -158,8 +158,8 @@ class FilesController {
         return show(frame.draft(code), kept(work, who), work, "", model);
     }
 
-    private Read kept(String work, Principal who) {
-        return works.found(work, who.getName(), Read.class)
+    private ReadFile kept(String work, Principal who) {
+        return works.found(work, who.getName(), ReadFile.class)
                 .orElseThrow(() -> new NotThere("What was read in the file is not kept any more. Choose the file again."));
     }
 
@@ -171,26 +171,26 @@ class FilesController {
         return text.stripLeading().replaceFirst("^\uFEFF", "").startsWith("<") ? XliffFile.read(text, progress) : TextTable.readCsv(text);
     }
 
-    private String show(Draft draft, Read read, String work, String message, Model model) {
+    private String show(Draft draft, ReadFile read, String work, String message, Model model) {
         frame.fill(model, draft, "languages");
         Map<String, Long> counts = new LinkedHashMap<>();
-        for (Incoming.Kind kind : Incoming.Kind.values()) {
+        for (Incoming.IncomingKind kind : Incoming.IncomingKind.values()) {
             long count = read.judged().stream().filter(j -> j.kind() == kind).count();
             if (count > 0) {
                 counts.put(kind.word(), count);
             }
         }
-        List<Row> rows = new ArrayList<>();
+        List<ImportRow> rows = new ArrayList<>();
         int doubtful = 0;
         int left = 0;
         for (int i = 0; i < read.judged().size(); i++) {
             Incoming.Judged judged = read.judged().get(i);
-            if (judged.kind() == Incoming.Kind.SAME || judged.kind() == Incoming.Kind.EMPTY) {
+            if (judged.kind() == Incoming.IncomingKind.SAME || judged.kind() == Incoming.IncomingKind.EMPTY) {
                 continue;
             }
             doubtful += judged.mayBeTaken() ? 0 : 1;
             if (rows.size() < MOST_ROWS && (judged.mayBeTaken() || doubtful <= MOST_DOUBTFUL)) {
-                rows.add(new Row(i, judged));
+                rows.add(new ImportRow(i, judged));
             } else {
                 left++;
             }
@@ -209,22 +209,22 @@ class FilesController {
     String take(@PathVariable String code, @RequestParam String work, @RequestParam(defaultValue = "") List<Integer> take, Principal who,
             Model model, HttpServletResponse response) {
         Draft draft = frame.draft(code);
-        Read read = kept(work, who);
+        ReadFile read = kept(work, who);
         List<Incoming> wanted = take.stream().filter(n -> n >= 0 && n < read.judged().size()).map(n -> read.judged().get(n).incoming())
                 .toList();
-        Map<String, List<Translate.Text>> byLanguage = new LinkedHashMap<>();
+        Map<String, List<Translate.TranslatedText>> byLanguage = new LinkedHashMap<>();
         for (Incoming.Judged each : Incoming.judge(draft.document(), wanted)) {
             if (each.mayBeTaken()) {
-                byLanguage.computeIfAbsent(each.incoming().language(), l -> new ArrayList<>()).add(new Translate.Text(
+                byLanguage.computeIfAbsent(each.incoming().language(), l -> new ArrayList<>()).add(new Translate.TranslatedText(
                         each.incoming().unit(), each.incoming().text(), each.incoming().state(), each.incoming().source()));
             }
         }
         try {
             editing.make(code, draft.revision(),
                     new ImportTexts(byLanguage.entrySet().stream().map(e -> new Translate(e.getKey(), e.getValue())).toList()), who);
-        } catch (Refused | Editing.Conflict e) {
+        } catch (Refused | Editing.EditConflict e) {
             response.setStatus(409);
-            return show(draft, new Read(read.name(), draft.revision(), Incoming.judge(draft.document(),
+            return show(draft, new ReadFile(read.name(), draft.revision(), Incoming.judge(draft.document(),
                     read.judged().stream().map(Incoming.Judged::incoming).toList())), work, e.getMessage(), model);
         }
         return "redirect:/q/" + code + "/languages" + (byLanguage.isEmpty() ? "" : "?to=" + byLanguage.keySet().iterator().next());

@@ -58,9 +58,9 @@ class LanguagesController {
      * @param find words that stand in the unit, its source or its translation
      * @param unit that is open; the first one listed where empty
      */
-    record Wanted(String to, String show, String find, String unit) {
+    record WantedTexts(String to, String show, String find, String unit) {
 
-        Wanted {
+        WantedTexts {
             to = Objects.requireNonNullElse(to, "");
             show = Objects.requireNonNullElse(show, "");
             find = Objects.requireNonNullElse(find, "");
@@ -82,10 +82,10 @@ class LanguagesController {
     }
 
     /** One line of the list. */
-    record Row(Units.Unit unit, String state, String place) {}
+    record UnitRow(Units.Unit unit, String state, String place) {}
 
     /** Lines of one page or outcome. */
-    record Group(String title, List<Row> rows) {}
+    record TextGroup(String title, List<UnitRow> rows) {}
 
     /** A language with how far it is. */
     record LanguageProgress(String tag, String name, String direction, int percent, long left, boolean current) {}
@@ -118,20 +118,20 @@ class LanguagesController {
     }
 
     @GetMapping
-    String sheet(@PathVariable String code, @ModelAttribute Wanted wanted, Model model) {
+    String sheet(@PathVariable String code, @ModelAttribute WantedTexts wanted, Model model) {
         Draft draft = frame.draft(code);
         fill(draft, wanted, model);
         return "languages";
     }
 
-    private void fill(Draft draft, Wanted asked, Model model) {
+    private void fill(Draft draft, WantedTexts asked, Model model) {
         Questionnaire document = draft.document();
         frame.fill(model, draft, "languages");
         List<String> tags = targets(document);
         String to = tags.contains(asked.to()) || asked.to().equals(Stretch.TAG)
                 ? asked.to()
                 : tags.isEmpty() ? Stretch.TAG : tags.getFirst();
-        Wanted wanted = new Wanted(to, asked.show(), asked.find(), asked.unit());
+        WantedTexts wanted = new WantedTexts(to, asked.show(), asked.find(), asked.unit());
         Proof proof = proofs.soon(draft);
         List<Units.Unit> listed = listed(document, proof, wanted);
         model.addAttribute("wanted", wanted);
@@ -172,7 +172,7 @@ class LanguagesController {
         }
         List<Units.Unit> units = new ArrayList<>();
         Units.sources(document, document.sourceLanguage()).forEach((unit, source) -> units
-                .add(new Units.Unit(unit, source, Stretch.of(source), Units.State.REVIEWED, source, List.of())));
+                .add(new Units.Unit(unit, source, Stretch.of(source), Units.TextState.REVIEWED, source, List.of())));
         return units;
     }
 
@@ -180,7 +180,7 @@ class LanguagesController {
         return units(document, to).stream().filter(u -> u.unit().equals(unit)).findFirst();
     }
 
-    private static List<Units.Unit> listed(Questionnaire document, Proof proof, Wanted wanted) {
+    private static List<Units.Unit> listed(Questionnaire document, Proof proof, WantedTexts wanted) {
         boolean asks = wanted.show().equals("unmet");
         return units(document, wanted.to()).stream().filter(u -> wanted.takes(u, !asks || isMet(document, proof, u.unit()))).toList();
     }
@@ -201,16 +201,16 @@ class LanguagesController {
         return tongues;
     }
 
-    private static List<Group> groups(Questionnaire document, List<Units.Unit> units) {
-        Map<String, List<Row>> groups = new LinkedHashMap<>();
+    private static List<TextGroup> groups(Questionnaire document, List<Units.Unit> units) {
+        Map<String, List<UnitRow>> groups = new LinkedHashMap<>();
         TextPlaces places = new TextPlaces(document);
         for (Units.Unit unit : units) {
             String place = places.of(unit.unit());
             String title = place.contains("”") ? place.substring(0, place.indexOf('”') + 1) : place;
             String rest = place.length() > title.length() ? place.substring(title.length()).replaceFirst("^[,:] ?", "") : "";
-            groups.computeIfAbsent(title, t -> new ArrayList<>()).add(new Row(unit, state(unit), rest));
+            groups.computeIfAbsent(title, t -> new ArrayList<>()).add(new UnitRow(unit, state(unit), rest));
         }
-        return groups.entrySet().stream().map(e -> new Group(e.getKey(), e.getValue())).toList();
+        return groups.entrySet().stream().map(e -> new TextGroup(e.getKey(), e.getValue())).toList();
     }
 
     private static String state(Units.Unit unit) {
@@ -218,14 +218,14 @@ class LanguagesController {
     }
 
     @GetMapping("/unit")
-    String unit(@PathVariable String code, @ModelAttribute Wanted wanted, Model model) {
+    String unit(@PathVariable String code, @ModelAttribute WantedTexts wanted, Model model) {
         Draft draft = frame.draft(code);
         Units.Unit unit = unit(draft.document(), wanted.to(), wanted.unit()).orElseThrow(() -> new NotThere("There is no such text."));
         fillUnit(draft, wanted, Optional.of(unit), model);
         return "languages :: unit";
     }
 
-    private void fillUnit(Draft draft, Wanted wanted, Optional<Units.Unit> unit, Model model) {
+    private void fillUnit(Draft draft, WantedTexts wanted, Optional<Units.Unit> unit, Model model) {
         model.addAttribute("code", draft.code());
         model.addAttribute("wanted", wanted);
         model.addAttribute("toName", OwnWords.name(wanted.to()));
@@ -236,7 +236,7 @@ class LanguagesController {
 
     /** Keeps a text and opens the next one of the list. */
     @PostMapping("/keep")
-    String keep(@PathVariable String code, @ModelAttribute Wanted wanted, @RequestParam String text, @RequestParam String of,
+    String keep(@PathVariable String code, @ModelAttribute WantedTexts wanted, @RequestParam String text, @RequestParam String of,
             @RequestParam(defaultValue = Translate.DRAFT) String state, @RequestParam(defaultValue = "") String next, Principal who,
             Model model, HttpServletResponse response) {
         return Editing.attempt(model, response, () -> {
@@ -253,12 +253,13 @@ class LanguagesController {
                 throw new Refused("A text with a fault cannot be reviewed: " + String.join("; ", faults) + ".");
             }
             Draft draft = editing.make(code, seen.revision(), new Translate(wanted.to(),
-                    List.of(new Translate.Text(wanted.unit(), text, reviewed ? Translate.REVIEWED : Translate.DRAFT))), who);
+                    List.of(new Translate.TranslatedText(wanted.unit(), text, reviewed ? Translate.REVIEWED : Translate.DRAFT))), who);
             Units.Unit kept = Units.one(draft.document(), wanted.to(), wanted.unit()).orElseThrow();
             Optional<Units.Unit> after = next.isEmpty() ? Optional.of(kept) : unit(draft.document(), wanted.to(), next);
-            model.addAttribute("kept", new Row(kept, state(kept), Units.place(draft.document(), kept.unit())));
+            model.addAttribute("kept", new UnitRow(kept, state(kept), Units.place(draft.document(), kept.unit())));
             model.addAttribute("tongues", tongues(draft.document(), wanted.to()));
-            fillUnit(draft, new Wanted(wanted.to(), wanted.show(), wanted.find(), after.map(Units.Unit::unit).orElse("")), after, model);
+            fillUnit(draft, new WantedTexts(wanted.to(), wanted.show(), wanted.find(), after.map(Units.Unit::unit).orElse("")), after,
+                    model);
             return "languages :: kept";
         });
     }
@@ -284,7 +285,7 @@ class LanguagesController {
     }
 
     @PostMapping("/note")
-    String note(@PathVariable String code, @ModelAttribute Wanted wanted, @RequestParam String note, Principal who, Model model,
+    String note(@PathVariable String code, @ModelAttribute WantedTexts wanted, @RequestParam String note, Principal who, Model model,
             HttpServletResponse response) {
         return Editing.attempt(model, response, () -> {
             Draft draft = editing.make(code, frame.draft(code).revision(), new Annotate(wanted.unit(), note), who);
@@ -316,10 +317,10 @@ class LanguagesController {
             Draft made = editing.make(code, draft.revision(), new ChangeLanguages(wanted), who);
             String added = made.document().languages().getLast();
             return "redirect:/q/" + code + "/languages" + (wanted.size() > draft.document().languages().size() ? "?to=" + added : "");
-        } catch (Refused | Editing.Conflict e) {
+        } catch (Refused | Editing.EditConflict e) {
             response.setStatus(422);
             model.addAttribute("message", e.getMessage());
-            return sheet(code, new Wanted("", "", "", ""), model);
+            return sheet(code, new WantedTexts("", "", "", ""), model);
         }
     }
 
@@ -328,12 +329,13 @@ class LanguagesController {
     String replace(@PathVariable String code, @RequestParam String to, @RequestParam String words, @RequestParam String by,
             @RequestParam(defaultValue = "") String go, Principal who, Model model, HttpServletResponse response) {
         Draft draft = frame.draft(code);
-        List<Translate.Text> changed = words.isEmpty()
+        List<Translate.TranslatedText> changed = words.isEmpty()
                 ? List.of()
                 : Units.in(draft.document(), to).stream().filter(u -> u.text().contains(words))
-                        .map(u -> new Translate.Text(u.unit(), u.text().replace(words, by), Translate.DRAFT, u.of())).toList();
+                        .map(u -> new Translate.TranslatedText(u.unit(), u.text().replace(words, by), Translate.DRAFT, u.of())).toList();
         List<String> damaged = changed.stream()
-                .filter(t -> !Marks.faults(t.of(), t.text(), to).isEmpty() || t.text().isBlank()).map(Translate.Text::unit).toList();
+                .filter(t -> !Marks.faults(t.of(), t.text(), to).isEmpty() || t.text().isBlank()).map(Translate.TranslatedText::unit)
+                .toList();
         if (go.equals("replace") && !changed.isEmpty()) {
             try {
                 if (!damaged.isEmpty()) {
@@ -341,7 +343,7 @@ class LanguagesController {
                 }
                 editing.make(code, draft.revision(), new Translate(to, changed), who);
                 return "redirect:/q/" + code + "/languages?to=" + to;
-            } catch (Refused | Editing.Conflict e) {
+            } catch (Refused | Editing.EditConflict e) {
                 response.setStatus(422);
                 model.addAttribute("message", e.getMessage());
             }
@@ -351,7 +353,7 @@ class LanguagesController {
                 .toList());
         model.addAttribute("sought", words);
         model.addAttribute("by", by);
-        fill(draft, new Wanted(to, "", "", ""), model);
+        fill(draft, new WantedTexts(to, "", "", ""), model);
         return "languages";
     }
 }

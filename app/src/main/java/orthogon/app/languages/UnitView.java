@@ -4,21 +4,20 @@ import java.math.BigInteger;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import orthogon.core.place.RuleFamily;
-import orthogon.core.place.PlaceText;
-import orthogon.core.place.Place;
 import orthogon.app.frame.Frame;
 import orthogon.core.expression.Phrase;
-import orthogon.core.expression.Wiring;
-import orthogon.core.language.TextDifference;
 import orthogon.core.language.Marks;
 import orthogon.core.language.OwnWords;
 import orthogon.core.language.Stretch;
+import orthogon.core.language.TextDifference;
 import orthogon.core.language.Units;
+import orthogon.core.place.Place;
+import orthogon.core.place.PlaceText;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.flow.Figures;
-import orthogon.core.proof.flow.TextRoutes;
 import orthogon.core.proof.flow.Routes;
+import orthogon.core.proof.flow.TextRoutes;
 import orthogon.core.questionnaire.Questionnaire;
 
 /**
@@ -40,13 +39,13 @@ record UnitView(Units.Unit unit, String place, List<Marks.Piece> pieces, List<Ma
 
     static UnitView of(Questionnaire document, Proof proof, String language, Units.Unit unit) {
         String source = unit.source();
-        List<Marks.Mark> marks = Marks.of(source).stream().filter(m -> m.kind() != Marks.Kind.MARKUP).toList();
-        boolean counts = marks.stream().anyMatch(m -> m.kind() == Marks.Kind.PLURAL);
+        List<Marks.Mark> marks = Marks.of(source).stream().filter(m -> m.kind() != Marks.MarkKind.MARKUP).toList();
+        boolean counts = marks.stream().anyMatch(m -> m.kind() == Marks.MarkKind.PLURAL);
         List<String> memory = new ArrayList<>(Units.remembered(document, language, source));
         memory.remove(unit.text());
         return new UnitView(unit, Units.place(document, unit.unit()), Marks.pieces(source), marks,
                 counts ? Marks.pluralForms(language) : List.of(),
-                unit.state() == Units.State.STALE ? TextDifference.of(unit.of(), source) : List.of(), memory,
+                unit.state() == Units.TextState.STALE ? TextDifference.of(unit.of(), source) : List.of(), memory,
                 met(document, proof, unit.unit()),
                 shownWhen(proof, document, unit.unit()), document.notes().getOrDefault(unit.unit(), ""), language.equals(Stretch.TAG),
                 Marks.arms(unit.text()));
@@ -94,7 +93,7 @@ record UnitView(Units.Unit unit, String place, List<Marks.Piece> pieces, List<Ma
 
     /** A first text with all forms, to be filled in. */
     public String skeleton() {
-        return marks.stream().filter(m -> m.kind() == Marks.Kind.PLURAL).findFirst().map(m -> {
+        return marks.stream().filter(m -> m.kind() == Marks.MarkKind.PLURAL).findFirst().map(m -> {
             String name = m.shown().substring(1, m.shown().indexOf(','));
             StringBuilder text = new StringBuilder("{" + name + ", plural,");
             forms.forEach(f -> text.append(' ').append(f).append(" {# …}"));

@@ -11,13 +11,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Wiring;
 import orthogon.core.expression.Wiring.Wire;
 import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.flow.Transition;
 import orthogon.core.questionnaire.Group;
@@ -31,7 +31,7 @@ import orthogon.core.questionnaire.Questionnaire;
  *
  * @param ways between pages, the outcome table and outcomes
  */
-record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
+record Branches(List<PageFrame> frames, List<OutcomeBox> outcomes, List<MapWay> ways) {
 
     /** More boxes, lines and ways than this are neither laid out nor legible. */
     static final int MOST_DRAWN = 4_000;
@@ -59,7 +59,7 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
      * @param state {@code refuted}, {@code undecided} or {@code proved}, of all claims about it and what is on it and not drawn
      * @param reached whether somebody comes to it
      */
-    record Frame(String code, String title, int number, String state, boolean reached, List<Box> boxes, List<Line> lines) {}
+    record PageFrame(String code, String title, int number, String state, boolean reached, List<MapBox> boxes, List<ConditionLine> lines) {}
 
     /**
      * An item, or a reference to one on another page.
@@ -67,12 +67,12 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
      * @param id unique in the drawing
      * @param code of the item
      */
-    record Box(String id, String code, String kind, String wording, String state, boolean reached, boolean reference) {}
+    record MapBox(String id, String code, String kind, String wording, String state, boolean reached, boolean reference) {}
 
     /** What decides an item on the same page; the first line of several says the condition. */
-    record Line(String from, String to, String words, boolean reached) {}
+    record ConditionLine(String from, String to, String words, boolean reached) {}
 
-    record Outcome(String code, String label, String state, boolean reached) {}
+    record OutcomeBox(String code, String label, String state, boolean reached) {}
 
     /**
      * A way from one page to the next stop.
@@ -81,13 +81,13 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
      * @param uses codes that its condition speaks of
      * @param place of its condition; empty for none
      */
-    record Way(String from, String to, String kind, String words, Set<String> uses, boolean reached, String place) {
+    record MapWay(String from, String to, String kind, String words, Set<String> uses, boolean reached, String place) {
 
         /** The same way, for counting who takes it. */
         Transition counted(Questionnaire document) {
             List<String> pages = document.pages().stream().map(Page::code).toList();
             int end = pages.size();
-            return new Transition(Transition.Kind.valueOf(kind.toUpperCase(Locale.ROOT)),
+            return new Transition(Transition.TransitionKind.valueOf(kind.toUpperCase(Locale.ROOT)),
                     from.equals(TABLE) ? end : pages.indexOf(from), pages.contains(to) ? pages.indexOf(to) : end,
                     kind.equals("next") ? "" : place);
         }
@@ -115,10 +115,10 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
     }
 
     static Branches of(Proof proof, Level level) {
-        return new Reading(proof, level).read();
+        return new BranchReading(proof, level).read();
     }
 
-    private static final class Reading {
+    private static final class BranchReading {
 
         private static final Set<RuleFamily> DECIDING = Set.of(RuleFamily.ASK_WHEN, RuleFamily.DERIVE, RuleFamily.OFFER_WHEN,
                 RuleFamily.REQUIRE_WHEN);
@@ -135,7 +135,7 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
         private final Map<String, List<Wire>> decided = new HashMap<>();
         private final Map<String, String> groups = new HashMap<>();
 
-        Reading(Proof proof, Level level) {
+        BranchReading(Proof proof, Level level) {
             this.proof = proof;
             this.wiring = proof.wiring();
             this.document = proof.document();
@@ -159,7 +159,7 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
                     continue;
                 }
                 if (claim.blocking()) {
-                    boolean ofTable = claim.kind() == ClaimKind.ONE_OUTCOME || claim.kind().scope() == ClaimKind.Scope.DOCUMENT
+                    boolean ofTable = claim.kind() == ClaimKind.ONE_OUTCOME || claim.kind().scope() == ClaimKind.ClaimScope.DOCUMENT
                             || claim.at().isOf(RuleFamily.OUTCOME_ROW);
                     states.merge(ofTable ? TABLE : claim.at().row(), claim.verdict().word(),
                             (a, b) -> a.equals("refuted") ? a : b);
@@ -171,12 +171,12 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
         }
 
         Branches read() {
-            List<Frame> frames = new ArrayList<>();
+            List<PageFrame> frames = new ArrayList<>();
             for (Page page : document.pages()) {
                 frames.add(frame(page, frames.size() + 1));
             }
-            List<Outcome> outcomes = document.outcomes().stream()
-                    .map(o -> new Outcome(o.code(), o.label(), state(o.code()), !never.contains(o.code()))).toList();
+            List<OutcomeBox> outcomes = document.outcomes().stream()
+                    .map(o -> new OutcomeBox(o.code(), o.label(), state(o.code()), !never.contains(o.code()))).toList();
             return new Branches(frames, outcomes, ways());
         }
 
@@ -184,12 +184,12 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
             return states.getOrDefault(code, "proved");
         }
 
-        private Frame frame(Page page, int number) {
+        private PageFrame frame(Page page, int number) {
             List<Item> items = page.allItems().filter(this::isDrawn).toList();
             Set<String> here = new LinkedHashSet<>(items.stream().map(Item::code).toList());
             // References stand first, since what decides stands above what it decides.
-            Map<String, Box> boxes = new LinkedHashMap<>();
-            List<Line> lines = new ArrayList<>();
+            Map<String, MapBox> boxes = new LinkedHashMap<>();
+            List<ConditionLine> lines = new ArrayList<>();
             for (Item item : items) {
                 lines.addAll(lines(page, item, here, boxes));
             }
@@ -201,11 +201,12 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
                 String inner = state(item.code());
                 state = inner.equals("refuted") || state.equals("proved") ? inner : state;
             }
-            return new Frame(page.code(), page.title(), number, state, !never.contains(page.code()), List.copyOf(boxes.values()), lines);
+            return new PageFrame(page.code(), page.title(), number, state, !never.contains(page.code()), List.copyOf(boxes.values()),
+                    lines);
         }
 
-        private Box box(Item item, String id, boolean reference) {
-            return new Box(id, item.code(), item.kind(), item.wording(), reference ? "proved" : state(item.code()),
+        private MapBox box(Item item, String id, boolean reference) {
+            return new MapBox(id, item.code(), item.kind(), item.wording(), reference ? "proved" : state(item.code()),
                     !never.contains(item.code()), reference);
         }
 
@@ -213,8 +214,8 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
             return level == Level.ALL || level == Level.DECIDING && deciding.contains(item.code());
         }
 
-        private List<Line> lines(Page page, Item item, Set<String> here, Map<String, Box> boxes) {
-            List<Line> lines = new ArrayList<>();
+        private List<ConditionLine> lines(Page page, Item item, Set<String> here, Map<String, MapBox> boxes) {
+            List<ConditionLine> lines = new ArrayList<>();
             boolean reached = !never.contains(item.code());
             Map<String, String> deciders = new LinkedHashMap<>();
             for (Wire wire : decided.getOrDefault(item.code(), List.of())) {
@@ -231,13 +232,13 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
                     from = page.code() + "~" + code;
                     String id = from;
                     boxes.computeIfAbsent(id, k -> Optional.ofNullable(items.get(code)).map(i -> box(i, id, true))
-                            .orElseGet(() -> new Box(id, code, "link parameter", "", "proved", true, true)));
+                            .orElseGet(() -> new MapBox(id, code, "link parameter", "", "proved", true, true)));
                 }
-                lines.add(new Line(from, item.code(), said.add(words) ? words : "", reached));
+                lines.add(new ConditionLine(from, item.code(), said.add(words) ? words : "", reached));
             });
             String group = groups.get(item.code());
             if (group != null && here.contains(group)) {
-                lines.add(new Line(group, item.code(), "", reached));
+                lines.add(new ConditionLine(group, item.code(), "", reached));
             }
             return lines;
         }
@@ -252,8 +253,8 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
             };
         }
 
-        private List<Way> ways() {
-            List<Way> ways = new ArrayList<>();
+        private List<MapWay> ways() {
+            List<MapWay> ways = new ArrayList<>();
             List<Page> pages = document.pages();
             for (int p = 0; p < pages.size(); p++) {
                 Page page = pages.get(p);
@@ -281,14 +282,14 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
         }
 
         /** To the next page; past it, where it may be closed, to the one behind, and so on. */
-        private void onward(String from, int next, boolean visited, List<Way> ways) {
+        private void onward(String from, int next, boolean visited, List<MapWay> ways) {
             List<Page> pages = document.pages();
             boolean past = false;
             for (int p = next; p < pages.size(); p++) {
                 String place = pages.get(p).code() + ".openWhen";
                 boolean open = isAlways(pages.get(p).openWhen());
                 ways.add(open
-                        ? new Way(from, pages.get(p).code(), "next", past ? "otherwise" : "", Set.of(), visited, "")
+                        ? new MapWay(from, pages.get(p).code(), "next", past ? "otherwise" : "", Set.of(), visited, "")
                         : way(from, pages.get(p).code(), "next", place, visited && !never.contains(pages.get(p).code())));
                 if (open) {
                     return;
@@ -296,7 +297,7 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
                 past = true;
             }
             if (!document.outcomeTable().isEmpty()) {
-                ways.add(new Way(from, TABLE, "next", past ? "otherwise" : "", Set.of(), visited, ""));
+                ways.add(new MapWay(from, TABLE, "next", past ? "otherwise" : "", Set.of(), visited, ""));
             }
         }
 
@@ -304,7 +305,7 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
             return condition.isBlank() || condition.strip().equals("true");
         }
 
-        private Way way(String from, String to, String kind, String place, boolean reached) {
+        private MapWay way(String from, String to, String kind, String place, boolean reached) {
             Optional<Wire> wire = wiring.at(place);
             String phrase = wire.map(w -> w.readable().map(Phrase::of).orElse(w.text())).orElse("");
             boolean always = phrase.isEmpty() || phrase.equals("true");
@@ -314,7 +315,7 @@ record Branches(List<Frame> frames, List<Outcome> outcomes, List<Way> ways) {
                 case "row" -> always ? "all others" : phrase;
                 default -> always ? "" : phrase;
             };
-            return new Way(from, to, kind, words, wire.map(Wire::uses).orElse(Set.of()), reached, place);
+            return new MapWay(from, to, kind, words, wire.map(Wire::uses).orElse(Set.of()), reached, place);
         }
     }
 }

@@ -63,13 +63,13 @@ final class Drawing {
         branches.outcomes().forEach(o -> stop(o.code(), "outcome", o.label(), laid.frames().get(o.code()), o.state(), o.reached(),
                 followed.isNobody() || followed.outcome().equals(o.code())));
         for (int i = 0; i < branches.ways().size(); i++) {
-            Branches.Way way = branches.ways().get(i);
+            Branches.MapWay way = branches.ways().get(i);
             line(way.from(), way.to(), "way " + way.kind(), way.words(), way.uses(), way.reached(), laid.ways().get(i), isOn(way),
                     " data-way=\"" + i + "\"");
         }
         int n = 0;
-        for (Branches.Frame frame : branches.frames()) {
-            for (Branches.Line line : frame.lines()) {
+        for (Branches.PageFrame frame : branches.frames()) {
+            for (Branches.ConditionLine line : frame.lines()) {
                 line(line.from(), line.to(), "line", line.words(), Set.of(), line.reached(), laid.lines().get(n++),
                         followed.isNobody() || followed.met().contains(line.to()), "");
             }
@@ -77,7 +77,7 @@ final class Drawing {
         return svg.append("</svg>\n").toString();
     }
 
-    private boolean isOn(Branches.Way way) {
+    private boolean isOn(Branches.MapWay way) {
         if (followed.isNobody()) {
             return true;
         }
@@ -90,15 +90,15 @@ final class Drawing {
     }
 
     private String last() {
-        return branches.frames().stream().map(Branches.Frame::code).filter(followed.met()::contains).reduce((a, b) -> b).orElse("");
+        return branches.frames().stream().map(Branches.PageFrame::code).filter(followed.met()::contains).reduce((a, b) -> b).orElse("");
     }
 
     private String next(String page) {
-        return branches.frames().stream().map(Branches.Frame::code).filter(followed.met()::contains)
+        return branches.frames().stream().map(Branches.PageFrame::code).filter(followed.met()::contains)
                 .dropWhile(c -> !c.equals(page)).skip(1).findFirst().orElse("");
     }
 
-    private void frame(Branches.Frame frame) {
+    private void frame(Branches.PageFrame frame) {
         MapLayout.Area at = laid.frames().get(frame.code());
         boolean on = followed.isNobody() || followed.met().contains(frame.code());
         svg.append("<g class=\"").append(classes("frame", frame.state(), frame.reached(), on)).append("\" data-code=\"")
@@ -108,12 +108,12 @@ final class Drawing {
         text(at.x() + 10, at.y() + 19, "title", frame.number() + "  " + cut(frame.title(), (int) (at.width() / 7.2) - 6));
         sign(frame.state(), at);
         svg.append("</g>\n");
-        for (Branches.Box box : frame.boxes()) {
+        for (Branches.MapBox box : frame.boxes()) {
             box(box, on);
         }
     }
 
-    private void box(Branches.Box box, boolean pageOn) {
+    private void box(Branches.MapBox box, boolean pageOn) {
         MapLayout.Area at = laid.boxes().get(box.id());
         boolean on = pageOn && (followed.isNobody() || box.reference() || box.kind().equals("derived")
                 || followed.met().contains(box.code()));
@@ -147,7 +147,7 @@ final class Drawing {
         }
     }
 
-    private void line(String from, String to, String kind, String words, Set<String> uses, boolean reached, MapLayout.Route route,
+    private void line(String from, String to, String kind, String words, Set<String> uses, boolean reached, MapLayout.DrawnWay route,
             boolean on,
             String more) {
         if (route.path().isEmpty()) {

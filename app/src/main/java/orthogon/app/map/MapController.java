@@ -51,7 +51,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 class MapController {
 
     /** One connection in the table form. */
-    record Row(String from, String how, String to, String when, boolean reached, int way) {}
+    record WayRow(String from, String how, String to, String when, boolean reached, int way) {}
 
     /** What one part of a questionnaire decides or is decided by. */
     record About(String at, String title, String kind, String condition, List<String> decidedBy, List<String> decides, List<Claim> open,
@@ -94,7 +94,7 @@ class MapController {
         model.addAttribute("document", draft.document());
         model.addAttribute("asTable", !drawn);
         model.addAttribute("svg", drawn ? drawing(draft, branches, course, false) : "");
-        List<Row> rows = drawn ? List.of() : rows(draft, branches);
+        List<WayRow> rows = drawn ? List.of() : rows(draft, branches);
         model.addAttribute("rows", rows.size() > Branches.MOST_DRAWN ? rows.subList(0, Branches.MOST_DRAWN) : rows);
         model.addAttribute("note", note(level, as, shown, drawn, rows.size()));
         about(proof, at).ifPresent(a -> model.addAttribute("about", a));
@@ -165,16 +165,16 @@ class MapController {
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + code + "-map.svg\"").body(svg);
     }
 
-    private static List<Row> rows(Draft draft, Branches branches) {
-        List<Row> rows = new ArrayList<>();
-        for (Branches.Way way : branches.ways()) {
-            rows.add(new Row(name(draft, way.from()), way.how(), name(draft, way.to()),
+    private static List<WayRow> rows(Draft draft, Branches branches) {
+        List<WayRow> rows = new ArrayList<>();
+        for (Branches.MapWay way : branches.ways()) {
+            rows.add(new WayRow(name(draft, way.from()), way.how(), name(draft, way.to()),
                     way.words().isEmpty() ? "always" : way.words(), way.reached(), rows.size()));
         }
-        for (Branches.Frame page : branches.frames()) {
-            for (Branches.Line line : page.lines()) {
+        for (Branches.PageFrame page : branches.frames()) {
+            for (Branches.ConditionLine line : page.lines()) {
                 String from = line.from().substring(line.from().indexOf('~') + 1);
-                rows.add(new Row(from, "decides", line.to(), line.words(), line.reached(), -1));
+                rows.add(new WayRow(from, "decides", line.to(), line.words(), line.reached(), -1));
             }
         }
         return rows;
@@ -210,11 +210,11 @@ class MapController {
     String way(@PathVariable String code, @RequestParam int number, Model model) {
         Draft draft = frame.draft(code);
         Proof proof = proofs.of(draft);
-        List<Branches.Way> ways = Branches.of(proof, Branches.Level.PAGES).ways();
+        List<Branches.MapWay> ways = Branches.of(proof, Branches.Level.PAGES).ways();
         if (number < 0 || number >= ways.size()) {
             throw new NotThere("This way is not in the questionnaire any more. Load the map again.");
         }
-        Branches.Way way = ways.get(number);
+        Branches.MapWay way = ways.get(number);
         Optional<Share> share = shares.ready(draft, proof, way.counted(draft.document()));
         Optional<Figures> all = proof.counted();
         model.addAttribute("code", code);

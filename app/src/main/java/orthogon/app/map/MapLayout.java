@@ -32,7 +32,8 @@ import org.eclipse.elk.graph.util.ElkGraphUtil;
  * @param lines in the order of all lines of all frames
  * @param ways in the order of the ways
  */
-record MapLayout(double width, double height, Map<String, Area> frames, Map<String, Area> boxes, List<Route> lines, List<Route> ways) {
+record MapLayout(double width, double height, Map<String, Area> frames, Map<String, Area> boxes, List<DrawnWay> lines,
+        List<DrawnWay> ways) {
 
     /** A rectangle. */
     record Area(double x, double y, double width, double height) {
@@ -48,12 +49,12 @@ record MapLayout(double width, double height, Map<String, Area> frames, Map<Stri
      * @param path as SVG draws it
      * @param words the label, shortened to what has room; empty for none
      */
-    record Route(String path, String words, double x, double y, double width) {
+    record DrawnWay(String path, String words, double x, double y, double width) {
 
-        Route moved(double right, double down) {
+        DrawnWay moved(double right, double down) {
             String elsewhere = POINT.matcher(path).replaceAll(
                     m -> at(Double.parseDouble(m.group(1)) + right) + " " + at(Double.parseDouble(m.group(2)) + down));
-            return new Route(elsewhere, words, x + right, y + down, width);
+            return new DrawnWay(elsewhere, words, x + right, y + down, width);
         }
     }
 
@@ -82,8 +83,8 @@ record MapLayout(double width, double height, Map<String, Area> frames, Map<Stri
     static MapLayout of(Branches branches) {
         Map<String, Area> sizes = new LinkedHashMap<>();
         Map<String, Map<String, Area>> boxes = new HashMap<>();
-        Map<String, List<Route>> lines = new HashMap<>();
-        for (Branches.Frame frame : branches.frames()) {
+        Map<String, List<DrawnWay>> lines = new HashMap<>();
+        for (Branches.PageFrame frame : branches.frames()) {
             ElkNode graph = graph();
             Map<String, ElkNode> nodes = new LinkedHashMap<>();
             frame.boxes().forEach(b -> nodes.put(b.id(), node(graph, BOX_WIDTH, b.reference() ? REFERENCE_HEIGHT : BOX_HEIGHT)));
@@ -143,7 +144,7 @@ record MapLayout(double width, double height, Map<String, Area> frames, Map<Stri
         return edge;
     }
 
-    private static Route route(ElkEdge edge) {
+    private static DrawnWay route(ElkEdge edge) {
         StringBuilder path = new StringBuilder();
         for (ElkEdgeSection section : edge.getSections()) {
             path.append('M').append(at(section.getStartX())).append(' ').append(at(section.getStartY()));
@@ -151,8 +152,8 @@ record MapLayout(double width, double height, Map<String, Area> frames, Map<Stri
             path.append('L').append(at(section.getEndX())).append(' ').append(at(section.getEndY()));
         }
         return edge.getLabels().stream().findFirst()
-                .map(l -> new Route(path.toString(), l.getText(), l.getX(), l.getY(), l.getWidth()))
-                .orElseGet(() -> new Route(path.toString(), "", 0, 0, 0));
+                .map(l -> new DrawnWay(path.toString(), l.getText(), l.getX(), l.getY(), l.getWidth()))
+                .orElseGet(() -> new DrawnWay(path.toString(), "", 0, 0, 0));
     }
 
     /** The label, shortened to what has room. */

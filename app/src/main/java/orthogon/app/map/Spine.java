@@ -11,7 +11,7 @@ import java.util.function.ObjIntConsumer;
 import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
 import orthogon.app.map.MapLayout.Area;
-import orthogon.app.map.MapLayout.Route;
+import orthogon.app.map.MapLayout.DrawnWay;
 
 /**
  * Lays out pages among each other: one below the other in the order of the document, the way from page to page straight down between
@@ -33,7 +33,7 @@ final class Spine {
     private final List<String> stops = new ArrayList<>();
     private final List<String> outcomes = new ArrayList<>();
     private final Map<String, Area> places = new LinkedHashMap<>();
-    private final Route[] routes;
+    private final DrawnWay[] routes;
     /** Page to how many ends of side ways stand above the next one, at its right and at its left. */
     private final Map<String, Integer> right = new HashMap<>();
     private final Map<String, Integer> left = new HashMap<>();
@@ -44,14 +44,14 @@ final class Spine {
     Spine(Branches branches, Map<String, Area> sizes) {
         this.branches = branches;
         this.sizes = sizes;
-        this.routes = new Route[branches.ways().size()];
+        this.routes = new DrawnWay[branches.ways().size()];
         branches.frames().forEach(f -> stops.add(f.code()));
         if (branches.ways().stream().anyMatch(w -> w.from().equals(Branches.TABLE) || w.to().equals(Branches.TABLE))) {
             stops.add(Branches.TABLE);
         }
         branches.outcomes().stream().filter(o -> isFinished(o.code())).forEach(o -> outcomes.add(o.code()));
         branches.outcomes().stream().filter(o -> !isFinished(o.code())).forEach(o -> outcomes.add(o.code()));
-        Arrays.fill(routes, new Route("", "", 0, 0, 0));
+        Arrays.fill(routes, new DrawnWay("", "", 0, 0, 0));
         stand();
         aside();
         finishes();
@@ -63,16 +63,16 @@ final class Spine {
         return branches.ways().stream().anyMatch(w -> isFinish(w) && w.to().equals(outcome));
     }
 
-    private static boolean isFinish(Branches.Way way) {
+    private static boolean isFinish(Branches.MapWay way) {
         return way.kind().equals("finish");
     }
 
     /** Whether the way leads past nothing: from a stop to the next one. */
-    private boolean isMain(Branches.Way way) {
+    private boolean isMain(Branches.MapWay way) {
         return way.kind().equals("next") && stops.indexOf(way.to()) == stops.indexOf(way.from()) + 1;
     }
 
-    private boolean isAside(Branches.Way way) {
+    private boolean isAside(Branches.MapWay way) {
         return (way.kind().equals("next") || way.kind().equals("skip")) && !isMain(way) && stops.contains(way.from())
                 && stops.contains(way.to());
     }
@@ -97,13 +97,13 @@ final class Spine {
             double end = places.get(way.to()).y();
             String words = MapLayout.shown(way.words());
             double width = MapLayout.width(words);
-            routes[i] = new Route("M0 " + MapLayout.at(top) + "L0 " + MapLayout.at(end), words, -width / 2,
+            routes[i] = new DrawnWay("M0 " + MapLayout.at(top) + "L0 " + MapLayout.at(end), words, -width / 2,
                     (top + end - MapLayout.LABEL_HEIGHT) / 2 - 2,
                     width);
         });
     }
 
-    private void each(Predicate<Branches.Way> which, ObjIntConsumer<Branches.Way> draw) {
+    private void each(Predicate<Branches.MapWay> which, ObjIntConsumer<Branches.MapWay> draw) {
         for (int i = 0; i < routes.length; i++) {
             if (which.test(branches.ways().get(i))) {
                 draw.accept(branches.ways().get(i), i);
@@ -116,7 +116,7 @@ final class Spine {
     }
 
     /** How far from the middle the lanes of one side begin: beside every page and behind every label. */
-    private double lanes(Predicate<Branches.Way> which) {
+    private double lanes(Predicate<Branches.MapWay> which) {
         double[] widest = {0};
         stops.forEach(s -> widest[0] = Math.max(widest[0], places.get(s).width() / 2));
         each(which, (w, i) -> widest[0] = Math.max(widest[0],
@@ -149,7 +149,7 @@ final class Spine {
             double x = begin + LANE * lane.get(way.to());
             double start = from.width() / 2;
             String words = MapLayout.shown(way.words());
-            routes[i] = new Route(
+            routes[i] = new DrawnWay(
                     "M" + MapLayout.at(start) + " " + MapLayout.at(y) + "L" + MapLayout.at(x) + " " + MapLayout.at(y) + "L"
                             + MapLayout.at(x) + " "
                             + MapLayout.at(slot(to, 0)) + "L" + MapLayout.at(to.width() / 2) + " " + MapLayout.at(slot(to, 0)),
@@ -194,7 +194,7 @@ final class Spine {
             double in = to.x() + to.width() / 3;
             String words = MapLayout.shown(way.words());
             double width = MapLayout.width(words);
-            routes[i] = new Route(
+            routes[i] = new DrawnWay(
                     "M" + MapLayout.at(-from.width() / 2) + " " + MapLayout.at(y) + "L" + MapLayout.at(out) + " " + MapLayout.at(y) + "L"
                             + MapLayout.at(out) + " " + MapLayout.at(down) + "L" + MapLayout.at(in) + " " + MapLayout.at(down) + "L"
                             + MapLayout.at(in) + " "
@@ -203,7 +203,7 @@ final class Spine {
         });
     }
 
-    private List<Branches.Way> rowsTo(String outcome) {
+    private List<Branches.MapWay> rowsTo(String outcome) {
         return branches.ways().stream().filter(w -> w.kind().equals("row") && w.to().equals(outcome)).toList();
     }
 
@@ -227,14 +227,16 @@ final class Spine {
             String words = MapLayout.shown(way.words());
             double width = MapLayout.width(words);
             double y = bus + 4 + MapLayout.LABEL_HEIGHT * (told.merge(way.to(), 1, Integer::sum) - 1);
-            routes[i] = new Route("M0 " + MapLayout.at(foot) + "L0 " + MapLayout.at(bus) + "L" + MapLayout.at(x) + " " + MapLayout.at(bus)
-                    + "L" + MapLayout.at(x)
-                    + " " + MapLayout.at(to.y()), words, x - width / 2, y, width);
+            routes[i] = new DrawnWay(
+                    "M0 " + MapLayout.at(foot) + "L0 " + MapLayout.at(bus) + "L" + MapLayout.at(x) + " " + MapLayout.at(bus)
+                            + "L" + MapLayout.at(x)
+                            + " " + MapLayout.at(to.y()),
+                    words, x - width / 2, y, width);
         });
     }
 
     /** The whole drawing around its pages, moved to where no coordinate is negative. */
-    MapLayout laid(Map<String, List<Route>> lines, Map<String, Map<String, Area>> boxes) {
+    MapLayout laid(Map<String, List<DrawnWay>> lines, Map<String, Map<String, Area>> boxes) {
         double least = 0;
         double most = 0;
         double foot = 0;
@@ -243,7 +245,7 @@ final class Spine {
             most = Math.max(most, p.x() + p.width());
             foot = Math.max(foot, p.y() + p.height());
         }
-        for (Route route : routes) {
+        for (DrawnWay route : routes) {
             for (String point : route.path().isEmpty() ? new String[0] : route.path().substring(1).split("L")) {
                 double x = Double.parseDouble(point.split(" ")[0]);
                 least = Math.min(least, x);
@@ -256,13 +258,13 @@ final class Spine {
         Map<String, Area> moved = new LinkedHashMap<>();
         places.forEach((code, p) -> moved.put(code, p.moved(right, MARGIN)));
         Map<String, Area> inside = new HashMap<>();
-        List<Route> all = new ArrayList<>();
-        for (Branches.Frame frame : branches.frames()) {
+        List<DrawnWay> all = new ArrayList<>();
+        for (Branches.PageFrame frame : branches.frames()) {
             Area at = moved.get(frame.code());
             boxes.get(frame.code()).forEach((id, b) -> inside.put(id, b.moved(at.x(), at.y())));
             lines.get(frame.code()).forEach(l -> all.add(l.moved(at.x(), at.y())));
         }
-        List<Route> ways = Arrays.stream(routes).map(r -> r.moved(right, MARGIN)).toList();
+        List<DrawnWay> ways = Arrays.stream(routes).map(r -> r.moved(right, MARGIN)).toList();
         return new MapLayout(most - least + 2 * MARGIN, foot + 2 * MARGIN, moved, inside, all, ways);
     }
 }

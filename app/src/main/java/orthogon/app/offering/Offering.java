@@ -13,7 +13,7 @@ import orthogon.app.store.OfferStore;
 import orthogon.app.store.OfferStore.Offer;
 import orthogon.app.store.ReleaseStore;
 import orthogon.app.store.ReleaseStore.Release;
-import orthogon.app.store.ReleaseStore.State;
+import orthogon.app.store.ReleaseStore.ReleaseState;
 import org.springframework.stereotype.Component;
 
 /**
@@ -24,10 +24,10 @@ import org.springframework.stereotype.Component;
 public class Offering {
 
     /** What is there. */
-    public sealed interface Found {
+    public sealed interface AtAddress {
 
         /** A release that takes answers. */
-        record Open(Release release) implements Found {}
+        record Open(Release release) implements AtAddress {}
 
         /**
          * Nobody can begin at present.
@@ -37,10 +37,10 @@ public class Offering {
          * @param when moment that it speaks of; empty where it speaks of none
          * @param message of the analyst's own; may be empty
          */
-        record Shut(Release release, String why, Optional<OffsetDateTime> when, String message) implements Found {}
+        record Shut(Release release, String why, Optional<OffsetDateTime> when, String message) implements AtAddress {}
 
         /** There is nothing. */
-        record Nothing() implements Found {}
+        record Nothing() implements AtAddress {}
     }
 
     private static final OffsetDateTime EVER = OffsetDateTime.parse("2000-01-01T00:00:00Z");
@@ -60,36 +60,37 @@ public class Offering {
     }
 
     /** @param token an address in words, the token of a release, or that of an invitation */
-    public Found at(String token, OffsetDateTime now) {
+    public AtAddress at(String token, OffsetDateTime now) {
         Optional<Long> questionnaire = invitations.withToken(token).map(Invitation::questionnaireId)
                 .or(() -> offers.atAddress(token).map(Offer::questionnaireId))
                 .or(() -> releases.withToken(token).map(Release::questionnaireId))
                 .or(() -> drafts.head(token.replace('-', '_')).map(DraftStore.Draft::id)
                         .filter(id -> offer(id).address().equals(token)));
-        return questionnaire.map(id -> at(id, now)).orElse(new Found.Nothing());
+        return questionnaire.map(id -> at(id, now)).orElse(new AtAddress.Nothing());
     }
 
-    private Found at(long questionnaire, OffsetDateTime now) {
+    private AtAddress at(long questionnaire, OffsetDateTime now) {
         List<Release> all = releases.of(questionnaire);
         if (all.isEmpty()) {
-            return new Found.Nothing();
+            return new AtAddress.Nothing();
         }
-        Release newest = all.stream().filter(r -> releases.standing(r.id()).state() != State.WITHDRAWN).findFirst().orElse(all.getFirst());
+        Release newest = all.stream().filter(r -> releases.standing(r.id()).state() != ReleaseState.WITHDRAWN).findFirst()
+                .orElse(all.getFirst());
         ReleaseStore.Availability standing = releases.standing(newest.id());
-        if (standing.state() != State.OPEN) {
-            return new Found.Shut(newest, "closed_title", Optional.empty(), standing.message());
+        if (standing.state() != ReleaseState.OPEN) {
+            return new AtAddress.Shut(newest, "closed_title", Optional.empty(), standing.message());
         }
         Offer offer = offer(questionnaire);
         if (offer.opensAt().filter(now::isBefore).isPresent()) {
-            return new Found.Shut(newest, "opens", offer.opensAt(), "");
+            return new AtAddress.Shut(newest, "opens", offer.opensAt(), "");
         }
         if (offer.closesAt().filter(t -> !now.isBefore(t)).isPresent()) {
-            return new Found.Shut(newest, "closed_since", offer.closesAt(), "");
+            return new AtAddress.Shut(newest, "closed_since", offer.closesAt(), "");
         }
         if (offer.mostResponses() > 0 && interviews.count(questionnaire, EVER) >= offer.mostResponses()) {
-            return new Found.Shut(newest, "full", Optional.empty(), "");
+            return new AtAddress.Shut(newest, "full", Optional.empty(), "");
         }
-        return new Found.Open(newest);
+        return new AtAddress.Open(newest);
     }
 
     public Offer offer(long questionnaire) {
@@ -99,7 +100,7 @@ public class Offering {
     /** Why nobody goes on with a release that was withdrawn; empty where it was not. */
     public Optional<String> withdrawn(Release release) {
         ReleaseStore.Availability standing = releases.standing(release.id());
-        return standing.state() == State.WITHDRAWN ? Optional.of(standing.message()) : Optional.empty();
+        return standing.state() == ReleaseState.WITHDRAWN ? Optional.of(standing.message()) : Optional.empty();
     }
 
     /** Lets other pages show this one in a frame, where the questionnaire allows it. */

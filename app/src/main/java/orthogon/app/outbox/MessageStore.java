@@ -13,7 +13,7 @@ class MessageStore implements Outbox {
     private static final String INSERT = "insert into message (sent_to, subject, text, sent_at) values (:to, :subject, :text, :at)";
     private static final String NEWEST = "select sent_to, subject, text, sent_at from message order by id desc limit :most";
 
-    record Message(String to, String subject, String text, OffsetDateTime at) {}
+    record MailedMessage(String to, String subject, String text, OffsetDateTime at) {}
 
     private final JdbcClient jdbc;
 
@@ -26,8 +26,8 @@ class MessageStore implements Outbox {
         jdbc.sql(INSERT).param("to", to).param("subject", subject).param("text", text).param("at", OffsetDateTime.now()).update();
     }
 
-    List<Message> newest(int most) {
-        return jdbc.sql(NEWEST).param("most", most).query((row, n) -> new Message(row.getString("sent_to"), row.getString("subject"),
+    List<MailedMessage> newest(int most) {
+        return jdbc.sql(NEWEST).param("most", most).query((row, n) -> new MailedMessage(row.getString("sent_to"), row.getString("subject"),
                 row.getString("text"), Times.at(row, "sent_at"))).list();
     }
 }

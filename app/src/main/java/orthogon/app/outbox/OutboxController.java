@@ -9,7 +9,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 class OutboxController {
 
     /** One message as shown. */
-    record Shown(String to, String subject, String text, String when) {}
+    record ShownMessage(String to, String subject, String text, String when) {}
 
     private static final int MOST = 200;
 
@@ -22,7 +22,7 @@ class OutboxController {
     @GetMapping("/outbox")
     String outbox(Model model) {
         model.addAttribute("messages",
-                messages.newest(MOST).stream().map(m -> new Shown(m.to(), m.subject(), m.text(), Frame.when(m.at()))).toList());
+                messages.newest(MOST).stream().map(m -> new ShownMessage(m.to(), m.subject(), m.text(), Frame.when(m.at()))).toList());
         return "outbox";
     }
 }

@@ -28,7 +28,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 class OwnAccountController {
 
     /** One session as listed. */
-    record Line(String key, String address, String browser, String since, String last, boolean isThis) {}
+    record SessionLine(String key, String address, String browser, String since, String last, boolean isThis) {}
 
     /** The key of a second factor that is offered and not yet taken. */
     private static final String OFFERED = "offered-key";
@@ -45,7 +45,7 @@ class OwnAccountController {
         this.secondFactor = secondFactor;
     }
 
-    private interface Act {
+    private interface OwnAct {
         void done() throws Refused;
     }
 
@@ -55,7 +55,7 @@ class OwnAccountController {
         model.addAttribute("person", person);
         model.addAttribute("least", Passwords.LEAST);
         model.addAttribute("demanded", secondFactor.isDemanded());
-        model.addAttribute("sessions", signedIn.of(who.getName(), session.getId()).stream().map(s -> new Line(s.key(), s.address(),
+        model.addAttribute("sessions", signedIn.of(who.getName(), session.getId()).stream().map(s -> new SessionLine(s.key(), s.address(),
                 s.browser(), Frame.when(s.since().atZone(ZoneId.systemDefault()).toOffsetDateTime()),
                 Frame.when(s.last().atZone(ZoneId.systemDefault()).toOffsetDateTime()), s.isThis())).toList());
         if (person.secondFactor().isEmpty()) {
@@ -67,7 +67,7 @@ class OwnAccountController {
         return "me";
     }
 
-    private String done(Act act, String done, Principal who, HttpSession session, Model model, HttpServletResponse response) {
+    private String done(OwnAct act, String done, Principal who, HttpSession session, Model model, HttpServletResponse response) {
         try {
             act.done();
             model.addAttribute("done", done);

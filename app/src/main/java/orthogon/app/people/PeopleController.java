@@ -40,7 +40,7 @@ class PeopleController {
      * @param state invited, active, or shut out
      * @param own codes of questionnaires with a role for that one, in words
      */
-    record Row(String name, String shown, String email, String role, boolean administrator, String state, boolean hasSecondFactor,
+    record PersonRow(String name, String shown, String email, String role, boolean administrator, String state, boolean hasSecondFactor,
             boolean hasIdentity,
             int sessions, String own) {}
 
@@ -61,7 +61,7 @@ class PeopleController {
         this.drafts = drafts;
     }
 
-    private interface Act {
+    private interface PeopleAct {
         void done() throws Refused;
     }
 
@@ -73,10 +73,10 @@ class PeopleController {
         return "people";
     }
 
-    private Row row(Person p) {
+    private PersonRow row(Person p) {
         String own = String.join(", ", new TreeMap<>(p.roles()).entrySet().stream()
                 .map(r -> r.getKey() + " (" + r.getValue().toLowerCase(Locale.ROOT) + ")").toList());
-        return new Row(p.name(), p.shown(), p.email(), p.role(), p.administrator(),
+        return new PersonRow(p.name(), p.shown(), p.email(), p.role(), p.administrator(),
                 p.disabled() ? "shut out" : p.hasJoined() ? "active" : "invited", !p.secondFactor().isEmpty(),
                 !p.identity().isEmpty(),
                 signedIn.of(p.name(), "").size(), own);
@@ -113,7 +113,7 @@ class PeopleController {
         }
     }
 
-    private String done(String name, Act act, RedirectAttributes flash) {
+    private String done(String name, PeopleAct act, RedirectAttributes flash) {
         try {
             act.done();
         } catch (Refused e) {

@@ -54,7 +54,8 @@ class DrillsController {
      * @param differs what the interview does otherwise; empty where nothing
      * @param answers as JSON
      */
-    record Row(int number, String outcome, String letter, int colour, String pages, int questions, int tries, int covers, String covered,
+    record DrillRow(int number, String outcome, String letter, int colour, String pages, int questions, int tries, int covers,
+            String covered,
             String differs, String answers, boolean pinned) {}
 
     /** One pinned drill. */
@@ -114,8 +115,8 @@ class DrillsController {
         return StoredAnswers.write(all);
     }
 
-    private static List<Row> rows(Draft draft, DrillSet set, List<List<String>> differences, List<DrillStore.SavedDrill> kept) {
-        List<Row> rows = new ArrayList<>();
+    private static List<DrillRow> rows(Draft draft, DrillSet set, List<List<String>> differences, List<DrillStore.SavedDrill> kept) {
+        List<DrillRow> rows = new ArrayList<>();
         List<String> known = kept.stream().map(DrillsController::answers).toList();
         List<Drill> drills = set.drills().map(Drills::drills).orElse(List.of());
         for (int i = 0; i < drills.size(); i++) {
@@ -123,9 +124,9 @@ class DrillsController {
             int outcome = RouteLanes.number(draft.document(), drill.outcome());
             int tries = drill.steps().stream().mapToInt(s -> s.attempts().size()).sum();
             String answers = StoredAnswers.write(drill.answers());
-            rows.add(new Row(i + 1, RouteLanes.label(draft.document(), drill.outcome()), RouteLanes.letter(outcome),
+            rows.add(new DrillRow(i + 1, RouteLanes.label(draft.document(), drill.outcome()), RouteLanes.letter(outcome),
                     outcome % RouteLanes.COLOURS,
-                    drill.steps().stream().map(Drill.Step::page).collect(Collectors.joining(" › ")),
+                    drill.steps().stream().map(Drill.DrillStep::page).collect(Collectors.joining(" › ")),
                     drill.steps().stream().mapToInt(s -> s.asked().size()).sum(), tries, drill.covers().size() + tries,
                     drill.covers().stream().map(Goal::words).collect(Collectors.joining("; ")),
                     String.join("; ", differences.get(i)), answers, known.contains(answers)));

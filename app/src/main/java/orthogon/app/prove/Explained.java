@@ -8,9 +8,6 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import orthogon.core.place.RuleFamily;
-import orthogon.core.place.PlaceText;
-import orthogon.core.place.Place;
 import orthogon.app.questions.AnswersInWords;
 import orthogon.core.edit.Edit;
 import orthogon.core.interview.Course;
@@ -19,17 +16,20 @@ import orthogon.core.interview.Problem;
 import orthogon.core.interview.Reasons;
 import orthogon.core.language.Piping;
 import orthogon.core.language.Texts;
+import orthogon.core.place.Place;
+import orthogon.core.place.PlaceText;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
-import orthogon.core.proof.claim.Finding;
 import orthogon.core.proof.claim.ClaimKind;
-import orthogon.core.release.Gate;
+import orthogon.core.proof.claim.Finding;
 import orthogon.core.proof.claim.Mend;
 import orthogon.core.proof.claim.Replay;
 import orthogon.core.proof.told.ClaimWords;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.release.Gate;
 
 /**
  * Everything about the claim that is selected.
@@ -44,18 +44,19 @@ import orthogon.core.questionnaire.Questionnaire;
  * @param now what stands where the fix would change something
  * @param translated where it is about a translation
  */
-record Explained(Claim claim, String statement, String title, String headline, String details, List<Member> core, List<Given> deciding,
-        List<Given> rest,
+record Explained(Claim claim, String statement, String title, String headline, String details, List<Member> core,
+        List<GivenAnswer> deciding,
+        List<GivenAnswer> rest,
         boolean hasWitness, boolean ofTwo, Optional<OnPage> onPage, Optional<String> endsAs, Optional<Mend> mend, String now,
         List<Claim> consequences,
-        Optional<Claim> cause, String goTo, boolean waivable, Optional<Gate.Waiver> waiver, Optional<Translated> translated) {
+        Optional<Claim> cause, String goTo, boolean waivable, Optional<Gate.Waiver> waiver, Optional<TextToTranslate> translated) {
 
     /**
      * One answer of a witness.
      *
      * @param other the second respondent's answer; empty where there is none
      */
-    record Given(String code, String wording, String answer, String other) {}
+    record GivenAnswer(String code, String wording, String answer, String other) {}
 
     /** One member of a conflict core. */
     record Member(String place, String sentence, String goTo) {}
@@ -65,15 +66,15 @@ record Explained(Claim claim, String statement, String title, String headline, S
      *
      * @param hasFrame whether its words go by an answer, so that a translation needs the same arms
      */
-    record Translated(String language, String source, String text, boolean hasFrame) {
+    record TextToTranslate(String language, String source, String text, boolean hasFrame) {
 
-        static Optional<Translated> of(Claim claim, Questionnaire document) {
-            if (!(claim.at() instanceof Place.Translation at)) {
+        static Optional<TextToTranslate> of(Claim claim, Questionnaire document) {
+            if (!(claim.at() instanceof Place.InLanguage at)) {
                 return Optional.empty();
             }
             String language = at.language();
             String unit = at.of().text();
-            return Optional.ofNullable(Texts.all(document).get(unit)).map(source -> new Translated(language, source,
+            return Optional.ofNullable(Texts.all(document).get(unit)).map(source -> new TextToTranslate(language, source,
                     Optional.ofNullable(document.translations().getOrDefault(language, Map.of()).get(unit))
                             .map(Questionnaire.Translation::text).orElse(""),
                     !Piping.choices(source).isEmpty()));
@@ -81,21 +82,21 @@ record Explained(Claim claim, String statement, String title, String headline, S
     }
 
     /** A page as a respondent finds it. */
-    record OnPage(String code, String title, List<Line> lines) {}
+    record OnPage(String code, String title, List<ItemLine> lines) {}
 
     /**
      * One item of a page.
      *
      * @param said why it is asked or not, or what is told of the answer
      */
-    record Line(String code, String wording, boolean asked, String said, boolean refused) {}
+    record ItemLine(String code, String wording, boolean asked, String said, boolean refused) {}
 
     static Explained of(Proof proof, Claim claim, Gate gate) {
         Finding finding = claim.finding();
         ClaimWords words = proof.words();
         Questionnaire document = proof.document();
-        List<Given> deciding = new ArrayList<>();
-        List<Given> rest = new ArrayList<>();
+        List<GivenAnswer> deciding = new ArrayList<>();
+        List<GivenAnswer> rest = new ArrayList<>();
         given(proof, claim, finding, deciding, rest);
         List<Claim> consequences = proof.claims().stream().filter(c -> c.follows().filter(claim.identity()::equals).isPresent()).toList();
         Optional<Claim> cause = claim.follows().flatMap(f -> proof.claim(f.kind(), f.place()));
@@ -110,10 +111,10 @@ record Explained(Claim claim, String statement, String title, String headline, S
                 core.isEmpty() ? words.details(claim) : words.intro(claim), core,
                 deciding, rest, finding.witness().isPresent(), finding.other().isPresent(), onPage, endsAs,
                 finding.mend(), now, consequences, cause, owner(document, claim.at()), Gate.canBeWaived(claim),
-                gate.waiver(claim), Translated.of(claim, document));
+                gate.waiver(claim), TextToTranslate.of(claim, document));
     }
 
-    private static void given(Proof proof, Claim claim, Finding finding, List<Given> deciding, List<Given> rest) {
+    private static void given(Proof proof, Claim claim, Finding finding, List<GivenAnswer> deciding, List<GivenAnswer> rest) {
         Questionnaire document = proof.document();
         Map<String, Object> answers = finding.witness().orElse(Map.of());
         Map<String, Object> others = finding.other().orElse(Map.of());
@@ -128,7 +129,7 @@ record Explained(Claim claim, String statement, String title, String headline, S
             boolean decides = finding.other().isEmpty()
                     ? decisive.contains(code)
                     : told && !Objects.equals(answers.get(code), others.get(code));
-            (decides ? deciding : rest).add(new Given(code, document.item(code).map(Item::wording).orElse("link parameter"),
+            (decides ? deciding : rest).add(new GivenAnswer(code, document.item(code).map(Item::wording).orElse("link parameter"),
                     shown(document, code, answers.get(code)), told ? shown(document, code, others.get(code)) : ""));
         }
     }
@@ -168,11 +169,11 @@ record Explained(Claim claim, String statement, String title, String headline, S
         }
         Map<String, Reasons.Reason> reasons = new LinkedHashMap<>();
         Reasons.of(there, page.get()).items().forEach(r -> reasons.put(r.code(), r));
-        List<Line> lines = new ArrayList<>();
+        List<ItemLine> lines = new ArrayList<>();
         page.get().allItems().filter(i -> reasons.containsKey(i.code())).forEach(item -> {
             Reasons.Reason reason = reasons.get(item.code());
             Optional<Problem> problem = view.get().problems().stream().filter(p -> p.slot().equals(item.code())).findFirst();
-            lines.add(new Line(item.code(), item.wording(), reason.asked(), problem.map(Problem::message).orElse(reason.because()),
+            lines.add(new ItemLine(item.code(), item.wording(), reason.asked(), problem.map(Problem::message).orElse(reason.because()),
                     problem.isPresent()));
         });
         return Optional.of(new OnPage(page.get().code(), page.get().title(), lines));

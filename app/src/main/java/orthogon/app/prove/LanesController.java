@@ -57,9 +57,9 @@ class LanesController {
      * @param shorter fewer questions than this; empty for any
      * @param from number of the first lane, from 0; empty to spread them
      */
-    record Wanted(String asks, String without, String ends, String longer, String shorter, String from, Boolean every) {
+    record WantedRoutes(String asks, String without, String ends, String longer, String shorter, String from, Boolean every) {
 
-        Wanted {
+        WantedRoutes {
             asks = Objects.requireNonNullElse(asks, "");
             without = Objects.requireNonNullElse(without, "");
             ends = Objects.requireNonNullElse(ends, "");
@@ -120,7 +120,7 @@ class LanesController {
      *
      * @param answer empty where it is not asked
      */
-    record Line(String code, String wording, String answer, String other, boolean differs) {}
+    record RouteLine(String code, String wording, String answer, String other, boolean differs) {}
 
     /** The interview does not go along the route it should, which is nothing to show a respondent of. */
     static final class NotConfirmed extends RuntimeException {
@@ -138,7 +138,7 @@ class LanesController {
     }
 
     @GetMapping("/lanes")
-    String lanes(@PathVariable String code, @ModelAttribute Wanted wanted, @RequestParam(defaultValue = "drawing") String as,
+    String lanes(@PathVariable String code, @ModelAttribute WantedRoutes wanted, @RequestParam(defaultValue = "drawing") String as,
             Model model) {
         Draft draft = frame.draft(code);
         Proof proof = proofs.of(draft);
@@ -161,7 +161,7 @@ class LanesController {
     }
 
     @GetMapping("/lane")
-    String lane(@PathVariable String code, @ModelAttribute Wanted wanted, @RequestParam String pick,
+    String lane(@PathVariable String code, @ModelAttribute WantedRoutes wanted, @RequestParam String pick,
             @RequestParam(defaultValue = "") String with, Model model) {
         Draft draft = frame.draft(code);
         Routes routes = routes(draft);
@@ -171,16 +171,16 @@ class LanesController {
         model.addAttribute("query", wanted.query());
         model.addAttribute("one", one);
         model.addAttribute("other", other);
-        List<Line> lines = lines(draft.document(), one, other);
+        List<RouteLine> lines = lines(draft.document(), one, other);
         model.addAttribute("lines", lines);
-        model.addAttribute("onlyOne", lines.stream().filter(l -> other != null && l.other().isEmpty()).map(Line::code).toList());
-        model.addAttribute("onlyOther", lines.stream().filter(l -> l.answer().isEmpty()).map(Line::code).toList());
+        model.addAttribute("onlyOne", lines.stream().filter(l -> other != null && l.other().isEmpty()).map(RouteLine::code).toList());
+        model.addAttribute("onlyOther", lines.stream().filter(l -> l.answer().isEmpty()).map(RouteLine::code).toList());
         return "prove/chosen :: lane";
     }
 
     /** The respondent's answers, as the command line takes them. */
     @GetMapping("/lane.json")
-    ResponseEntity<String> answers(@PathVariable String code, @ModelAttribute Wanted wanted, @RequestParam String pick) {
+    ResponseEntity<String> answers(@PathVariable String code, @ModelAttribute WantedRoutes wanted, @RequestParam String pick) {
         Draft draft = frame.draft(code);
         Along one = along(draft, routes(draft), wanted, pick);
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON)
@@ -198,7 +198,7 @@ class LanesController {
         return proofs.of(draft).figures().everyRoute().orElseThrow(() -> new NotThere("The routes of this revision are not counted."));
     }
 
-    private static Along along(Draft draft, Routes routes, Wanted wanted, String id) {
+    private static Along along(Draft draft, Routes routes, WantedRoutes wanted, String id) {
         int dot = id.lastIndexOf('.');
         BigInteger number = dot >= 0 && id.substring(dot + 1).matches("\\d{1,200}") ? new BigInteger(id.substring(dot + 1)) : null;
         if (number == null) {
@@ -226,16 +226,16 @@ class LanesController {
         return Wiring.of(draft.document());
     }
 
-    private static List<Line> lines(Questionnaire document, Along one, Along other) {
+    private static List<RouteLine> lines(Questionnaire document, Along one, Along other) {
         Set<String> codes = new LinkedHashSet<>(one.course().askedQuestions());
         if (other != null) {
             codes.addAll(other.course().askedQuestions());
         }
-        List<Line> lines = new ArrayList<>();
+        List<RouteLine> lines = new ArrayList<>();
         document.items().filter(i -> codes.contains(i.code())).forEach(item -> {
             String answer = said(document, item, one.course());
             String beside = other == null ? "" : said(document, item, other.course());
-            lines.add(new Line(item.code(), item.wording(), answer, beside, other != null && !answer.equals(beside)));
+            lines.add(new RouteLine(item.code(), item.wording(), answer, beside, other != null && !answer.equals(beside)));
         });
         return lines;
     }

@@ -31,7 +31,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 class OwnClaimsController {
 
     /** One own claim with what the proof says of it. */
-    record Row(int number, String code, boolean always, String text, String phrase, String verdict, String claim) {}
+    record OwnClaimRow(int number, String code, boolean always, String text, String phrase, String verdict, String claim) {}
 
     private final Frame frame;
     private final Proofs proofs;
@@ -47,10 +47,10 @@ class OwnClaimsController {
     String list(@PathVariable String code, Model model) {
         Draft draft = frame.draft(code);
         Proof proof = proofs.of(draft);
-        List<Row> rows = new ArrayList<>();
+        List<OwnClaimRow> rows = new ArrayList<>();
         for (OwnClaim own : draft.document().claims()) {
             String phrase = proof.wiring().at("claims/" + rows.size()).flatMap(Wiring.Wire::readable).map(Phrase::of).orElse("");
-            rows.add(new Row(rows.size(), own.code(), own.says() == Says.ALWAYS, own.that(), phrase,
+            rows.add(new OwnClaimRow(rows.size(), own.code(), own.says() == Says.ALWAYS, own.that(), phrase,
                     proof.claim("own", own.code()).map(c -> c.verdict().word()).orElse("unchecked"), "own " + own.code()));
         }
         model.addAttribute("code", code);

@@ -308,7 +308,7 @@ class ProveController {
             HttpServletResponse response) {
         return Editing.attempt(model, response, () -> {
             Draft draft = frame.draft(code);
-            if (claim(draft, claim).at() instanceof Place.Translation at) {
+            if (claim(draft, claim).at() instanceof Place.InLanguage at) {
                 editing.make(code, draft.revision(), new Translate(at.language(), at.of().text(), text), who);
             }
             return again(code, claim, model);

@@ -23,7 +23,8 @@ import orthogon.core.questionnaire.Questionnaire;
  * @param onAll codes that every wanted route asks
  * @param onNone codes that none asks
  */
-record RouteLanes(BigInteger wanted, boolean spread, BigInteger from, BigInteger to, List<Group> groups, List<Row> rows, List<String> onAll,
+record RouteLanes(BigInteger wanted, boolean spread, BigInteger from, BigInteger to, List<LaneGroup> groups, List<QuestionRow> rows,
+        List<String> onAll,
         List<String> onNone, int width, int height) {
 
     static final int MOST = 64;
@@ -37,7 +38,7 @@ record RouteLanes(BigInteger wanted, boolean spread, BigInteger from, BigInteger
     static final int COLOURS = 8;
 
     /** A line of the drawing. */
-    record Row(String code, String wording, int y, String share) {}
+    record QuestionRow(String code, String wording, int y, String share) {}
 
     /**
      * One route.
@@ -45,7 +46,7 @@ record RouteLanes(BigInteger wanted, boolean spread, BigInteger from, BigInteger
      * @param id outcome and number, as in {@code now.17}
      * @param path its squares
      */
-    record Lane(String id, int x, String path, int questions, Set<String> asked) {}
+    record DrawnLane(String id, int x, String path, int questions, Set<String> asked) {}
 
     /**
      * The routes that end alike.
@@ -53,8 +54,8 @@ record RouteLanes(BigInteger wanted, boolean spread, BigInteger from, BigInteger
      * @param letter stands for the outcome where its label has no room
      * @param heading the letter, and the label as far as there is room for it
      */
-    record Group(String letter, String outcome, String label, String count, int colour, int x, int width, String heading,
-            List<Lane> lanes) {}
+    record LaneGroup(String letter, String outcome, String label, String count, int colour, int x, int width, String heading,
+            List<DrawnLane> lanes) {}
 
     /**
      * @param from number of the first route, from 0; negative to spread them
@@ -64,40 +65,40 @@ record RouteLanes(BigInteger wanted, boolean spread, BigInteger from, BigInteger
         BigInteger wanted = routes.count(filter);
         boolean spread = from.signum() < 0 && wanted.compareTo(BigInteger.valueOf(MOST)) > 0;
         BigInteger first = from.max(BigInteger.ZERO);
-        List<Routes.Group> found = spread ? routes.spread(filter, MOST) : routes.inOrder(filter, first, MOST);
+        List<Routes.RouteGroup> found = spread ? routes.spread(filter, MOST) : routes.inOrder(filter, first, MOST);
         Map<String, BigInteger> asking = routes.asking(filter);
         List<String> onAll = asking.keySet().stream().filter(c -> wanted.signum() > 0 && asking.get(c).equals(wanted)).toList();
         List<String> onNone = asking.keySet().stream().filter(c -> asking.get(c).signum() == 0).toList();
-        List<Row> rows = new ArrayList<>();
+        List<QuestionRow> rows = new ArrayList<>();
         for (String code : asking.keySet()) {
             if (everyRow || !onAll.contains(code) && !onNone.contains(code)) {
-                rows.add(new Row(code, document.item(code).map(Item::wording).orElse(code), TOP + rows.size() * ROW,
+                rows.add(new QuestionRow(code, document.item(code).map(Item::wording).orElse(code), TOP + rows.size() * ROW,
                         share(asking.get(code), wanted)));
             }
         }
-        List<Group> groups = groups(document, found, rows);
+        List<LaneGroup> groups = groups(document, found, rows);
         int drawn = found.stream().mapToInt(g -> g.told().size()).sum();
         int width = groups.isEmpty() ? LABELS : groups.getLast().x() + groups.getLast().width() + 54;
         return new RouteLanes(wanted, spread, first, first.add(BigInteger.valueOf(drawn)), groups, rows, onAll, onNone, width,
                 TOP + rows.size() * ROW + 4);
     }
 
-    private static List<Group> groups(Questionnaire document, List<Routes.Group> found, List<Row> rows) {
-        List<Group> groups = new ArrayList<>();
+    private static List<LaneGroup> groups(Questionnaire document, List<Routes.RouteGroup> found, List<QuestionRow> rows) {
+        List<LaneGroup> groups = new ArrayList<>();
         int x = LABELS;
-        for (Routes.Group group : found) {
+        for (Routes.RouteGroup group : found) {
             int number = number(document, group.outcome());
             String letter = letter(number);
-            List<Lane> lanes = new ArrayList<>();
+            List<DrawnLane> lanes = new ArrayList<>();
             int begin = x;
             for (Routes.Route route : group.told()) {
-                lanes.add(new Lane(group.outcome() + "." + route.number(), x, squares(route.asked(), rows, x), route.asked().size(),
+                lanes.add(new DrawnLane(group.outcome() + "." + route.number(), x, squares(route.asked(), rows, x), route.asked().size(),
                         route.asked()));
                 x += STEP;
             }
             String label = label(document, group.outcome());
             int width = x - begin;
-            groups.add(new Group(letter, group.outcome(), label, Frame.grouped(group.count()), number % COLOURS, begin, width,
+            groups.add(new LaneGroup(letter, group.outcome(), label, Frame.grouped(group.count()), number % COLOURS, begin, width,
                     heading(letter, label, width), lanes));
             x += lanes.isEmpty() ? 0 : GAP;
         }
@@ -105,7 +106,7 @@ record RouteLanes(BigInteger wanted, boolean spread, BigInteger from, BigInteger
     }
 
     /** What a route asks and not all do. */
-    public String asks(Lane lane) {
+    public String asks(DrawnLane lane) {
         return lane.asked().stream().filter(c -> !onAll.contains(c)).collect(Collectors.joining(" "));
     }
 
@@ -131,9 +132,9 @@ record RouteLanes(BigInteger wanted, boolean spread, BigInteger from, BigInteger
         return letter + " " + (label.length() <= room ? label : label.substring(0, room - 1).strip() + "…");
     }
 
-    private static String squares(Set<String> asked, List<Row> rows, int x) {
+    private static String squares(Set<String> asked, List<QuestionRow> rows, int x) {
         StringBuilder path = new StringBuilder();
-        for (Row row : rows) {
+        for (QuestionRow row : rows) {
             if (asked.contains(row.code())) {
                 path.append('M').append(x).append(' ').append(row.y()).append('h').append(SQUARE).append('v').append(SQUARE).append("h-")
                         .append(SQUARE).append('z');

@@ -19,11 +19,11 @@ public class Ahead {
     /** Each may take some ten megabytes. */
     private static final int KEPT = 8;
 
-    private record Key(Questionnaire document, LocalDate day) {
+    private record AheadKey(Questionnaire document, LocalDate day) {
 
         @Override
         public boolean equals(Object other) {
-            return other instanceof Key k && k.document == document && k.day.equals(day);
+            return other instanceof AheadKey k && k.document == document && k.day.equals(day);
         }
 
         @Override
@@ -33,7 +33,7 @@ public class Ahead {
     }
 
     private final Computations computations;
-    private final Computed<Key, Optional<Remaining>> known;
+    private final Computed<AheadKey, Optional<Remaining>> known;
 
     Ahead(Computations computations) {
         this.computations = computations;
@@ -42,7 +42,7 @@ public class Ahead {
 
     /** Begins to compute, so that it is there when the first page has been answered. */
     public CompletableFuture<Optional<Remaining>> prepare(Wiring wiring, LocalDate day) {
-        return known.of(new Key(wiring.document(), day), wiring.document().items().count(),
+        return known.of(new AheadKey(wiring.document(), day), wiring.document().items().count(),
                 () -> Remaining.of(wiring, day, computations.watch()));
     }
 

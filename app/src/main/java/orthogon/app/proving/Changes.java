@@ -46,9 +46,9 @@ public class Changes {
      * @param isStopped whether nothing is since somebody stopped the comparison
      * @param walked empty while the drills are being walked
      */
-    public record Found(Optional<Change> change, String failed, boolean isStopped, Optional<Walked> walked) {}
+    public record FoundChange(Optional<Change> change, String failed, boolean isStopped, Optional<Walked> walked) {}
 
-    private record Key(long release, long questionnaire, int revision, LocalDate day) {
+    private record ChangeKey(long release, long questionnaire, int revision, LocalDate day) {
 
         boolean isOf(Draft draft) {
             return questionnaire == draft.id() && revision == draft.revision();
@@ -56,8 +56,8 @@ public class Changes {
     }
 
     private final Computations computations;
-    private final Computed<Key, Change> changes;
-    private final Computed<Key, Walked> walks;
+    private final Computed<ChangeKey, Change> changes;
+    private final Computed<ChangeKey, Walked> walks;
 
     Changes(Computations computations) {
         this.computations = computations;
@@ -66,9 +66,9 @@ public class Changes {
     }
 
     /** Empty while it is worked out; never waits. */
-    public Optional<Found> ready(Release release, Draft draft) {
+    public Optional<FoundChange> ready(Release release, Draft draft) {
         LocalDate day = LocalDate.now();
-        Key key = new Key(release.id(), draft.id(), draft.revision(), day);
+        ChangeKey key = new ChangeKey(release.id(), draft.id(), draft.revision(), day);
         long size = release.document().items().count() + draft.document().items().count();
         CompletableFuture<Change> change = changes.of(key, size,
                 () -> Change.between(release.document(), draft.document(), day, Limits.USUAL, computations.watch()));
@@ -80,8 +80,8 @@ public class Changes {
                 ? Optional.of(new Walked(0, List.of()))
                 : Optional.ofNullable(walk.getNow(null));
         return Optional.of(change.handle((is, failure) -> failure == null
-                ? new Found(Optional.of(is), "", false, walked)
-                : new Found(Optional.empty(), because(failure), failure instanceof CancellationException,
+                ? new FoundChange(Optional.of(is), "", false, walked)
+                : new FoundChange(Optional.empty(), because(failure), failure instanceof CancellationException,
                         Optional.of(new Walked(0, List.of()))))
                 .join());
     }

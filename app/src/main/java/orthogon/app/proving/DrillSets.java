@@ -45,7 +45,7 @@ public class DrillSets {
         }
     }
 
-    private record Key(long questionnaire, int revision, LocalDate day) {
+    private record DrillSetKey(long questionnaire, int revision, LocalDate day) {
 
         boolean isOf(Draft draft) {
             return questionnaire == draft.id() && revision == draft.revision();
@@ -53,7 +53,7 @@ public class DrillSets {
     }
 
     private final Computations computations;
-    private final Computed<Key, DrillSet> known;
+    private final Computed<DrillSetKey, DrillSet> known;
 
     DrillSets(Computations computations) {
         this.computations = computations;
@@ -62,7 +62,8 @@ public class DrillSets {
 
     private CompletableFuture<DrillSet> begin(Draft draft) {
         LocalDate day = LocalDate.now();
-        return known.of(new Key(draft.id(), draft.revision(), day), draft.document().items().count(), () -> found(draft.document(), day));
+        return known.of(new DrillSetKey(draft.id(), draft.revision(), day), draft.document().items().count(),
+                () -> found(draft.document(), day));
     }
 
     private DrillSet found(Questionnaire document, LocalDate day) {

@@ -29,7 +29,7 @@ public class Proofs {
 
     private static final int KEPT = 40;
 
-    private record Key(long questionnaire, int revision, LocalDate asOf) {}
+    private record ProofKey(long questionnaire, int revision, LocalDate asOf) {}
 
     private static final long SLOW_MILLIS = 150;
     /** How long a sheet that is opened waits for its proof, before it opens without one. */
@@ -57,7 +57,7 @@ public class Proofs {
     /** Questionnaire to the revision whose proof somebody stopped. */
     private final Map<Long, Integer> stopped = new ConcurrentHashMap<>();
     private final Computations computations;
-    private final Computed<Key, Proof> proofs;
+    private final Computed<ProofKey, Proof> proofs;
 
     /**
      * @param seconds longest time for one part of a proof
@@ -75,7 +75,7 @@ public class Proofs {
     }
 
     /** A revision that was overtaken while it waited is not proved: nobody looks at it any more. */
-    private Proof prove(Draft draft, Key key) {
+    private Proof prove(Draft draft, ProofKey key) {
         if (newest.merge(draft.id(), draft.revision(), Math::max) > draft.revision()) {
             proofs.remove(key::equals);
             throw new CancellationException("revision " + draft.revision() + " was overtaken");
@@ -87,7 +87,7 @@ public class Proofs {
     }
 
     /** A proof in any case: an error of Orthogon is a verdict, never a page that waits. */
-    private Proof proved(Draft draft, Key key, Watch watch) {
+    private Proof proved(Draft draft, ProofKey key, Watch watch) {
         try {
             return last(key).map(before -> before.after(draft.document(), limits, watch))
                     .orElseGet(() -> Proof.of(draft.document(), key.asOf(), limits, watch));
@@ -102,7 +102,7 @@ public class Proofs {
     }
 
     /** The newest proof there is of an earlier revision on the same day. */
-    private Optional<Proof> last(Key key) {
+    private Optional<Proof> last(ProofKey key) {
         return proofs.done().entrySet().stream()
                 .filter(e -> e.getKey().questionnaire() == key.questionnaire() && e.getKey().asOf().equals(key.asOf())
                         && e.getKey().revision() < key.revision())
@@ -188,7 +188,7 @@ public class Proofs {
 
     /** The proof of a draft's revision, begun now if it was not yet. */
     public CompletableFuture<Proof> begin(Draft draft) {
-        Key key = new Key(draft.id(), draft.revision(), LocalDate.now());
+        ProofKey key = new ProofKey(draft.id(), draft.revision(), LocalDate.now());
         newest.merge(draft.id(), draft.revision(), Math::max);
         return proofs.of(key, () -> {
             begun.put(draft.id(), Instant.now());

@@ -19,11 +19,11 @@ public class Shares {
 
     private static final int KEPT = 400;
 
-    private record Key(long questionnaire, int revision, LocalDate asOf, Transition way) {}
+    private record ShareKey(long questionnaire, int revision, LocalDate asOf, Transition way) {}
 
     private final Proofs proofs;
     private final Computations computations;
-    private final Computed<Key, Share> known;
+    private final Computed<ShareKey, Share> known;
 
     Shares(Proofs proofs, Computations computations) {
         this.proofs = proofs;
@@ -33,7 +33,7 @@ public class Shares {
 
     /** How many of all answer paths and routes take a way; empty while that is being counted. */
     public Optional<Share> ready(Draft draft, Proof proof, Transition way) {
-        CompletableFuture<Share> share = known.of(new Key(draft.id(), draft.revision(), proof.asOf(), way),
+        CompletableFuture<Share> share = known.of(new ShareKey(draft.id(), draft.revision(), proof.asOf(), way),
                 draft.document().items().count(), () -> proof.share(way, Limits.USUAL, untilEdited(draft)));
         return share.isDone()
                 ? Optional.of(share.exceptionally(e -> Share.none("the draft was edited meanwhile")).join())

@@ -72,8 +72,8 @@ public final class AnswersInWords {
             case Answer.Numeric n when n.most() != null -> words.say("hint.at_most", words.number(n.most()));
             case Answer.ManyChoices c when c.most() != null && c.most() < c.options().size() -> words.say("hint.choose_most", c.most());
             case Answer.ManyChoices c -> words.say("hint.choose_all");
-            case Answer.Text t when !t.example().isEmpty() -> words.say("hint.example", t.example());
-            case Answer.Text t when t.most() != null -> words.say("hint.characters", t.most());
+            case Answer.TextAnswer t when !t.example().isEmpty() -> words.say("hint.example", t.example());
+            case Answer.TextAnswer t when t.most() != null -> words.say("hint.characters", t.most());
             case Answer.DateAnswer d when d.earliest() != null && d.latest() != null ->
                 words.say("hint.from_to", words.day(d.earliest().on(today)), words.day(d.latest().on(today)));
             case Answer.TimeAnswer t when t.earliest() != null && t.latest() != null ->

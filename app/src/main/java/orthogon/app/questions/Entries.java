@@ -9,11 +9,11 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Random;
 import java.util.stream.IntStream;
-import orthogon.app.questions.PageModel.Box;
-import orthogon.app.questions.PageModel.Choice;
-import orthogon.app.questions.PageModel.Entry;
 import orthogon.app.questions.PageModel.EntryHead;
-import orthogon.app.questions.PageModel.GridRow;
+import orthogon.app.questions.PageModel.GridLine;
+import orthogon.app.questions.PageModel.OfferedChoice;
+import orthogon.app.questions.PageModel.PageBox;
+import orthogon.app.questions.PageModel.RosterEntry;
 import orthogon.core.interview.Course;
 import orthogon.core.language.Piping;
 import orthogon.core.language.Stretch;
@@ -43,7 +43,7 @@ final class Entries {
         this.seed = seed;
     }
 
-    Entry of(Course.Shown shown, List<String> errors, EntryHead head) {
+    RosterEntry of(Course.ShownItem shown, List<String> errors, EntryHead head) {
         return switch (shown.item()) {
             case Question q -> question(q, shown, errors, head);
             case Roster r ->
@@ -60,30 +60,30 @@ final class Entries {
         return name;
     }
 
-    private Entry plain(String kind, Course.Shown shown, String value, boolean more, List<String> errors, EntryHead head) {
+    private RosterEntry plain(String kind, Course.ShownItem shown, String value, boolean more, List<String> errors, EntryHead head) {
         String words = shown.wording();
-        return new Entry(kind, shown.slot(), voice.plain(words, shown),
+        return new RosterEntry(kind, shown.slot(), voice.plain(words, shown),
                 kind.equals("note") ? voice.block(words, shown) : voice.inline(words, shown), "", more, false, null,
                 shown.value() instanceof List<?> l
-                        ? l.stream().map(n -> new Choice(String.valueOf(n), "", "", true, false, "")).toList()
+                        ? l.stream().map(n -> new OfferedChoice(String.valueOf(n), "", "", true, false, "")).toList()
                         : List.of(),
                 List.of(), List.of(), List.of(), value, "", "", errors, "", head, shown.roster().isEmpty() ? 0 : 1);
     }
 
-    static Entry further(Entry roster) {
-        return new Entry("further", roster.slot(), "", "", "", roster.required(), false, null, roster.choices(), List.of(), List.of(),
+    static RosterEntry further(RosterEntry roster) {
+        return new RosterEntry("further", roster.slot(), "", "", "", roster.required(), false, null, roster.choices(), List.of(), List.of(),
                 List.of(), roster.value(), "", "", List.of(), "", null, 0);
     }
 
-    private Entry question(Question q, Course.Shown shown, List<String> errors, EntryHead head) {
+    private RosterEntry question(Question q, Course.ShownItem shown, List<String> errors, EntryHead head) {
         Object value = shown.value();
-        return new Entry(kind(q.answer()), shown.slot(), voice.plain(shown.wording(), shown), voice.inline(shown.wording(), shown),
+        return new RosterEntry(kind(q.answer()), shown.slot(), voice.plain(shown.wording(), shown), voice.inline(shown.wording(), shown),
                 voice.block(shown.help(), shown), shown.required(), shown.locked(), q.answer(), choices(q.answer(), shown),
                 boxes(q.answer(), shown), rows(q.answer(), shown),
                 value instanceof List<?> l
                         ? l.stream().filter(Attachment.class::isInstance).map(Attachment.class::cast).toList()
                         : List.of(),
-                q.answer() instanceof Answer.OneChoice c && c.layout().shown() == Answer.Shown.SEARCH
+                q.answer() instanceof Answer.OneChoice c && c.layout().shown() == Answer.ShownAs.SEARCH
                         ? searched(shown)
                         : AnswersInWords.typed(value),
                 shown.other(), AnswersInWords.hint(q.answer(), today, voice.ownWords()), errors,
@@ -92,14 +92,14 @@ final class Entries {
     }
 
     /** What stands in the box of a searchable list: the label of what was chosen, or what was typed. */
-    private String searched(Course.Shown shown) {
+    private String searched(Course.ShownItem shown) {
         return shown.offered().stream().filter(o -> o.code().equals(shown.value())).map(o -> voice.plain(o.label(), shown)).findFirst()
                 .orElse(AnswersInWords.typed(shown.value()));
     }
 
     private static String kind(Answer answer) {
         return switch (answer) {
-            case Answer.Text t -> t.isLong() ? "longText" : "text";
+            case Answer.TextAnswer t -> t.isLong() ? "longText" : "text";
             case Answer.Numeric n -> "number";
             case Answer.Scale s -> "scale";
             case Answer.YesNo y -> "radio";
@@ -128,11 +128,11 @@ final class Entries {
         };
     }
 
-    private Choice choice(String value, String label, boolean chosen, Course.Shown shown) {
-        return new Choice(value, voice.plain(label, shown), voice.inline(label, shown), chosen, false, "");
+    private OfferedChoice choice(String value, String label, boolean chosen, Course.ShownItem shown) {
+        return new OfferedChoice(value, voice.plain(label, shown), voice.inline(label, shown), chosen, false, "");
     }
 
-    private List<Choice> choices(Answer answer, Course.Shown shown) {
+    private List<OfferedChoice> choices(Answer answer, Course.ShownItem shown) {
         Object value = shown.value();
         return switch (answer) {
             case Answer.YesNo y -> List.of(choice("yes", voice.ownWords().or(y.yes(), "yes"), Boolean.TRUE.equals(value), shown),
@@ -141,7 +141,7 @@ final class Entries {
                     .mapToObj(
                             i -> choice(String.valueOf(i), String.valueOf(i), AnswersInWords.typed(value).equals(String.valueOf(i)), shown))
                     .toList();
-            case Answer.Agreement a -> List.of(new Choice("yes", voice.say("i_agree"), a.text().length() > LONG_TERMS
+            case Answer.Agreement a -> List.of(new OfferedChoice("yes", voice.say("i_agree"), a.text().length() > LONG_TERMS
                     ? voice.block(a.text(), shown)
                     : voice.inline(voice.ownWords().or(a.text(), "i_agree"), shown), Boolean.TRUE.equals(value), false, ""));
             default -> ordered(answer, shown).stream().map(o -> choice(o, value, shown)).toList();
@@ -149,7 +149,7 @@ final class Entries {
     }
 
     /** Shuffled for each respondent where the answer says so; what stands alone, and "other", stays last. */
-    private List<Answer.Option> ordered(Answer answer, Course.Shown shown) {
+    private List<Answer.Option> ordered(Answer answer, Course.ShownItem shown) {
         if (answer instanceof Answer.IsoCode iso) {
             Locale in = voice.ownWords().locale().toLocale();
             return shown.offered().stream().map(o -> o.withLabel(stretched(IsoNames.name(iso.isLanguage(), o.code(), in))))
@@ -171,24 +171,26 @@ final class Entries {
         return voice.language().equals(Stretch.TAG) ? Stretch.of(name) : name;
     }
 
-    private Choice choice(Answer.Option o, Object value, Course.Shown shown) {
+    private OfferedChoice choice(Answer.Option o, Object value, Course.ShownItem shown) {
         boolean chosen = value instanceof List<?> l ? l.contains(o.code()) : o.code().equals(value);
-        return new Choice(o.code(), voice.plain(o.label(), shown), voice.inline(o.label(), shown), chosen, o.other(), o.picture());
+        return new OfferedChoice(o.code(), voice.plain(o.label(), shown), voice.inline(o.label(), shown), chosen, o.other(), o.picture());
     }
 
-    private List<Box> boxes(Answer answer, Course.Shown shown) {
+    private List<PageBox> boxes(Answer answer, Course.ShownItem shown) {
         Object value = shown.value();
         return switch (answer) {
             case Answer.Parts p -> p.parts().stream()
-                    .map(part -> new Box(shown.slot() + PageForm.PART + part, voice.say("part." + part) + (p.required().contains(part)
+                    .map(part -> new PageBox(shown.slot() + PageForm.PART + part, voice.say("part." + part) + (p.required().contains(part)
                             ? ""
                             : " " + voice.say("optional")), part(value, part), AUTOCOMPLETE.getOrDefault(part, "off"), List.of()))
                     .toList();
-            case Answer.Signature s -> List.of(new Box(shown.slot() + PageForm.PART + "name", voice.say("full_name"), part(value, "name"),
-                    "name", List.of()),
-                    new Box(shown.slot() + PageForm.PART + "path", voice.say("drawn_signature"), part(value, "path"), "off", List.of()));
+            case Answer.Signature s -> List.of(
+                    new PageBox(shown.slot() + PageForm.PART + "name", voice.say("full_name"), part(value, "name"),
+                            "name", List.of()),
+                    new PageBox(shown.slot() + PageForm.PART + "path", voice.say("drawn_signature"), part(value, "path"), "off",
+                            List.of()));
             case Answer.Ranking r -> IntStream.rangeClosed(1, r.ranked())
-                    .mapToObj(place -> new Box(shown.slot() + PageForm.PART + place, voice.say("place", place), "", "off",
+                    .mapToObj(place -> new PageBox(shown.slot() + PageForm.PART + place, voice.say("place", place), "", "off",
                             shown.offered().stream().map(o -> choice(o.code(), o.label(),
                                     value instanceof List<?> l && l.size() >= place && l.get(place - 1).equals(o.code()), shown)).toList()))
                     .toList();
@@ -200,12 +202,12 @@ final class Entries {
         return value instanceof Map<?, ?> parts && parts.get(part) instanceof String text ? text : "";
     }
 
-    private List<GridRow> rows(Answer answer, Course.Shown shown) {
+    private List<GridLine> rows(Answer answer, Course.ShownItem shown) {
         return !(answer instanceof Answer.Grid grid)
                 ? List.of()
                 : grid.rows().stream().filter(r -> shown.rows().contains(r.code())).map(r -> {
                     Object value = shown.value() instanceof Map<?, ?> m ? m.get(r.code()) : null;
-                    return new GridRow(shown.slot() + PageForm.PART + r.code(), voice.plain(r.label(), shown),
+                    return new GridLine(shown.slot() + PageForm.PART + r.code(), voice.plain(r.label(), shown),
                             shown.offered().stream().map(o -> choice(o, value, shown)).toList());
                 }).toList();
     }

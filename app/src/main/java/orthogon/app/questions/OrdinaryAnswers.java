@@ -45,7 +45,7 @@ public final class OrdinaryAnswers {
         Map<String, Object> given = new LinkedHashMap<>();
         page.shown().stream().filter(s -> s.item() instanceof Roster).forEach(s -> given.put(s.slot(), entries((Roster) s.item(), random)));
         while (true) {
-            Optional<Course.Shown> next = interview.keep(given).course().current().orElseThrow().shown().stream()
+            Optional<Course.ShownItem> next = interview.keep(given).course().current().orElseThrow().shown().stream()
                     .filter(s -> s.question().isPresent() && !given.containsKey(s.slot())).findFirst();
             if (next.isEmpty()) {
                 return given;
@@ -60,8 +60,8 @@ public final class OrdinaryAnswers {
      * @return empty where chance finds no answers that the page accepts
      */
     public Optional<Interview> leave(Interview interview, Random random) {
-        Interview.Step asIs = interview.leave(Map.of());
-        if (asIs instanceof Interview.Step.Passed passed && interview.course().current().orElseThrow().shown().stream()
+        Interview.LeaveResult asIs = interview.leave(Map.of());
+        if (asIs instanceof Interview.LeaveResult.Passed passed && interview.course().current().orElseThrow().shown().stream()
                 .noneMatch(s -> s.question().isPresent() && s.value() == null)) {
             return Optional.of(passed.interview());
         }
@@ -70,7 +70,7 @@ public final class OrdinaryAnswers {
             Map<String, Object> given = page(interview, random);
             view.shown().stream().filter(s -> s.value() != null && view.problems().stream().noneMatch(p -> p.slot().equals(s.slot())))
                     .forEach(s -> given.put(s.slot(), s.value()));
-            if (interview.leave(given) instanceof Interview.Step.Passed passed) {
+            if (interview.leave(given) instanceof Interview.LeaveResult.Passed passed) {
                 return Optional.of(passed.interview());
             }
         }
@@ -83,7 +83,7 @@ public final class OrdinaryAnswers {
     }
 
     /** An answer to what is shown; null for blank. */
-    public Object to(Course.Shown shown, Random random, LocalDate today) {
+    public Object to(Course.ShownItem shown, Random random, LocalDate today) {
         Question q = shown.question().orElseThrow();
         List<Answer.Option> offered = shown.offered();
         return switch (q.answer()) {
@@ -119,7 +119,7 @@ public final class OrdinaryAnswers {
             // Made-up respondents have no pictures to show.
             case Answer.FileAnswer f -> null;
             case Answer.Signature s -> Map.of("name", pick(GIVEN, random) + " " + pick(FAMILY, random));
-            case Answer.Text t -> text(q.code(), t, shown.required(), random);
+            case Answer.TextAnswer t -> text(q.code(), t, shown.required(), random);
             case Answer.Lookup l -> null;
             case Answer.Hidden h -> null;
         };
@@ -174,7 +174,7 @@ public final class OrdinaryAnswers {
         };
     }
 
-    private String text(String code, Answer.Text t, boolean required, Random random) {
+    private String text(String code, Answer.TextAnswer t, boolean required, Random random) {
         List<String> known = texts.get(code);
         if (t.least() != null && t.most() != null && t.least() > t.most()) {
             return null;
@@ -188,7 +188,7 @@ public final class OrdinaryAnswers {
         return text != null && t.most() != null && text.length() > t.most() ? text.substring(0, t.most()) : text;
     }
 
-    private static String words(Answer.Text t) {
+    private static String words(Answer.TextAnswer t) {
         String words = t.content() == Answer.Content.LETTERS ? "Heron" : "It sat very still.";
         return t.least() == null ? words : words.repeat(1 + t.least() / words.length()).strip();
     }

@@ -85,7 +85,7 @@ public final class PageForm {
 
     private Map<String, Object> answers() {
         Map<String, Object> answers = new LinkedHashMap<>();
-        for (Course.Shown shown : page.shown()) {
+        for (Course.ShownItem shown : page.shown()) {
             String slot = shown.slot();
             if (shown.item() instanceof Roster && form.containsKey(slot)) {
                 answers.put(slot,
@@ -95,8 +95,8 @@ public final class PageForm {
         Set<String> displayed = new LinkedHashSet<>(form.getOrDefault(SHOWN, List.of()));
         page.page().questions().map(q -> q.code()).filter(form::containsKey).forEach(displayed::add);
         for (String slot : displayed) {
-            Optional<Course.Shown> shown = page.at(slot);
-            Optional<Answer> answer = shown.flatMap(Course.Shown::question)
+            Optional<Course.ShownItem> shown = page.at(slot);
+            Optional<Answer> answer = shown.flatMap(Course.ShownItem::question)
                     .or(() -> page.page().questions().filter(q -> q.code().equals(slot.substring(slot.lastIndexOf('.') + 1))).findFirst())
                     .map(q -> q.answer());
             if (answer.isPresent() && !(answer.get() instanceof Answer.FileAnswer && keep.isEmpty())) {
@@ -135,7 +135,7 @@ public final class PageForm {
         return text == null ? "" : text.length() > most ? text.substring(0, most) : text;
     }
 
-    private Object value(String slot, Answer answer, Optional<Course.Shown> shown) {
+    private Object value(String slot, Answer answer, Optional<Course.ShownItem> shown) {
         return switch (answer) {
             case Answer.Parts p -> parts(slot, p.parts(), LONGEST);
             case Answer.Signature s -> parts(slot, List.of("name", "path"), LONGEST_PATH);
@@ -160,7 +160,7 @@ public final class PageForm {
 
     private Object grid(String slot, Answer.Grid grid) {
         Map<String, Object> given = new LinkedHashMap<>();
-        for (Answer.Grid.Row row : grid.rows()) {
+        for (Answer.Grid.GridRow row : grid.rows()) {
             Object value = simple(grid.row(), grid.options(), form.getOrDefault(slot + PART + row.code(), List.of()));
             if (value != null && !(value instanceof Unreadable)) {
                 given.put(row.code(), value);
@@ -184,10 +184,10 @@ public final class PageForm {
      * Files that were there before, without those to be removed or that were refused, and the ones sent now. Where one file is asked for,
      * a new one takes the place of the earlier.
      */
-    private Object files(String slot, Answer.FileAnswer answer, Optional<Course.Shown> shown) {
+    private Object files(String slot, Answer.FileAnswer answer, Optional<Course.ShownItem> shown) {
         List<Object> all = new ArrayList<>();
         Set<String> removed = new HashSet<>(form.getOrDefault(slot + PART + "remove", List.of()));
-        if (shown.map(Course.Shown::value).orElse(null) instanceof List<?> before) {
+        if (shown.map(Course.ShownItem::value).orElse(null) instanceof List<?> before) {
             before.stream().filter(f -> f instanceof Attachment a && !removed.contains(a.key()) && a.fits(answer)).forEach(all::add);
         }
         List<MultipartFile> sent = files.getOrDefault(slot, List.of()).stream().filter(f -> !f.isEmpty()).toList();
@@ -207,7 +207,7 @@ public final class PageForm {
         Set<String> codes = new HashSet<>();
         offered.forEach(o -> codes.add(o.code()));
         return switch (answer) {
-            case Answer.Text t -> first;
+            case Answer.TextAnswer t -> first;
             case Answer.Lookup l -> first;
             case Answer.Contact c -> Contacts.read(c, first).<Object>map(x -> x).orElseGet(() -> new Unreadable(first));
             case Answer.YesNo y -> first.equals("yes") ? Boolean.TRUE : first.equals("no") ? Boolean.FALSE : new Unreadable(first);
@@ -227,7 +227,7 @@ public final class PageForm {
 
     /** In a searchable list what is typed is the label. */
     private static Object byLabel(Answer.OneChoice choice, List<Answer.Option> offered, String typed) {
-        return offered.stream().filter(o -> choice.layout().shown() == Answer.Shown.SEARCH && o.label().equalsIgnoreCase(typed))
+        return offered.stream().filter(o -> choice.layout().shown() == Answer.ShownAs.SEARCH && o.label().equalsIgnoreCase(typed))
                 .<Object>map(Answer.Option::code).findFirst().orElse(new Unreadable(typed));
     }
 

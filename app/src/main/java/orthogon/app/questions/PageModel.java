@@ -21,20 +21,21 @@ import orthogon.core.questionnaire.Roster;
  * @param forward what the main button says: to go on, or to look over everything and send it, as the answers stand
  * @param words what Orthogon itself says
  */
-public record PageModel(String code, String title, String introductionHtml, List<Entry> entries, List<Message> messages, boolean hasFiles,
+public record PageModel(String code, String title, String introductionHtml, List<RosterEntry> entries, List<PageMessage> messages,
+        boolean hasFiles,
         String forward, String back, OwnWords words, String language, String direction) {
 
     /** One message at the top of the page, leading to its question. */
-    public record Message(String slot, String wording, String text) {}
+    public record PageMessage(String slot, String wording, String text) {}
 
     /** One choice of a question. */
-    public record Choice(String value, String label, String labelHtml, boolean chosen, boolean other, String picture) {}
+    public record OfferedChoice(String value, String label, String labelHtml, boolean chosen, boolean other, String picture) {}
 
     /** One box of an answer with several: a part of a name, a place of a ranking. */
-    public record Box(String name, String label, String value, String autocomplete, List<Choice> choices) {}
+    public record PageBox(String name, String label, String value, String autocomplete, List<OfferedChoice> choices) {}
 
     /** One row of a grid. */
-    public record GridRow(String name, String label, List<Choice> choices) {}
+    public record GridLine(String name, String label, List<OfferedChoice> choices) {}
 
     /** One entry of a roster, at whose beginning it stands. */
     public record EntryHead(String roster, String number, String title, boolean first, boolean removable) {}
@@ -47,8 +48,10 @@ public record PageModel(String code, String title, String introductionHtml, List
      * @param hint limits in words
      * @param entry of a roster that begins with this item; null elsewhere
      */
-    public record Entry(String kind, String slot, String wording, String wordingHtml, String helpHtml, boolean required, boolean locked,
-            Answer answer, List<Choice> choices, List<Box> boxes, List<GridRow> rows, List<Attachment> files, String value, String other,
+    public record RosterEntry(String kind, String slot, String wording, String wordingHtml, String helpHtml, boolean required,
+            boolean locked,
+            Answer answer, List<OfferedChoice> choices, List<PageBox> boxes, List<GridLine> rows, List<Attachment> files, String value,
+            String other,
             String hint, List<String> errors, String shownValue, EntryHead entry, int depth) {
 
         private static final Set<String> GROUPS = Set.of("radio", "checkbox", "scale", "parts", "grid", "ranking", "file", "agreement",
@@ -72,7 +75,7 @@ public record PageModel(String code, String title, String introductionHtml, List
             return Integer.toHexString(Objects.hash(kind, wordingHtml, helpHtml, required, locked, hint, entry,
                     locked ? shownValue : "", kind.equals("roster") || kind.equals("further") ? choices : "",
                     choices.stream().map(c -> c.value() + c.labelHtml()).toList(), boxes.stream().map(b -> b.name() + b.label()
-                            + b.choices().stream().map(Choice::label).toList()).toList(),
+                            + b.choices().stream().map(OfferedChoice::label).toList()).toList(),
                     rows.stream().map(r -> r.name() + r.label()).toList(), files));
         }
     }
@@ -83,13 +86,13 @@ public record PageModel(String code, String title, String introductionHtml, List
      */
     public static PageModel of(Course.PageView page, RespondentTexts voice, Presentation presentation, LocalDate today, boolean withErrors,
             long seed, boolean endsHere) {
-        List<Entry> entries = new ArrayList<>();
-        List<Message> messages = new ArrayList<>();
+        List<RosterEntry> entries = new ArrayList<>();
+        List<PageMessage> messages = new ArrayList<>();
         Entries make = new Entries(voice, today, seed);
         boolean files = false;
         String lastEntry = "";
-        Entry further = null;
-        for (Course.Shown shown : page.shown()) {
+        RosterEntry further = null;
+        for (Course.ShownItem shown : page.shown()) {
             List<String> errors = withErrors
                     ? page.problems().stream().filter(p -> p.slot().equals(shown.slot())).map(Problem::message)
                             .map(m -> voice.plain(m, shown))
@@ -101,7 +104,7 @@ public record PageModel(String code, String title, String introductionHtml, List
                 head = head(page, shown, voice);
             }
             lastEntry = here;
-            Entry entry = make.of(shown, errors, head);
+            RosterEntry entry = make.of(shown, errors, head);
             // The button for a further entry stands behind the last one.
             if (further != null && !further.slot().equals(shown.roster())) {
                 entries.add(further);
@@ -113,7 +116,7 @@ public record PageModel(String code, String title, String introductionHtml, List
             }
             files |= entry.kind().equals("file");
             String where = shown.roster().isEmpty() ? "" : head(page, shown, voice).title() + ": ";
-            errors.forEach(e -> messages.add(new Message(entry.id(), where + entry.wording(), e)));
+            errors.forEach(e -> messages.add(new PageMessage(entry.id(), where + entry.wording(), e)));
         }
         if (further != null) {
             entries.add(further);
@@ -154,15 +157,15 @@ public record PageModel(String code, String title, String introductionHtml, List
         while (to < entries.size() && (lastOne || entries.get(to).kind().equals("further"))) {
             to++;
         }
-        List<Entry> shown = entries.subList(from, to);
+        List<RosterEntry> shown = entries.subList(from, to);
         return new PageModel(code, title, from == 0 ? introductionHtml : "", shown,
                 messages.stream().filter(m -> shown.stream().anyMatch(e -> e.id().equals(m.slot()))).toList(),
                 shown.stream().anyMatch(e -> e.kind().equals("file")), lastOne ? forward : words.say("next"), back, words, language,
                 direction);
     }
 
-    private static EntryHead head(Course.PageView page, Course.Shown first, RespondentTexts voice) {
-        Course.Shown whole = page.at(first.roster()).orElseThrow();
+    private static EntryHead head(Course.PageView page, Course.ShownItem first, RespondentTexts voice) {
+        Course.ShownItem whole = page.at(first.roster()).orElseThrow();
         Roster roster = (Roster) whole.item();
         List<?> numbers = (List<?>) whole.value();
         return new EntryHead(roster.code(), String.valueOf(numbers.get(first.entry() - 1)), title(roster, first, voice), first.entry() == 1,
@@ -170,7 +173,7 @@ public record PageModel(String code, String title, String introductionHtml, List
     }
 
     /** What an entry is called: by its answers, where the title speaks of them, else by its number. */
-    private static String title(Roster roster, Course.Shown first, RespondentTexts voice) {
+    private static String title(Roster roster, Course.ShownItem first, RespondentTexts voice) {
         boolean named = !Piping.names(roster.entryTitle()).isEmpty();
         String title = voice.plain(voice.ownWords().or(roster.entryTitle(), "entry"), first).strip();
         return named && !title.isEmpty() ? title : (named ? voice.say("entry") : title) + " " + first.entry();
@@ -178,13 +181,14 @@ public record PageModel(String code, String title, String introductionHtml, List
 
     /** What is asked on the page, in order, one after the other. */
     public static List<String> questions(Course.PageView page) {
-        return page.shown().stream().filter(s -> s.question().isPresent() && !s.locked()).map(Course.Shown::slot).toList();
+        return page.shown().stream().filter(s -> s.question().isPresent() && !s.locked()).map(Course.ShownItem::slot).toList();
     }
 
     /** The first of the page's questions with a problem, or else the first without an answer. */
     public static Optional<String> firstOpen(Course.PageView page, Course course) {
-        return page.problems().stream().map(Problem::slot).filter(s -> page.at(s).flatMap(Course.Shown::question).isPresent()).findFirst()
+        return page.problems().stream().map(Problem::slot).filter(s -> page.at(s).flatMap(Course.ShownItem::question).isPresent())
+                .findFirst()
                 .or(() -> page.shown().stream().filter(s -> s.question().isPresent() && !s.locked() && course.value(s) == null)
-                        .map(Course.Shown::slot).findFirst());
+                        .map(Course.ShownItem::slot).findFirst());
     }
 }

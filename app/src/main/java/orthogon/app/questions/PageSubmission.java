@@ -33,15 +33,15 @@ public sealed interface PageSubmission {
     record Again(Interview interview, boolean refused, List<String> appeared, String at) implements PageSubmission {}
 
     /** Nothing is changed yet: answers given later would count no more. */
-    record Warned(Interview interview, List<Course.Shown> dropped, String at) implements PageSubmission {
+    record Warned(Interview interview, List<Course.ShownItem> dropped, String at) implements PageSubmission {
 
         /** What the respondent agrees to by pressing on. */
         public String agreement() {
             return agreement(dropped);
         }
 
-        private static String agreement(List<Course.Shown> dropped) {
-            return dropped.stream().map(Course.Shown::slot).collect(Collectors.joining(" "));
+        private static String agreement(List<Course.ShownItem> dropped) {
+            return dropped.stream().map(Course.ShownItem::slot).collect(Collectors.joining(" "));
         }
     }
 
@@ -57,7 +57,7 @@ public sealed interface PageSubmission {
         if (PageForm.changesEntries(form)) {
             return new Again(kept, false, List.of(), at);
         }
-        List<Course.Shown> dropped = interview.dropped(kept);
+        List<Course.ShownItem> dropped = interview.dropped(kept);
         if (!dropped.isEmpty() && !Warned.agreement(dropped).equals(form.getFirst(PageForm.AGREED))) {
             return new Warned(kept, dropped, at);
         }
@@ -79,9 +79,10 @@ public sealed interface PageSubmission {
         }
         String page = view.page().code();
         return switch (interview.leave(given)) {
-            case Interview.Step.Passed p -> new Moved(to.isEmpty() ? p.interview() : p.interview().forwardTo(to), Optional.of(page), "");
-            case Interview.Step.Appeared a -> new Again(a.interview(), false, a.slots(), a.slots().getFirst());
-            case Interview.Step.Held h -> new Again(h.interview(), true, List.of(), h.problems().stream().map(Problem::slot)
+            case Interview.LeaveResult.Passed p ->
+                new Moved(to.isEmpty() ? p.interview() : p.interview().forwardTo(to), Optional.of(page), "");
+            case Interview.LeaveResult.Appeared a -> new Again(a.interview(), false, a.slots(), a.slots().getFirst());
+            case Interview.LeaveResult.Held h -> new Again(h.interview(), true, List.of(), h.problems().stream().map(Problem::slot)
                     .filter(s -> questions.isEmpty() || questions.contains(s)).findFirst().orElse(at));
         };
     }

@@ -18,7 +18,7 @@ import orthogon.core.questionnaire.Presentation;
  * @param label what a step shows
  * @param steps pages passed, the current one, and those that come as the answers stand
  */
-public record Progress(Presentation.Progress kind, int percent, String words, Presentation.StepLabel label, List<Step> steps) {
+public record Progress(Presentation.ProgressStyle kind, int percent, String words, Presentation.StepLabel label, List<ProgressStep> steps) {
 
     /** The number of the current page, from 1. */
     public int number() {
@@ -34,7 +34,7 @@ public record Progress(Presentation.Progress kind, int percent, String words, Pr
      * @param number from 1
      * @param state {@code done}, {@code now}, {@code met} where the respondent was before, or {@code coming}
      */
-    public record Step(String page, int number, String title, String state) {
+    public record ProgressStep(String page, int number, String title, String state) {
 
         /** Whether the respondent can go there. */
         public boolean open() {
@@ -56,18 +56,18 @@ public record Progress(Presentation.Progress kind, int percent, String words, Pr
         int percent = left.map(l -> (int) (100 * done / Math.max(1, done + l.most())))
                 .orElseGet(() -> 100 * at / Math.max(1, all.size()));
         Presentation presentation = interview.wiring().document().presentation();
-        Presentation.Progress kind = presentation.theme().progress();
-        Interview far = kind == Presentation.Progress.STEPS ? interview.asFarAsMet() : interview;
+        Presentation.ProgressStyle kind = presentation.theme().progress();
+        Interview far = kind == Presentation.ProgressStyle.STEPS ? interview.asFarAsMet() : interview;
         Set<String> met = new HashSet<>(far.passed());
         far.course().current().filter(far::met).ifPresent(p -> met.add(p.page().code()));
-        List<Step> steps = new ArrayList<>();
+        List<ProgressStep> steps = new ArrayList<>();
         String current = course.current().map(p -> p.page().code()).orElse("");
         for (Course.PageView view : all) {
             String code = view.page().code();
             String state = code.equals(current)
                     ? "now"
                     : interview.passed().contains(code) ? "done" : met.contains(code) ? "met" : "coming";
-            steps.add(new Step(code, steps.size() + 1, voice.plain(view.page().title()), state));
+            steps.add(new ProgressStep(code, steps.size() + 1, voice.plain(view.page().title()), state));
         }
         return new Progress(kind, Math.max(furthest, Math.min(99, percent)), left.map(l -> words(l, here, voice)).orElse(""),
                 presentation.navigation().steps(), steps);

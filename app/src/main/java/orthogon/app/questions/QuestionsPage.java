@@ -16,7 +16,7 @@ public final class QuestionsPage {
      *
      * @param problem why the answer is not accepted; empty where it is
      */
-    public record Line(String page, String pageTitle, String slot, String wording, String answer, boolean first, String problem) {}
+    public record ReviewLine(String page, String pageTitle, String slot, String wording, String answer, boolean first, String problem) {}
 
     private QuestionsPage() {}
 
@@ -68,7 +68,7 @@ public final class QuestionsPage {
         model.addAttribute("wanted", go);
     }
 
-    private static Line line(RespondentTexts voice, Course course, String page, String title, Course.Shown shown, boolean first) {
+    private static ReviewLine line(RespondentTexts voice, Course course, String page, String title, Course.ShownItem shown, boolean first) {
         Question question = shown.question().orElseThrow();
         String said = AnswersInWords.of(question, course.value(shown), voice.ownWords())
                 .map(s -> shown.other().isEmpty() ? s : s + ": " + shown.other())
@@ -76,23 +76,23 @@ public final class QuestionsPage {
         String entry = shown.entry() == 0 ? "" : " (" + shown.entry() + ")";
         String problem = course.pages().stream().flatMap(p -> p.problems().stream()).filter(p -> p.slot().equals(shown.slot())).findFirst()
                 .map(p -> voice.plain(p.message(), shown)).orElse("");
-        return new Line(page, title, shown.slot(), voice.plain(shown.wording(), shown) + entry, said, first, problem);
+        return new ReviewLine(page, title, shown.slot(), voice.plain(shown.wording(), shown) + entry, said, first, problem);
     }
 
     /** Everything that is not accepted, on every page. */
-    public static List<PageModel.Message> problems(Interview interview) {
+    public static List<PageModel.PageMessage> problems(Interview interview) {
         return lines(interview).stream().filter(l -> !l.problem().isEmpty())
-                .map(l -> new PageModel.Message(l.slot().replace('.', '-'), l.wording(), l.problem())).toList();
+                .map(l -> new PageModel.PageMessage(l.slot().replace('.', '-'), l.wording(), l.problem())).toList();
     }
 
     /** Every question asked with its answer. */
-    public static List<Line> lines(Interview interview) {
+    public static List<ReviewLine> lines(Interview interview) {
         RespondentTexts voice = RespondentTexts.of(interview);
         Course course = voice.course();
-        List<Line> lines = new java.util.ArrayList<>();
+        List<ReviewLine> lines = new java.util.ArrayList<>();
         for (Course.PageView page : course.pages()) {
             boolean first = true;
-            for (Course.Shown shown : page.shown()) {
+            for (Course.ShownItem shown : page.shown()) {
                 if (shown.question().isPresent()) {
                     lines.add(line(voice, course, page.page().code(), voice.plain(page.page().title()), shown, first));
                     first = false;

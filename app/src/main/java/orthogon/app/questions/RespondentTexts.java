@@ -5,9 +5,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import com.ibm.icu.text.NumberFormat;
+import orthogon.core.interview.CodeValues;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
-import orthogon.core.interview.CodeValues;
 import orthogon.core.language.OwnWords;
 import orthogon.core.language.Piping;
 import orthogon.core.questionnaire.Question;
@@ -73,15 +73,15 @@ public final class RespondentTexts {
         return Markup.plain(filled(text, "", 0));
     }
 
-    String inline(String text, Course.Shown at) {
+    String inline(String text, Course.ShownItem at) {
         return Markup.inline(filled(text, at.roster(), at.entry()));
     }
 
-    String block(String text, Course.Shown at) {
+    String block(String text, Course.ShownItem at) {
         return Markup.block(filled(text, at.roster(), at.entry()));
     }
 
-    public String plain(String text, Course.Shown at) {
+    public String plain(String text, Course.ShownItem at) {
         return Markup.plain(filled(text, at.roster(), at.entry()));
     }
 

@@ -61,7 +61,7 @@ class RehearseController {
     private static final OrdinaryAnswers ORDINARY = new OrdinaryAnswers(Map.of(), Map.of());
 
     /** One page of the walk: passed, at hand, coming as the answers stand, or not visited. */
-    record Step(String page, String title, String state, String answers) {}
+    record WalkStep(String page, String title, String state, String answers) {}
 
     private record Rehearsal(int revision, Interview interview) {}
 
@@ -179,8 +179,8 @@ class RehearseController {
                 : "finish " + number + " of page " + rule.row();
     }
 
-    private static List<Step> steps(Draft draft, Interview interview, Course course, Course onward, RespondentTexts voice) {
-        List<Step> steps = new ArrayList<>();
+    private static List<WalkStep> steps(Draft draft, Interview interview, Course course, Course onward, RespondentTexts voice) {
+        List<WalkStep> steps = new ArrayList<>();
         String at = course.current().map(v -> v.page().code()).orElse("");
         for (Page page : interview.wiring().document().pages()) {
             String code = page.code();
@@ -192,7 +192,8 @@ class RehearseController {
                             .reduce((a, b) -> a + " · " + b).orElse("");
             boolean comes = onward.pages().stream().anyMatch(v -> v.page().code().equals(code));
             steps.add(
-                    new Step(code, voice.plain(page.title()), code.equals(at) ? "now" : passed && comes ? "done" : comes ? "coming" : "not",
+                    new WalkStep(code, voice.plain(page.title()),
+                            code.equals(at) ? "now" : passed && comes ? "done" : comes ? "coming" : "not",
                             answers));
         }
         return steps;
@@ -351,7 +352,7 @@ class RehearseController {
     /** The page that the claim is about, where it is about one, so that the rehearsal stops there. */
     private static String stop(Draft draft, Claim claim) {
         String head = claim.at().row();
-        boolean leaves = claim.kind().scope() == ClaimKind.Scope.ENDING || claim.kind() == ClaimKind.REACH_SKIP
+        boolean leaves = claim.kind().scope() == ClaimKind.ClaimScope.ENDING || claim.kind() == ClaimKind.REACH_SKIP
                 || claim.kind() == ClaimKind.REACH_FINISH;
         return leaves ? "" : draft.document().page(head).or(() -> draft.document().pageOf(head)).map(p -> p.code()).orElse("");
     }

@@ -30,7 +30,7 @@ import orthogon.formats.stored.StoredAnswers;
  * @param working whether they are still being walked
  * @param isStopped whether somebody stopped the comparison
  */
-record ChangeSheet(String headline, List<Row> rows, List<Text> texts, Map<String, Long> translations, List<String> limited,
+record ChangeSheet(String headline, List<ChangeRow> rows, List<ChangedText> texts, Map<String, Long> translations, List<String> limited,
         String drills, List<Changes.Otherwise> otherwise, boolean working, boolean isStopped) {
 
     /**
@@ -41,19 +41,19 @@ record ChangeSheet(String headline, List<Row> rows, List<Text> texts, Map<String
      * @param now what of these answers is different now; empty where nothing is
      * @param walk the respondent's answers as JSON
      */
-    record Row(String kind, String sentence, String paths, String answers, String now, String walk) {}
+    record ChangeRow(String kind, String sentence, String paths, String answers, String now, String walk) {}
 
     /** A wording with what of it is new. */
-    record Text(String unit, List<Run> runs) {}
+    record ChangedText(String unit, List<Run> runs) {}
 
-    static ChangeSheet of(Questionnaire before, Questionnaire after, Changes.Found found) {
+    static ChangeSheet of(Questionnaire before, Questionnaire after, Changes.FoundChange found) {
         if (found.change().isEmpty()) {
             return new ChangeSheet(found.failed(), List.of(), List.of(), Map.of(), List.of(), "", List.of(), false, found.isStopped());
         }
         Change change = found.change().get();
-        List<Row> rows = change.differences().stream().map(d -> row(before, after, d)).toList();
-        List<Text> texts = new ArrayList<>();
-        change.wordings().forEach((unit, w) -> texts.add(new Text(unit, TextDifference.of(w.before(), w.after()))));
+        List<ChangeRow> rows = change.differences().stream().map(d -> row(before, after, d)).toList();
+        List<ChangedText> texts = new ArrayList<>();
+        change.wordings().forEach((unit, w) -> texts.add(new ChangedText(unit, TextDifference.of(w.before(), w.after()))));
         return new ChangeSheet(headline(change), rows, texts, translations(before, after), change.limitedOtherwise(),
                 drills(found),
                 found.walked().map(Changes.Walked::otherwise).orElse(List.of()), found.walked().isEmpty(), false);
@@ -71,7 +71,7 @@ record ChangeSheet(String headline, List<Row> rows, List<Text> texts, Map<String
                 .orElse("Some respondents are affected; how many was not counted: " + change.uncounted().orElse("too many paths") + ".");
     }
 
-    private static String drills(Changes.Found found) {
+    private static String drills(Changes.FoundChange found) {
         return found.walked().filter(w -> w.drills() > 0).map(w -> w.otherwise().isEmpty()
                 ? "All " + w.drills() + " drills of the last release end as they did."
                 : w.otherwise().size() + " of " + w.drills() + " drills of the last release " + (w.otherwise().size() == 1 ? "ends" : "end")
@@ -83,10 +83,10 @@ record ChangeSheet(String headline, List<Row> rows, List<Text> texts, Map<String
         return Frame.grouped(number);
     }
 
-    private static Row row(Questionnaire before, Questionnaire after, Difference d) {
+    private static ChangeRow row(Questionnaire before, Questionnaire after, Difference d) {
         Map<String, Object> otherwise = new LinkedHashMap<>(d.after());
         otherwise.entrySet().removeIf(e -> Objects.equals(e.getValue(), d.before().get(e.getKey())));
-        return new Row(kind(d), sentence(before, after, d),
+        return new ChangeRow(kind(d), sentence(before, after, d),
                 d.paths().map(p -> grouped(p) + (p.equals(BigInteger.ONE) ? " path" : " paths")).orElse("not counted"),
                 said(before, d.before()), said(after, otherwise), StoredAnswers.write(d.after()));
     }

@@ -19,7 +19,7 @@ import orthogon.app.store.InvitationStore;
 import orthogon.app.store.InvitationStore.Invitation;
 import orthogon.app.store.ReleaseStore;
 import orthogon.app.store.ReleaseStore.Release;
-import orthogon.app.store.ReleaseStore.State;
+import orthogon.app.store.ReleaseStore.ReleaseState;
 import orthogon.app.store.RemarkStore;
 import orthogon.app.store.SignOffStore;
 import orthogon.app.store.SignOffStore.SignOff;
@@ -52,7 +52,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 class ReleaseController {
 
     /** One release in the list. */
-    record Row(int number, int revision, String when, String author, String signedBy, String notes, String languages, String token,
+    record ReleaseRow(int number, int revision, String when, String author, String signedBy, String notes, String languages, String token,
             int begun, int sent, String state, String message) {}
 
     /**
@@ -142,10 +142,10 @@ class ReleaseController {
         model.addAttribute("remarks", remarks.open(draft.id()));
     }
 
-    private Row row(Release r) {
-        InterviewStore.Tally tally = interviews.tally(r.id());
+    private ReleaseRow row(Release r) {
+        InterviewStore.ResponseTally tally = interviews.tally(r.id());
         ReleaseStore.Availability standing = releases.standing(r.id());
-        return new Row(r.number(), r.revision(), Frame.when(r.at()), people.shown(r.author()),
+        return new ReleaseRow(r.number(), r.revision(), Frame.when(r.at()), people.shown(r.author()),
                 r.signedBy().isEmpty() ? "" : people.shown(r.signedBy()), r.notes(), String.join(", ", r.languages()), r.token(),
                 tally.begun(), tally.sent(), standing.state().word(), standing.message());
     }
@@ -156,7 +156,7 @@ class ReleaseController {
         Draft draft = frame.draft(code);
         Release last = releases.of(draft.id()).stream().findFirst()
                 .orElseThrow(() -> new NotThere("Nothing is released yet, so there is nothing to compare with."));
-        Optional<Changes.Found> found = changes.ready(last, draft);
+        Optional<Changes.FoundChange> found = changes.ready(last, draft);
         model.addAttribute("code", code);
         model.addAttribute("last", last.number());
         model.addAttribute("change", found.map(f -> ChangeSheet.of(last.document(), draft.document(), f)).orElse(null));
@@ -194,21 +194,21 @@ class ReleaseController {
     @PostMapping("/{number}/stand")
     String stand(@PathVariable String code, @PathVariable int number, @RequestParam String state,
             @RequestParam(defaultValue = "") String message, Principal who, Model model, HttpServletResponse response) {
-        State wanted = switch (state) {
-            case "open" -> State.OPEN;
-            case "withdrawn" -> State.WITHDRAWN;
-            default -> State.CLOSED;
+        ReleaseState wanted = switch (state) {
+            case "open" -> ReleaseState.OPEN;
+            case "withdrawn" -> ReleaseState.WITHDRAWN;
+            default -> ReleaseState.CLOSED;
         };
         return done(code, who, model, response, draft -> releasing.setState(draft, number(draft, number), wanted, message, who.getName()))
                 .replaceFirst("release$", "release#releases");
     }
 
-    private interface Act {
+    private interface ReleaseAct {
         void on(Draft draft) throws Refused;
     }
 
     /** Leads back to the sheet, or shows it with the reason where the act is refused. */
-    private String done(String code, Principal who, Model model, HttpServletResponse response, Act act) {
+    private String done(String code, Principal who, Model model, HttpServletResponse response, ReleaseAct act) {
         try {
             act.on(frame.draft(code));
             return "redirect:/q/" + code + "/release";

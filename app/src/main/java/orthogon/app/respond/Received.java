@@ -6,7 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import orthogon.app.questions.PageForm;
-import orthogon.app.store.AttachmentStore.Held;
+import orthogon.app.store.AttachmentStore.HeldFiles;
 import orthogon.app.store.RandomNames;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Attachment;
@@ -31,7 +31,7 @@ final class Received implements PageForm.Uploads {
     private int files;
     private long bytes;
 
-    Received(Held held) {
+    Received(HeldFiles held) {
         files = held.files();
         bytes = held.bytes();
     }

@@ -10,9 +10,9 @@ import java.util.Optional;
 import orthogon.app.http.RateLimit;
 import orthogon.app.offering.Offering;
 import orthogon.app.proving.Ahead;
-import orthogon.app.questions.QuestionsPage;
 import orthogon.app.questions.PageForm;
 import orthogon.app.questions.PageSubmission;
+import orthogon.app.questions.QuestionsPage;
 import orthogon.app.questions.RespondentTexts;
 import orthogon.app.store.AttachmentStore;
 import orthogon.app.store.InterviewStore;
@@ -97,7 +97,7 @@ class RespondController {
     }
 
     private static String wording(Interview interview, Course.PageView page, String slot) {
-        Course.Shown shown = page.at(slot).orElseThrow();
+        Course.ShownItem shown = page.at(slot).orElseThrow();
         return RespondentTexts.of(interview).plain(shown.wording(), shown);
     }
 

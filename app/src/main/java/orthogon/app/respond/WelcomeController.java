@@ -11,7 +11,7 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import orthogon.app.http.RateLimit;
 import orthogon.app.offering.Offering;
-import orthogon.app.offering.Offering.Found;
+import orthogon.app.offering.Offering.AtAddress;
 import orthogon.app.proving.Ahead;
 import orthogon.app.questions.RespondentTexts;
 import orthogon.app.store.InterviewStore;
@@ -72,15 +72,15 @@ class WelcomeController {
             return "redirect:/i/" + invitation.get().interview().get();
         }
         return switch (offering.at(token, OffsetDateTime.now())) {
-            case Found.Open open when isTooLong(open.release(), link) -> tooLong(open.release(), link, request, model, response);
-            case Found.Open open -> {
+            case AtAddress.Open open when isTooLong(open.release(), link) -> tooLong(open.release(), link, request, model, response);
+            case AtAddress.Open open -> {
                 offering.frame(open.release(), response);
                 model.addAttribute("goingOn", goingOn.filter(id -> interviews.find(id).filter(r -> r.receipt().isEmpty()
                         && r.release().token().equals(open.release().token())).isPresent()).orElse(""));
                 yield welcome(open.release(), token, link, language(open.release(), link, request), "", model);
             }
-            case Found.Shut shut -> shut(shut, link, request, model, response);
-            case Found.Nothing n -> Notices.nothing(request, model, response);
+            case AtAddress.Shut shut -> shut(shut, link, request, model, response);
+            case AtAddress.Nothing n -> Notices.nothing(request, model, response);
         };
     }
 
@@ -116,11 +116,11 @@ class WelcomeController {
         if (invitation.flatMap(Invitation::interview).isPresent()) {
             return "redirect:/i/" + invitation.get().interview().get();
         }
-        Found found = offering.at(token, OffsetDateTime.now());
-        if (found instanceof Found.Shut shut) {
+        AtAddress found = offering.at(token, OffsetDateTime.now());
+        if (found instanceof AtAddress.Shut shut) {
             return shut(shut, link, request, model, response);
         }
-        if (!(found instanceof Found.Open(Release release))) {
+        if (!(found instanceof AtAddress.Open(Release release))) {
             return Notices.nothing(request, model, response);
         }
         if (isTooLong(release, link)) {
@@ -148,7 +148,8 @@ class WelcomeController {
     }
 
     /** A page that says why nobody can begin. */
-    private String shut(Found.Shut shut, Map<String, String> link, HttpServletRequest request, Model model, HttpServletResponse response) {
+    private String shut(AtAddress.Shut shut, Map<String, String> link, HttpServletRequest request, Model model,
+            HttpServletResponse response) {
         response.setStatus(410);
         offering.frame(shut.release(), response);
         String language = language(shut.release(), link, request);

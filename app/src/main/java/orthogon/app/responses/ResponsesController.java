@@ -47,10 +47,10 @@ class ResponsesController {
     private static final int PER_PAGE = 25;
 
     /** One response in the table. */
-    record Row(String receipt, String sent, int release, String outcome, List<String> cells) {}
+    record ResponseRow(String receipt, String sent, int release, String outcome, List<String> cells) {}
 
     /** One answer of one response. */
-    record Line(String code, String wording, String answer, String page, boolean first, List<Attachment> files) {}
+    record AnswerLine(String code, String wording, String answer, String page, boolean first, List<Attachment> files) {}
 
     private final Frame frame;
     private final InterviewStore interviews;
@@ -99,11 +99,12 @@ class ResponsesController {
         return labels;
     }
 
-    private Row row(Response r, List<Question> columns) {
+    private ResponseRow row(Response r, List<Question> columns) {
         Questionnaire document = releases.get(r.releaseId()).document();
         List<String> cells = new ArrayList<>();
         columns.forEach(q -> cells.add(Cells.of(document, q.code(), r.answers())));
-        return new Row(r.receipt(), Frame.when(r.sentAt()), r.release(), document.outcome(r.outcome()).map(o -> o.label()).orElse("none"),
+        return new ResponseRow(r.receipt(), Frame.when(r.sentAt()), r.release(),
+                document.outcome(r.outcome()).map(o -> o.label()).orElse("none"),
                 cells);
     }
 
@@ -115,12 +116,12 @@ class ResponsesController {
         frame.fill(model, draft, "responses");
         Questionnaire document = releases.get(response.releaseId()).document();
         Optional<Course> course = interviews.find(response.interviewId()).map(r -> r.interview().course());
-        List<Line> lines = new ArrayList<>();
+        List<AnswerLine> lines = new ArrayList<>();
         course.ifPresent(c -> c.pages().forEach(p -> {
             boolean first = true;
-            for (Course.Shown shown : p.shown()) {
+            for (Course.ShownItem shown : p.shown()) {
                 if (shown.question().isPresent()) {
-                    lines.add(new Line(shown.slot(), shown.wording(),
+                    lines.add(new AnswerLine(shown.slot(), shown.wording(),
                             AnswersInWords.of(shown.question().get(), c.value(shown)).orElse("no answer")
                                     + (shown.other().isEmpty() ? "" : ": " + shown.other()),
                             p.page().title(), first, files(c.value(shown))));
@@ -170,7 +171,7 @@ class ResponsesController {
             progress.at("Reading the responses", 0, 0);
             List<Response> all = interviews.responses(draft.id());
             Questionnaire document = all.isEmpty() ? draft.document() : releases.get(all.getFirst().releaseId()).document();
-            List<ResponsesCsv.Row> rows = all.stream().map(r -> new ResponsesCsv.Row(r.receipt(), r.release(),
+            List<ResponsesCsv.ResponseLine> rows = all.stream().map(r -> new ResponsesCsv.ResponseLine(r.receipt(), r.release(),
                     DateTimeFormatter.ISO_OFFSET_DATE_TIME.format(r.sentAt()), r.outcome(), r.answers())).toList();
             byte[] content = ResponsesCsv.write(document, rows, progress).getBytes(StandardCharsets.UTF_8);
             acts.saved(who.getName(), code, rows.size() + (rows.size() == 1 ? " response" : " responses") + " as CSV");

@@ -52,7 +52,7 @@ final class RuleRows {
     record Named(String code, String phrase, int used) {}
 
     /** One row of the outcome table: what it says of each input, and what speaks of several. */
-    record Decision(int number, List<String> cells, String also, String outcome, String place) {}
+    record RuleDecision(int number, List<String> cells, String also, String outcome, String place) {}
 
     /** Most that is listed of what one condition governs. */
     private static final int MOST_GOVERNED = 200;
@@ -107,7 +107,7 @@ final class RuleRows {
 
     List<Named> named() {
         return document.items()
-                .filter(i -> i instanceof Derived && wiring.type(i.code()).map(t -> t.kind() == Type.Kind.TRUTH).orElse(false))
+                .filter(i -> i instanceof Derived && wiring.type(i.code()).map(t -> t.kind() == Type.TypeKind.TRUTH).orElse(false))
                 .map(d -> new Named(d.code(), wiring.at(d.code() + ".derive").flatMap(Wiring.Wire::readable).map(Phrase::of).orElse(""),
                         (int) wiring.wires().stream().filter(w -> w.uses().contains(d.code())).count()))
                 .toList();
@@ -129,10 +129,10 @@ final class RuleRows {
         return all;
     }
 
-    List<Decision> decisions() {
+    List<RuleDecision> decisions() {
         List<String> inputs = inputs();
         List<List<Expr>> rows = rowParts();
-        List<Decision> decisions = new ArrayList<>();
+        List<RuleDecision> decisions = new ArrayList<>();
         for (int i = 0; i < rows.size(); i++) {
             List<String> cells = new ArrayList<>();
             for (String input : inputs) {
@@ -140,7 +140,7 @@ final class RuleRows {
                         .map(p -> Phrase.of(p).replaceFirst("^" + input + " ", "")).map(p -> p.equals(input) ? "yes" : p).toList()));
             }
             String also = String.join(" and ", rows.get(i).stream().filter(p -> p.references().size() != 1).map(Phrase::of).toList());
-            decisions.add(new Decision(i + 1, cells, also, document.outcomeTable().get(i).outcome(), "outcomeTable/" + i));
+            decisions.add(new RuleDecision(i + 1, cells, also, document.outcomeTable().get(i).outcome(), "outcomeTable/" + i));
         }
         return decisions;
     }

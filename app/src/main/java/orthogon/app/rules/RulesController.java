@@ -46,7 +46,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 class RulesController {
 
     /** What the sheet is narrowed to. */
-    record Filter(String question, String page, String family) {
+    record RuleFilter(String question, String page, String family) {
 
         /** @param pages page of every item and of every page, by code */
         boolean takes(RuleRow row, Map<String, String> pages) {
@@ -76,11 +76,11 @@ class RulesController {
     String sheet(@PathVariable String code, @RequestParam(defaultValue = "") String rule, @RequestParam(defaultValue = "") String question,
             @RequestParam(defaultValue = "") String page, @RequestParam(defaultValue = "") String family,
             @RequestHeader(name = "HX-Request", required = false) String part, Model model) {
-        show(frame.draft(code), rule, new Filter(question, page, family), model);
+        show(frame.draft(code), rule, new RuleFilter(question, page, family), model);
         return part == null ? "rules" : "rules :: sheet";
     }
 
-    private void show(Draft draft, String key, Filter filter, Model model) {
+    private void show(Draft draft, String key, RuleFilter filter, Model model) {
         Questionnaire document = draft.document();
         Wiring wiring = Wiring.of(document);
         RuleRows rules = new RuleRows(wiring);
@@ -137,17 +137,17 @@ class RulesController {
         return targets;
     }
 
-    private interface Attempt {
+    private interface RuleAttempt {
         /** The condition to show then. */
-        String key() throws Refused, Editing.Conflict;
+        String key() throws Refused, Editing.EditConflict;
     }
 
-    private String attempt(String code, Model model, HttpServletResponse response, Attempt attempt) {
+    private String attempt(String code, Model model, HttpServletResponse response, RuleAttempt attempt) {
         return Editing.attempt(model, response, () -> {
             String key = attempt.key();
             Draft draft = frame.draft(code);
             proofs.awhile(draft);
-            show(draft, key, new Filter("", "", ""), model);
+            show(draft, key, new RuleFilter("", "", ""), model);
             return "rules :: sheet";
         });
     }

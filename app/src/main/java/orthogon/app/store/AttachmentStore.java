@@ -23,7 +23,7 @@ public class AttachmentStore {
             """;
 
     /** How much an interview holds. */
-    public record Held(int files, long bytes) {}
+    public record HeldFiles(int files, long bytes) {}
 
     private final JdbcClient jdbc;
 
@@ -36,8 +36,8 @@ public class AttachmentStore {
                 .param("content", content).param("at", OffsetDateTime.now()).param("interview", interview).update();
     }
 
-    public Held held(String interview) {
-        return jdbc.sql(HELD).param("id", interview).query((row, n) -> new Held(row.getInt("files"), row.getLong("bytes"))).single();
+    public HeldFiles held(String interview) {
+        return jdbc.sql(HELD).param("id", interview).query((row, n) -> new HeldFiles(row.getInt("files"), row.getLong("bytes"))).single();
     }
 
     /** Removes all files of an interview but those with these keys. */

@@ -34,7 +34,7 @@ public class AuditStore {
     private static final int READ_AT_ONCE = 2000;
 
     /** @param questionnaire code; empty for the workspace */
-    public record Line(long id, String questionnaire, String author, String did, OffsetDateTime at, String digest) {}
+    public record TrailLine(long id, String questionnaire, String author, String did, OffsetDateTime at, String digest) {}
 
     private record End(long last, String digest, long keyedFrom, String seal) {}
 
@@ -67,7 +67,7 @@ public class AuditStore {
         return String.join("\n", before, String.valueOf(id), questionnaire, author, did, String.valueOf(at.toInstant().toEpochMilli()));
     }
 
-    public List<Line> newest(int most) {
+    public List<TrailLine> newest(int most) {
         return jdbc.sql(NEWEST).param("most", most).query(AuditStore::line).list();
     }
 
@@ -78,7 +78,7 @@ public class AuditStore {
 
     /** The same of the newest lines alone. */
     public long firstBroken(int newest) {
-        List<Line> lines = newest(newest + 1);
+        List<TrailLine> lines = newest(newest + 1);
         return lines.size() <= newest ? firstBroken() : firstBrokenFrom(lines.getLast().id() + 1, lines.getLast().digest());
     }
 
@@ -87,8 +87,8 @@ public class AuditStore {
         String before = digestBefore;
         long expected = from;
         while (true) {
-            List<Line> lines = jdbc.sql(FROM).param("from", expected).param("most", READ_AT_ONCE).query(AuditStore::line).list();
-            for (Line line : lines) {
+            List<TrailLine> lines = jdbc.sql(FROM).param("from", expected).param("most", READ_AT_ONCE).query(AuditStore::line).list();
+            for (TrailLine line : lines) {
                 String text = text(before, line.id(), line.questionnaire(), line.author(), line.did(), line.at());
                 // Before there was a key, lines were chained by plain digests.
                 boolean whole = line.digest().equals(line.id() < end.keyedFrom() ? Digests.plain(text) : key.digest(text));
@@ -112,8 +112,8 @@ public class AuditStore {
         return new End(row.getLong("last_id"), row.getString("digest"), row.getLong("keyed_from"), row.getString("seal"));
     }
 
-    private static Line line(ResultSet row, int n) throws SQLException {
-        return new Line(row.getLong("id"), row.getString("questionnaire"), row.getString("author"), row.getString("did"),
+    private static TrailLine line(ResultSet row, int n) throws SQLException {
+        return new TrailLine(row.getLong("id"), row.getString("questionnaire"), row.getString("author"), row.getString("did"),
                 Times.at(row, "made_at"), row.getString("digest"));
     }
 }

@@ -70,14 +70,14 @@ public class DraftStore {
             Optional<Integer> undoTo, Optional<Integer> redoTo) {}
 
     /** One line of a draft's history. */
-    public record Entry(int revision, String command, String author, OffsetDateTime at) {}
+    public record HistoryLine(int revision, String command, String author, OffsetDateTime at) {}
 
-    private record Key(long id, int revision) {}
+    private record RevisionKey(long id, int revision) {}
 
     private static final int KEPT = 60;
 
     /** Revisions never change, so the ones read last are kept. */
-    private final Cache<Key, Draft> known = Caffeine.newBuilder().maximumSize(KEPT).build();
+    private final Cache<RevisionKey, Draft> known = Caffeine.newBuilder().maximumSize(KEPT).build();
 
     /** The draft has a newer revision than the one that was edited. */
     public static final class Overtaken extends Exception {}
@@ -122,12 +122,12 @@ public class DraftStore {
     }
 
     public Optional<Draft> head(String code) {
-        return jdbc.sql(NEWEST).param("code", code).query((row, n) -> new Key(row.getLong("id"), row.getInt("number"))).optional()
+        return jdbc.sql(NEWEST).param("code", code).query((row, n) -> new RevisionKey(row.getLong("id"), row.getInt("number"))).optional()
                 .flatMap(newest -> at(newest.id(), newest.revision()));
     }
 
     public Optional<Draft> at(long id, int revision) {
-        Key key = new Key(id, revision);
+        RevisionKey key = new RevisionKey(id, revision);
         Draft kept = known.getIfPresent(key);
         if (kept != null) {
             return Optional.of(kept);
@@ -138,8 +138,8 @@ public class DraftStore {
     }
 
     /** The newest revisions of a draft, newest first. */
-    public List<Entry> history(long id, int most) {
-        return jdbc.sql(HISTORY).param("id", id).param("most", most).query((row, n) -> new Entry(row.getInt("number"),
+    public List<HistoryLine> history(long id, int most) {
+        return jdbc.sql(HISTORY).param("id", id).param("most", most).query((row, n) -> new HistoryLine(row.getInt("number"),
                 row.getString("command"), row.getString("author"), Times.at(row, "made_at"))).list();
     }
 
@@ -198,7 +198,7 @@ public class DraftStore {
 
     /** Keeps a revision that is committed at hand. */
     public void remember(Draft made) {
-        known.put(new Key(made.id(), made.revision()), made);
+        known.put(new RevisionKey(made.id(), made.revision()), made);
     }
 
     private void insert(long id, int number, Questionnaire document, String command, String author, OffsetDateTime at,

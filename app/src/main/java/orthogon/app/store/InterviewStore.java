@@ -71,11 +71,12 @@ public class InterviewStore {
     }
 
     /** One row as it is stored. */
-    private record Row(String id, long release, LocalDate today, String link, String raw, String started, String passed,
+    private record StoredInterview(String id, long release, LocalDate today, String link, String raw, String started, String passed,
             OffsetDateTime updatedAt, String language, int furthest, int version, Optional<String> receipt) {
 
-        static Row of(ResultSet row, int n) throws SQLException {
-            return new Row(row.getString("id"), row.getLong("release_id"), row.getObject("today", LocalDate.class), row.getString("link"),
+        static StoredInterview of(ResultSet row, int n) throws SQLException {
+            return new StoredInterview(row.getString("id"), row.getLong("release_id"), row.getObject("today", LocalDate.class),
+                    row.getString("link"),
                     row.getString("raw"), row.getString("started"), row.getString("passed"),
                     Times.at(row, "updated_at"), row.getString("language"), row.getInt("furthest"),
                     row.getInt("version"), Optional.ofNullable(row.getString("receipt")));
@@ -109,10 +110,10 @@ public class InterviewStore {
 
     public Optional<Running> find(String id) {
         // The release is read once the row is, so that no request holds two connections.
-        return jdbc.sql(FIND).param("id", id).query(Row::of).optional().map(this::running);
+        return jdbc.sql(FIND).param("id", id).query(StoredInterview::of).optional().map(this::running);
     }
 
-    private Running running(Row row) {
+    private Running running(StoredInterview row) {
         Release release = releases.get(row.release());
         Interview interview = new Interview(release.wiring(row.language()), row.today(), StoredAnswers.readLink(row.link()),
                 StoredAnswers.read(release.document(), row.raw()), new LinkedHashSet<>(StoredAnswers.readTexts(row.started())),
@@ -233,10 +234,10 @@ public class InterviewStore {
     }
 
     /** Interviews begun, and responses sent, for one release. */
-    public record Tally(int begun, int sent) {}
+    public record ResponseTally(int begun, int sent) {}
 
-    public Tally tally(long releaseId) {
-        return new Tally(
+    public ResponseTally tally(long releaseId) {
+        return new ResponseTally(
                 jdbc.sql("select count(*) from interview where release_id = :id").param("id", releaseId).query(Integer.class).single(),
                 jdbc.sql("select count(*) from response where release_id = :id").param("id", releaseId).query(Integer.class).single());
     }

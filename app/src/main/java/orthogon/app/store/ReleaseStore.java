@@ -107,7 +107,7 @@ public class ReleaseStore {
     }
 
     /** Whether a release takes respondents. */
-    public enum State {
+    public enum ReleaseState {
         OPEN, CLOSED, WITHDRAWN;
 
         public String word() {
@@ -116,15 +116,15 @@ public class ReleaseStore {
     }
 
     /** @param message for respondents; may be empty */
-    public record Availability(State state, String message) {}
+    public record Availability(ReleaseState state, String message) {}
 
     /** How a release stands now; all else about it never changes. */
     public Availability standing(long id) {
         return jdbc.sql("select state, message from release where id = :id").param("id", id).query((row, n) -> new Availability(
-                State.valueOf(row.getString("state").toUpperCase(Locale.ROOT)), row.getString("message"))).single();
+                ReleaseState.valueOf(row.getString("state").toUpperCase(Locale.ROOT)), row.getString("message"))).single();
     }
 
-    public void stand(long id, State state, String message) {
+    public void stand(long id, ReleaseState state, String message) {
         jdbc.sql("update release set state = :state, message = :message where id = :id").param("state", state.word())
                 .param("message", message).param("id", id).update();
     }

@@ -7,8 +7,10 @@ import javax.sql.DataSource;
 import org.flywaydb.core.Flyway;
 import org.springframework.dao.DataAccessResourceFailureException;
 
-/** The tables of a workspace. H2 and PostgreSQL each have scripts of their own, of the same versions. */
+/** The tables of a workspace. Where H2 and PostgreSQL differ, each has a script of its own for the same version. */
 public final class Schema {
+
+    private static final String BOTH = "classpath:db/migration/both";
 
     private Schema() {}
 
@@ -18,7 +20,7 @@ public final class Schema {
      * @throws org.flywaydb.core.api.FlywayException where it is of a newer Orthogon, or damaged
      */
     public static void migrate(DataSource database) {
-        Flyway.configure().dataSource(database).locations("classpath:db/migration/" + vendor(database)).load().migrate();
+        Flyway.configure().dataSource(database).locations(BOTH, "classpath:db/migration/" + vendor(database)).load().migrate();
     }
 
     /** The vendor, as the folder with its scripts is called: {@code h2} or {@code postgresql}. */

@@ -28,7 +28,7 @@ public class WorkspaceStore {
      * @param read what was read, with how many of each
      * @param wrong what is not as it was written, one sentence each; empty where all is well
      */
-    public record Found(Map<String, Long> read, List<String> wrong) {
+    public record CheckResult(Map<String, Long> read, List<String> wrong) {
 
         public boolean isWell() {
             return wrong.isEmpty();
@@ -112,7 +112,7 @@ public class WorkspaceStore {
     }
 
     /** Reads everything and compares every digest. */
-    public Found check() {
+    public CheckResult check() {
         Map<String, Long> read = new LinkedHashMap<>();
         List<String> wrong = new ArrayList<>();
         revisions(read, wrong);
@@ -124,7 +124,7 @@ public class WorkspaceStore {
         if (broken > 0) {
             tell(wrong, "Line " + broken + " of the trail is missing or is not as it was written.");
         }
-        return new Found(read, wrong);
+        return new CheckResult(read, wrong);
     }
 
     private static void tell(List<String> wrong, String sentence) {

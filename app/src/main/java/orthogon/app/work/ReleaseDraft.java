@@ -109,12 +109,12 @@ public class ReleaseDraft {
      * @param message for respondents who come while it is not open
      * @throws Refused where it is withdrawn without a message
      */
-    public void setState(Draft draft, Release release, ReleaseStore.State state, String message, String who) throws Refused {
-        if (state == ReleaseStore.State.WITHDRAWN && message.isBlank()) {
+    public void setState(Draft draft, Release release, ReleaseStore.ReleaseState state, String message, String who) throws Refused {
+        if (state == ReleaseStore.ReleaseState.WITHDRAWN && message.isBlank()) {
             throw new Refused("Tell the respondents of release " + release.number()
                     + " why it is withdrawn; they read it where they left off.");
         }
-        boolean opens = state == ReleaseStore.State.OPEN;
+        boolean opens = state == ReleaseStore.ReleaseState.OPEN;
         acts.noted(who, draft.code(), (opens ? "reopened" : state.word()) + " release " + release.number()
                 + (message.isBlank() ? "" : ": " + cut(message, LONGEST_NOTE)),
                 () -> releases.stand(release.id(), state, opens ? "" : cut(message, LONGEST_NOTE)));

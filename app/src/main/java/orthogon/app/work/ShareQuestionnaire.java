@@ -35,7 +35,7 @@ public class ShareQuestionnaire {
         if (offer.opensAt().isPresent() && offer.closesAt().isPresent() && !offer.closesAt().get().isAfter(offer.opensAt().get())) {
             throw new Refused("It would close before it opens; choose a later closing time.");
         }
-        boolean isTaken = offering.at(offer.address(), OffsetDateTime.now(clock)) instanceof Offering.Found.Open(var release)
+        boolean isTaken = offering.at(offer.address(), OffsetDateTime.now(clock)) instanceof Offering.AtAddress.Open(var release)
                 && release.questionnaireId() != draft.id();
         if (isTaken || acts.perhaps(who, draft.code(), () -> Optional.of(offer).filter(offers::save), ShareQuestionnaire::words)
                 .isEmpty()) {

@@ -180,7 +180,7 @@ class AccessibilityIT {
     void everyAnswerTypeReviewAndReceipt(ColorScheme scheme) {
         RunningApplication application = RunningApplication.withDemo();
         Questionnaire every = EveryType.document();
-        Presentation.Theme theme = new Presentation.Theme("#2f6b4f", "", "", 100, Presentation.Progress.STEPS, false);
+        Presentation.Theme theme = new Presentation.Theme("#2f6b4f", "", "", 100, Presentation.ProgressStyle.STEPS, false);
         Page page = Chromium.context(new Browser.NewContextOptions().setViewportSize(390, 844).setColorScheme(scheme)).newPage();
         page.navigate(address + application.released(every.withPresentation(new Presentation(Presentation.Welcome.NONE,
                 Presentation.Buttons.USUAL, Map.of(), theme))));

@@ -75,7 +75,7 @@ class AnswerTypesIT {
     void aSearchableListTakesLabelsAndRefusesWhatIsNone() {
         List<Answer.Option> many = IntStream.range(0, 60).mapToObj(i -> Answer.Option.of("place_" + i, "Roost number " + i)).toList();
         Page page = begin(of(Question.of("roost", "Which roost?",
-                new Answer.OneChoice(many, new Answer.Layout(Answer.Shown.SEARCH, 1, false))).withRequireWhen("true")));
+                new Answer.OneChoice(many, new Answer.Layout(Answer.ShownAs.SEARCH, 1, false))).withRequireWhen("true")));
         page.getByLabel("Which roost?").fill("Nowhere");
         press(page, "Review and send");
         assertThat(page.locator("#problems")).containsText("Choose one of the options shown.");
@@ -94,7 +94,7 @@ class AnswerTypesIT {
         options.addFirst(new Answer.Option("none", "None of these", null, true, ""));
         options.add(1, new Answer.Option("another", "Something else", null, false, "", true, ""));
         Questionnaire document = of(Question.of("seen", "Seen?",
-                new Answer.ManyChoices(options, null, null, new Answer.Layout(Answer.Shown.RADIO, 2, true))).withRequireWhen("true"));
+                new Answer.ManyChoices(options, null, null, new Answer.Layout(Answer.ShownAs.RADIO, 2, true))).withRequireWhen("true"));
         List<String> usual = document.questions().findFirst().orElseThrow().answer().options().stream().map(Answer.Option::code).toList();
         java.util.Set<List<String>> orders = new java.util.HashSet<>();
         for (int visitor = 0; visitor < 4; visitor++) {
@@ -111,8 +111,9 @@ class AnswerTypesIT {
 
     @Test
     void aMaskHelpsAndNeverBlocksPasting() {
-        Page page = begin(of(Question.of("ring", "Ring number", new Answer.Text(false, null, null, Answer.Content.ANY, "[A-Z]{2}-\\d{4}",
-                "QM-1234", "AA-9999", "")), Question.of("next_one", "And then?", new Answer.Text(false, null, 40))));
+        Page page = begin(
+                of(Question.of("ring", "Ring number", new Answer.TextAnswer(false, null, null, Answer.Content.ANY, "[A-Z]{2}-\\d{4}",
+                        "QM-1234", "AA-9999", "")), Question.of("next_one", "And then?", new Answer.TextAnswer(false, null, 40))));
         page.getByLabel("Ring number").fill("QM1234");
         page.getByLabel("And then?").focus();
         assertThat(page.getByLabel("Ring number")).hasValue("QM-1234");
@@ -167,7 +168,7 @@ class AnswerTypesIT {
     void aGridIsOneQuestionUnderTheOtherOnAPhone() {
         Page page = Chromium.context(new Browser.NewContextOptions().setViewportSize(390, 844)).newPage();
         page.navigate(application.address() + application.released(of(Question.of("signs", "How are they?", new Answer.Grid(false,
-                List.of(new Answer.Grid.Row("wing", "Wing", ""), new Answer.Grid.Row("leg", "Leg", "")),
+                List.of(new Answer.Grid.GridRow("wing", "Wing", ""), new Answer.Grid.GridRow("leg", "Leg", "")),
                 List.of(Answer.Option.of("fine", "Fine"), Answer.Option.of("hurt", "Hurt")))).withRequireWhen("true"))));
         press(page, "Begin");
         double fine = page.getByLabel("Wing: Fine").boundingBox().y;
@@ -184,9 +185,10 @@ class AnswerTypesIT {
     @Test
     void whatIsTypedElsewhereStaysWhileQuestionsAppear() {
         Page page = begin(of(Question.of("more", "Is there more?", new Answer.YesNo()),
-                Question.of("what", "What is it?", new Answer.Text(false, null, 40)).withAskWhen("more = true").withRequireWhen("true"),
+                Question.of("what", "What is it?", new Answer.TextAnswer(false, null, 40)).withAskWhen("more = true")
+                        .withRequireWhen("true"),
                 new Note("hint", "Speak of **{what, select, blank {it} other {{what}}}** to nobody.", "more = true"),
-                Question.of("story", "Tell us", new Answer.Text(true, null, 400))));
+                Question.of("story", "Tell us", new Answer.TextAnswer(true, null, 400))));
         page.getByLabel("Tell us").fill("It was");
         page.getByLabel("Yes").check();
         assertThat(page.getByLabel("What is it?")).isVisible();
@@ -238,10 +240,11 @@ class AnswerTypesIT {
 
     @Test
     void oneQuestionAtATimeIsTheSameQuestionnaire() {
-        Presentation.Theme theme = new Presentation.Theme("", "", "", 100, Presentation.Progress.BAR, true);
+        Presentation.Theme theme = new Presentation.Theme("", "", "", 100, Presentation.ProgressStyle.BAR, true);
         Questionnaire document = of(new Note("hello", "Three questions.", ""),
                 Question.of("first", "First?", new Answer.YesNo()).withRequireWhen("true"),
-                Question.of("second", "Second?", new Answer.Text(false, null, 40)).withAskWhen("first = true").withRequireWhen("true"),
+                Question.of("second", "Second?", new Answer.TextAnswer(false, null, 40)).withAskWhen("first = true")
+                        .withRequireWhen("true"),
                 Question.of("third", "Third?", new Answer.YesNo()))
                 .withPresentation(new Presentation(Presentation.Welcome.NONE, Presentation.Buttons.USUAL, java.util.Map.of(), theme));
         Page page = begin(document);
@@ -271,7 +274,7 @@ class AnswerTypesIT {
 
     @Test
     void stepsLeadBackToPagesThatWerePassed() {
-        Presentation.Theme theme = new Presentation.Theme("", "", "", 100, Presentation.Progress.STEPS, false);
+        Presentation.Theme theme = new Presentation.Theme("", "", "", 100, Presentation.ProgressStyle.STEPS, false);
         Questionnaire document = EveryType.document();
         document = document.withPresentation(new Presentation(document.presentation().welcome(), Presentation.Buttons.USUAL,
                 java.util.Map.of(), theme));
@@ -285,7 +288,7 @@ class AnswerTypesIT {
     }
 
     private static Presentation navigation(Presentation.StepLabel steps, Presentation.Check check, boolean atOnce) {
-        Presentation.Theme theme = new Presentation.Theme("", "", "", 100, Presentation.Progress.STEPS, false);
+        Presentation.Theme theme = new Presentation.Theme("", "", "", 100, Presentation.ProgressStyle.STEPS, false);
         return new Presentation(Presentation.Welcome.NONE, Presentation.Buttons.USUAL, java.util.Map.of(), theme,
                 new Presentation.Navigation(steps, check, atOnce, atOnce));
     }
@@ -293,7 +296,7 @@ class AnswerTypesIT {
     private static Questionnaire threePages() {
         return Questionnaire.blank("types", "Types").withPages(List.of(
                 orthogon.core.questionnaire.Page.empty("a", "Finder").withItems(List.of(
-                        Question.of("name", "Who are you?", new Answer.Text(false, null, 40)).withRequireWhen("true"))),
+                        Question.of("name", "Who are you?", new Answer.TextAnswer(false, null, 40)).withRequireWhen("true"))),
                 orthogon.core.questionnaire.Page.empty("b", "Terms").withItems(List.of(
                         Question.of("terms", "The terms", new Answer.Agreement("We keep this. ".repeat(40).strip()))
                                 .withRequireWhen("true"))),
@@ -359,7 +362,7 @@ class AnswerTypesIT {
         List<Answer.Option> many = java.util.stream.IntStream.rangeClosed(1, 60).mapToObj(i -> Answer.Option.of("r" + i, "Roost nº " + i))
                 .toList();
         Page page = begin(of(Question.of("roosts", "Which roosts?",
-                new Answer.ManyChoices(many, null, 3, new Answer.Layout(Answer.Shown.SEARCH, 1, false)))));
+                new Answer.ManyChoices(many, null, 3, new Answer.Layout(Answer.ShownAs.SEARCH, 1, false)))));
         Locator find = page.getByLabel("Search the list");
         find.fill("ROOST Nº 41");
         assertThat(page.locator(".choice:visible")).hasCount(1);

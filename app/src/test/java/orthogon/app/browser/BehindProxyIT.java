@@ -159,7 +159,7 @@ class BehindProxyIT {
                 post(client, "/login", "username=nobody" + i + "&password=wrong&_csrf=" + token, "Cookie", cookie, "X-Forwarded-For",
                         "203.0.113." + i);
             }
-            List<String> trail = application.part(AuditStore.class).newest(20).stream().map(AuditStore.Line::did).toList();
+            List<String> trail = application.part(AuditStore.class).newest(20).stream().map(AuditStore.TrailLine::did).toList();
             assertTrue(trail.stream().anyMatch(t -> t.contains("failed, from " + ELSEWHERE)), trail.toString());
             assertTrue(trail.stream().noneMatch(t -> t.contains("203.0.113.")), "what a client says of itself is not believed: " + trail);
             HttpResponse<String> slowed = post(client, "/login", "username=nobody&password=wrong&_csrf=" + token, "Cookie", cookie);

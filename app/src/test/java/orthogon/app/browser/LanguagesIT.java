@@ -251,7 +251,8 @@ class LanguagesIT {
         String to = application.released(
                 DocumentReader.read(new ClassPathResource("demo/found_animal.orthogon.json").getContentAsByteArray()));
         ReleaseStore releases = application.part(ReleaseStore.class);
-        releases.stand(releases.withToken(to.substring("/to/".length())).orElseThrow().id(), ReleaseStore.State.CLOSED, "Until March.");
+        releases.stand(releases.withToken(to.substring("/to/".length())).orElseThrow().id(), ReleaseStore.ReleaseState.CLOSED,
+                "Until March.");
         Page page = Chromium.context(new Browser.NewContextOptions().setViewportSize(390, 844).setLocale("fr")).newPage();
         page.navigate(application.address() + to);
         assertThat(page.locator("h1")).hasText("Ce questionnaire ne prend pas de réponses en ce moment");

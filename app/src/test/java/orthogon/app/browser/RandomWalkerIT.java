@@ -143,9 +143,9 @@ class RandomWalkerIT {
 
         private void compare(Document html, Course.PageView view, Set<String> refused) {
             assertEquals(view.page().code(), html.select("input[name=~page]").val(), name);
-            assertEquals(view.shown().stream().filter(s -> s.question().isPresent()).map(Course.Shown::slot).toList(),
+            assertEquals(view.shown().stream().filter(s -> s.question().isPresent()).map(Course.ShownItem::slot).toList(),
                     html.select("input[name=~shown]").eachAttr("value"), name + " on " + view.page().code());
-            for (Course.Shown shown : view.shown()) {
+            for (Course.ShownItem shown : view.shown()) {
                 Element item = html.getElementById("q-" + shown.slot().replace('.', '-'));
                 if (shown.question().isEmpty() || shown.locked()) {
                     continue;
@@ -174,7 +174,7 @@ class RandomWalkerIT {
         private void turn(Course.PageView view) throws Exception {
             Map<String, Object> given = new LinkedHashMap<>();
             List<String[]> fields = new ArrayList<>(List.<String[]>of(new String[]{"~page", view.page().code()}));
-            for (Course.Shown shown : view.shown()) {
+            for (Course.ShownItem shown : view.shown()) {
                 if (shown.item() instanceof Roster roster) {
                     int entries = roster.least() + random.nextInt(Math.min(3, roster.most() - roster.least() + 1));
                     List<String> numbers = IntStream.rangeClosed(1, entries).mapToObj(String::valueOf).toList();
@@ -191,7 +191,7 @@ class RandomWalkerIT {
             boolean back = random.nextInt(9) == 0;
             fields.add(new String[]{"~go", back ? "back" : "next"});
             HttpResponse<String> response = post(address, fields);
-            List<Course.Shown> dropped = shadow.dropped(shadow.keep(given));
+            List<Course.ShownItem> dropped = shadow.dropped(shadow.keep(given));
             if (!dropped.isEmpty()) {
                 count("warned");
                 Document warned = Jsoup.parse(response.body());
@@ -206,21 +206,21 @@ class RandomWalkerIT {
                 assertEquals(302, response.statusCode(), name);
                 return;
             }
-            Interview.Step step = shadow.leave(given);
+            Interview.LeaveResult step = shadow.leave(given);
             shadow = step.interview();
             switch (step) {
-                case Interview.Step.Passed p -> {
+                case Interview.LeaveResult.Passed p -> {
                     count("passed");
                     assertEquals(302, response.statusCode(), name + " on " + view.page().code() + " with " + given + errors(response));
                     assertFalse(response.headers().firstValue("location").orElseThrow().contains("look="), name + " with " + given);
                 }
-                case Interview.Step.Appeared a -> {
+                case Interview.LeaveResult.Appeared a -> {
                     count("appeared");
                     Document page = told(response);
                     assertFalse(page.select(".notice").isEmpty(), name + " is told of what appeared");
                     compare(page, shadow.course().current().orElseThrow(), Set.of());
                 }
-                case Interview.Step.Held h -> {
+                case Interview.LeaveResult.Held h -> {
                     count("refused");
                     compare(told(response), shadow.course().current().orElseThrow(),
                             h.problems().stream().map(Problem::slot).collect(Collectors.toSet()));
@@ -239,7 +239,7 @@ class RandomWalkerIT {
         }
 
         /** Mostly an ordinary answer; else what stands there, nothing, or nonsense. */
-        private void answer(Question question, Course.Shown shown, Map<String, Object> given, List<String[]> fields) {
+        private void answer(Question question, Course.ShownItem shown, Map<String, Object> given, List<String[]> fields) {
             int kind = random.nextInt(40);
             boolean answered = shown.value() != null;
             boolean wrong = shadow.course().current().orElseThrow().problems().stream().anyMatch(p -> p.slot().equals(shown.slot()));
@@ -277,7 +277,7 @@ class RandomWalkerIT {
         }
 
         /** What the controls hold: options that are no longer on offer are not among them. */
-        private static Object standing(Course.Shown shown) {
+        private static Object standing(Course.ShownItem shown) {
             List<String> offered = shown.offered().stream().map(Answer.Option::code).toList();
             return !shown.question().orElseThrow().answer().hasOwnOptions()
                     ? shown.value()
@@ -299,7 +299,7 @@ class RandomWalkerIT {
                 case Answer.YesNo y -> new Unreadable("perhaps");
                 case Answer.IsoCode c -> new Unreadable("XX1");
                 case Answer.Contact c -> new Unreadable(HOSTILE);
-                case Answer.Text t -> HOSTILE;
+                case Answer.TextAnswer t -> HOSTILE;
                 case Answer.Lookup l -> HOSTILE;
                 case Answer.Parts p -> Map.of(p.parts().getFirst(), HOSTILE);
                 default -> null;

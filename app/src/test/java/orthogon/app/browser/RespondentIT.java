@@ -124,7 +124,7 @@ class RespondentIT {
 
     private static Questionnaire of(Question... questions) {
         return Questionnaire.blank("fen_walk", "Fen walk").withPages(List.of(pageOf("first", questions),
-                pageOf("second", Question.of("last", "Anything else?", new Answer.Text(true, null, 500)))))
+                pageOf("second", Question.of("last", "Anything else?", new Answer.TextAnswer(true, null, 500)))))
                 .withEnding(List.of(new Questionnaire.Outcome("done", "Done", "")), List.of(new Questionnaire.OutcomeRow("", "done")));
     }
 
@@ -150,7 +150,7 @@ class RespondentIT {
 
     @Test
     void whatWasTypedIsThereAfterTheTabWasClosedAndTheLinkOffersToGoOn() {
-        Question where = Question.of("where_seen", "Where was it?", new Answer.Text(true, null, 500)).withRequireWhen("true");
+        Question where = Question.of("where_seen", "Where was it?", new Answer.TextAnswer(true, null, 500)).withRequireWhen("true");
         Question when = Question.of("day_seen", "Which day?", new Answer.DateAnswer(null, null)).withRequireWhen("true");
         String link = address + APPLICATION.released(of(where, when));
         BrowserContext browser = Chromium.context(new Browser.NewContextOptions());
@@ -178,7 +178,7 @@ class RespondentIT {
     void aPageOfManyQuestionsWithAFileIsReadWholeAndARefusedFileIsNotKept() {
         List<Question> questions = new ArrayList<>();
         for (int i = 1; i <= 120; i++) {
-            questions.add(Question.of("q" + i, "Question " + i, new Answer.Text(false, null, 20)));
+            questions.add(Question.of("q" + i, "Question " + i, new Answer.TextAnswer(false, null, 20)));
         }
         questions.add(Question.of("picture", "A picture", new Answer.FileAnswer(1, 20_000, List.of("image/*"))));
         Page page = Chromium.visitor();
@@ -204,7 +204,7 @@ class RespondentIT {
     @Test
     void anUploadBeyondEveryLimitIsAnsweredInTheRespondentsLanguageAndLeadsBack() throws Exception {
         Page page = Chromium.visitor();
-        page.navigate(address + APPLICATION.released(of(Question.of("note", "A note", new Answer.Text(false, null, 20)),
+        page.navigate(address + APPLICATION.released(of(Question.of("note", "A note", new Answer.TextAnswer(false, null, 20)),
                 Question.of("picture", "A picture", new Answer.FileAnswer(1, 20_000, List.of("image/*"))))) + "?lang=en");
         press(page, "Begin");
         String interview = page.url();

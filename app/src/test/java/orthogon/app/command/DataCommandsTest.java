@@ -20,7 +20,7 @@ import java.util.zip.ZipInputStream;
 import orthogon.app.store.DraftStore;
 import orthogon.app.store.TestDatabase;
 import orthogon.app.store.TrailKey;
-import orthogon.app.store.WorkspaceStore.Found;
+import orthogon.app.store.WorkspaceStore.CheckResult;
 import orthogon.core.questionnaire.EveryType;
 import org.h2.jdbcx.JdbcDataSource;
 import org.junit.jupiter.api.Test;
@@ -228,7 +228,7 @@ class DataCommandsTest {
 
     @Test
     void foundSaysHowMuchIsWrong() {
-        assertEquals("Read 2 files: 1 thing is wrong.", new Found(java.util.Map.of("files", 2L), java.util.List.of("x")).summary());
+        assertEquals("Read 2 files: 1 thing is wrong.", new CheckResult(java.util.Map.of("files", 2L), java.util.List.of("x")).summary());
     }
 
     @Test

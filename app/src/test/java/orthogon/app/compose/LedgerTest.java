@@ -10,7 +10,7 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
-import orthogon.app.compose.Ledger.Row;
+import orthogon.app.compose.Ledger.LedgerRow;
 import orthogon.core.edit.RandomEdits;
 import orthogon.core.edit.Refused;
 import orthogon.core.expression.Wiring;
@@ -97,8 +97,8 @@ class LedgerTest {
                 } catch (Refused e) {
                     continue;
                 }
-                List<Row> before = ledger(document, Set.of()).rows();
-                List<Row> after = ledger(changed, Set.of()).rows();
+                List<LedgerRow> before = ledger(document, Set.of()).rows();
+                List<LedgerRow> after = ledger(changed, Set.of()).rows();
                 SheetChanges changes = SheetChanges.between(before, after);
                 assertEquals(after, changes.all().orElseGet(() -> applied(before, changes)));
                 single += changes.all().isEmpty() ? 1 : 0;
@@ -109,11 +109,11 @@ class LedgerTest {
     }
 
     /** What the browser does with the changes. */
-    private static List<Row> applied(List<Row> before, SheetChanges changes) {
-        List<Row> rows = new ArrayList<>(before);
+    private static List<LedgerRow> applied(List<LedgerRow> before, SheetChanges changes) {
+        List<LedgerRow> rows = new ArrayList<>(before);
         rows.removeIf(r -> changes.removed().stream().anyMatch(g -> g.id().equals(r.id())));
         for (SheetChanges.Added added : changes.added()) {
-            int at = rows.stream().map(Row::id).toList().indexOf(added.after());
+            int at = rows.stream().map(LedgerRow::id).toList().indexOf(added.after());
             assertTrue(at >= 0, added.toString());
             rows.add(at + 1, added.row());
         }
@@ -130,6 +130,6 @@ class LedgerTest {
         assertTrue(svg.contains("&lt;script&gt;&amp;") && !svg.contains("<script"), svg);
         assertTrue(svg.contains("class=\"branch never\" data-from=\"plain\" data-to=\"last\""));
         assertEquals(document.pages().stream().map(Page::code).toList(),
-                ledger.rows().stream().filter(r -> r.kind().equals("page")).map(Row::code).toList());
+                ledger.rows().stream().filter(r -> r.kind().equals("page")).map(LedgerRow::code).toList());
     }
 }

@@ -34,8 +34,8 @@ class MapTest {
         assertTrue(ways.contains("bats next lone: total is 1"), ways.toString());
         assertTrue(ways.contains("bats next ~table: otherwise"), "past two pages that may be closed: " + ways);
         assertTrue(ways.contains("~table row entered: total is over 0"), ways.toString());
-        assertFalse(branches.ways().stream().filter(w -> w.to().equals("lone")).anyMatch(Branches.Way::reached));
-        Branches.Frame bats = branches.frames().get(2);
+        assertFalse(branches.ways().stream().filter(w -> w.to().equals("lone")).anyMatch(Branches.MapWay::reached));
+        Branches.PageFrame bats = branches.frames().get(2);
         assertTrue(bats.boxes().stream().anyMatch(b -> b.reference() && b.code().equals("site")), "what decides from another page");
         assertTrue(bats.lines().stream().anyMatch(l -> l.from().equals("disturbed") && l.to().equals("traces")
                 && l.words().equals("disturbed is yes")), bats.lines().toString());
@@ -46,7 +46,7 @@ class MapTest {
     void fewerThingsAreDrawnOnRequestAndNoFaultIsLostByIt() throws Exception {
         Proof proof = proof("bat_count");
         Branches deciding = Branches.of(proof, Branches.Level.DECIDING);
-        List<String> drawn = deciding.frames().stream().flatMap(f -> f.boxes().stream()).map(Branches.Box::code).toList();
+        List<String> drawn = deciding.frames().stream().flatMap(f -> f.boxes().stream()).map(Branches.MapBox::code).toList();
         assertTrue(drawn.containsAll(Set.of("site", "counters", "temperature", "total", "disturbed")), drawn.toString());
         assertFalse(drawn.contains("pups"));
         assertEquals("refuted", deciding.frames().get(2).state(), "the fault of what is not drawn stands at its page");
@@ -60,7 +60,7 @@ class MapTest {
             Branches branches = Branches.of(proof(name), level);
             MapLayout laid = MapLayout.of(branches);
             apart(new ArrayList<>(laid.frames().values()));
-            for (Branches.Frame frame : branches.frames()) {
+            for (Branches.PageFrame frame : branches.frames()) {
                 List<MapLayout.Area> inside = frame.boxes().stream().map(b -> laid.boxes().get(b.id())).toList();
                 apart(inside);
                 MapLayout.Area around = laid.frames().get(frame.code());
@@ -69,7 +69,7 @@ class MapTest {
                         b + " in " + around));
             }
             assertEquals(branches.ways().size(), laid.ways().size());
-            List<MapLayout.Route> all = new ArrayList<>(laid.ways());
+            List<MapLayout.DrawnWay> all = new ArrayList<>(laid.ways());
             all.addAll(laid.lines());
             all.forEach(r -> assertTrue(isRightAngled(r.path()), r.path()));
             double foot = branches.frames().stream().mapToDouble(f -> laid.frames().get(f.code()).y()).max().orElseThrow();
@@ -92,7 +92,7 @@ class MapTest {
                 .toList();
         assertEquals(1, middles.size(), middles.toString());
         for (int i = 0; i < branches.ways().size(); i++) {
-            Branches.Way way = branches.ways().get(i);
+            Branches.MapWay way = branches.ways().get(i);
             boolean main = way.kind().equals("next") && way.words().isEmpty();
             if (main) {
                 String x = MapLayout.at(middles.getFirst());

@@ -40,7 +40,7 @@ class RouteLanesTest {
     }
 
     private static List<String> ids(RouteLanes lanes) {
-        return lanes.groups().stream().flatMap(g -> g.lanes().stream()).map(RouteLanes.Lane::id).toList();
+        return lanes.groups().stream().flatMap(g -> g.lanes().stream()).map(RouteLanes.DrawnLane::id).toList();
     }
 
     @Test
@@ -49,12 +49,12 @@ class RouteLanesTest {
         RouteLanes lanes = lanes(document, -1, false);
         assertFalse(lanes.spread());
         assertEquals(8, ids(lanes).size());
-        assertEquals(List.of("b0", "b1", "b2"), lanes.rows().stream().map(RouteLanes.Row::code).toList());
+        assertEquals(List.of("b0", "b1", "b2"), lanes.rows().stream().map(RouteLanes.QuestionRow::code).toList());
         assertEquals(List.of("a0", "a1", "a2"), lanes.onAll());
-        assertEquals(List.of("50 %", "50 %", "50 %"), lanes.rows().stream().map(RouteLanes.Row::share).toList());
+        assertEquals(List.of("50 %", "50 %", "50 %"), lanes.rows().stream().map(RouteLanes.QuestionRow::share).toList());
         assertEquals(6, lanes(document, -1, true).rows().size());
-        for (RouteLanes.Group group : lanes.groups()) {
-            for (RouteLanes.Lane lane : group.lanes()) {
+        for (RouteLanes.LaneGroup group : lanes.groups()) {
+            for (RouteLanes.DrawnLane lane : group.lanes()) {
                 long squares = lane.path().chars().filter(c -> c == 'M').count();
                 assertEquals(lane.asked().stream().filter(c -> c.startsWith("b")).count(), squares, lane.toString());
                 assertEquals(group.outcome().equals("loud"), lane.asked().contains("b0"), "routes that end alike stand together");
@@ -67,7 +67,7 @@ class RouteLanesTest {
         Questionnaire document = branching(9);
         RouteLanes spread = lanes(document, -1, false);
         assertTrue(spread.spread());
-        assertEquals(List.of("256", "256"), spread.groups().stream().map(RouteLanes.Group::count).toList());
+        assertEquals(List.of("256", "256"), spread.groups().stream().map(RouteLanes.LaneGroup::count).toList());
         assertEquals(List.of(32, 32), spread.groups().stream().map(g -> g.lanes().size()).toList());
         assertEquals("calm.8", spread.groups().getFirst().lanes().get(1).id(), "every eighth");
         Set<String> seen = new HashSet<>();
@@ -83,7 +83,7 @@ class RouteLanesTest {
     void lanesDoNotRunIntoEachOtherNorHeadingsIntoTheirNeighbours() {
         RouteLanes lanes = lanes(branching(9), -1, false);
         int end = 0;
-        for (RouteLanes.Group group : lanes.groups()) {
+        for (RouteLanes.LaneGroup group : lanes.groups()) {
             assertTrue(group.x() >= end, group.toString());
             assertTrue(group.heading().length() * 6.2 <= group.width() + 6.2, group.heading());
             end = group.x() + group.width();

@@ -79,10 +79,10 @@ class RespondentsTest {
         if (!drafts.exists(code)) {
             Question photo = Question.of("photo", "A photo?", new Answer.FileAnswer(2, 1000, List.of("image/*")));
             Questionnaire document = Questionnaire.blank(code, "Roost").withPages(List.of(
-                    Page.empty("a", "First").withItems(List.of(Question.of("wing", "Wing?", new Answer.Text(false, null, 40)), photo,
-                            Question.of("must", "Must?", new Answer.Text(false, null, 40)).withRequireWhen("true"))),
-                    Page.empty("b", "Second").withItems(List.of(Question.of("leg", "Leg?", new Answer.Text(false, null, 40)))),
-                    Page.empty("c", "Third").withItems(List.of(Question.of("tail", "Tail?", new Answer.Text(false, null, 40))))))
+                    Page.empty("a", "First").withItems(List.of(Question.of("wing", "Wing?", new Answer.TextAnswer(false, null, 40)), photo,
+                            Question.of("must", "Must?", new Answer.TextAnswer(false, null, 40)).withRequireWhen("true"))),
+                    Page.empty("b", "Second").withItems(List.of(Question.of("leg", "Leg?", new Answer.TextAnswer(false, null, 40)))),
+                    Page.empty("c", "Third").withItems(List.of(Question.of("tail", "Tail?", new Answer.TextAnswer(false, null, 40))))))
                     .withLinkParameters(List.of(new Questionnaire.LinkParameter("station", List.of())));
             releases.create(drafts.create(document, "ines", "began"),
                     new ReleaseStore.Made("{}", "", "ines", List.of("en"), List.of(), "", OffsetDateTime.now()));
@@ -133,7 +133,7 @@ class RespondentsTest {
                     .file(new MockMultipartFile("photo", "big.png", "image/png", new byte[5000]))
                     .param("~page", "a").param("~shown", "photo").param("~shown", "must").param("must", ""));
         }
-        AttachmentStore.Held held = attachments.held(id);
+        AttachmentStore.HeldFiles held = attachments.held(id);
         assertTrue(held.files() <= Received.MOST_FILES && held.bytes() <= 60L * PICTURE.length, held.toString());
         assertEquals(0, keeping.forgetRefused(OffsetDateTime.now().minusHours(1)));
         assertEquals(1, keeping.forgetRefused(OffsetDateTime.now().plusMinutes(1)));

@@ -36,7 +36,7 @@ class AuditStoreTest {
 
     @Test
     void linesAreOnlyAdded() {
-        assertEquals(List.of(4L, 3L, 2L, 1L), audit.newest(9).stream().map(AuditStore.Line::id).toList());
+        assertEquals(List.of(4L, 3L, 2L, 1L), audit.newest(9).stream().map(AuditStore.TrailLine::id).toList());
         assertEquals(0, audit.firstBroken());
         assertEquals(0, audit.firstBroken(2));
         assertTrue(

@@ -70,7 +70,7 @@ class DraftStoreTest {
                 assertEquals(made.get(i), head.document());
             }
             assertTrue(head.redoTo().isEmpty());
-            List<DraftStore.Entry> history = again.history(head.id(), 1000);
+            List<DraftStore.HistoryLine> history = again.history(head.id(), 1000);
             assertEquals(head.revision(), history.size());
             assertEquals("began", history.getLast().command());
         }

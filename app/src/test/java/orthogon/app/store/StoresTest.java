@@ -44,7 +44,7 @@ import org.springframework.jdbc.datasource.DataSourceTransactionManager;
 class StoresTest {
 
     private static final Questionnaire ROOST = Questionnaire.blank("roost", "Roost").withPages(List.of(Page.empty("visit", "Visit")
-            .withItems(List.of(Question.of("place", "Where was it?", new Answer.Text(false, null, 200)),
+            .withItems(List.of(Question.of("place", "Where was it?", new Answer.TextAnswer(false, null, 200)),
                     Question.of("wet", "Was it wet?", new Answer.YesNo())))));
 
     @Parameter
@@ -105,8 +105,8 @@ class StoresTest {
         assertEquals("jory", read.signedBy());
         isNow(read.at());
         assertEquals("{}", releases.proof(read.id()));
-        releases.stand(read.id(), ReleaseStore.State.CLOSED, "Until spring.");
-        assertEquals(new ReleaseStore.Availability(ReleaseStore.State.CLOSED, "Until spring."), releases.standing(read.id()));
+        releases.stand(read.id(), ReleaseStore.ReleaseState.CLOSED, "Until spring.");
+        assertEquals(new ReleaseStore.Availability(ReleaseStore.ReleaseState.CLOSED, "Until spring."), releases.standing(read.id()));
         assertEquals(2, release().number());
     }
 
@@ -134,7 +134,7 @@ class StoresTest {
         assertEquals(List.of(response), interviews.responses(draft.id()));
         assertEquals(1, interviews.count(draft.id(), OffsetDateTime.now().minusDays(1)));
         assertEquals(0, interviews.count(draft.id(), OffsetDateTime.now().plusDays(1)));
-        assertEquals(new InterviewStore.Tally(1, 1), interviews.tally(response.releaseId()));
+        assertEquals(new InterviewStore.ResponseTally(1, 1), interviews.tally(response.releaseId()));
     }
 
     @Test
@@ -204,13 +204,13 @@ class StoresTest {
         files.keep(interview, new Attachment("one", "wing.png", 4, "image/png"), content);
         files.keep(interview, new Attachment("two", "claw.png", 4, "image/png"), content);
         assertArrayEquals(content, files.content("one").orElseThrow());
-        assertEquals(new AttachmentStore.Held(2, 8), files.held(interview));
+        assertEquals(new AttachmentStore.HeldFiles(2, 8), files.held(interview));
         assertEquals(List.of(interview), files.unfinished(OffsetDateTime.now().plusMinutes(1)));
         assertEquals(List.of(), files.unfinished(OffsetDateTime.now().minusMinutes(1)));
         files.keepOnly(interview, List.of("two"));
         assertEquals(List.of("two"), files.before(interview, OffsetDateTime.now().plusMinutes(1)));
         files.keepOnly(interview, List.of());
-        assertEquals(new AttachmentStore.Held(0, 0), files.held(interview));
+        assertEquals(new AttachmentStore.HeldFiles(0, 0), files.held(interview));
     }
 
     @Test

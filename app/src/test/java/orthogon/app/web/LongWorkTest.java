@@ -105,7 +105,7 @@ class LongWorkTest {
     @Test
     void whatIsRefusedOrFailsIsSaidOnThePage() throws Exception {
         Work refused = works.begin("The questionnaire in “fen.json”", "/", "ines", progress -> new Result.Refusal("It cannot be used.",
-                List.of(new Result.Fault("/pages/0", "a page needs a code"), new Result.Fault("", "it is too large"))));
+                List.of(new Result.ResultFault("/pages/0", "a page needs a code"), new Result.ResultFault("", "it is too large"))));
         refused.result(Duration.ofMinutes(1));
         web.perform(get(Works.address(refused)).with(INES)).andExpect(content().string(containsString("It cannot be used.")))
                 .andExpect(content().string(containsString("<code>/pages/0</code>")))

@@ -158,8 +158,8 @@ class NothingHalfDoneTest {
 
         trail.breaks = true;
         assertThrows(IllegalStateException.class, () -> releasing.setState(draft, releases.of(draft.id()).getFirst(),
-                ReleaseStore.State.CLOSED, "", "ines"));
-        assertEquals(ReleaseStore.State.OPEN, releases.standing(releases.of(draft.id()).getFirst().id()).state());
+                ReleaseStore.ReleaseState.CLOSED, "", "ines"));
+        assertEquals(ReleaseStore.ReleaseState.OPEN, releases.standing(releases.of(draft.id()).getFirst().id()).state());
         assertThrows(IllegalStateException.class, () -> inviting.invite(draft, releases.of(draft.id()).getFirst(),
                 Set.of("warden@station.example", "keeper@station.example"), "en", "ines"));
         assertEquals(List.of(), invitations.of(draft.id()));

@@ -20,9 +20,9 @@ public record Add(String container, String after, List<Item> items) implements E
 
     @Override
     public Questionnaire apply(Questionnaire document) throws Refused {
-        Whole.refuseTaken(items.stream().flatMap(Item::withInner).map(Item::code).toList(), document);
-        Questionnaire changed = Whole.inContainer(document, container, there -> Whole.placed(there, after, items));
-        Whole.refuseNewFaults(document, changed);
+        WholeDocument.refuseTaken(items.stream().flatMap(Item::withInner).map(Item::code).toList(), document);
+        Questionnaire changed = WholeDocument.inContainer(document, container, there -> WholeDocument.placed(there, after, items));
+        WholeDocument.refuseNewFaults(document, changed);
         return changed;
     }
 

@@ -22,9 +22,10 @@ public record AddPages(String after, List<Page> pages, boolean instead) implemen
 
     @Override
     public Questionnaire apply(Questionnaire document) throws Refused {
-        Whole.refuseTaken(pages.stream().flatMap(p -> Stream.concat(Stream.of(p.code()), p.allItems().map(Item::code))).toList(), document);
-        Questionnaire changed = Whole.withPages(document, after, pages);
-        Whole.refuseNewFaults(document, changed);
+        WholeDocument.refuseTaken(pages.stream().flatMap(p -> Stream.concat(Stream.of(p.code()), p.allItems().map(Item::code))).toList(),
+                document);
+        Questionnaire changed = WholeDocument.withPages(document, after, pages);
+        WholeDocument.refuseNewFaults(document, changed);
         if (instead && document.pages().size() == 1 && document.pages().getFirst().items().isEmpty()) {
             return new Remove(document.pages().getFirst().code()).apply(changed);
         }

@@ -16,7 +16,7 @@ public record Annotate(String unit, String note) implements Edit {
     @Override
     public Questionnaire apply(Questionnaire document) throws Refused {
         if (!Texts.all(document).containsKey(unit)) {
-            throw Whole.gone("text " + unit);
+            throw WholeDocument.gone("text " + unit);
         }
         Map<String, String> notes = new LinkedHashMap<>(document.notes());
         if (note.isBlank()) {

@@ -17,7 +17,7 @@ public record ChangeEnding(List<Outcome> outcomes, List<OutcomeRow> table, List<
         Set<String> seen = new HashSet<>();
         for (Outcome outcome : outcomes) {
             if (!Codes.isValid(outcome.code())) {
-                throw Whole.badCode(outcome.code());
+                throw WholeDocument.badCode(outcome.code());
             }
             if (!seen.add(outcome.code())) {
                 throw new Refused("There are two outcomes " + outcome.code() + "; give one of them another code.");
@@ -27,7 +27,7 @@ public record ChangeEnding(List<Outcome> outcomes, List<OutcomeRow> table, List<
             }
         }
         Questionnaire changed = Meant.understood(document, document.withEnding(outcomes, table).withClaims(claims));
-        Whole.refuseNewFaults(document, changed);
+        WholeDocument.refuseNewFaults(document, changed);
         return changed;
     }
 

@@ -10,13 +10,13 @@ public record ChangeItem(Item item, String what) implements Edit {
 
     @Override
     public Questionnaire apply(Questionnaire document) throws Refused {
-        Item now = document.item(item.code()).orElseThrow(() -> Whole.gone(item.code()));
+        Item now = document.item(item.code()).orElseThrow(() -> WholeDocument.gone(item.code()));
         if (!now.getClass().equals(item.getClass())) {
             throw new Refused(item.code() + " is something else now.");
         }
         Item changed = now instanceof Group held && item instanceof Group group ? group.withItems(held.items()) : item;
         Questionnaire after = Meant.understood(document, document.withItem(item.code(), i -> changed));
-        Whole.refuseNewFaults(document, after);
+        WholeDocument.refuseNewFaults(document, after);
         return after;
     }
 

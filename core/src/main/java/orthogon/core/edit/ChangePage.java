@@ -9,9 +9,9 @@ public record ChangePage(Page page, String what) implements Edit {
 
     @Override
     public Questionnaire apply(Questionnaire document) throws Refused {
-        document.page(page.code()).orElseThrow(() -> Whole.gone(page.code()));
+        document.page(page.code()).orElseThrow(() -> WholeDocument.gone(page.code()));
         Questionnaire changed = Meant.understood(document, document.withPage(page.code(), p -> page.withItems(p.items())));
-        Whole.refuseNewFaults(document, changed);
+        WholeDocument.refuseNewFaults(document, changed);
         return changed;
     }
 

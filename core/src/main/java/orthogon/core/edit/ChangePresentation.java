@@ -29,7 +29,7 @@ public record ChangePresentation(Presentation presentation, List<LinkParameter> 
         Set<String> old = new HashSet<>();
         document.linkParameters().forEach(p -> old.add(p.code()));
         Questionnaire without = document.withLinkParameters(List.of());
-        Whole.refuseTaken(linkParameters.stream().map(LinkParameter::code).toList(), without);
+        WholeDocument.refuseTaken(linkParameters.stream().map(LinkParameter::code).toList(), without);
         Questionnaire changed = document.withLinkParameters(linkParameters).withPresentation(presentation);
         for (LinkParameter parameter : document.linkParameters()) {
             List<String> dependents = References.dependents(document, parameter.code());
@@ -38,7 +38,7 @@ public record ChangePresentation(Presentation presentation, List<LinkParameter> 
                         + ". Change them first.");
             }
         }
-        Whole.refuseNewFaults(document, changed);
+        WholeDocument.refuseNewFaults(document, changed);
         return changed;
     }
 

@@ -25,11 +25,11 @@ public record Copy(List<String> codes) implements Edit {
         Optional<Page> page = document.page(codes.getFirst());
         if (page.isPresent()) {
             Page copy = References.renamed(page.get(), fresh, document);
-            return Whole.withPages(document, page.get().code(), List.of(copy));
+            return WholeDocument.withPages(document, page.get().code(), List.of(copy));
         }
         Questionnaire changed = document;
         for (String code : codes) {
-            Item item = document.item(code).orElseThrow(() -> Whole.gone(code));
+            Item item = document.item(code).orElseThrow(() -> WholeDocument.gone(code));
             boolean withAnother = codes.stream().filter(c -> !c.equals(code)).flatMap(c -> document.item(c).stream())
                     .anyMatch(group -> group.withInner().anyMatch(item::equals));
             if (withAnother) {
@@ -43,7 +43,7 @@ public record Copy(List<String> codes) implements Edit {
 
     /** Old code to fresh code, of everything that is copied. */
     public Map<String, String> fresh(Questionnaire document) throws Refused {
-        Set<String> taken = Whole.codes(document);
+        Set<String> taken = WholeDocument.codes(document);
         Map<String, String> fresh = new LinkedHashMap<>();
         for (String code : codes) {
             List<String> copied = new ArrayList<>();
@@ -52,7 +52,7 @@ public record Copy(List<String> codes) implements Edit {
                 copied.add(code);
                 page.get().allItems().forEach(i -> copied.add(i.code()));
             } else {
-                document.item(code).orElseThrow(() -> Whole.gone(code)).withInner().forEach(i -> copied.add(i.code()));
+                document.item(code).orElseThrow(() -> WholeDocument.gone(code)).withInner().forEach(i -> copied.add(i.code()));
             }
             for (String each : copied) {
                 fresh.computeIfAbsent(each, c -> Codes.fresh(c, f -> taken.contains(f) || fresh.containsValue(f)));

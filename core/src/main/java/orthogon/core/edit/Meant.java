@@ -91,7 +91,7 @@ public final class Meant {
                 .map(Answer::options).orElse(List.of());
         List<String> fitting = options.stream().filter(o -> o.code().equalsIgnoreCase(said) || o.label().equalsIgnoreCase(said))
                 .map(Answer.Option::code).distinct().toList();
-        boolean compared = wiring.type(name).filter(t -> t.kind() == Type.Kind.TEXT).isPresent();
+        boolean compared = wiring.type(name).filter(t -> t.kind() == Type.TypeKind.TEXT).isPresent();
         return fitting.size() == 1 && compared ? Optional.of(fitting.getFirst()) : Optional.empty();
     }
 

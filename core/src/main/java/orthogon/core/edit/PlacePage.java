@@ -14,7 +14,7 @@ public record PlacePage(String code, String after) implements Edit {
 
     @Override
     public Questionnaire apply(Questionnaire document) throws Refused {
-        Page page = document.page(code).orElseThrow(() -> Whole.gone(code));
+        Page page = document.page(code).orElseThrow(() -> WholeDocument.gone(code));
         Questionnaire without = document.withPages(document.pages().stream().filter(p -> p != page).toList());
         if (after.isEmpty()) {
             List<Page> pages = new java.util.ArrayList<>(without.pages());
@@ -22,9 +22,9 @@ public record PlacePage(String code, String after) implements Edit {
             return document.withPages(pages);
         }
         if (without.page(after).isEmpty()) {
-            throw Whole.gone(after);
+            throw WholeDocument.gone(after);
         }
-        return Whole.withPages(without, after, List.of(page));
+        return WholeDocument.withPages(without, after, List.of(page));
     }
 
     @Override

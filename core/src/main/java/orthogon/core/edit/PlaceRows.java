@@ -18,23 +18,23 @@ public record PlaceRows(List<String> codes, String container, String after) impl
     public Questionnaire apply(Questionnaire document) throws Refused {
         Set<String> moving = new LinkedHashSet<>(codes);
         for (String code : codes) {
-            Item item = document.item(code).orElseThrow(() -> Whole.gone(code));
+            Item item = document.item(code).orElseThrow(() -> WholeDocument.gone(code));
             if (item.withInner().anyMatch(i -> i.code().equals(container) || i.code().equals(after))) {
                 throw new Refused(code + " cannot be moved into or after itself.");
             }
             item.withInner().skip(1).forEach(i -> moving.remove(i.code()));
         }
         List<Item> items = document.items().filter(i -> moving.contains(i.code())).toList();
-        Questionnaire taken = Whole.without(document, moving);
-        Questionnaire changed = Whole.inContainer(taken, container, there -> {
+        Questionnaire taken = WholeDocument.without(document, moving);
+        Questionnaire changed = WholeDocument.inContainer(taken, container, there -> {
             if (!after.equals(container)) {
-                return Whole.placed(there, after, items);
+                return WholeDocument.placed(there, after, items);
             }
             List<Item> first = new java.util.ArrayList<>(items);
             first.addAll(there);
             return first;
         });
-        Whole.refuseNewFaults(document, changed);
+        WholeDocument.refuseNewFaults(document, changed);
         return changed;
     }
 

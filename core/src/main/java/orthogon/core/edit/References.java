@@ -10,13 +10,13 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
-import orthogon.core.place.PlaceText;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.ExpressionReader;
 import orthogon.core.expression.Printer;
 import orthogon.core.expression.Wiring;
 import orthogon.core.language.Piping;
 import orthogon.core.language.Texts;
+import orthogon.core.place.PlaceText;
 import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
@@ -95,7 +95,7 @@ public final class References {
     private static void collect(Expr expr, Map<String, Boolean> bound, Set<String> rosters, List<Token> into) {
         switch (expr) {
             case Expr.Name n when !bound.containsKey(n.name()) -> into.add(new Token(n.span().from(), n.name()));
-            case Expr.Part p -> {
+            case Expr.PartOf p -> {
                 collect(p.of(), bound, rosters, into);
                 if (p.of() instanceof Expr.Name n && bound.getOrDefault(n.name(), rosters.contains(n.name()))) {
                     into.add(new Token(p.span().to() - p.part().length(), p.part()));

@@ -48,14 +48,14 @@ public record Remove(List<String> codes, boolean withDependents) implements Edit
         for (String code : going) {
             boolean page = changed.page(code).isPresent();
             if (!page && changed.item(code).isEmpty() && document.item(code).isEmpty()) {
-                throw Whole.gone(code);
+                throw WholeDocument.gone(code);
             }
             if (page && changed.pages().size() == 1) {
                 throw new Refused("A questionnaire needs at least one page.");
             }
             changed = page
                     ? changed.withPages(changed.pages().stream().filter(p -> !p.code().equals(code)).toList())
-                    : Whole.without(changed, Set.of(code));
+                    : WholeDocument.without(changed, Set.of(code));
         }
         Set<String> gone = new LinkedHashSet<>(going);
         going.forEach(code -> {

@@ -12,13 +12,13 @@ public record Rename(String from, String to) implements Edit {
     @Override
     public Questionnaire apply(Questionnaire document) throws Refused {
         if (!Codes.isValid(to)) {
-            throw Whole.badCode(to);
+            throw WholeDocument.badCode(to);
         }
-        if (Whole.codes(document).contains(to)) {
-            throw Whole.taken(to);
+        if (WholeDocument.codes(document).contains(to)) {
+            throw WholeDocument.taken(to);
         }
-        if (!Whole.codes(document).contains(from)) {
-            throw Whole.gone(from);
+        if (!WholeDocument.codes(document).contains(from)) {
+            throw WholeDocument.gone(from);
         }
         if (document.page(from).isPresent() && document.item(from).isPresent()) {
             // Conditions and texts mean the item; the page is told from it by the new code.

@@ -47,12 +47,12 @@ public record RenameOption(String question, String from, String to) implements E
 
     @Override
     public Questionnaire apply(Questionnaire document) throws Refused {
-        Question now = document.question(question).orElseThrow(() -> Whole.gone(question));
+        Question now = document.question(question).orElseThrow(() -> WholeDocument.gone(question));
         if (!Codes.isValid(to)) {
-            throw Whole.badCode(to);
+            throw WholeDocument.badCode(to);
         }
         if (!now.answer().hasOwnOptions() || now.answer().option(from).isEmpty()) {
-            throw Whole.gone("option " + from + " of " + question);
+            throw WholeDocument.gone("option " + from + " of " + question);
         }
         if (now.answer().option(to).isPresent()) {
             throw new Refused(question + " has an option " + to + " already; choose another code.");

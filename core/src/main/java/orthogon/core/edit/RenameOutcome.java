@@ -41,10 +41,10 @@ public record RenameOutcome(String from, String to) implements Edit {
     @Override
     public Questionnaire apply(Questionnaire document) throws Refused {
         if (!Codes.isValid(to)) {
-            throw Whole.badCode(to);
+            throw WholeDocument.badCode(to);
         }
         if (document.outcome(from).isEmpty()) {
-            throw Whole.gone("outcome " + from);
+            throw WholeDocument.gone("outcome " + from);
         }
         if (document.outcome(to).isPresent()) {
             throw new Refused("There is an outcome " + to + " already; choose another code.");

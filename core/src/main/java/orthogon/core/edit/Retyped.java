@@ -40,10 +40,10 @@ public record Retyped(Answer answer, List<String> lost) {
                         ? m.layout()
                         : Answer.Layout.PLAIN;
         Answer changed = switch (type) {
-            case "shortText", "longText" -> now instanceof Answer.Text t
-                    ? new Answer.Text(type.equals("longText"), t.least(), t.most(), t.content(), t.pattern(), t.example(), t.mask(),
+            case "shortText", "longText" -> now instanceof Answer.TextAnswer t
+                    ? new Answer.TextAnswer(type.equals("longText"), t.least(), t.most(), t.content(), t.pattern(), t.example(), t.mask(),
                             t.placeholder())
-                    : new Answer.Text(type.equals("longText"), null, null);
+                    : new Answer.TextAnswer(type.equals("longText"), null, null);
             case "personName" -> Answer.Parts.name();
             case "postalAddress" -> Answer.Parts.address();
             case "email" -> new Answer.Contact(Answer.Contact.Kind.EMAIL, "");
@@ -57,9 +57,9 @@ public record Retyped(Answer answer, List<String> lost) {
             case "oneChoice" -> new Answer.OneChoice(kept.stream().map(o -> alone(o, false)).toList(),
                     layout);
             case "manyChoices" ->
-                new Answer.ManyChoices(kept, least, most, layout.shown() == Answer.Shown.DROP_DOWN ? Answer.Layout.PLAIN : layout);
+                new Answer.ManyChoices(kept, least, most, layout.shown() == Answer.ShownAs.DROP_DOWN ? Answer.Layout.PLAIN : layout);
             case "grid" -> new Answer.Grid(now instanceof Answer.ManyChoices,
-                    List.of(new Answer.Grid.Row("first", "First row", ""), new Answer.Grid.Row("second", "Second row", "")),
+                    List.of(new Answer.Grid.GridRow("first", "First row", ""), new Answer.Grid.GridRow("second", "Second row", "")),
                     kept.stream().map(o -> alone(o, now instanceof Answer.ManyChoices && o.exclusive())).toList());
             case "ranking" -> new Answer.Ranking(kept.stream().map(o -> alone(o, false).withOfferWhen("")).toList(), kept.size());
             case "date" -> new Answer.DateAnswer(null, null);
@@ -85,8 +85,8 @@ public record Retyped(Answer answer, List<String> lost) {
         if ((from != null || to != null) && now instanceof Answer.Numeric && !(changed instanceof Answer.Numeric)) {
             lost.add("the limits");
         }
-        if (now instanceof Answer.Text t && (t.most() != null || t.least() != null || !t.pattern().isEmpty())
-                && !(changed instanceof Answer.Text)) {
+        if (now instanceof Answer.TextAnswer t && (t.most() != null || t.least() != null || !t.pattern().isEmpty())
+                && !(changed instanceof Answer.TextAnswer)) {
             lost.add("the limits of the text");
         }
         if (now instanceof Answer.Grid && !(changed instanceof Answer.Grid)) {

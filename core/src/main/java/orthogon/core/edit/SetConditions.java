@@ -25,11 +25,11 @@ public record SetConditions(Map<String, String> texts) implements Edit {
     public Questionnaire apply(Questionnaire document) throws Refused {
         for (String place : texts.keySet()) {
             if (!Places.exists(document, place)) {
-                throw Whole.gone("place " + place);
+                throw WholeDocument.gone("place " + place);
             }
         }
         Questionnaire changed = Meant.understood(document, Places.with(document, texts));
-        Whole.refuseNewFaults(document, changed);
+        WholeDocument.refuseNewFaults(document, changed);
         return changed;
     }
 

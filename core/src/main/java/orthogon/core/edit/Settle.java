@@ -22,7 +22,7 @@ public record Settle(String place, String text) implements Edit {
     @Override
     public Questionnaire apply(Questionnaire document) throws Refused {
         if (place.endsWith(KEEP)) {
-            Item item = document.item(owner()).orElseThrow(() -> Whole.gone(owner()));
+            Item item = document.item(owner()).orElseThrow(() -> WholeDocument.gone(owner()));
             if (!(item instanceof Question)) {
                 throw new Refused(owner() + " has no answer that could be kept.");
             }
@@ -32,7 +32,7 @@ public record Settle(String place, String text) implements Edit {
             return new SetConditions(Map.of(place, text)).apply(document);
         }
         if (!Texts.all(document).containsKey(place)) {
-            throw Whole.gone("place " + place);
+            throw WholeDocument.gone("place " + place);
         }
         return Texts.apply(document, (unit, before) -> unit.equals(place) ? text : before);
     }

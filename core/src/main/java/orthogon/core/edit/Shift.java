@@ -14,7 +14,7 @@ public record Shift(String code, boolean in) implements Edit {
 
     @Override
     public Questionnaire apply(Questionnaire document) throws Refused {
-        Item item = document.item(code).orElseThrow(() -> Whole.gone(code));
+        Item item = document.item(code).orElseThrow(() -> WholeDocument.gone(code));
         List<Page> pages = new ArrayList<>();
         boolean moved = false;
         for (Page page : document.pages()) {
@@ -28,7 +28,7 @@ public record Shift(String code, boolean in) implements Edit {
                     : code + " stands in no section or roster.");
         }
         Questionnaire changed = document.withPages(pages);
-        Whole.refuseNewFaults(document, changed);
+        WholeDocument.refuseNewFaults(document, changed);
         return changed;
     }
 

@@ -18,7 +18,7 @@ public record SplitPage(String before) implements Edit {
 
     /** Whether a page can be cut before the row. */
     public static boolean isPossible(Questionnaire document, String code) {
-        return document.pageOf(code).map(p -> Whole.indexOf(p.items(), code) > 0).orElse(false) && document.item(code).isPresent();
+        return document.pageOf(code).map(p -> WholeDocument.indexOf(p.items(), code) > 0).orElse(false) && document.item(code).isPresent();
     }
 
     @Override
@@ -27,10 +27,10 @@ public record SplitPage(String before) implements Edit {
             throw new Refused("A page can be split before any row directly on it but the first.");
         }
         Page page = document.pageOf(before).orElseThrow();
-        int at = Whole.indexOf(page.items(), before);
+        int at = WholeDocument.indexOf(page.items(), before);
         List<Item> first = page.items().subList(0, at);
         List<Item> second = page.items().subList(at, page.items().size());
-        String code = Codes.fresh(page.code(), Whole.codes(document)::contains);
+        String code = Codes.fresh(page.code(), WholeDocument.codes(document)::contains);
         List<Page> pages = new ArrayList<>(document.pages());
         int index = pages.indexOf(page);
         pages.set(index, new Page(page.code(), page.title(), page.introduction(), page.openWhen(), first, List.of(), List.of()));

@@ -24,7 +24,7 @@ public record Step(String code, boolean up) implements Edit {
             pages.add(to, pages.remove(at));
             return document.withPages(pages);
         }
-        Item item = document.item(code).orElseThrow(() -> Whole.gone(code));
+        Item item = document.item(code).orElseThrow(() -> WholeDocument.gone(code));
         for (Page page : document.pages()) {
             Optional<List<Item>> moved = within(page.items(), item);
             if (moved.isPresent()) {
@@ -57,7 +57,7 @@ public record Step(String code, boolean up) implements Edit {
                 if (inner.isPresent()) {
                     changed.set(i, group.withItems(inner.get()));
                 } else {
-                    changed.set(i, group.withItems(Whole.without(group.items(), Set.of(item.code()))));
+                    changed.set(i, group.withItems(WholeDocument.without(group.items(), Set.of(item.code()))));
                     changed.add(up ? i : i + 1, item);
                 }
                 return Optional.of(changed);
@@ -73,7 +73,7 @@ public record Step(String code, boolean up) implements Edit {
             throw atTheEdge(code);
         }
         List<Page> pages = new ArrayList<>(document.pages());
-        pages.set(from, pages.get(from).withItems(Whole.without(pages.get(from).items(), Set.of(code))));
+        pages.set(from, pages.get(from).withItems(WholeDocument.without(pages.get(from).items(), Set.of(code))));
         List<Item> there = new ArrayList<>(pages.get(to).items());
         there.add(up ? there.size() : 0, item);
         pages.set(to, pages.get(to).withItems(there));

@@ -13,7 +13,7 @@ public record StepAll(List<String> codes, boolean up) implements Edit {
         List<String> moving = document.items().filter(i -> codes.contains(i.code())).filter(i -> document.items()
                 .noneMatch(o -> o != i && codes.contains(o.code()) && o.withInner().anyMatch(i::equals))).map(Item::code).toList();
         if (moving.isEmpty()) {
-            throw Whole.gone(String.join(", ", codes));
+            throw WholeDocument.gone(String.join(", ", codes));
         }
         Questionnaire changed = document;
         for (String code : up ? moving : moving.reversed()) {

@@ -15,7 +15,7 @@ public record Strike(List<String> places) implements Edit {
     public Questionnaire apply(Questionnaire document) throws Refused {
         for (String place : places) {
             if (!Places.exists(document, place)) {
-                throw Whole.gone("place " + place);
+                throw WholeDocument.gone("place " + place);
             }
             if (PlaceText.rule(place).filter(r -> r.family() == RuleFamily.DERIVE).isPresent()) {
                 throw new Refused("A derived value is removed on the Compose sheet.");

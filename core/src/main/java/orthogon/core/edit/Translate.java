@@ -10,7 +10,7 @@ import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Questionnaire.Translation;
 
 /** Texts in another language, made of the source texts as they are now, or of earlier ones. */
-public record Translate(String language, List<Text> texts) implements Edit {
+public record Translate(String language, List<TranslatedText> texts) implements Edit {
 
     /** The state of a text that nobody has looked over yet. */
     public static final String DRAFT = "draft";
@@ -24,8 +24,8 @@ public record Translate(String language, List<Text> texts) implements Edit {
      * @param state {@link #DRAFT} or {@link #REVIEWED}
      * @param of source text that it was made of; empty for the one that is there now
      */
-    public record Text(String unit, String text, String state, String of) {
-        public Text(String unit, String text, String state) {
+    public record TranslatedText(String unit, String text, String state, String of) {
+        public TranslatedText(String unit, String text, String state) {
             this(unit, text, state, "");
         }
     }
@@ -36,7 +36,7 @@ public record Translate(String language, List<Text> texts) implements Edit {
 
     /** One text, as a draft. */
     public Translate(String language, String unit, String text) {
-        this(language, List.of(new Text(unit, text, DRAFT)));
+        this(language, List.of(new TranslatedText(unit, text, DRAFT)));
     }
 
     @Override
@@ -47,10 +47,10 @@ public record Translate(String language, List<Text> texts) implements Edit {
         Map<String, String> sources = Units.sources(document, language);
         Map<String, Map<String, Translation>> all = new LinkedHashMap<>(document.translations());
         Map<String, Translation> changed = new LinkedHashMap<>(all.getOrDefault(language, Map.of()));
-        for (Text text : texts) {
+        for (TranslatedText text : texts) {
             String source = sources.get(text.unit());
             if (source == null) {
-                throw Whole.gone("text " + text.unit());
+                throw WholeDocument.gone("text " + text.unit());
             }
             if (text.text().isBlank()) {
                 throw new Refused("Write the text of " + text.unit() + "; an empty one would leave respondents without.");

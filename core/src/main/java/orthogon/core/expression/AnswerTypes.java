@@ -20,7 +20,7 @@ final class AnswerTypes {
 
     static Type of(Question q) {
         return switch (q.answer()) {
-            case Answer.Text t -> Type.TEXT;
+            case Answer.TextAnswer t -> Type.TEXT;
             case Answer.Contact c -> Type.TEXT;
             case Answer.Lookup l -> Type.TEXT;
             case Answer.Numeric n -> Type.NUMBER;

@@ -24,7 +24,7 @@ public sealed interface Expr {
     record Name(String name, Span span) implements Expr {}
 
     /** A named part of a value: {@code owner.family}; of a list, that part of each element: {@code animals.urgency}. */
-    record Part(Expr of, String part, Span span) implements Expr {}
+    record PartOf(Expr of, String part, Span span) implements Expr {}
 
     record Negate(Expr of, Span span) implements Expr {}
 
@@ -61,7 +61,7 @@ public sealed interface Expr {
         return switch (this) {
             case Literal l -> List.of();
             case Name n -> List.of();
-            case Part p -> List.of(p.of());
+            case PartOf p -> List.of(p.of());
             case Negate n -> List.of(n.of());
             case Arithmetic a -> List.of(a.left(), a.right());
             case Compare c -> List.of(c.left(), c.right());
@@ -183,7 +183,7 @@ public sealed interface Expr {
         return switch (this) {
             case Literal l -> l;
             case Name n -> n;
-            case Part p -> new Part(c.getFirst(), p.part(), p.span());
+            case PartOf p -> new PartOf(c.getFirst(), p.part(), p.span());
             case Negate n -> new Negate(c.getFirst(), n.span());
             case Arithmetic a -> new Arithmetic(a.op(), c.get(0), c.get(1), a.span());
             case Compare e -> new Compare(e.op(), c.get(0), c.get(1), e.span());

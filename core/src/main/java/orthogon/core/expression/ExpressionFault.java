@@ -8,10 +8,10 @@ package orthogon.core.expression;
  * @param to end of it, exclusive
  * @param nearest the right name that comes nearest, or empty
  */
-public record ExpressionFault(Kind kind, String message, int from, int to, String nearest) {
+public record ExpressionFault(FaultKind kind, String message, int from, int to, String nearest) {
 
     /** What kind of fault. */
-    public enum Kind {
+    public enum FaultKind {
         /** The text is no expression. */
         SYNTAX,
         /** A name, function or option does not exist. */

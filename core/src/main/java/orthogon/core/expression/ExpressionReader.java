@@ -37,15 +37,15 @@ public final class ExpressionReader {
     public sealed interface Reading {
         record Read(Expr expr) implements Reading {}
 
-        record Unreadable(ExpressionFault fault) implements Reading {}
+        record UnreadableText(ExpressionFault fault) implements Reading {}
     }
 
-    private static final class Refused extends RuntimeException {
+    private static final class RefusedText extends RuntimeException {
         final transient ExpressionFault fault;
 
-        Refused(String message, int from, int to) {
+        RefusedText(String message, int from, int to) {
             super(message, null, false, false);
-            fault = new ExpressionFault(ExpressionFault.Kind.SYNTAX, message, from, Math.max(from, to), "");
+            fault = new ExpressionFault(ExpressionFault.FaultKind.SYNTAX, message, from, Math.max(from, to), "");
         }
     }
 
@@ -58,7 +58,7 @@ public final class ExpressionReader {
     private static Reading parse(String text) {
         try {
             if (text.length() > LONGEST) {
-                throw new Refused("the expression is longer than " + LONGEST + " characters; split it with derived values", LONGEST,
+                throw new RefusedText("the expression is longer than " + LONGEST + " characters; split it with derived values", LONGEST,
                         text.length());
             }
             refuseDeepNesting(text);
@@ -67,7 +67,7 @@ public final class ExpressionReader {
                 public void syntaxError(Recognizer<?, ?> recognizer, Object symbol, int line, int column, String message,
                         RecognitionException cause) {
                     Token token = (Token) symbol;
-                    throw token == null ? new Refused("this cannot be read", 0, text.length()) : unexpected(token, text);
+                    throw token == null ? new RefusedText("this cannot be read", 0, text.length()) : unexpected(token, text);
                 }
             };
             ConditionLexer lexer = new ConditionLexer(CharStreams.fromString(text));
@@ -76,10 +76,11 @@ public final class ExpressionReader {
             parser.removeErrorListeners();
             parser.addErrorListener(refuse);
             return new Reading.Read(new ExpressionReader().expression(parser.whole().expression()));
-        } catch (Refused e) {
-            return new Reading.Unreadable(e.fault);
+        } catch (RefusedText e) {
+            return new Reading.UnreadableText(e.fault);
         } catch (StackOverflowError e) {
-            return new Reading.Unreadable(new Refused("this is nested too deeply; split it with derived values", 0, text.length()).fault);
+            return new Reading.UnreadableText(
+                    new RefusedText("this is nested too deeply; split it with derived values", 0, text.length()).fault);
         }
     }
 
@@ -102,15 +103,15 @@ public final class ExpressionReader {
             }
             run = c == '-' || text.startsWith("if", i) ? run + 1 : Character.isWhitespace(c) ? run : Character.isLetter(c) ? run : 0;
             if (depth > DEEPEST || run > 40 * DEEPEST) {
-                throw new Refused("this is nested deeper than " + DEEPEST + " levels; split it with derived values", i, i + 1);
+                throw new RefusedText("this is nested deeper than " + DEEPEST + " levels; split it with derived values", i, i + 1);
             }
         }
     }
 
-    private static Refused unexpected(Token token, String text) {
+    private static RefusedText unexpected(Token token, String text) {
         if (token.getType() == Token.EOF) {
             String why = text.isBlank() ? "there is no expression here" : "the expression stops too early; something is missing at the end";
-            return new Refused(why, text.length(), text.length());
+            return new RefusedText(why, text.length(), text.length());
         }
         String word = token.getText();
         String hint = switch (word) {
@@ -124,7 +125,7 @@ public final class ExpressionReader {
             case "," -> "a comma belongs only between the values of a list or a function";
             default -> "an operator such as and, or, =, < is missing before it, or it does not belong here";
         };
-        return new Refused("\"" + word + "\" is not expected here: " + hint, codeUnit(text, token.getStartIndex()),
+        return new RefusedText("\"" + word + "\" is not expected here: " + hint, codeUnit(text, token.getStartIndex()),
                 codeUnit(text, token.getStopIndex() + 1));
     }
 
@@ -228,7 +229,7 @@ public final class ExpressionReader {
                 List<Expr> args = f.expression().stream().map(this::expression).toList();
                 if (f.NOT() != null) {
                     if (args.size() != 1) {
-                        throw new Refused("not(...) takes one condition", span(c).from(), span(c).to());
+                        throw new RefusedText("not(...) takes one condition", span(c).from(), span(c).to());
                     }
                     yield new Expr.Not(args.getFirst(), span(c));
                 }
@@ -245,7 +246,7 @@ public final class ExpressionReader {
         Expr path = new Expr.Name(first.getText(), new Span(start, first.getStopIndex() + 1));
         for (int i = 1; i < c.NAME().size(); i++) {
             Token part = c.NAME(i).getSymbol();
-            path = new Expr.Part(path, part.getText(), new Span(start, part.getStopIndex() + 1));
+            path = new Expr.PartOf(path, part.getText(), new Span(start, part.getStopIndex() + 1));
         }
         return path;
     }
@@ -265,7 +266,7 @@ public final class ExpressionReader {
                 case 'r' -> text.append('\r');
                 case '"', '\\', '\'' -> text.append(escaped);
                 default ->
-                    throw new Refused("\\" + escaped + " is not an escape; write \\\\ for a backslash", at.from() + i - 1,
+                    throw new RefusedText("\\" + escaped + " is not an escape; write \\\\ for a backslash", at.from() + i - 1,
                             at.from() + i + 1);
             }
         }

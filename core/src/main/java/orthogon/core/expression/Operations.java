@@ -29,7 +29,7 @@ public final class Operations {
     public static Object apply(Expr node, List<Object> values) {
         return switch (node) {
             case Literal l -> l.value();
-            case Part p -> part(values.getFirst(), p.part());
+            case PartOf p -> part(values.getFirst(), p.part());
             case Negate n -> values.getFirst() instanceof BigDecimal d ? d.negate() : null;
             case Arithmetic a -> arithmetic(a.op(), values.get(0), values.get(1));
             case Compare c -> compare(c.op(), values.get(0), values.get(1));

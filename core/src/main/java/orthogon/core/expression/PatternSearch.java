@@ -11,9 +11,9 @@ import java.util.List;
 final class PatternSearch {
 
     /** One step of the pattern: takes a character and leads on, or leads on to two steps without one. */
-    private record Step(TextPattern.Part.Chars takes, int[] next) {}
+    private record PatternStep(TextPattern.PatternPart.Chars takes, int[] next) {}
 
-    private final List<Step> steps = new ArrayList<>();
+    private final List<PatternStep> steps = new ArrayList<>();
     private final boolean fromStart;
     private final boolean toEnd;
     private final int first;
@@ -21,28 +21,28 @@ final class PatternSearch {
     PatternSearch(TextPattern pattern) {
         fromStart = pattern.fromStart();
         toEnd = pattern.toEnd();
-        steps.add(new Step(null, new int[0]));
+        steps.add(new PatternStep(null, new int[0]));
         first = write(pattern.tree(), 0);
     }
 
-    private int add(TextPattern.Part.Chars takes, int... next) {
-        steps.add(new Step(takes, next));
+    private int add(TextPattern.PatternPart.Chars takes, int... next) {
+        steps.add(new PatternStep(takes, next));
         return steps.size() - 1;
     }
 
     /** Writes a part before the steps that come after it. */
-    private int write(TextPattern.Part part, int after) {
+    private int write(TextPattern.PatternPart part, int after) {
         return switch (part) {
-            case TextPattern.Part.Chars c -> add(c, after);
-            case TextPattern.Part.Sequence s -> {
+            case TextPattern.PatternPart.Chars c -> add(c, after);
+            case TextPattern.PatternPart.Sequence s -> {
                 int at = after;
-                for (TextPattern.Part p : s.parts().reversed()) {
+                for (TextPattern.PatternPart p : s.parts().reversed()) {
                     at = write(p, at);
                 }
                 yield at;
             }
-            case TextPattern.Part.Either e -> add(null, e.parts().stream().mapToInt(p -> write(p, after)).toArray());
-            case TextPattern.Part.Repeat r -> {
+            case TextPattern.PatternPart.Either e -> add(null, e.parts().stream().mapToInt(p -> write(p, after)).toArray());
+            case TextPattern.PatternPart.Repeat r -> {
                 int at = after;
                 if (r.most() < 0) {
                     int[] ways = {0, after};
@@ -74,7 +74,7 @@ final class PatternSearch {
             int sign = text.codePointAt(i);
             i += Character.charCount(sign) - 1;
             for (int at = here.nextSetBit(0); at >= 0; at = here.nextSetBit(at + 1)) {
-                Step step = steps.get(at);
+                PatternStep step = steps.get(at);
                 if (step.takes() != null && takes(step.takes(), sign)) {
                     come(step.next()[0], next);
                 }
@@ -87,7 +87,7 @@ final class PatternSearch {
         return here.get(0);
     }
 
-    private static boolean takes(TextPattern.Part.Chars chars, int sign) {
+    private static boolean takes(TextPattern.PatternPart.Chars chars, int sign) {
         return chars.not()
                 ? "\n\r\u0085\u2028\u2029".indexOf(sign) < 0
                 : chars.ranges().stream().anyMatch(r -> r[0] <= sign && sign <= r[1]);

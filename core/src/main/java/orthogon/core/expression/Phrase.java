@@ -46,7 +46,7 @@ public final class Phrase {
             case Arithmetic a ->
                 grouped(say(a.left(), !(a.left() instanceof Arithmetic)) + " " + a.op() + " " + say(a.right(), true), inner);
             case Name n -> n.name();
-            case Part p -> p.part() + " of " + say(p.of(), true);
+            case PartOf p -> p.part() + " of " + say(p.of(), true);
             case Quantified q -> (q.every() ? "for every " : "for some ")
                     + q.bindings().stream().map(b -> b.name() + " of " + say(b.in(), true)).collect(Collectors.joining(" and "))
                     + ", " + say(q.satisfies(), false);

@@ -19,7 +19,7 @@ public final class Printer {
         String text = switch (expr) {
             case Literal l -> literal(l.value());
             case Name n -> n.name();
-            case Part p -> print(p.of(), 8) + "." + p.part();
+            case PartOf p -> print(p.of(), 8) + "." + p.part();
             case Negate n -> "-" + print(n.of(), 7);
             case Arithmetic a -> print(a.left(), own) + " " + a.op() + " " + print(a.right(), own + 1);
             case Compare c -> print(c.left(), 4) + " " + c.op() + " " + print(c.right(), 4);

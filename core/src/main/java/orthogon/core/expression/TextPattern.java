@@ -8,19 +8,19 @@ import java.util.List;
  * and escaped signs, classes {@code [a-z0-9_]}, groups, {@code |}, {@code * + ?}, {@code {n} {n,} {n,m}},
  * and {@code ^} and {@code $} at the two ends. Without them it is found anywhere in the text.
  */
-public record TextPattern(String text, Part tree, boolean fromStart, boolean toEnd) {
+public record TextPattern(String text, PatternPart tree, boolean fromStart, boolean toEnd) {
 
     /** A piece of a pattern. */
-    public sealed interface Part {
+    public sealed interface PatternPart {
         /** Ranges of characters, pairs of first and last; {@code not} for all others but the line feed. */
-        record Chars(List<char[]> ranges, boolean not) implements Part {}
+        record Chars(List<char[]> ranges, boolean not) implements PatternPart {}
 
-        record Sequence(List<Part> parts) implements Part {}
+        record Sequence(List<PatternPart> parts) implements PatternPart {}
 
-        record Either(List<Part> parts) implements Part {}
+        record Either(List<PatternPart> parts) implements PatternPart {}
 
         /** {@code most} is -1 for no limit. */
-        record Repeat(Part part, int least, int most) implements Part {}
+        record Repeat(PatternPart part, int least, int most) implements PatternPart {}
     }
 
     private static final int MOST_REPEATS = 200;
@@ -31,8 +31,8 @@ public record TextPattern(String text, Part tree, boolean fromStart, boolean toE
     public static TextPattern read(String text) {
         boolean start = text.startsWith("^");
         boolean end = text.endsWith("$") && !text.endsWith("\\$");
-        Reader reader = new Reader(text, start ? 1 : 0, text.length() - (end ? 1 : 0));
-        Part tree = reader.either();
+        PatternReader reader = new PatternReader(text, start ? 1 : 0, text.length() - (end ? 1 : 0));
+        PatternPart tree = reader.either();
         if (reader.at < reader.end) {
             throw reader.wrong("this closing bracket has no opening one");
         }
@@ -47,12 +47,12 @@ public record TextPattern(String text, Part tree, boolean fromStart, boolean toE
     }
 
     /** How many characters it has with every repetition written out. */
-    private static long size(Part part) {
+    private static long size(PatternPart part) {
         return switch (part) {
-            case Part.Chars c -> 1;
-            case Part.Sequence s -> 1 + s.parts().stream().mapToLong(TextPattern::size).sum();
-            case Part.Either e -> 1 + e.parts().stream().mapToLong(TextPattern::size).sum();
-            case Part.Repeat r -> 1 + size(r.part()) * Math.max(1, r.most() < 0 ? r.least() + 1 : r.most());
+            case PatternPart.Chars c -> 1;
+            case PatternPart.Sequence s -> 1 + s.parts().stream().mapToLong(TextPattern::size).sum();
+            case PatternPart.Either e -> 1 + e.parts().stream().mapToLong(TextPattern::size).sum();
+            case PatternPart.Repeat r -> 1 + size(r.part()) * Math.max(1, r.most() < 0 ? r.least() + 1 : r.most());
         };
     }
 
@@ -77,12 +77,12 @@ public record TextPattern(String text, Part tree, boolean fromStart, boolean toE
         return text.toString();
     }
 
-    private static void example(Part part, StringBuilder text) {
+    private static void example(PatternPart part, StringBuilder text) {
         switch (part) {
-            case Part.Chars c -> text.append(c.ranges().isEmpty() || c.not() ? 'a' : ordinary(c.ranges()));
-            case Part.Sequence s -> s.parts().forEach(p -> example(p, text));
-            case Part.Either e -> example(e.parts().getFirst(), text);
-            case Part.Repeat r -> {
+            case PatternPart.Chars c -> text.append(c.ranges().isEmpty() || c.not() ? 'a' : ordinary(c.ranges()));
+            case PatternPart.Sequence s -> s.parts().forEach(p -> example(p, text));
+            case PatternPart.Either e -> example(e.parts().getFirst(), text);
+            case PatternPart.Repeat r -> {
                 for (int i = 0; i < Math.max(r.least(), r.most() == 0 ? 0 : 1); i++) {
                     example(r.part(), text);
                 }
@@ -105,7 +105,7 @@ public record TextPattern(String text, Part tree, boolean fromStart, boolean toE
         return new PatternSearch(this).isFoundIn(value);
     }
 
-    private static final class Reader {
+    private static final class PatternReader {
         final String text;
         final int end;
         int at;
@@ -113,7 +113,7 @@ public record TextPattern(String text, Part tree, boolean fromStart, boolean toE
         /** Whether alternatives stand outside of every group. */
         boolean hasBareAlternatives;
 
-        Reader(String text, int at, int end) {
+        PatternReader(String text, int at, int end) {
             this.text = text;
             this.at = at;
             this.end = end;
@@ -123,37 +123,37 @@ public record TextPattern(String text, Part tree, boolean fromStart, boolean toE
             return new IllegalArgumentException("pattern, character " + (at + 1) + ": " + what);
         }
 
-        Part either() {
+        PatternPart either() {
             if (++depth > 20) {
                 throw wrong("groups are nested too deeply");
             }
-            List<Part> parts = new ArrayList<>(List.of(sequence()));
+            List<PatternPart> parts = new ArrayList<>(List.of(sequence()));
             while (at < end && text.charAt(at) == '|') {
                 at++;
                 parts.add(sequence());
             }
             depth--;
             hasBareAlternatives |= depth == 0 && parts.size() > 1;
-            return parts.size() == 1 ? parts.getFirst() : new Part.Either(parts);
+            return parts.size() == 1 ? parts.getFirst() : new PatternPart.Either(parts);
         }
 
-        Part sequence() {
-            List<Part> parts = new ArrayList<>();
+        PatternPart sequence() {
+            List<PatternPart> parts = new ArrayList<>();
             while (at < end && text.charAt(at) != '|' && text.charAt(at) != ')') {
                 parts.add(repeated(single()));
             }
-            return parts.size() == 1 ? parts.getFirst() : new Part.Sequence(parts);
+            return parts.size() == 1 ? parts.getFirst() : new PatternPart.Sequence(parts);
         }
 
-        Part repeated(Part part) {
+        PatternPart repeated(PatternPart part) {
             if (at >= end) {
                 return part;
             }
             char c = text.charAt(at);
-            Part result = switch (c) {
-                case '*' -> new Part.Repeat(part, 0, -1);
-                case '+' -> new Part.Repeat(part, 1, -1);
-                case '?' -> new Part.Repeat(part, 0, 1);
+            PatternPart result = switch (c) {
+                case '*' -> new PatternPart.Repeat(part, 0, -1);
+                case '+' -> new PatternPart.Repeat(part, 1, -1);
+                case '?' -> new PatternPart.Repeat(part, 0, 1);
                 case '{' -> braces(part);
                 default -> null;
             };
@@ -167,7 +167,7 @@ public record TextPattern(String text, Part tree, boolean fromStart, boolean toE
             return result;
         }
 
-        Part braces(Part part) {
+        PatternPart braces(PatternPart part) {
             int close = text.indexOf('}', at);
             String inner = close < 0 || close >= end ? "" : text.substring(at + 1, close);
             if (!inner.matches("\\d{1,3}(,(\\d{1,3})?)?")) {
@@ -180,17 +180,17 @@ public record TextPattern(String text, Part tree, boolean fromStart, boolean toE
                 throw wrong("repetitions go from 0 to " + MOST_REPEATS + ", the least first");
             }
             at = close;
-            return new Part.Repeat(part, least, most);
+            return new PatternPart.Repeat(part, least, most);
         }
 
-        Part single() {
+        PatternPart single() {
             char c = text.charAt(at++);
             switch (c) {
                 case '(' -> {
                     if (at < end && text.charAt(at) == '?') {
                         throw wrong("groups that begin with ? are not understood");
                     }
-                    Part inner = either();
+                    PatternPart inner = either();
                     if (at >= end || text.charAt(at) != ')') {
                         throw wrong("a closing parenthesis is missing");
                     }
@@ -201,7 +201,7 @@ public record TextPattern(String text, Part tree, boolean fromStart, boolean toE
                     return charClass();
                 }
                 case '.' -> {
-                    return new Part.Chars(List.of(), true);
+                    return new PatternPart.Chars(List.of(), true);
                 }
                 case '\\' -> {
                     return escaped();
@@ -216,20 +216,20 @@ public record TextPattern(String text, Part tree, boolean fromStart, boolean toE
             }
         }
 
-        Part.Chars chars(char first, char last) {
-            return new Part.Chars(List.of(new char[]{first, last}), false);
+        PatternPart.Chars chars(char first, char last) {
+            return new PatternPart.Chars(List.of(new char[]{first, last}), false);
         }
 
-        Part.Chars escaped() {
+        PatternPart.Chars escaped() {
             if (at >= end) {
                 throw wrong("a sign is missing after \\");
             }
             char c = text.charAt(at++);
             return switch (c) {
                 case 'd' -> chars('0', '9');
-                case 'w' -> new Part.Chars(List.of(new char[]{'a', 'z'}, new char[]{'A', 'Z'}, new char[]{'0', '9'},
+                case 'w' -> new PatternPart.Chars(List.of(new char[]{'a', 'z'}, new char[]{'A', 'Z'}, new char[]{'0', '9'},
                         new char[]{'_', '_'}), false);
-                case 's' -> new Part.Chars(List.of(new char[]{' ', ' '}, new char[]{'\t', '\r'}), false);
+                case 's' -> new PatternPart.Chars(List.of(new char[]{' ', ' '}, new char[]{'\t', '\r'}), false);
                 default -> {
                     if (Character.isLetterOrDigit(c)) {
                         throw wrong("\\" + c + " is not understood; there are \\d, \\w, \\s and escaped signs");
@@ -239,7 +239,7 @@ public record TextPattern(String text, Part tree, boolean fromStart, boolean toE
             };
         }
 
-        Part charClass() {
+        PatternPart charClass() {
             if (at < end && text.charAt(at) == '^') {
                 throw wrong("[^...] is not understood; name the characters that are allowed");
             }
@@ -266,7 +266,7 @@ public record TextPattern(String text, Part tree, boolean fromStart, boolean toE
                 throw wrong("a class [...] needs at least one character and a closing ]");
             }
             at++;
-            return new Part.Chars(ranges, false);
+            return new PatternPart.Chars(ranges, false);
         }
     }
 }

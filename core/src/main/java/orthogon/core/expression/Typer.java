@@ -9,7 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import orthogon.core.expression.Expr.*;
-import orthogon.core.expression.Type.Kind;
+import orthogon.core.expression.Type.TypeKind;
 
 /** Finds the type of an expression and every name, option and value in it that cannot be right. */
 final class Typer {
@@ -55,13 +55,13 @@ final class Typer {
         return new Typing(typer.type(expr, Map.of()), typer.faults, List.copyOf(typer.options));
     }
 
-    private Type fault(ExpressionFault.Kind kind, Span at, String message, String nearest) {
+    private Type fault(ExpressionFault.FaultKind kind, Span at, String message, String nearest) {
         faults.add(new ExpressionFault(kind, message, at.from(), at.to(), nearest));
         return Type.NOTHING;
     }
 
     private Type wrongType(Expr at, String message) {
-        return fault(ExpressionFault.Kind.TYPE, at.span(), message, "");
+        return fault(ExpressionFault.FaultKind.TYPE, at.span(), message, "");
     }
 
     private Type type(Expr expr, Map<String, Type> bound) {
@@ -73,8 +73,8 @@ final class Typer {
                 default -> Type.NUMBER;
             };
             case Name n -> name(n, bound);
-            case Part p -> part(p, bound);
-            case Negate n -> needs(n.of(), bound, Kind.NUMBER, "a minus sign needs a number");
+            case PartOf p -> part(p, bound);
+            case Negate n -> needs(n.of(), bound, TypeKind.NUMBER, "a minus sign needs a number");
             case Arithmetic a -> arithmetic(a, bound);
             case Compare c -> {
                 compared(c.left(), c.right(), type(c.left(), bound), type(c.right(), bound), c.op(), c);
@@ -95,7 +95,7 @@ final class Typer {
                 Type then = type(i.then(), bound);
                 Type otherwise = type(i.otherwise(), bound);
                 yield then.fits(otherwise)
-                        ? (then.kind() == Kind.NOTHING ? otherwise : then)
+                        ? (then.kind() == TypeKind.NOTHING ? otherwise : then)
                         : wrongType(i, "then gives " + then.words() + " but else gives " + otherwise.words());
             }
             case Quantified q -> {
@@ -107,10 +107,10 @@ final class Typer {
                 }
                 for (Binding b : q.bindings()) {
                     Type in = type(b.in(), inner);
-                    if (!in.is(Kind.LIST)) {
+                    if (!in.is(TypeKind.LIST)) {
                         wrongType(b.in(), "after in a list is needed, but this is " + in.words());
                     }
-                    inner.put(b.name(), in.kind() == Kind.LIST ? in.element() : Type.NOTHING);
+                    inner.put(b.name(), in.kind() == TypeKind.LIST ? in.element() : Type.NOTHING);
                 }
                 Type said = logical(List.of(q.satisfies()), inner);
                 inEachOther -= q.bindings().size();
@@ -125,7 +125,7 @@ final class Typer {
                         wrongType(item, "the values of a list must be of one kind; this is " + type.words() + ", before stands "
                                 + element.words());
                     }
-                    element = element.kind() == Kind.NOTHING ? type : element;
+                    element = element.kind() == TypeKind.NOTHING ? type : element;
                 }
                 yield Type.listOf(element);
             }
@@ -142,20 +142,20 @@ final class Typer {
         }
         Optional<String> otherwise = scope.otherwise(n.name());
         if (otherwise.isPresent()) {
-            return fault(ExpressionFault.Kind.NAME, n.span(), otherwise.get(), "");
+            return fault(ExpressionFault.FaultKind.NAME, n.span(), otherwise.get(), "");
         }
         Set<String> names = new HashSet<>(scope.names());
         names.addAll(bound.keySet());
         return unknown(n.span(), "there is no question or value called " + n.name(), n.name(), names);
     }
 
-    private Type part(Part p, Map<String, Type> bound) {
+    private Type part(PartOf p, Map<String, Type> bound) {
         Type of = type(p.of(), bound);
-        Type single = of.kind() == Kind.LIST ? of.element() : of;
-        if (single.kind() == Kind.NOTHING) {
+        Type single = of.kind() == TypeKind.LIST ? of.element() : of;
+        if (single.kind() == TypeKind.NOTHING) {
             return Type.NOTHING;
         }
-        if (single.kind() != Kind.PARTS) {
+        if (single.kind() != TypeKind.PARTS) {
             return wrongType(p, of.words() + " has no parts, so nothing can follow the dot");
         }
         Type part = single.parts().get(p.part());
@@ -163,22 +163,22 @@ final class Typer {
             return unknown(new Span(p.span().to() - p.part().length(), p.span().to()), single.owner() + " has no part " + p.part(),
                     p.part(), single.parts().keySet());
         }
-        return of.kind() == Kind.LIST ? Type.listOf(part) : part;
+        return of.kind() == TypeKind.LIST ? Type.listOf(part) : part;
     }
 
     private Type unknown(Span at, String what, String wrong, Collection<String> right) {
         String nearest = Nearest.of(wrong, right.stream().sorted().toList());
-        return fault(ExpressionFault.Kind.NAME, at, nearest.isEmpty() ? what : what + "; did you mean " + nearest + "?", nearest);
+        return fault(ExpressionFault.FaultKind.NAME, at, nearest.isEmpty() ? what : what + "; did you mean " + nearest + "?", nearest);
     }
 
-    private Type needs(Expr part, Map<String, Type> bound, Kind kind, String why) {
+    private Type needs(Expr part, Map<String, Type> bound, TypeKind kind, String why) {
         Type type = type(part, bound);
         return type.is(kind) ? type : wrongType(part, why + ", but this is " + type.words());
     }
 
     private Type logical(List<Expr> parts, Map<String, Type> bound) {
         for (Expr part : parts) {
-            needs(part, bound, Kind.TRUTH, "a condition must be true or false");
+            needs(part, bound, TypeKind.TRUTH, "a condition must be true or false");
         }
         return Type.TRUTH;
     }
@@ -186,15 +186,15 @@ final class Typer {
     private void compared(Expr left, Expr right, Type l, Type r, String op, Expr whole) {
         if (!l.fits(r)) {
             wrongType(whole, l.words() + " cannot be compared with " + r.words()
-                    + (l.kind() == Kind.LIST && r.kind() == Kind.TEXT ? "; write list contains(…, \"…\")" : ""));
+                    + (l.kind() == TypeKind.LIST && r.kind() == TypeKind.TEXT ? "; write list contains(…, \"…\")" : ""));
             return;
         }
         boolean order = !op.equals("=") && !op.equals("!=");
-        if (order && (l.kind() == Kind.TRUTH || l.kind() == Kind.LIST)) {
+        if (order && (l.kind() == TypeKind.TRUTH || l.kind() == TypeKind.LIST)) {
             wrongType(whole, l.words() + " has no order; use = or !=");
         }
-        boolean parts = l.kind() == Kind.PARTS || r.kind() == Kind.PARTS || l.kind() == Kind.FILE || r.kind() == Kind.FILE;
-        if (parts && l.kind() != Kind.NOTHING && r.kind() != Kind.NOTHING) {
+        boolean parts = l.kind() == TypeKind.PARTS || r.kind() == TypeKind.PARTS || l.kind() == TypeKind.FILE || r.kind() == TypeKind.FILE;
+        if (parts && l.kind() != TypeKind.NOTHING && r.kind() != TypeKind.NOTHING) {
             wrongType(whole, l.words() + " cannot be compared as a whole; compare its parts, or write answered(…)");
         }
         option(left, r);
@@ -203,7 +203,7 @@ final class Typer {
 
     /** Marks a literal that is no option of the choice question it stands beside. */
     private void option(Expr literal, Type type) {
-        Type element = type.kind() == Kind.LIST ? type.element() : type;
+        Type element = type.kind() == TypeKind.LIST ? type.element() : type;
         if (literal instanceof ListOf list) {
             list.items().forEach(i -> option(i, element));
         } else if (literal instanceof Literal l && l.value() instanceof String code && !element.options().isEmpty()) {
@@ -215,9 +215,9 @@ final class Typer {
     }
 
     private Type inList(Expr of, Type type, Expr list, Type listType, Expr whole) {
-        if (!listType.is(Kind.LIST)) {
+        if (!listType.is(TypeKind.LIST)) {
             compared(of, list, type, listType, "=", whole);
-        } else if (listType.kind() == Kind.LIST && !type.fits(listType.element())) {
+        } else if (listType.kind() == TypeKind.LIST && !type.fits(listType.element())) {
             wrongType(whole, type.words() + " cannot be in a list of " + listType.element().words());
         } else {
             option(list, type);
@@ -229,20 +229,20 @@ final class Typer {
     private Type arithmetic(Arithmetic a, Map<String, Type> bound) {
         Type l = type(a.left(), bound);
         Type r = type(a.right(), bound);
-        if (l.kind() == Kind.NOTHING || r.kind() == Kind.NOTHING) {
-            return l.kind() == Kind.NOTHING ? r : l;
+        if (l.kind() == TypeKind.NOTHING || r.kind() == TypeKind.NOTHING) {
+            return l.kind() == TypeKind.NOTHING ? r : l;
         }
         boolean plus = a.op().equals("+");
         boolean additive = plus || a.op().equals("-");
         Type result = switch (l.kind()) {
-            case NUMBER -> r.kind() == Kind.NUMBER ? Type.NUMBER : null;
-            case TEXT -> plus && r.kind() == Kind.TEXT ? Type.TEXT : null;
+            case NUMBER -> r.kind() == TypeKind.NUMBER ? Type.NUMBER : null;
+            case TEXT -> plus && r.kind() == TypeKind.TEXT ? Type.TEXT : null;
             case DATE -> !additive
                     ? null
-                    : r.kind() == Kind.DATE
+                    : r.kind() == TypeKind.DATE
                             ? (plus ? null : Type.DAYS)
-                            : r.kind() == Kind.DAYS || r.kind() == Kind.MONTHS ? Type.DATE : null;
-            case DAYS, MONTHS -> additive && r.kind() == l.kind() ? l : plus && r.kind() == Kind.DATE ? Type.DATE : null;
+                            : r.kind() == TypeKind.DAYS || r.kind() == TypeKind.MONTHS ? Type.DATE : null;
+            case DAYS, MONTHS -> additive && r.kind() == l.kind() ? l : plus && r.kind() == TypeKind.DATE ? Type.DATE : null;
             default -> null;
         };
         return result != null ? result : wrongType(a, l.words() + " " + a.op() + " " + r.words() + " has no meaning");
@@ -254,7 +254,7 @@ final class Typer {
             if (arity(c, 1, 1) && !(c.args().getFirst() instanceof Name n && scope.askable().contains(n.name()))) {
                 String wrong = c.args().getFirst() instanceof Name n ? n.name() : "";
                 if (scope.otherwise(wrong).filter(o -> o.contains("once for each entry")).isPresent()) {
-                    fault(ExpressionFault.Kind.NAME, c.args().getFirst().span(),
+                    fault(ExpressionFault.FaultKind.NAME, c.args().getFirst().span(),
                             wrong + " is answered once for each entry; asked(...) takes the roster around it", "");
                 } else {
                     unknown(c.args().getFirst().span(), "asked(...) takes the code of a question, note or section", wrong,
@@ -282,45 +282,45 @@ final class Typer {
         return switch (f) {
             case "answered" -> arity(c, 1, 1) ? Type.TRUTH : Type.TRUTH;
             case "list contains" -> {
-                if (arity(c, 2, 2) && takes(c, types, 0, Kind.LIST)) {
+                if (arity(c, 2, 2) && takes(c, types, 0, TypeKind.LIST)) {
                     inList(c.args().get(1), types.get(1), c.args().get(0), types.get(0), c);
                 }
                 yield Type.TRUTH;
             }
-            case "count" -> checked(c, types, Type.NUMBER, 1, 1, Kind.LIST);
+            case "count" -> checked(c, types, Type.NUMBER, 1, 1, TypeKind.LIST);
             case "sum", "mean" -> aggregate(c, types, true);
             case "min", "max" -> aggregate(c, types, false);
-            case "string length" -> checked(c, types, Type.NUMBER, 1, 1, Kind.TEXT);
-            case "upper case", "lower case" -> checked(c, types, Type.TEXT, 1, 1, Kind.TEXT);
-            case "contains", "starts with", "ends with" -> checked(c, types, Type.TRUTH, 2, 2, Kind.TEXT, Kind.TEXT);
+            case "string length" -> checked(c, types, Type.NUMBER, 1, 1, TypeKind.TEXT);
+            case "upper case", "lower case" -> checked(c, types, Type.TEXT, 1, 1, TypeKind.TEXT);
+            case "contains", "starts with", "ends with" -> checked(c, types, Type.TRUTH, 2, 2, TypeKind.TEXT, TypeKind.TEXT);
             case "matches" -> {
-                checked(c, types, Type.TRUTH, 2, 2, Kind.TEXT, Kind.TEXT);
+                checked(c, types, Type.TRUTH, 2, 2, TypeKind.TEXT, TypeKind.TEXT);
                 if (c.args().size() == 2) {
                     pattern(c.args().get(1));
                 }
                 yield Type.TRUTH;
             }
-            case "string join" -> checked(c, types, Type.TEXT, 1, 2, Kind.LIST, Kind.TEXT);
+            case "string join" -> checked(c, types, Type.TEXT, 1, 2, TypeKind.LIST, TypeKind.TEXT);
             case "date" -> {
                 if (c.args().size() == 3) {
-                    yield checked(c, types, Type.DATE, 3, 3, Kind.NUMBER, Kind.NUMBER, Kind.NUMBER);
+                    yield checked(c, types, Type.DATE, 3, 3, TypeKind.NUMBER, TypeKind.NUMBER, TypeKind.NUMBER);
                 }
-                checked(c, types, Type.DATE, 1, 3, Kind.TEXT);
+                checked(c, types, Type.DATE, 1, 3, TypeKind.TEXT);
                 yield literalOf(c, Type.DATE, "write a date as date(\"2026-11-30\")");
             }
             case "time" -> {
-                checked(c, types, Type.TIME, 1, 1, Kind.TEXT);
+                checked(c, types, Type.TIME, 1, 1, TypeKind.TEXT);
                 yield literalOf(c, Type.TIME, "write a time as time(\"14:30\")");
             }
             case "today" -> checked(c, types, Type.DATE, 0, 0);
             case "duration" -> {
-                checked(c, types, Type.DAYS, 1, 1, Kind.TEXT);
+                checked(c, types, Type.DAYS, 1, 1, TypeKind.TEXT);
                 yield literalOf(c, Type.DAYS, "write a duration as duration(\"P30D\") for days or duration(\"P18Y\") for years");
             }
-            case "years and months duration" -> checked(c, types, Type.MONTHS, 2, 2, Kind.DATE, Kind.DATE);
-            case "round half up" -> checked(c, types, Type.NUMBER, 2, 2, Kind.NUMBER, Kind.NUMBER);
-            case "floor", "ceiling" -> checked(c, types, Type.NUMBER, 1, 2, Kind.NUMBER, Kind.NUMBER);
-            default -> checked(c, types, Type.NUMBER, 1, 1, Kind.NUMBER);
+            case "years and months duration" -> checked(c, types, Type.MONTHS, 2, 2, TypeKind.DATE, TypeKind.DATE);
+            case "round half up" -> checked(c, types, Type.NUMBER, 2, 2, TypeKind.NUMBER, TypeKind.NUMBER);
+            case "floor", "ceiling" -> checked(c, types, Type.NUMBER, 1, 2, TypeKind.NUMBER, TypeKind.NUMBER);
+            default -> checked(c, types, Type.NUMBER, 1, 1, TypeKind.NUMBER);
         };
     }
 
@@ -361,7 +361,7 @@ final class Typer {
         return true;
     }
 
-    private boolean takes(Call c, List<Type> types, int i, Kind kind) {
+    private boolean takes(Call c, List<Type> types, int i, TypeKind kind) {
         if (types.get(i).is(kind)) {
             return true;
         }
@@ -369,7 +369,7 @@ final class Typer {
         return false;
     }
 
-    private Type checked(Call c, List<Type> types, Type result, int least, int most, Kind... kinds) {
+    private Type checked(Call c, List<Type> types, Type result, int least, int most, TypeKind... kinds) {
         if (arity(c, least, most)) {
             for (int i = 0; i < types.size() && i < kinds.length; i++) {
                 takes(c, types, i, kinds[i]);
@@ -382,10 +382,12 @@ final class Typer {
         if (!arity(c, 1, 99)) {
             return Type.NUMBER;
         }
-        Type first = types.size() == 1 && types.getFirst().kind() == Kind.LIST ? types.getFirst().element() : types.getFirst();
+        Type first = types.size() == 1 && types.getFirst().kind() == TypeKind.LIST ? types.getFirst().element() : types.getFirst();
         for (int i = 0; i < types.size(); i++) {
-            Type type = types.size() == 1 && types.get(i).kind() == Kind.LIST ? types.get(i).element() : types.get(i);
-            boolean fits = numbersOnly ? type.is(Kind.NUMBER) : type.fits(first) && type.kind() != Kind.TRUTH && type.kind() != Kind.LIST;
+            Type type = types.size() == 1 && types.get(i).kind() == TypeKind.LIST ? types.get(i).element() : types.get(i);
+            boolean fits = numbersOnly
+                    ? type.is(TypeKind.NUMBER)
+                    : type.fits(first) && type.kind() != TypeKind.TRUTH && type.kind() != TypeKind.LIST;
             if (!fits) {
                 return wrongType(c.args().get(i), c.function() + "(...) cannot take " + type.words() + " here");
             }

@@ -27,7 +27,7 @@ record Uses(Map<String, Item> items, Map<String, String> rosterOf) {
     private void collect(Expr expr, Map<String, String> entries, Set<String> found) {
         switch (expr) {
             case Name n when !entries.containsKey(n.name()) -> found.add(n.name());
-            case Part p -> {
+            case PartOf p -> {
                 collect(p.of(), entries, found);
                 String roster = p.of() instanceof Name n ? entries.getOrDefault(n.name(), n.name()) : "";
                 if (items.get(roster) instanceof Roster && roster.equals(rosterOf.get(p.part()))) {

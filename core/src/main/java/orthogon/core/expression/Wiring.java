@@ -67,9 +67,10 @@ public final class Wiring {
     private final Map<String, String> rosterOf = new HashMap<>();
 
     /** What a name means: expressions that stood in a document of the same names read the same here. */
-    private record Names(Map<String, Type> given, Map<String, String> rosterOf, Map<String, String> kinds, Set<String> outcomes) {}
+    private record NamesOfDocument(Map<String, Type> given, Map<String, String> rosterOf, Map<String, String> kinds,
+            Set<String> outcomes) {}
 
-    private final Names names;
+    private final NamesOfDocument names;
     private final Unfolding unfolding = new Unfolding(name -> items.get(name) instanceof Derived,
             name -> at(name + ".derive").flatMap(Wire::expr));
     /** Wires of an earlier document of the same names, by place. */
@@ -104,7 +105,7 @@ public final class Wiring {
         }));
         Set<String> outcomes = new LinkedHashSet<>();
         document.outcomes().forEach(o -> outcomes.add(o.code()));
-        names = new Names(Map.copyOf(types), rosterOf, kinds, outcomes);
+        names = new NamesOfDocument(Map.copyOf(types), rosterOf, kinds, outcomes);
         known.stream().filter(k -> k.names.equals(names)).findFirst().ifPresent(k -> earlier = k.wires);
         document.items().filter(Derived.class::isInstance).forEach(d -> derivedType((Derived) d));
         for (Page page : document.pages()) {
@@ -320,7 +321,7 @@ public final class Wiring {
             return before;
         }
         return switch (tree(place, text)) {
-            case ExpressionReader.Reading.Unreadable u -> new Wire(at, place, owner, text, Optional.empty(), Optional.empty(),
+            case ExpressionReader.Reading.UnreadableText u -> new Wire(at, place, owner, text, Optional.empty(), Optional.empty(),
                     Type.NOTHING, List.of(u.fault()), Set.of(), List.of());
             case ExpressionReader.Reading.Read r -> {
                 Typer.Typing typing = Typer.type(r.expr(), scope(family, owner));
@@ -343,21 +344,21 @@ public final class Wiring {
 
     private Optional<ExpressionFault> wholeFault(RuleFamily family, String owner, Expr expr, Type type) {
         Span at = expr.span();
-        if (family.isCondition() && type.kind() != Type.Kind.TRUTH) {
-            return Optional.of(new ExpressionFault(ExpressionFault.Kind.TYPE, "a condition must be true or false, but this is "
+        if (family.isCondition() && type.kind() != Type.TypeKind.TRUTH) {
+            return Optional.of(new ExpressionFault(ExpressionFault.FaultKind.TYPE, "a condition must be true or false, but this is "
                     + type.words(), at.from(), at.to(), ""));
         }
         if (family == RuleFamily.START_WITH) {
             Type wanted = types.getOrDefault(owner, Type.NOTHING);
-            Type.Kind kind = wanted.kind();
+            Type.TypeKind kind = wanted.kind();
             if (!type.fits(wanted)) {
                 return Optional
-                        .of(new ExpressionFault(ExpressionFault.Kind.TYPE, owner + " starts with " + wanted.words() + ", but this is "
+                        .of(new ExpressionFault(ExpressionFault.FaultKind.TYPE, owner + " starts with " + wanted.words() + ", but this is "
                                 + type.words(), at.from(), at.to(), ""));
             }
             List<ExpressionFault> options = Typer
                     .type(new Compare("=", new Name(owner, at), expr, at), scope(family, owner)).faults();
-            if (!options.isEmpty() && kind != Type.Kind.NOTHING) {
+            if (!options.isEmpty() && kind != Type.TypeKind.NOTHING) {
                 return Optional.of(options.getFirst());
             }
         }

@@ -23,7 +23,7 @@ final class AnswerFit {
             case Answer.IsoCode c -> isOffered(raw, offered) ? raw : null;
             case Answer.ManyChoices c -> areOffered(raw, offered) ? raw : null;
             case Answer.Ranking r -> areOffered(raw, offered) ? raw : null;
-            case Answer.Text t -> raw instanceof String ? raw : null;
+            case Answer.TextAnswer t -> raw instanceof String ? raw : null;
             case Answer.Contact c -> raw instanceof String ? raw : null;
             case Answer.Lookup l -> raw instanceof String ? raw : null;
             case Answer.Parts p -> raw instanceof Map<?, ?> parts ? known(parts, p.parts()) : null;

@@ -29,7 +29,7 @@ final class AnswerLimits {
     /** The message for the respondent, or empty where the value is within the limits. */
     Optional<String> refusal(Answer answer, Object value, LocalDate today) {
         return switch (answer) {
-            case Answer.Text t -> value instanceof String s ? text(t, s) : say("text");
+            case Answer.TextAnswer t -> value instanceof String s ? text(t, s) : say("text");
             case Answer.Parts p -> value instanceof Map<?, ?> parts ? parts(p, parts) : say("text");
             case Answer.Numeric n -> value instanceof BigDecimal d ? number(n, d) : say("number");
             case Answer.Scale s -> value instanceof BigDecimal d
@@ -94,7 +94,7 @@ final class AnswerLimits {
         return Optional.empty();
     }
 
-    private Optional<String> text(Answer.Text t, String s) {
+    private Optional<String> text(Answer.TextAnswer t, String s) {
         int length = s.codePointCount(0, s.length());
         if (t.least() != null && length < t.least()) {
             return say("short", t.least(), length);

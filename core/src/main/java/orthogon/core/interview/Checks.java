@@ -37,7 +37,7 @@ final class Checks {
 
     /** There are more entries than the roster takes. */
     Problem tooMany(Roster roster) {
-        return new Problem(roster.code(), Problem.Kind.LIMIT, words.say("message.entries", roster.most()));
+        return new Problem(roster.code(), Problem.ProblemKind.LIMIT, words.say("message.entries", roster.most()));
     }
 
     /**
@@ -45,7 +45,7 @@ final class Checks {
      *
      * @param situation in which names mean what they mean beside the question
      */
-    void check(Question question, Course.Shown shown, Situation situation, List<Problem> problems) {
+    void check(Question question, Course.ShownItem shown, Situation situation, List<Problem> problems) {
         Object value = situation.value(question.code());
         String slot = shown.slot();
         if (value == null) {
@@ -57,23 +57,23 @@ final class Checks {
                     : Optional.empty();
             if (locked.isPresent()) {
                 // Nobody can change it, so the page cannot be left: better a dead end that is seen than a wrong answer sent.
-                problems.add(new Problem(slot, Problem.Kind.LIMIT, locked.get()));
+                problems.add(new Problem(slot, Problem.ProblemKind.LIMIT, locked.get()));
             } else if (shown.value() instanceof Unreadable u) {
-                problems.add(new Problem(slot, Problem.Kind.UNREADABLE, unreadable(question.answer(), u)));
+                problems.add(new Problem(slot, Problem.ProblemKind.UNREADABLE, unreadable(question.answer(), u)));
             } else if (shown.required()) {
-                problems.add(new Problem(slot, Problem.Kind.REQUIRED,
+                problems.add(new Problem(slot, Problem.ProblemKind.REQUIRED,
                         message(question.answer() instanceof Answer.Agreement ? "agreement" : "required")));
             }
             return;
         }
         if (shown.required() && value instanceof Map<?, ?> answered && !answered.keySet().containsAll(shown.rows())) {
-            problems.add(new Problem(slot, Problem.Kind.REQUIRED, words.say("message.rows")));
+            problems.add(new Problem(slot, Problem.ProblemKind.REQUIRED, words.say("message.rows")));
             return;
         }
         Optional<String> limit = limits.refusal(question.answer(), value, situation.today());
         if (limit.isPresent()) {
             boolean incomplete = question.answer() instanceof Answer.Parts;
-            problems.add(new Problem(slot, Problem.Kind.LIMIT,
+            problems.add(new Problem(slot, Problem.ProblemKind.LIMIT,
                     incomplete ? document.presentation().messages().getOrDefault("incomplete", limit.get()) : limit.get()));
             return;
         }
@@ -81,7 +81,7 @@ final class Checks {
             Optional<Expr> accept = wiring.expr(question.code() + "/accept/" + i, true);
             if (accept.isPresent() && Boolean.FALSE.equals(Evaluator.value(accept.get(), situation))) {
                 String message = question.accept().get(i).message();
-                problems.add(new Problem(slot, Problem.Kind.ACCEPT, message.isEmpty() ? message("not_accepted") : message));
+                problems.add(new Problem(slot, Problem.ProblemKind.ACCEPT, message.isEmpty() ? message("not_accepted") : message));
             }
         }
     }
@@ -108,7 +108,7 @@ final class Checks {
                 case PHONE -> "phone";
                 case WEB -> "web_address";
             });
-            case Answer.Text t -> words.say("message.unreadable");
+            case Answer.TextAnswer t -> words.say("message.unreadable");
             default -> message("choice");
         };
     }

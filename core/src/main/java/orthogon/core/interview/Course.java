@@ -24,15 +24,15 @@ public record Course(List<PageView> pages, boolean complete, Optional<String> ou
         Map<String, Object> effective, Set<String> asked) {
 
     /** One visited page as it stands. */
-    public record PageView(Page page, List<Shown> shown, List<Problem> problems) {
+    public record PageView(Page page, List<ShownItem> shown, List<Problem> problems) {
 
         /** The item as shown outside of rosters, or in the first entry that shows it. */
-        public Optional<Shown> shown(String code) {
+        public Optional<ShownItem> shown(String code) {
             return shown.stream().filter(s -> s.item().code().equals(code)).findFirst();
         }
 
         /** What is shown at a slot. */
-        public Optional<Shown> at(String slot) {
+        public Optional<ShownItem> at(String slot) {
             return shown.stream().filter(s -> s.slot().equals(slot)).findFirst();
         }
     }
@@ -48,7 +48,7 @@ public record Course(List<PageView> pages, boolean complete, Optional<String> ou
      * @param rows codes of the rows of a grid that are asked
      * @param other the text beside an "other" option; may be empty
      */
-    public record Shown(Item item, String slot, String roster, int entry, String wording, String help, boolean required, boolean locked,
+    public record ShownItem(Item item, String slot, String roster, int entry, String wording, String help, boolean required, boolean locked,
             List<Answer.Option> offered, List<String> rows, Object value, String other) {
 
         public Optional<Question> question() {
@@ -57,7 +57,7 @@ public record Course(List<PageView> pages, boolean complete, Optional<String> ou
     }
 
     /** The effective value of what is shown; null for blank. */
-    public Object value(Shown shown) {
+    public Object value(ShownItem shown) {
         return shown.roster().isEmpty()
                 ? effective.get(shown.item().code())
                 : ((Map<?, ?>) ((List<?>) effective.get(shown.roster())).get(shown.entry() - 1)).get(shown.item().code());

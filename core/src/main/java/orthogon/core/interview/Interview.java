@@ -130,18 +130,18 @@ public final class Interview {
     }
 
     /** What came of leaving a page. */
-    public sealed interface Step {
+    public sealed interface LeaveResult {
 
         Interview interview();
 
         /** The page was passed. */
-        record Passed(Interview interview) implements Step {}
+        record Passed(Interview interview) implements LeaveResult {}
 
         /** Questions appeared on the same page that were not answered yet; nothing is wrong. */
-        record Appeared(Interview interview, List<String> slots) implements Step {}
+        record Appeared(Interview interview, List<String> slots) implements LeaveResult {}
 
         /** The page holds answers that are not accepted; everything given is kept. */
-        record Held(Interview interview, List<Problem> problems) implements Step {}
+        record Held(Interview interview, List<Problem> problems) implements LeaveResult {}
     }
 
     /**
@@ -151,7 +151,7 @@ public final class Interview {
      *            ignored
      * @throws IllegalStateException when the interview is complete
      */
-    public Step leave(Map<String, Object> given) {
+    public LeaveResult leave(Map<String, Object> given) {
         Page page = course().current().orElseThrow(() -> new IllegalStateException("the interview is complete")).page();
         Interview answered = this;
         for (Roster roster : page.allItems().filter(Roster.class::isInstance).map(Roster.class::cast).toList()) {
@@ -174,17 +174,18 @@ public final class Interview {
         Set<String> startedBefore = answered.started;
         Interview settled = answered.withStartValues();
         Course.PageView view = settled.course().pages().getLast();
-        List<String> appeared = view.shown().stream().filter(s -> s.question().isPresent()).map(Course.Shown::slot)
+        List<String> appeared = view.shown().stream().filter(s -> s.question().isPresent()).map(Course.ShownItem::slot)
                 .filter(slot -> !startedBefore.contains(slot) && !given.containsKey(slot)).toList();
         if (!appeared.isEmpty()) {
-            return new Step.Appeared(settled, appeared);
+            return new LeaveResult.Appeared(settled, appeared);
         }
         if (!view.problems().isEmpty() && !openEnded) {
-            return new Step.Held(settled, view.problems());
+            return new LeaveResult.Held(settled, view.problems());
         }
         List<String> further = new ArrayList<>(settled.passed);
         further.add(page.code());
-        return new Step.Passed(new Interview(wiring, today, link, settled.raw, settled.started, further, openEnded).withStartValues());
+        return new LeaveResult.Passed(
+                new Interview(wiring, today, link, settled.raw, settled.started, further, openEnded).withStartValues());
     }
 
     private static Object trimmed(Object value) {
@@ -262,7 +263,7 @@ public final class Interview {
     }
 
     /** What was answered on pages after the current one and would count no more if the interview were changed like this. */
-    public List<Course.Shown> dropped(Interview changed) {
+    public List<Course.ShownItem> dropped(Interview changed) {
         Optional<Course.PageView> current = course().current();
         if (current.isEmpty()) {
             return List.of();
@@ -346,7 +347,7 @@ public final class Interview {
         while (true) {
             Interview now = filled;
             Walk walk = new Walk(now);
-            List<Course.Shown> fresh = walk.walk().current().stream().flatMap(p -> p.shown().stream())
+            List<Course.ShownItem> fresh = walk.walk().current().stream().flatMap(p -> p.shown().stream())
                     .filter(s -> s.question().isPresent() && !now.started.contains(s.slot())).toList();
             if (fresh.isEmpty()) {
                 return now;
@@ -354,7 +355,7 @@ public final class Interview {
             Set<String> known = new LinkedHashSet<>(now.started);
             fresh.stream().filter(s -> s.question().orElseThrow().startWith().isEmpty()).forEach(s -> known.add(s.slot()));
             filled = new Interview(wiring, today, link, now.raw, known, now.passed, openEnded);
-            Course.Shown first = fresh.stream().filter(s -> !s.question().orElseThrow().startWith().isEmpty()).findFirst().orElse(null);
+            Course.ShownItem first = fresh.stream().filter(s -> !s.question().orElseThrow().startWith().isEmpty()).findFirst().orElse(null);
             if (first != null) {
                 Object value = now.raw.get(first.slot()) != null ? now.raw.get(first.slot()) : walk.startValue(first);
                 filled = filled.with(first.slot(), normal(value, first.question().orElseThrow()));

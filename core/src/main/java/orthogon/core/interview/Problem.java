@@ -5,10 +5,10 @@ package orthogon.core.interview;
  *
  * @param slot where the answer is kept, see {@link Slots}
  */
-public record Problem(String slot, Kind kind, String message) {
+public record Problem(String slot, ProblemKind kind, String message) {
 
     /** What refuses the answer. */
-    public enum Kind {
+    public enum ProblemKind {
         REQUIRED, UNREADABLE, LIMIT, OPTION, ACCEPT
     }
 }

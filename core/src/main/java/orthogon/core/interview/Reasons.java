@@ -33,17 +33,17 @@ public record Reasons(List<Reason> items, List<Value> derived) {
         wiring.document().items().filter(i -> i instanceof Derived && wiring.rosterOf(i.code()).isEmpty())
                 .forEach(d -> derived.add(new Value(d.code(), said(situation.value(d.code())))));
         page.allItems().filter(i -> !(i instanceof Derived) && wiring.rosterOf(i.code()).isEmpty()).forEach(item -> {
-            Optional<Decided> decided = reason(item.code() + ".askWhen", wiring, situation);
+            Optional<DecidedBy> decided = reason(item.code() + ".askWhen", wiring, situation);
             boolean asked = course.asked().contains(item.code());
-            String words = decided.map(Decided::words).orElse(asked ? "always" : "what is around it is not shown");
+            String words = decided.map(DecidedBy::words).orElse(asked ? "always" : "what is around it is not shown");
             reasons.add(new Reason(item.code(), asked, words));
         });
         return new Reasons(reasons, derived);
     }
 
-    private record Decided(boolean holds, String words) {}
+    private record DecidedBy(boolean holds, String words) {}
 
-    private static Optional<Decided> reason(String place, Wiring wiring, Situation situation) {
+    private static Optional<DecidedBy> reason(String place, Wiring wiring, Situation situation) {
         Optional<Expr> expr = wiring.at(place).flatMap(Wiring.Wire::expr);
         if (expr.isEmpty()) {
             return Optional.empty();
@@ -53,7 +53,7 @@ public record Reasons(List<Reason> items, List<Value> derived) {
         String words = Phrase.of(part);
         String answers = String.join(", ", part.references().stream().map(n -> n + " is " + said(situation.value(n))).toList());
         boolean saysItAll = answers.isEmpty() || holds && answers.equals(words);
-        return Optional.of(new Decided(holds, (holds ? "" : "needs ") + words + (saysItAll ? "" : "; " + answers)));
+        return Optional.of(new DecidedBy(holds, (holds ? "" : "needs ") + words + (saysItAll ? "" : "; " + answers)));
     }
 
     /** The smallest part that settles the whole: the part of an "and" that fails, the part of an "or" that holds. */

@@ -41,9 +41,9 @@ final class Walk implements Situation {
     /** What is known while one value is worked out, since it may use another in many ways; by code and number of the entry. */
     private final Map<String, Object> known = new HashMap<>();
     /** The entries of every roster that is asked. */
-    private final Map<String, List<Entry>> entries = new HashMap<>();
+    private final Map<String, List<WalkEntry>> entries = new HashMap<>();
     /** The entry that names mean now; null outside of rosters. */
-    private Entry entry;
+    private WalkEntry entry;
     /** Known once the interview is complete; only own claims ask for it. */
     private String outcome;
 
@@ -64,7 +64,7 @@ final class Walk implements Situation {
     }
 
     /** One entry of a roster while what it holds is shown or asked about. */
-    private record Entry(String roster, String number, int index, Map<String, Object> effective) {}
+    private record WalkEntry(String roster, String number, int index, Map<String, Object> effective) {}
 
     @Override
     public Object value(String name) {
@@ -87,7 +87,7 @@ final class Walk implements Situation {
     }
 
     /** The answers of an entry and the values derived from them, blank where nothing is. */
-    private Map<String, Object> whole(Entry of) {
+    private Map<String, Object> whole(WalkEntry of) {
         Map<String, Object> whole = new HashMap<>(of.effective());
         ((Roster) items.get(of.roster())).withInner().filter(Derived.class::isInstance)
                 .forEach(d -> whole.put(d.code(), derived(d.code(), of)));
@@ -110,7 +110,7 @@ final class Walk implements Situation {
         return values;
     }
 
-    private Object derived(String name, Entry of) {
+    private Object derived(String name, WalkEntry of) {
         String key = of == null ? name : name + " " + of.number();
         if (known.containsKey(key)) {
             return known.get(key);
@@ -119,7 +119,7 @@ final class Walk implements Situation {
         if (derive.isEmpty() || !deriving.add(name)) {
             return null;
         }
-        Entry before = entry;
+        WalkEntry before = entry;
         entry = of;
         Object value = Evaluator.value(derive.get(), this);
         entry = before;
@@ -151,7 +151,7 @@ final class Walk implements Situation {
     }
 
     /** The value that a shown question starts with; blank where it has none. */
-    Object startValue(Course.Shown shown) {
+    Object startValue(Course.ShownItem shown) {
         entry = shown.roster().isEmpty() ? null : entries.get(shown.roster()).get(shown.entry() - 1);
         Object value = startValue(shown.item().code());
         entry = null;
@@ -235,7 +235,7 @@ final class Walk implements Situation {
         if (!holds(page.code() + ".openWhen", true)) {
             return Optional.empty();
         }
-        List<Course.Shown> shown = new ArrayList<>();
+        List<Course.ShownItem> shown = new ArrayList<>();
         show(page.items(), shown);
         boolean anything = shown.stream().anyMatch(s -> !(s.item() instanceof Section));
         if (!anything) {
@@ -243,7 +243,7 @@ final class Walk implements Situation {
             return Optional.empty();
         }
         List<Problem> problems = new ArrayList<>();
-        for (Course.Shown item : shown) {
+        for (Course.ShownItem item : shown) {
             entry = item.roster().isEmpty() ? null : entries.get(item.roster()).get(item.entry() - 1);
             switch (item.item()) {
                 case Question q -> checks.check(q, item, this, problems);
@@ -255,7 +255,7 @@ final class Walk implements Situation {
         return Optional.of(new Course.PageView(page, List.copyOf(shown), List.copyOf(problems)));
     }
 
-    private void show(List<Item> items, List<Course.Shown> shown) {
+    private void show(List<Item> items, List<Course.ShownItem> shown) {
         for (Item item : items) {
             boolean shows = !(item instanceof Derived) && !(item instanceof Question q && q.isHidden())
                     && holds(item.code() + ".askWhen", true);
@@ -280,15 +280,15 @@ final class Walk implements Situation {
         }
     }
 
-    private void enter(Roster roster, List<String> numbers, List<Course.Shown> shown) {
-        List<Entry> all = new ArrayList<>();
+    private void enter(Roster roster, List<String> numbers, List<Course.ShownItem> shown) {
+        List<WalkEntry> all = new ArrayList<>();
         entries.put(roster.code(), all);
         List<Map<String, Object>> answers = new ArrayList<>();
         if (!numbers.isEmpty()) {
             effective.put(roster.code(), answers);
         }
         for (String number : numbers) {
-            entry = new Entry(roster.code(), number, all.size() + 1, new LinkedHashMap<>());
+            entry = new WalkEntry(roster.code(), number, all.size() + 1, new LinkedHashMap<>());
             all.add(entry);
             answers.add(entry.effective());
             show(roster.items(), shown);
@@ -296,9 +296,10 @@ final class Walk implements Situation {
         entry = null;
     }
 
-    private Course.Shown plain(Item item, Object value) {
+    private Course.ShownItem plain(Item item, Object value) {
         Reword words = reworded(item.code(), item.wording(), "", item instanceof Note n ? n.reword() : List.of());
-        return new Course.Shown(item, slot(item), entry == null ? "" : entry.roster(), entry == null ? 0 : entry.index(), words.wording(),
+        return new Course.ShownItem(item, slot(item), entry == null ? "" : entry.roster(), entry == null ? 0 : entry.index(),
+                words.wording(),
                 words.help(), false, false, List.of(), List.of(), value, "");
     }
 
@@ -319,10 +320,11 @@ final class Walk implements Situation {
     }
 
     private List<String> rows(Question question, Answer.Grid grid) {
-        return grid.rows().stream().map(Answer.Grid.Row::code).filter(r -> holds(question.code() + "." + r + ".askWhen", true)).toList();
+        return grid.rows().stream().map(Answer.Grid.GridRow::code).filter(r -> holds(question.code() + "." + r + ".askWhen", true))
+                .toList();
     }
 
-    private Course.Shown ask(Question question) {
+    private Course.ShownItem ask(Question question) {
         String code = question.code();
         String slot = slot(question);
         Reword words = reworded(code, question.wording(), question.help(), question.reword());
@@ -344,7 +346,7 @@ final class Walk implements Situation {
         String other = interview.raw().get(Slots.other(slot)) instanceof String s
                 && (counts instanceof List<?> l ? l : java.util.Collections.singletonList(counts)).stream()
                         .anyMatch(c -> question.answer().options().stream().anyMatch(o -> o.other() && o.code().equals(c))) ? s : "";
-        return new Course.Shown(question, slot, entry == null ? "" : entry.roster(), entry == null ? 0 : entry.index(), words.wording(),
+        return new Course.ShownItem(question, slot, entry == null ? "" : entry.roster(), entry == null ? 0 : entry.index(), words.wording(),
                 words.help(), required, locked, offered, rows, raw, other);
     }
 }

@@ -23,7 +23,7 @@ import orthogon.core.questionnaire.Questionnaire;
 public record Incoming(String language, String unit, String source, String text, String state, String was) {
 
     /** What taking it would do. */
-    public enum Kind {
+    public enum IncomingKind {
         /** It stands here already. */
         SAME,
         /** Nothing stands here yet. */
@@ -52,16 +52,16 @@ public record Incoming(String language, String unit, String source, String text,
      * @param now text that stands here; empty where none does
      * @param because more about it, for people; may be empty
      */
-    public record Judged(Incoming incoming, Kind kind, String now, String because) {
+    public record Judged(Incoming incoming, IncomingKind kind, String now, String because) {
 
         /** Taken where nobody says otherwise. */
         public boolean isTaken() {
-            return kind == Kind.ADDED || kind == Kind.CHANGED;
+            return kind == IncomingKind.ADDED || kind == IncomingKind.CHANGED;
         }
 
         /** Whether it may be taken at all. */
         public boolean mayBeTaken() {
-            return isTaken() || kind == Kind.NEWER_HERE || kind == Kind.SOURCE_CHANGED;
+            return isTaken() || kind == IncomingKind.NEWER_HERE || kind == IncomingKind.SOURCE_CHANGED;
         }
     }
 
@@ -86,29 +86,29 @@ public record Incoming(String language, String unit, String source, String text,
     /** @param units the texts of its language by their names; null where the document is not translated into it */
     private static Judged judge(Map<String, Units.Unit> units, Incoming in) {
         if (units == null) {
-            return new Judged(in, Kind.UNKNOWN, "", "the questionnaire is not translated into “" + in.language() + "”");
+            return new Judged(in, IncomingKind.UNKNOWN, "", "the questionnaire is not translated into “" + in.language() + "”");
         }
         Units.Unit unit = units.get(in.unit());
         if (unit == null) {
-            return new Judged(in, Kind.UNKNOWN, "", "there is no such text");
+            return new Judged(in, IncomingKind.UNKNOWN, "", "there is no such text");
         }
         if (in.text().isBlank()) {
-            return new Judged(in, Kind.EMPTY, unit.text(), "");
+            return new Judged(in, IncomingKind.EMPTY, unit.text(), "");
         }
-        if (unit.text().equals(in.text().strip()) && (unit.state() == Units.State.STALE || unit.state().word().equals(in.state()))) {
-            return new Judged(in, Kind.SAME, unit.text(), "");
+        if (unit.text().equals(in.text().strip()) && (unit.state() == Units.TextState.STALE || unit.state().word().equals(in.state()))) {
+            return new Judged(in, IncomingKind.SAME, unit.text(), "");
         }
         List<String> faults = Marks.faults(in.source().isEmpty() ? unit.source() : in.source(), in.text(), in.language());
         if (!faults.isEmpty()) {
-            return new Judged(in, Kind.DAMAGED, unit.text(), String.join("; ", faults));
+            return new Judged(in, IncomingKind.DAMAGED, unit.text(), String.join("; ", faults));
         }
         if (!in.was().isEmpty() && !in.was().equals(digest(unit.text())) && !unit.text().equals(in.text().strip())) {
-            return new Judged(in, Kind.NEWER_HERE, unit.text(), "somebody wrote another text here after the file was made");
+            return new Judged(in, IncomingKind.NEWER_HERE, unit.text(), "somebody wrote another text here after the file was made");
         }
         if (!in.source().isEmpty() && !in.source().equals(unit.source())) {
-            return new Judged(in, Kind.SOURCE_CHANGED, unit.text(),
+            return new Judged(in, IncomingKind.SOURCE_CHANGED, unit.text(),
                     "the source now reads “" + unit.source() + "”; if you import it, it is out of date at once");
         }
-        return new Judged(in, unit.text().isEmpty() ? Kind.ADDED : Kind.CHANGED, unit.text(), "");
+        return new Judged(in, unit.text().isEmpty() ? IncomingKind.ADDED : IncomingKind.CHANGED, unit.text(), "");
     }
 }

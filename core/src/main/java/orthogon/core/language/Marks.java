@@ -31,10 +31,10 @@ public final class Marks {
      * @param kind of what it is
      * @param shown as the translator reads it: {@code {species}}, {@code https://example.org}
      */
-    public record Mark(Kind kind, String shown) {}
+    public record Mark(MarkKind kind, String shown) {}
 
     /** What a mark stands for. */
-    public enum Kind {
+    public enum MarkKind {
         ANSWER, SELECT, PLURAL, LINK, MARKUP
     }
 
@@ -50,8 +50,8 @@ public final class Marks {
                 }
             }
         }
-        links(text).forEach(l -> marks.add(new Mark(Kind.LINK, l)));
-        markup(text).forEach(m -> marks.add(new Mark(Kind.MARKUP, m)));
+        links(text).forEach(l -> marks.add(new Mark(MarkKind.LINK, l)));
+        markup(text).forEach(m -> marks.add(new Mark(MarkKind.MARKUP, m)));
         return List.copyOf(marks);
     }
 
@@ -59,9 +59,10 @@ public final class Marks {
         String name = pattern.getSubstring(pattern.getPart(at + 1));
         MessagePattern.ArgType kind = pattern.getPart(at).getArgType();
         return switch (kind) {
-            case SELECT -> new Mark(Kind.SELECT, "{" + name + ", select: " + String.join(", ", keys(pattern, at)) + "}");
-            case PLURAL, SELECTORDINAL -> new Mark(Kind.PLURAL, "{" + name + ", " + kind.name().toLowerCase(java.util.Locale.ROOT) + "}");
-            default -> new Mark(Kind.ANSWER,
+            case SELECT -> new Mark(MarkKind.SELECT, "{" + name + ", select: " + String.join(", ", keys(pattern, at)) + "}");
+            case PLURAL, SELECTORDINAL ->
+                new Mark(MarkKind.PLURAL, "{" + name + ", " + kind.name().toLowerCase(java.util.Locale.ROOT) + "}");
+            default -> new Mark(MarkKind.ANSWER,
                     text.substring(pattern.getPart(at).getIndex(), pattern.getPart(pattern.getLimitPartIndex(at)).getLimit())
                             .replaceAll("\\s+", " "));
         };
@@ -224,7 +225,7 @@ public final class Marks {
      * @param language of the translation
      */
     public static List<String> faults(String source, String translation, String language) {
-        Judged judged = new Judged(source, translation, language);
+        JudgedText judged = new JudgedText(source, translation, language);
         List<String> known = JUDGED.get(judged);
         if (known == null) {
             known = List.copyOf(judge(source, translation, language));
@@ -233,13 +234,13 @@ public final class Marks {
         return known;
     }
 
-    private record Judged(String source, String text, String language) {}
+    private record JudgedText(String source, String text, String language) {}
 
     private static final int MOST_JUDGED = 20_000;
     /** Translations are judged for every claim and sheet; what was judged once is known. */
-    private static final Map<Judged, List<String>> JUDGED = Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
+    private static final Map<JudgedText, List<String>> JUDGED = Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
         @Override
-        protected boolean removeEldestEntry(Map.Entry<Judged, List<String>> eldest) {
+        protected boolean removeEldestEntry(Map.Entry<JudgedText, List<String>> eldest) {
             return size() > MOST_JUDGED;
         }
     });

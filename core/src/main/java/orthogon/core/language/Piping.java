@@ -83,7 +83,7 @@ public final class Piping {
      * @param name code of the answer
      * @param arms what must be so for this part of the text to be read
      */
-    public record Gap(String name, List<Arm> arms) {}
+    public record Gap(String name, List<PipedArm> arms) {}
 
     /**
      * One arm of a choice around a part of a text.
@@ -93,7 +93,7 @@ public final class Piping {
      * @param keys every key of the choice
      * @param plural whether it goes by a number's plural form
      */
-    public record Arm(String name, String key, List<String> keys, boolean plural) {}
+    public record PipedArm(String name, String key, List<String> keys, boolean plural) {}
 
     /** Every place of the text that would be a gap if an answer were blank, in reading order; none where the text cannot be read. */
     public static List<Gap> gaps(String text) {
@@ -104,7 +104,7 @@ public final class Piping {
         return gaps;
     }
 
-    private static void gaps(MessagePattern pattern, int start, List<Arm> arms, List<Gap> gaps) {
+    private static void gaps(MessagePattern pattern, int start, List<PipedArm> arms, List<Gap> gaps) {
         for (int i = start + 1; i < pattern.getLimitPartIndex(start); i++) {
             if (pattern.getPartType(i) != MessagePattern.Part.Type.ARG_START) {
                 continue;
@@ -125,7 +125,8 @@ public final class Piping {
         }
     }
 
-    private static void arms(MessagePattern pattern, int start, int end, String name, boolean plural, List<Arm> around, List<Gap> gaps) {
+    private static void arms(MessagePattern pattern, int start, int end, String name, boolean plural, List<PipedArm> around,
+            List<Gap> gaps) {
         List<String> keys = new ArrayList<>();
         List<Integer> messages = new ArrayList<>();
         for (int i = start + 1; i < end; i++) {
@@ -137,8 +138,8 @@ public final class Piping {
             }
         }
         for (int k = 0; k < messages.size(); k++) {
-            List<Arm> inner = new ArrayList<>(around);
-            inner.add(new Arm(name, keys.get(k), keys, plural));
+            List<PipedArm> inner = new ArrayList<>(around);
+            inner.add(new PipedArm(name, keys.get(k), keys, plural));
             gaps(pattern, messages.get(k), inner, gaps);
         }
     }

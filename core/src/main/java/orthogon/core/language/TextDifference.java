@@ -9,12 +9,12 @@ public final class TextDifference {
     private TextDifference() {}
 
     /** Whether words are in both texts, only in the earlier one, or only in the later one. */
-    public enum Kind {
+    public enum PieceKind {
         SAME, GONE, NEW
     }
 
     /** Words that stand together, with the spaces behind them. */
-    public record Run(Kind kind, String text) {}
+    public record Run(PieceKind kind, String text) {}
 
     /** The runs in reading order; the same and the new ones together are the later text. */
     public static List<Run> of(String before, String after) {
@@ -31,18 +31,18 @@ public final class TextDifference {
         int j = 0;
         while (i < a.length || j < b.length) {
             if (i < a.length && j < b.length && a[i].equals(b[j])) {
-                add(runs, Kind.SAME, a[i++]);
+                add(runs, PieceKind.SAME, a[i++]);
                 j++;
             } else if (j == b.length || i < a.length && common[i + 1][j] >= common[i][j + 1]) {
-                add(runs, Kind.GONE, a[i++]);
+                add(runs, PieceKind.GONE, a[i++]);
             } else {
-                add(runs, Kind.NEW, b[j++]);
+                add(runs, PieceKind.NEW, b[j++]);
             }
         }
         return runs;
     }
 
-    private static void add(List<Run> runs, Kind kind, String text) {
+    private static void add(List<Run> runs, PieceKind kind, String text) {
         if (text.isEmpty()) {
             return;
         }

@@ -107,7 +107,7 @@ public final class Texts {
             Answer changed = answer.withOptions(answer.options().stream()
                     .map(o -> o.withLabel(change.apply(code + "." + o.code() + ".label", o.label()))).toList());
             return changed instanceof Answer.Grid g
-                    ? new Answer.Grid(g.many(), g.rows().stream().map(r -> new Answer.Grid.Row(r.code(),
+                    ? new Answer.Grid(g.many(), g.rows().stream().map(r -> new Answer.Grid.GridRow(r.code(),
                             change.apply(code + "." + r.code() + ".label", r.label()), r.askWhen())).toList(), g.options())
                     : changed;
         }
@@ -118,8 +118,9 @@ public final class Texts {
                     change.apply(code + ".highLabel", s.highLabel()), s.sign());
             case Answer.Numeric n -> new Answer.Numeric(n.least(), n.most(), n.decimals(), change.apply(code + ".unit", n.unit()),
                     n.slider());
-            case Answer.Text t -> new Answer.Text(t.isLong(), t.least(), t.most(), t.content(), t.pattern(), t.example(), t.mask(),
-                    change.apply(code + ".placeholder", t.placeholder()));
+            case Answer.TextAnswer t ->
+                new Answer.TextAnswer(t.isLong(), t.least(), t.most(), t.content(), t.pattern(), t.example(), t.mask(),
+                        change.apply(code + ".placeholder", t.placeholder()));
             default -> answer;
         };
     }

@@ -13,7 +13,7 @@ import orthogon.core.questionnaire.Questionnaire.Translation;
 public final class Units {
 
     /** How far a text is in a language. */
-    public enum State {
+    public enum TextState {
         MISSING, DRAFT, REVIEWED, STALE;
 
         public String word() {
@@ -30,11 +30,11 @@ public final class Units {
      * @param of the source text that it was made of; empty where it is missing
      * @param faults what it does not keep of its source
      */
-    public record Unit(String unit, String source, String text, State state, String of, List<String> faults) {
+    public record Unit(String unit, String source, String text, TextState state, String of, List<String> faults) {
 
         /** Whether respondents may be given it: there, current, and with all its marks. */
         public boolean isFit() {
-            return (state == State.DRAFT || state == State.REVIEWED) && faults.isEmpty();
+            return (state == TextState.DRAFT || state == TextState.REVIEWED) && faults.isEmpty();
         }
     }
 
@@ -67,11 +67,11 @@ public final class Units {
 
     private static Unit of(String unit, String source, Translation translation, String language) {
         if (translation == null || translation.text().isBlank()) {
-            return new Unit(unit, source, "", State.MISSING, "", List.of());
+            return new Unit(unit, source, "", TextState.MISSING, "", List.of());
         }
-        State state = !translation.of().equals(source)
-                ? State.STALE
-                : translation.state().equals("reviewed") ? State.REVIEWED : State.DRAFT;
+        TextState state = !translation.of().equals(source)
+                ? TextState.STALE
+                : translation.state().equals("reviewed") ? TextState.REVIEWED : TextState.DRAFT;
         return new Unit(unit, source, translation.text(), state, translation.of(), Marks.faults(source, translation.text(), language));
     }
 

@@ -141,7 +141,7 @@ public sealed interface Place {
     }
 
     /** A text in another language. */
-    record Translation(String language, Text of) implements Place {
+    record InLanguage(String language, Text of) implements Place {
         @Override
         public String text() {
             return language + "/" + of.text();

@@ -81,11 +81,11 @@ public final class PlaceText {
     }
 
     /** A text in a language, as {@code fr/seen.wording}; empty where the text has no language before it. */
-    public static Optional<Place.Translation> translation(String text) {
+    public static Optional<Place.InLanguage> translation(String text) {
         int slash = text.indexOf('/');
         return slash < 0
                 ? Optional.empty()
-                : Optional.of(new Place.Translation(text.substring(0, slash), unit(text.substring(slash + 1))));
+                : Optional.of(new Place.InLanguage(text.substring(0, slash), unit(text.substring(slash + 1))));
     }
 
     /** What a text says of something, as {@code seen.wording/count}; empty where the text names nothing. */

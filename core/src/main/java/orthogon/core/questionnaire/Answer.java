@@ -60,10 +60,10 @@ public sealed interface Answer {
      * @param example an answer that matches the pattern, shown to the respondent
      * @param mask help while typing: {@code A} a letter, {@code 9} a digit, {@code *} either, anything else itself; refuses nothing
      */
-    record Text(boolean isLong, Integer least, Integer most, Content content, String pattern, String example, String mask,
+    record TextAnswer(boolean isLong, Integer least, Integer most, Content content, String pattern, String example, String mask,
             String placeholder) implements Answer {
 
-        public Text(boolean isLong, Integer least, Integer most) {
+        public TextAnswer(boolean isLong, Integer least, Integer most) {
             this(isLong, least, most, Content.ANY, "", "", "", "");
         }
 
@@ -207,12 +207,12 @@ public sealed interface Answer {
     }
 
     /** How options are laid out. */
-    enum Shown {
+    enum ShownAs {
         RADIO("radio"), DROP_DOWN("dropDown"), SEARCH("search"), PICTURES("pictures");
 
         private final String word;
 
-        Shown(String word) {
+        ShownAs(String word) {
             this.word = word;
         }
 
@@ -227,9 +227,9 @@ public sealed interface Answer {
      * @param columns 1 to 4
      * @param shuffle whether each respondent meets them in an order of their own; exclusive and "other" options stay last
      */
-    record Layout(Shown shown, int columns, boolean shuffle) {
-        public static final Layout PLAIN = new Layout(Shown.RADIO, 1, false);
-        public static final Layout DROP_DOWN = new Layout(Shown.DROP_DOWN, 1, false);
+    record Layout(ShownAs shown, int columns, boolean shuffle) {
+        public static final Layout PLAIN = new Layout(ShownAs.RADIO, 1, false);
+        public static final Layout DROP_DOWN = new Layout(ShownAs.DROP_DOWN, 1, false);
     }
 
     /** One option. */
@@ -265,14 +265,14 @@ public sealed interface Answer {
     }
 
     /** One choice, or many, for each row; the options are the columns. The answer maps each answered row to what was chosen. */
-    record Grid(boolean many, List<Row> rows, List<Option> options) implements Answer {
+    record Grid(boolean many, List<GridRow> rows, List<Option> options) implements Answer {
         public Grid {
             rows = List.copyOf(rows);
             options = List.copyOf(options);
         }
 
         /** One line of a grid; an empty {@code askWhen} means always. */
-        public record Row(String code, String label, String askWhen) {}
+        public record GridRow(String code, String label, String askWhen) {}
 
         /** The answer of one row. */
         public Answer row() {

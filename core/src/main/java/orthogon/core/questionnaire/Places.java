@@ -140,7 +140,7 @@ public final class Places {
         Answer changed = answer.withOptions(answer.options().stream()
                 .map(o -> o.withOfferWhen(change.apply(code + "." + o.code() + ".offerWhen", o.offerWhen()))).toList());
         return changed instanceof Answer.Grid g
-                ? new Answer.Grid(g.many(), g.rows().stream().map(r -> new Answer.Grid.Row(r.code(), r.label(),
+                ? new Answer.Grid(g.many(), g.rows().stream().map(r -> new Answer.Grid.GridRow(r.code(), r.label(),
                         change.apply(code + "." + r.code() + ".askWhen", r.askWhen()))).toList(), g.options())
                 : changed;
     }

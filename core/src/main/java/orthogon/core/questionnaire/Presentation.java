@@ -44,7 +44,7 @@ public record Presentation(Welcome welcome, Buttons buttons, Map<String, String>
     }
 
     /** How a respondent sees how far they have come. */
-    public enum Progress {
+    public enum ProgressStyle {
         BAR, STEPS, NUMBERS, NONE;
 
         public String word() {
@@ -61,8 +61,8 @@ public record Presentation(Welcome welcome, Buttons buttons, Map<String, String>
      * @param typeSize percent of the usual size, 80 to 160
      * @param oneAtATime whether one question is shown at a time
      */
-    public record Theme(String colour, String background, String logo, int typeSize, Progress progress, boolean oneAtATime) {
-        public static final Theme PLAIN = new Theme("", "", "", 100, Progress.BAR, false);
+    public record Theme(String colour, String background, String logo, int typeSize, ProgressStyle progress, boolean oneAtATime) {
+        public static final Theme PLAIN = new Theme("", "", "", 100, ProgressStyle.BAR, false);
     }
 
     /** What a step of the progress shows. */

@@ -5,10 +5,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import orthogon.core.place.RuleFamily;
-import orthogon.core.place.Place;
-import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.language.Texts;
+import orthogon.core.place.Place;
+import orthogon.core.place.RuleFamily;
+import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
@@ -31,7 +31,7 @@ public final class Subject {
 
     private static Object of(ClaimKind kind, String place, Questionnaire document) {
         return switch (kind.at(place)) {
-            case Place.Translation t -> Arrays.asList(Texts.all(document).get(t.of().text()),
+            case Place.InLanguage t -> Arrays.asList(Texts.all(document).get(t.of().text()),
                     document.translations().getOrDefault(t.language(), Map.of()).get(t.of().text()));
             case Place.Mention m -> text(m.in().text(), document);
             case Place.Text t when kind == ClaimKind.TEXT_WHOLE -> text(place, document);

@@ -38,40 +38,40 @@ public final class AnswerWords {
      * @param typed what can be written behind the slash
      * @param means what it is, in a few words
      */
-    public record Kind(String typed, String name, String means) {}
+    public record AnswerWord(String typed, String name, String means) {}
 
     /** Every kind of row, for the list of types. */
-    public static final List<Kind> KINDS = List.of(
-            new Kind("text", "short text", "one line; also text 5..30, text letters, text digits"),
-            new Kind("long text", "long text", "several lines"),
-            new Kind("one: first; second", "one choice", "one option of several"),
-            new Kind("list: first; second", "one choice, drop-down", "one option, for long lists"),
-            new Kind("many: first; second; none of these!", "many choices", "any of several; ! stands alone"),
-            new Kind("yes/no", "yes / no", "starts blank"),
-            new Kind("number 1..20", "number", "with limits, decimals and a unit"),
-            new Kind("slider 0..10", "number on a slider", "starts unanswered"),
-            new Kind("rating 5", "rating", "1 to 5"),
-            new Kind("likelihood", "likelihood", "0 to 10"),
-            new Kind("date ..today", "date", "fixed or from today"),
-            new Kind("time 08:00..18:00", "time", "of the day"),
-            new Kind("name", "person name", "given, family and further parts"),
-            new Kind("address", "postal address", "street, town and further parts"),
-            new Kind("email", "email", "checked and put in its usual form"),
-            new Kind("phone", "phone", "checked and put in its usual form"),
-            new Kind("web address", "web address", "checked"),
-            new Kind("country", "country", "by its ISO code"),
-            new Kind("language", "language", "by its ISO code"),
-            new Kind("grid: first row; second row | fine; hurt", "grid", "one choice for each row; grid many: for several"),
-            new Kind("rank 3: first; second; third", "ranking", "options put in order"),
-            new Kind("files 3", "file", "pictures or documents"),
-            new Kind("agree: I have read the terms.", "agreement", "a box to tick, never ticked beforehand"),
-            new Kind("signature", "signature", "drawn, or typed"),
-            new Kind("hidden: north; south", "hidden", "a value of the respondent's link"),
-            new Kind("lookup other_questionnaire", "lookup", "a record of another questionnaire"),
-            new Kind("note", "note", "text only"),
-            new Kind("section", "section", "a titled group"),
-            new Kind("roster 1..12 Animal", "roster", "a group answered once per entry"),
-            new Kind("derive: 1 + 1", "derived value", "computed from answers"));
+    public static final List<AnswerWord> KINDS = List.of(
+            new AnswerWord("text", "short text", "one line; also text 5..30, text letters, text digits"),
+            new AnswerWord("long text", "long text", "several lines"),
+            new AnswerWord("one: first; second", "one choice", "one option of several"),
+            new AnswerWord("list: first; second", "one choice, drop-down", "one option, for long lists"),
+            new AnswerWord("many: first; second; none of these!", "many choices", "any of several; ! stands alone"),
+            new AnswerWord("yes/no", "yes / no", "starts blank"),
+            new AnswerWord("number 1..20", "number", "with limits, decimals and a unit"),
+            new AnswerWord("slider 0..10", "number on a slider", "starts unanswered"),
+            new AnswerWord("rating 5", "rating", "1 to 5"),
+            new AnswerWord("likelihood", "likelihood", "0 to 10"),
+            new AnswerWord("date ..today", "date", "fixed or from today"),
+            new AnswerWord("time 08:00..18:00", "time", "of the day"),
+            new AnswerWord("name", "person name", "given, family and further parts"),
+            new AnswerWord("address", "postal address", "street, town and further parts"),
+            new AnswerWord("email", "email", "checked and put in its usual form"),
+            new AnswerWord("phone", "phone", "checked and put in its usual form"),
+            new AnswerWord("web address", "web address", "checked"),
+            new AnswerWord("country", "country", "by its ISO code"),
+            new AnswerWord("language", "language", "by its ISO code"),
+            new AnswerWord("grid: first row; second row | fine; hurt", "grid", "one choice for each row; grid many: for several"),
+            new AnswerWord("rank 3: first; second; third", "ranking", "options put in order"),
+            new AnswerWord("files 3", "file", "pictures or documents"),
+            new AnswerWord("agree: I have read the terms.", "agreement", "a box to tick, never ticked beforehand"),
+            new AnswerWord("signature", "signature", "drawn, or typed"),
+            new AnswerWord("hidden: north; south", "hidden", "a value of the respondent's link"),
+            new AnswerWord("lookup other_questionnaire", "lookup", "a record of another questionnaire"),
+            new AnswerWord("note", "note", "text only"),
+            new AnswerWord("section", "section", "a titled group"),
+            new AnswerWord("roster 1..12 Animal", "roster", "a group answered once per entry"),
+            new AnswerWord("derive: 1 + 1", "derived value", "computed from answers"));
 
     /** @throws Refused where the words are no kind of answer */
     public static Answer read(String words) throws Refused {
@@ -89,7 +89,7 @@ public final class AnswerWords {
                     ? Answer.Content.ANY
                     : Answer.Content.valueOf(text.group(2).toUpperCase(Locale.ROOT));
             String most = text.group(3) == null ? text.group(5) : text.group(3);
-            return new Answer.Text(text.group(1) != null, text.group(4) == null ? null : Integer.valueOf(text.group(4)),
+            return new Answer.TextAnswer(text.group(1) != null, text.group(4) == null ? null : Integer.valueOf(text.group(4)),
                     most == null ? null : Integer.valueOf(most), content, "", "", "", "");
         }
         if (kind.matches("(number|slider)\\b.*\\d,\\d.*")) {
@@ -123,7 +123,8 @@ public final class AnswerWords {
             return new Answer.Ranking(options, rank.group(1) == null ? options.size() : Integer.parseInt(rank.group(1)));
         }
         if (grid.matches()) {
-            List<Answer.Grid.Row> rows = options(grid.group(2), false).stream().map(o -> new Answer.Grid.Row(o.code(), o.label(), ""))
+            List<Answer.Grid.GridRow> rows = options(grid.group(2), false).stream()
+                    .map(o -> new Answer.Grid.GridRow(o.code(), o.label(), ""))
                     .toList();
             return new Answer.Grid(grid.group(1) != null, rows, options(grid.group(3), grid.group(1) != null));
         }

@@ -25,7 +25,7 @@ import java.util.regex.Pattern;
  *
  * @param lines every line of the text that is not empty, with what became of it
  */
-public record Outline(List<Page> pages, List<Line> lines) {
+public record Outline(List<Page> pages, List<OutlineLine> lines) {
 
     /** What became of a line. */
     public enum Became {
@@ -42,7 +42,7 @@ public record Outline(List<Page> pages, List<Line> lines) {
      * @param number from 1
      * @param says what it became, or why nothing
      */
-    public record Line(int number, String text, Became became, String says) {}
+    public record OutlineLine(int number, String text, Became became, String says) {}
 
     private static final int MOST_LINES = 3_000;
     private static final Pattern BULLET = Pattern.compile("^(?:[-*•–]|\\(\\s?\\)|\\[\\s?\\]|[○□☐]|\\d{1,3}[.)]|[a-zA-Z][.)])\\s+");
@@ -61,7 +61,7 @@ public record Outline(List<Page> pages, List<Line> lines) {
         if (raw.length > MOST_LINES) {
             throw new Refused("The outline has " + raw.length + " lines; paste at most " + MOST_LINES + " at a time.");
         }
-        Reader reader = new Reader(taken);
+        OutlineReader reader = new OutlineReader(taken);
         for (int i = 0; i < raw.length; i++) {
             boolean underlined = i + 1 < raw.length && !raw[i].isBlank() && !raw[i].startsWith(" ")
                     && RULE.matcher(raw[i + 1].trim()).matches() && raw[i + 1].trim().length() > 2;
@@ -72,12 +72,12 @@ public record Outline(List<Page> pages, List<Line> lines) {
         return new Outline(reader.builtPages(), List.copyOf(reader.lines));
     }
 
-    private static final class Reader {
+    private static final class OutlineReader {
 
         private final Predicate<String> taken;
         private final Set<String> codes = new HashSet<>();
         private final List<Page> pages = new ArrayList<>();
-        private final List<Line> lines = new ArrayList<>();
+        private final List<OutlineLine> lines = new ArrayList<>();
         /** Items of the page under way, and of its open section. */
         private List<Item> items = new ArrayList<>();
         private List<Item> inSection;
@@ -89,7 +89,7 @@ public record Outline(List<Page> pages, List<Line> lines) {
         private int questionLine;
         private final List<Answer.Option> options = new ArrayList<>();
 
-        Reader(Predicate<String> taken) {
+        OutlineReader(Predicate<String> taken) {
             this.taken = taken;
         }
 
@@ -124,12 +124,12 @@ public record Outline(List<Page> pages, List<Line> lines) {
 
         private void heading(int number, String raw, String title) {
             if (title.isEmpty()) {
-                lines.add(new Line(number, raw, Became.NOT_UNDERSTOOD, "a heading without words"));
+                lines.add(new OutlineLine(number, raw, Became.NOT_UNDERSTOOD, "a heading without words"));
                 return;
             }
             endPage();
             page = Page.empty(claimed(Codes.from(title, "page", this::isTaken)), title);
-            lines.add(new Line(number, raw, Became.PAGE, "page " + page.code()));
+            lines.add(new OutlineLine(number, raw, Became.PAGE, "page " + page.code()));
         }
 
         private void section(int number, String raw, String title) {
@@ -137,7 +137,7 @@ public record Outline(List<Page> pages, List<Line> lines) {
             startPage();
             section = new Section(claimed(Codes.from(title, "section", this::isTaken)), title, "", List.of());
             inSection = new ArrayList<>();
-            lines.add(new Line(number, raw, Became.SECTION, "section " + section.code()));
+            lines.add(new OutlineLine(number, raw, Became.SECTION, "section " + section.code()));
         }
 
         private void row(int number, String raw, String text) {
@@ -151,7 +151,7 @@ public record Outline(List<Page> pages, List<Line> lines) {
                     kindSaid = RowLine.saysItsKind(text);
                     questionLine = lines.size();
                     ticks = false;
-                    lines.add(new Line(number, raw, Became.ROW, ""));
+                    lines.add(new OutlineLine(number, raw, Became.ROW, ""));
                 } else {
                     if (item instanceof Group group) {
                         endSection();
@@ -160,23 +160,24 @@ public record Outline(List<Page> pages, List<Line> lines) {
                     } else {
                         here().add(item);
                     }
-                    lines.add(new Line(number, raw, item instanceof Group ? Became.SECTION : Became.ROW, item.kind() + " " + item.code()));
+                    lines.add(new OutlineLine(number, raw, item instanceof Group ? Became.SECTION : Became.ROW,
+                            item.kind() + " " + item.code()));
                 }
             } catch (Refused e) {
-                lines.add(new Line(number, raw, Became.NOT_UNDERSTOOD, e.getMessage()));
+                lines.add(new OutlineLine(number, raw, Became.NOT_UNDERSTOOD, e.getMessage()));
             }
         }
 
         private void option(int number, String raw, String text) {
             if (question == null) {
-                lines.add(new Line(number, raw, Became.NOT_UNDERSTOOD, "an indented line needs a question above it"));
+                lines.add(new OutlineLine(number, raw, Became.NOT_UNDERSTOOD, "an indented line needs a question above it"));
                 return;
             }
             ticks |= text.startsWith("[") || text.startsWith("□") || text.startsWith("☐");
             String label = BULLET.matcher(text).replaceFirst("");
             Answer.Option option = AnswerWords.option(label, true, options);
             options.add(option);
-            lines.add(new Line(number, raw, Became.OPTION, "option " + option.code() + " of " + question.code()));
+            lines.add(new OutlineLine(number, raw, Became.OPTION, "option " + option.code() + " of " + question.code()));
         }
 
         void endQuestion() {
@@ -205,8 +206,8 @@ public record Outline(List<Page> pages, List<Line> lines) {
                 done = done.withAnswer(likely(done.wording()));
             }
             here().add(done);
-            Line line = lines.get(questionLine);
-            lines.set(questionLine, new Line(line.number(), line.text(), guessed ? Became.ASSUMED : Became.ROW,
+            OutlineLine line = lines.get(questionLine);
+            lines.set(questionLine, new OutlineLine(line.number(), line.text(), guessed ? Became.ASSUMED : Became.ROW,
                     (guessed ? "taken as " : "") + words(done.answer()) + ", " + done.code()));
             question = null;
             options.clear();
@@ -242,7 +243,7 @@ public record Outline(List<Page> pages, List<Line> lines) {
                 case Answer.OneChoice c -> "one of " + c.options().size();
                 case Answer.ManyChoices c -> "many of " + c.options().size();
                 case Answer.YesNo y -> "yes / no";
-                case Answer.Text t -> t.isLong() ? "a long text" : "a short text";
+                case Answer.TextAnswer t -> t.isLong() ? "a long text" : "a short text";
                 default -> "answer: " + answer.type().replaceAll("([A-Z])", " $1").toLowerCase(Locale.ROOT);
             };
         }

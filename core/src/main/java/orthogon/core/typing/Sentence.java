@@ -29,8 +29,8 @@ import java.util.stream.Collectors;
 public sealed interface Sentence {
 
     /** All or any of several sentences, turned round where {@code negated}. */
-    record Group(boolean all, boolean negated, List<Sentence> parts) implements Sentence {
-        public Group {
+    record SentenceGroup(boolean all, boolean negated, List<Sentence> parts) implements Sentence {
+        public SentenceGroup {
             parts = List.copyOf(parts);
         }
     }
@@ -43,8 +43,8 @@ public sealed interface Sentence {
      * @param comparison one of the keys of {@link #comparisons}
      * @param values as written in the builder: option codes, numbers, dates as 2026-11-30 or {@code today - 30}
      */
-    record Line(String subject, String comparison, List<String> values) implements Sentence {
-        public Line {
+    record SentenceLine(String subject, String comparison, List<String> values) implements Sentence {
+        public SentenceLine {
             values = List.copyOf(values);
         }
     }
@@ -85,9 +85,9 @@ public sealed interface Sentence {
                 words.put("holds", "holds");
             }
             case NUMBER, DATE, TIME -> {
-                boolean number = type.kind() == Type.Kind.NUMBER;
-                words.put(">=", number ? "is at least" : type.kind() == Type.Kind.DATE ? "is on or after" : "is at or after");
-                words.put("<=", number ? "is at most" : type.kind() == Type.Kind.DATE ? "is on or before" : "is at or before");
+                boolean number = type.kind() == Type.TypeKind.NUMBER;
+                words.put(">=", number ? "is at least" : type.kind() == Type.TypeKind.DATE ? "is on or after" : "is at or after");
+                words.put("<=", number ? "is at most" : type.kind() == Type.TypeKind.DATE ? "is on or before" : "is at or before");
                 words.put(">", number ? "is more than" : "is after");
                 words.put("<", number ? "is less than" : "is before");
                 words.put("=", "is exactly");
@@ -95,7 +95,7 @@ public sealed interface Sentence {
                 words.put("between", "is from … to");
             }
             case LIST -> {
-                if (type.element().kind() == Type.Kind.TEXT) {
+                if (type.element().kind() == Type.TypeKind.TEXT) {
                     words.put("includes", "includes");
                     words.put("lacks", "does not include");
                 }
@@ -125,53 +125,57 @@ public sealed interface Sentence {
      * @param owner where it stands, which settles what names mean
      */
     static Sentence of(String text, Wiring wiring, RuleFamily family, String owner) {
-        Predicate<Line> fits = l -> comparisons(l.subject(), wiring.checked(family, owner, l.subject()).type()).containsKey(l.comparison());
+        Predicate<SentenceLine> fits = l -> comparisons(l.subject(), wiring.checked(family, owner, l.subject()).type())
+                .containsKey(l.comparison());
         return ExpressionReader.read(text) instanceof ExpressionReader.Reading.Read read ? of(read.expr(), fits) : new Typed(text);
     }
 
-    private static Sentence of(Expr expr, Predicate<Line> fits) {
+    private static Sentence of(Expr expr, Predicate<SentenceLine> fits) {
         return switch (expr) {
-            case Expr.And a -> new Group(true, false, a.parts().stream().map(p -> of(p, fits)).toList());
-            case Expr.Or o -> new Group(false, false, o.parts().stream().map(p -> of(p, fits)).toList());
+            case Expr.And a -> new SentenceGroup(true, false, a.parts().stream().map(p -> of(p, fits)).toList());
+            case Expr.Or o -> new SentenceGroup(false, false, o.parts().stream().map(p -> of(p, fits)).toList());
             case Expr.Not n -> switch (of(n.of(), fits)) {
-                case Line l when l.comparison().equals("answered") -> new Line(l.subject(), "blank", List.of());
-                case Line l when l.comparison().equals("holds") && n.of() instanceof Expr.Call -> new Line(l.subject(), "no", List.of());
-                case Line l when l.comparison().equals("includes") -> new Line(l.subject(), "lacks", l.values());
-                case Group g when !g.negated() && g.parts().size() > 1 -> new Group(g.all(), true, g.parts());
-                case Sentence other -> new Group(true, true, List.of(other));
+                case SentenceLine l when l.comparison().equals("answered") -> new SentenceLine(l.subject(), "blank", List.of());
+                case SentenceLine l when l.comparison().equals("holds") && n.of() instanceof Expr.Call ->
+                    new SentenceLine(l.subject(), "no", List.of());
+                case SentenceLine l when l.comparison().equals("includes") -> new SentenceLine(l.subject(), "lacks", l.values());
+                case SentenceGroup g when !g.negated() && g.parts().size() > 1 -> new SentenceGroup(g.all(), true, g.parts());
+                case Sentence other -> new SentenceGroup(true, true, List.of(other));
             };
             default -> line(expr).filter(fits).<Sentence>map(l -> l).orElseGet(() -> new Typed(Printer.print(expr)));
         };
     }
 
-    private static Optional<Line> line(Expr expr) {
+    private static Optional<SentenceLine> line(Expr expr) {
         return switch (expr) {
-            case Expr.Name n -> Optional.of(new Line(n.name(), "holds", List.of()));
-            case Expr.Part p when isSubject(p) -> Optional.of(new Line(Printer.print(p), "holds", List.of()));
+            case Expr.Name n -> Optional.of(new SentenceLine(n.name(), "holds", List.of()));
+            case Expr.PartOf p when isSubject(p) -> Optional.of(new SentenceLine(Printer.print(p), "holds", List.of()));
             case Expr.Call c when c.function().equals("asked") && isSubject(c) ->
-                Optional.of(new Line(Printer.print(c), "holds", List.of()));
+                Optional.of(new SentenceLine(Printer.print(c), "holds", List.of()));
             case Expr.Compare c when isSubject(c.left()) && c.right() instanceof Expr.Literal l -> switch (l.value()) {
                 case null -> c.op().equals("=") || c.op().equals("!=")
-                        ? Optional.of(new Line(Printer.print(c.left()), c.op().equals("=") ? "blank" : "answered", List.of()))
+                        ? Optional.of(new SentenceLine(Printer.print(c.left()), c.op().equals("=") ? "blank" : "answered", List.of()))
                         : Optional.empty();
-                case Boolean b when c.op().equals("=") -> Optional.of(new Line(Printer.print(c.left()), b ? "yes" : "no", List.of()));
+                case Boolean b when c.op().equals("=") ->
+                    Optional.of(new SentenceLine(Printer.print(c.left()), b ? "yes" : "no", List.of()));
                 case Boolean b -> Optional.empty();
-                default -> value(l).map(v -> new Line(Printer.print(c.left()), c.op(), List.of(v)));
+                default -> value(l).map(v -> new SentenceLine(Printer.print(c.left()), c.op(), List.of(v)));
             };
             case Expr.Compare c when isSubject(c.left()) ->
-                value(c.right()).map(v -> new Line(Printer.print(c.left()), c.op(), List.of(v)));
+                value(c.right()).map(v -> new SentenceLine(Printer.print(c.left()), c.op(), List.of(v)));
             case Expr.InRange r when isSubject(r.of()) && r.lowClosed() && r.highClosed() && !r.between() -> value(r.low())
-                    .flatMap(low -> value(r.high()).map(high -> new Line(Printer.print(r.of()), "between", List.of(low, high))));
+                    .flatMap(low -> value(r.high()).map(high -> new SentenceLine(Printer.print(r.of()), "between", List.of(low, high))));
             case Expr.InList l when isSubject(l.of()) && l.list() instanceof Expr.ListOf list && list.items().size() > 1
                     && list.items().stream().allMatch(i -> i instanceof Expr.Literal x && x.value() instanceof String) ->
-                Optional.of(new Line(Printer.print(l.of()), "oneOf",
+                Optional.of(new SentenceLine(Printer.print(l.of()), "oneOf",
                         list.items().stream().map(i -> (String) ((Expr.Literal) i).value()).toList()));
             case Expr.Call c when c.function().equals("answered") && c.args().size() == 1 && isSubject(c.args().getFirst()) ->
-                Optional.of(new Line(Printer.print(c.args().getFirst()), "answered", List.of()));
+                Optional.of(new SentenceLine(Printer.print(c.args().getFirst()), "answered", List.of()));
             case Expr.Call c when Set.of("list contains", "contains", "starts with", "ends with", "matches").contains(c.function())
                     && c.args().size() == 2 && isSubject(c.args().getFirst()) && c.args().get(1) instanceof Expr.Literal l
                     && l.value() instanceof String s ->
-                Optional.of(new Line(Printer.print(c.args().getFirst()), c.function().equals("list contains") ? "includes" : c.function(),
+                Optional.of(new SentenceLine(Printer.print(c.args().getFirst()),
+                        c.function().equals("list contains") ? "includes" : c.function(),
                         List.of(s)));
             default -> Optional.empty();
         };
@@ -180,9 +184,9 @@ public sealed interface Sentence {
     private static boolean isSubject(Expr expr) {
         return switch (expr) {
             case Expr.Name n -> true;
-            case Expr.Part p -> p.of() instanceof Expr.Name;
+            case Expr.PartOf p -> p.of() instanceof Expr.Name;
             case Expr.Call c -> Set.of("count", "score", "string length", "asked").contains(c.function()) && c.args().size() == 1
-                    && (c.args().getFirst() instanceof Expr.Name || c.args().getFirst() instanceof Expr.Part p && isSubject(p));
+                    && (c.args().getFirst() instanceof Expr.Name || c.args().getFirst() instanceof Expr.PartOf p && isSubject(p));
             default -> false;
         };
     }
@@ -215,8 +219,8 @@ public sealed interface Sentence {
     static String text(Sentence sentence, Wiring wiring, RuleFamily family, String owner) throws Refused {
         return switch (sentence) {
             case Typed t -> t.text().strip();
-            case Line l -> line(l, wiring.checked(family, owner, l.subject()).type());
-            case Group g -> {
+            case SentenceLine l -> line(l, wiring.checked(family, owner, l.subject()).type());
+            case SentenceGroup g -> {
                 List<String> parts = new ArrayList<>();
                 for (Sentence part : g.parts()) {
                     String text = text(part, wiring, family, owner);
@@ -235,7 +239,7 @@ public sealed interface Sentence {
                         || read.expr() instanceof Expr.And && all);
     }
 
-    private static String line(Line l, Type type) throws Refused {
+    private static String line(SentenceLine l, Type type) throws Refused {
         String x = l.subject().strip();
         if (x.isEmpty()) {
             throw new Refused("Choose the question that decides.");
@@ -244,7 +248,7 @@ public sealed interface Sentence {
             throw new Refused("Choose a comparison for " + x + ".");
         }
         List<String> values = new ArrayList<>();
-        Type of = type.kind() == Type.Kind.LIST ? type.element() : type;
+        Type of = type.kind() == Type.TypeKind.LIST ? type.element() : type;
         for (String value : l.values()) {
             if (!value.isBlank()) {
                 values.add(literal(value.strip(), of, x));

@@ -64,21 +64,21 @@ class EditTest {
      * moved out of its roster means all entries no more; these are told to the analyst, nothing else may go wrong.
      */
     private static void whole(Questionnaire document, Edit edit) {
-        Set<Fault.Kind> kinds = new HashSet<>();
+        Set<Fault.SoundFault> kinds = new HashSet<>();
         Faults.of(Wiring.of(document)).forEach(f -> kinds.add(f.kind()));
-        kinds.remove(Fault.Kind.LOOKS_AHEAD);
-        kinds.remove(Fault.Kind.TYPE_FITS);
-        kinds.remove(Fault.Kind.DEPENDS_ON_ITSELF);
+        kinds.remove(Fault.SoundFault.LOOKS_AHEAD);
+        kinds.remove(Fault.SoundFault.TYPE_FITS);
+        kinds.remove(Fault.SoundFault.DEPENDS_ON_ITSELF);
         if (edit instanceof ChangeItem || edit instanceof PlaceRows || edit instanceof Step || edit instanceof Shift
                 || hasUnfit(document)) {
-            kinds.remove(Fault.Kind.REFERENCE_EXISTS);
+            kinds.remove(Fault.SoundFault.REFERENCE_EXISTS);
         }
         assertEquals(Set.of(), kinds, edit + " " + Faults.of(Wiring.of(document)));
     }
 
     /** Whether some option or part is named that a change of type took away. */
     private static boolean hasUnfit(Questionnaire document) {
-        return Faults.of(Wiring.of(document)).stream().filter(f -> f.kind() == Fault.Kind.REFERENCE_EXISTS)
+        return Faults.of(Wiring.of(document)).stream().filter(f -> f.kind() == Fault.SoundFault.REFERENCE_EXISTS)
                 .allMatch(f -> f.because().contains("has no option") || f.because().contains("has no part")
                         || f.because().contains("answered once for each entry") || f.because().contains("and has no answer"));
     }
@@ -135,7 +135,7 @@ class EditTest {
         assertEquals(List.of("blood", "hanging_wing", "none_these"), many.options().stream().map(Answer.Option::code).toList());
         assertEquals(List.of("Blood", "A hanging wing", "None of these"), many.options().stream().map(Answer.Option::label).toList());
         assertTrue(many.options().get(2).exclusive());
-        assertInstanceOf(Answer.Text.class, ((Question) RowLine.read("Owner and/or keeper", c -> false)).answer());
+        assertInstanceOf(Answer.TextAnswer.class, ((Question) RowLine.read("Owner and/or keeper", c -> false)).answer());
         assertInstanceOf(Section.class, RowLine.read("The nest / section", c -> false));
         assertTrue(assertThrows(Refused.class, () -> RowLine.read("How many? / numbr 1..2", c -> false)).getMessage()
                 .contains("not a kind of answer"));
@@ -254,7 +254,7 @@ class EditTest {
     private static Questionnaire piped() {
         return Questionnaire.blank("fen", "Fen").withPages(List.of(
                 orthogon.core.questionnaire.Page.empty("p", "One").withItems(List.of(
-                        Question.of("bird", "Which bird?", new Answer.Text(false, null, 20)),
+                        Question.of("bird", "Which bird?", new Answer.TextAnswer(false, null, 20)),
                         Question.of("count", "How many of {bird}?", new Answer.Numeric(null, null, 0, "")))),
                 orthogon.core.questionnaire.Page.empty("s", "About {bird}").withItems(List.of(
                         Question.of("more", "{count, plural, one {Is # {bird} all?} other {Are # all?}}", new Answer.YesNo())))));

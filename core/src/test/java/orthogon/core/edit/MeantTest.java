@@ -23,7 +23,7 @@ class MeantTest {
                             new Answer.OneChoice(List.of(Option.of("saw", "A bow saw"), Option.of("axe", "An axe"),
                                     Option.of("yes", "Yes, all")), false)),
                     Question.of("count", "How many?", new Answer.Numeric(BigDecimal.ZERO, null, 0, "")),
-                    Question.of("remark", "Remark?", new Answer.Text(false, null, 40)),
+                    Question.of("remark", "Remark?", new Answer.TextAnswer(false, null, 40)),
                     Question.of("last", "Last?", new Answer.YesNo())))));
 
     private static Optional<String> meant(String text) {

@@ -61,9 +61,9 @@ public final class RandomEdits {
             case 4 -> new Copy(random.nextInt(4) == 0 ? List.of(pick(pages)) : several);
             case 5, 6 -> new Remove(random.nextInt(5) == 0 ? List.of(pick(pages)) : several, random.nextBoolean());
             case 7 -> new Rename(either, "renamed_" + step);
-            case 8, 9, 10 -> new Add(pick(groups), item, RowLine.read(pick(LINES), Whole.codes(document)::contains));
+            case 8, 9, 10 -> new Add(pick(groups), item, RowLine.read(pick(LINES), WholeDocument.codes(document)::contains));
             case 11 -> new AddPages(pick(pages), Outline.read("# Added " + step + "\nHow? / yes/no\nWhy?\n  because\n  so",
-                    Whole.codes(document)::contains).pages());
+                    WholeDocument.codes(document)::contains).pages());
             case 12 -> retyped(document, item);
             case 13 -> option(document, item);
             case 14 ->

@@ -42,7 +42,8 @@ class WiringTest {
     void aMistypedNameIsFoundAtItsPlaceWithTheNearestRightOne() {
         ExpressionFault fault = only("count > 1 and gruop = \"bird\"");
         assertEquals(
-                new ExpressionFault(ExpressionFault.Kind.NAME, "there is no question or value called gruop; did you mean group?", 14, 19,
+                new ExpressionFault(ExpressionFault.FaultKind.NAME, "there is no question or value called gruop; did you mean group?", 14,
+                        19,
                         "group"),
                 fault);
     }

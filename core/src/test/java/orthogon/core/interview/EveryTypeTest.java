@@ -117,7 +117,7 @@ class EveryTypeTest {
         Interview interview = at("first", Map.of("agreed", false));
         Problem problem = interview.course().current().orElseThrow().problems().getFirst();
         assertEquals("agreed", problem.slot());
-        assertEquals(Problem.Kind.REQUIRED, problem.kind());
+        assertEquals(Problem.ProblemKind.REQUIRED, problem.kind());
     }
 
     @Test
@@ -131,20 +131,20 @@ class EveryTypeTest {
     void entriesAreAddedRemovedAndNeverFewerThanTheLeast() {
         Interview interview = at("third", Map.of());
         assertEquals(List.of("1"), interview.course().pages().getLast().at("animals").orElseThrow().value());
-        Interview.Step more = interview.leave(Map.of("animals", List.of("1", "2"), "animals.1.species", "heron"));
-        assertInstanceOf(Interview.Step.Appeared.class, more);
+        Interview.LeaveResult more = interview.leave(Map.of("animals", List.of("1", "2"), "animals.1.species", "heron"));
+        assertInstanceOf(Interview.LeaveResult.Appeared.class, more);
         Interview two = more.interview().keep(Map.of("animals.2.species", "owl"));
         assertEquals(2, ((List<?>) two.course().effective().get("animals")).size());
         Interview one = two.keep(Map.of("animals", List.of("2")));
         assertEquals(List.of(Map.of("species", "owl")), one.course().effective().get("animals"));
         assertEquals(List.of("1"), one.keep(Map.of("animals", List.of())).course().pages().getLast().at("animals").orElseThrow().value());
-        Interview.Step many = two.leave(Map.of("animals", List.of("1", "2", "3", "4", "5")));
+        Interview.LeaveResult many = two.leave(Map.of("animals", List.of("1", "2", "3", "4", "5")));
         assertTrue(many.interview().course().current().orElseThrow().problems().stream().anyMatch(p -> p.slot().equals("animals")));
     }
 
     @Test
     void textsChangeWithTheirCondition() {
-        Course.Shown bird = at("second", Map.of()).course().pages().getLast().at("bird").orElseThrow();
+        Course.ShownItem bird = at("second", Map.of()).course().pages().getLast().at("bird").orElseThrow();
         assertEquals("Which bird is it?", bird.wording());
         assertEquals(List.of("Heron", "An owl", "Another"), bird.offered().stream().map(o -> o.label()).toList());
     }

@@ -26,7 +26,7 @@ class InterviewTest {
             new Answer.Option("bat", "Bat", null, false, "indoors = true")), false)).withRequireWhen("true");
     private final Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(
             Page.empty("where", "Where").withItems(List.of(Question.of("indoors", "Indoors?", new Answer.YesNo()).withRequireWhen("true"),
-                    Question.of("room", "Which room?", new Answer.Text(false, null, 10)).withAskWhen("indoors = true")
+                    Question.of("room", "Which room?", new Answer.TextAnswer(false, null, 10)).withAskWhen("indoors = true")
                             .withRequireWhen("true"))),
             Page.empty("what", "What").withItems(List.of(group,
                     Question.of("count", "How many?", new Answer.Numeric(BigDecimal.ONE, new BigDecimal(20), 0, "animals"))
@@ -46,22 +46,24 @@ class InterviewTest {
         return given;
     }
 
-    private static Interview passed(Interview.Step step) {
-        return assertInstanceOf(Interview.Step.Passed.class, step, step.toString()).interview();
+    private static Interview passed(Interview.LeaveResult step) {
+        return assertInstanceOf(Interview.LeaveResult.Passed.class, step, step.toString()).interview();
     }
 
     @Test
     void aRequiredBlankAnswerHoldsThePageAndKeepsTheRest() {
-        Interview.Step.Held held = assertInstanceOf(Interview.Step.Held.class, begun.leave(given("indoors", true, "room", "  ")));
-        assertEquals(List.of(new Problem("room", Problem.Kind.REQUIRED, "Please answer this question.")), held.problems());
+        Interview.LeaveResult.Held held = assertInstanceOf(Interview.LeaveResult.Held.class,
+                begun.leave(given("indoors", true, "room", "  ")));
+        assertEquals(List.of(new Problem("room", Problem.ProblemKind.REQUIRED, "Please answer this question.")), held.problems());
         assertEquals(true, held.interview().raw().get("indoors"));
     }
 
     @Test
     void aQuestionThatAppearsOnLeavingIsAskedBeforeItIsCalledWrong() {
-        Interview.Step.Appeared appeared = assertInstanceOf(Interview.Step.Appeared.class, begun.leave(given("indoors", true)));
+        Interview.LeaveResult.Appeared appeared = assertInstanceOf(Interview.LeaveResult.Appeared.class,
+                begun.leave(given("indoors", true)));
         assertEquals(List.of("room"), appeared.slots());
-        assertInstanceOf(Interview.Step.Held.class, appeared.interview().leave(given()));
+        assertInstanceOf(Interview.LeaveResult.Held.class, appeared.interview().leave(given()));
     }
 
     @Test
@@ -72,7 +74,7 @@ class InterviewTest {
         Interview changed = passed(there.backTo("where").leave(given("indoors", false)));
         assertEquals(Map.of("indoors", false, "count", BigDecimal.ONE, "copy", BigDecimal.ONE), changed.course().effective(),
                 "the room is not asked, the bat not on offer any more");
-        assertInstanceOf(Interview.Step.Held.class, changed.leave(given("count", BigDecimal.ONE)));
+        assertInstanceOf(Interview.LeaveResult.Held.class, changed.leave(given("count", BigDecimal.ONE)));
         Interview again = passed(changed.backTo("where").leave(given("indoors", true)));
         assertEquals("attic", again.course().effective().get("room"));
         assertEquals("bat", again.course().effective().get("group"));
@@ -111,7 +113,8 @@ class InterviewTest {
     }
 
     private static List<String> messages(Interview interview, Map<String, Object> given) {
-        return assertInstanceOf(Interview.Step.Held.class, interview.leave(given)).problems().stream().map(Problem::message).toList();
+        return assertInstanceOf(Interview.LeaveResult.Held.class, interview.leave(given)).problems().stream().map(Problem::message)
+                .toList();
     }
 
     @Test
@@ -130,9 +133,9 @@ class InterviewTest {
         there = there.keep(given("ladder", true)).backTo("where");
         assertEquals(List.of(), there.dropped(there.keep(given("room", "attic"))));
         Interview downstairs = there.keep(given("room", "cellar"));
-        assertEquals(List.of("ladder"), there.dropped(downstairs).stream().map(Course.Shown::slot).toList());
+        assertEquals(List.of("ladder"), there.dropped(downstairs).stream().map(Course.ShownItem::slot).toList());
         Interview outside = there.keep(given("indoors", false));
-        assertEquals(List.of("group", "ladder"), there.dropped(outside).stream().map(Course.Shown::slot).toList(),
+        assertEquals(List.of("group", "ladder"), there.dropped(outside).stream().map(Course.ShownItem::slot).toList(),
                 "a bat is on offer indoors only; the number stays");
         Interview again = outside.keep(given("indoors", true));
         assertEquals(List.of(), there.dropped(again));
@@ -177,7 +180,7 @@ class InterviewTest {
                 .withNavigation(new Presentation.Navigation(Presentation.StepLabel.TITLE, Presentation.Check.END, false, false));
         Questionnaire open = document.withPresentation(atTheEnd);
         Interview start = Interview.start(Wiring.of(open), TODAY, Map.of());
-        assertInstanceOf(Interview.Step.Held.class, start.leave(given("indoors", null)));
+        assertInstanceOf(Interview.LeaveResult.Held.class, start.leave(given("indoors", null)));
         Interview there = passed(start.checkedAsWanted().leave(given("indoors", null)));
         assertEquals("what", there.course().current().orElseThrow().page().code());
         Interview end = passed(there.leave(given("group", "bird", "count", new BigDecimal(99))));

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Random;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import orthogon.core.language.TextDifference.Kind;
+import orthogon.core.language.TextDifference.PieceKind;
 import orthogon.core.language.TextDifference.Run;
 import org.junit.jupiter.api.Test;
 
@@ -15,10 +15,11 @@ class TextDifferenceTest {
     @Test
     void wordsThatCameAndWentAreTold() {
         assertEquals(
-                List.of(new Run(Kind.SAME, "Which "), new Run(Kind.GONE, "kind"), new Run(Kind.NEW, "sort"), new Run(Kind.SAME, " is it?")),
+                List.of(new Run(PieceKind.SAME, "Which "), new Run(PieceKind.GONE, "kind"), new Run(PieceKind.NEW, "sort"),
+                        new Run(PieceKind.SAME, " is it?")),
                 TextDifference.of("Which kind is it?", "Which sort is it?"));
-        assertEquals(List.of(new Run(Kind.SAME, "same")), TextDifference.of("same", "same"));
-        assertEquals(List.of(new Run(Kind.NEW, "new")), TextDifference.of("", "new"));
+        assertEquals(List.of(new Run(PieceKind.SAME, "same")), TextDifference.of("same", "same"));
+        assertEquals(List.of(new Run(PieceKind.NEW, "new")), TextDifference.of("", "new"));
     }
 
     @Test
@@ -28,8 +29,8 @@ class TextDifferenceTest {
             String before = words(random);
             String after = words(random);
             List<Run> runs = TextDifference.of(before, after);
-            assertEquals(after, runs.stream().filter(r -> r.kind() != Kind.GONE).map(Run::text).collect(Collectors.joining()));
-            assertEquals(before, runs.stream().filter(r -> r.kind() != Kind.NEW).map(Run::text).collect(Collectors.joining()));
+            assertEquals(after, runs.stream().filter(r -> r.kind() != PieceKind.GONE).map(Run::text).collect(Collectors.joining()));
+            assertEquals(before, runs.stream().filter(r -> r.kind() != PieceKind.NEW).map(Run::text).collect(Collectors.joining()));
         }
     }
 

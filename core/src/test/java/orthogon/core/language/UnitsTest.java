@@ -19,7 +19,7 @@ import orthogon.core.edit.RenameOption;
 import orthogon.core.edit.Translate;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Interview;
-import orthogon.core.language.Units.State;
+import orthogon.core.language.Units.TextState;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
@@ -43,23 +43,24 @@ class UnitsTest {
                 .withLanguages(List.of("en", "pl"));
     }
 
-    private static State state(Questionnaire document, String unit) {
+    private static TextState state(Questionnaire document, String unit) {
         return Units.one(document, "pl", unit).orElseThrow().state();
     }
 
     @Test
     void statesFollowTheSource() throws Refused {
-        assertEquals(State.MISSING, state(FEN, "kind.wording"));
+        assertEquals(TextState.MISSING, state(FEN, "kind.wording"));
         Questionnaire drafted = new Translate("pl", "kind.wording", "Jaki rodzaj?").apply(FEN);
-        assertEquals(State.DRAFT, state(drafted, "kind.wording"));
-        Questionnaire reviewed = new Translate("pl", List.of(new Translate.Text("kind.wording", "Jaki rodzaj?", Translate.REVIEWED)))
+        assertEquals(TextState.DRAFT, state(drafted, "kind.wording"));
+        Questionnaire reviewed = new Translate("pl",
+                List.of(new Translate.TranslatedText("kind.wording", "Jaki rodzaj?", Translate.REVIEWED)))
                 .apply(drafted);
-        assertEquals(State.REVIEWED, state(reviewed, "kind.wording"));
+        assertEquals(TextState.REVIEWED, state(reviewed, "kind.wording"));
         Questionnaire changed = reviewed.withItem("kind", i -> ((Question) i).withTexts("Which sort?", ""));
-        assertEquals(State.STALE, state(changed, "kind.wording"));
+        assertEquals(TextState.STALE, state(changed, "kind.wording"));
         assertEquals("Which kind?", Units.one(changed, "pl", "kind.wording").orElseThrow().of());
         assertFalse(Units.one(changed, "pl", "kind.wording").orElseThrow().isFit());
-        assertEquals(1, Units.in(changed, "pl").stream().filter(u -> u.state() == State.STALE).count());
+        assertEquals(1, Units.in(changed, "pl").stream().filter(u -> u.state() == TextState.STALE).count());
         assertTrue(Texts.alone(FEN, drafted) && Texts.alone(drafted, changed));
         assertFalse(Texts.alone(drafted, drafted), "nothing differs");
         assertFalse(Texts.alone(drafted, drafted.withItem("kind", i -> ((Question) i).withAskWhen("false"))), "a condition differs");
@@ -90,7 +91,7 @@ class UnitsTest {
         assertEquals("Ropucha", Units.one(renamed, "pl", "sort.bufo.label").orElseThrow().text());
         assertEquals(Map.of("sort.bufo.label", "The animal, not a person."), renamed.notes());
         assertTrue(Units.one(renamed, "pl", "again.wording").orElseThrow().text().contains("{number, plural"));
-        assertEquals(State.DRAFT, state(renamed, "again.wording"));
+        assertEquals(TextState.DRAFT, state(renamed, "again.wording"));
     }
 
     @Test
@@ -102,7 +103,7 @@ class UnitsTest {
         String after = words.replace("select, toad {A", "select, bufo {A");
         assertEquals(after, renamed.item("again").orElseThrow().wording());
         assertEquals(after.replace("newt {A", "newt {Ta"), Units.one(renamed, "pl", "again.wording").orElseThrow().text());
-        assertEquals(State.DRAFT, state(renamed, "again.wording"), "the source it was made of reads as the source does now");
+        assertEquals(TextState.DRAFT, state(renamed, "again.wording"), "the source it was made of reads as the source does now");
     }
 
     @Test
@@ -119,15 +120,15 @@ class UnitsTest {
 
     @Test
     void anInterviewIsTheSameInEveryLanguageButForItsWords() throws Refused {
-        Questionnaire document = new Translate("pl", List.of(new Translate.Text("kind.wording", "Jaki rodzaj?", "draft"),
-                new Translate.Text("kind.toad.label", "Ropucha", "draft"))).apply(FEN);
+        Questionnaire document = new Translate("pl", List.of(new Translate.TranslatedText("kind.wording", "Jaki rodzaj?", "draft"),
+                new Translate.TranslatedText("kind.toad.label", "Ropucha", "draft"))).apply(FEN);
         Interview english = Interview.start(Wiring.of(document), LocalDate.of(2026, 11, 2), Map.of());
         Interview polish = Interview.start(Wiring.of(Translated.into(document, "pl")), LocalDate.of(2026, 11, 2), Map.of());
         assertEquals("Jaki rodzaj?", polish.course().current().orElseThrow().shown().getFirst().wording());
         assertEquals("How many?", polish.course().current().orElseThrow().shown().get(1).wording(), "not translated yet");
         assertEquals("Proszę odpowiedzieć na to pytanie.", polish.course().current().orElseThrow().problems().getFirst().message());
-        Interview.Step one = english.leave(Map.of("kind", "toad", "count", new BigDecimal("2"), "again", true));
-        Interview.Step two = polish.leave(Map.of("kind", "toad", "count", new BigDecimal("2"), "again", true));
+        Interview.LeaveResult one = english.leave(Map.of("kind", "toad", "count", new BigDecimal("2"), "again", true));
+        Interview.LeaveResult two = polish.leave(Map.of("kind", "toad", "count", new BigDecimal("2"), "again", true));
         assertEquals(one.interview().submission(), two.interview().submission());
         assertTrue(two.interview().course().complete());
         assertEquals("Wpisz liczbę najwyżej 9.",
@@ -139,7 +140,8 @@ class UnitsTest {
 
     @Test
     void whatWasTranslatedBeforeIsRemembered() throws Refused {
-        Questionnaire document = new Translate("pl", List.of(new Translate.Text("kind.wording", "Jaki rodzaj?", "draft"))).apply(FEN);
+        Questionnaire document = new Translate("pl", List.of(new Translate.TranslatedText("kind.wording", "Jaki rodzaj?", "draft")))
+                .apply(FEN);
         assertEquals(List.of("Jaki rodzaj?"), Units.remembered(document, "pl", "Which kind? "));
         assertEquals(List.of(), Units.remembered(document, "pl", "Which sort?"));
         assertEquals("page “Wet”, kind: option or row", Units.place(document, "kind.toad.label"));
@@ -151,21 +153,24 @@ class UnitsTest {
     void whatComesBackIsLookedAtUnitByUnit() throws Refused {
         Questionnaire document = new Translate("pl", "kind.wording", "Jaki rodzaj?").apply(FEN);
         String now = Incoming.digest("Jaki rodzaj?");
-        assertEquals(Incoming.Kind.SAME, kind(document, "kind.wording", "Which kind?", "Jaki rodzaj?", now));
-        assertEquals(Incoming.Kind.CHANGED, kind(document, "kind.wording", "Which kind?", "Jakiego rodzaju?", now));
-        assertEquals(Incoming.Kind.NEWER_HERE, kind(document, "kind.wording", "Which kind?", "Jakiego rodzaju?", Incoming.digest("")));
-        assertEquals(Incoming.Kind.CHANGED, kind(document, "kind.wording", "Which kind?", "Jakiego rodzaju?", ""), "the file does not say");
-        assertEquals(Incoming.Kind.ADDED, kind(document, "count.wording", "How many?", "Ile?", Incoming.digest("")));
-        assertEquals(Incoming.Kind.SOURCE_CHANGED, kind(document, "count.wording", "What number?", "Ile?", Incoming.digest("")));
-        assertEquals(Incoming.Kind.EMPTY, kind(document, "count.wording", "How many?", " ", ""));
-        assertEquals(Incoming.Kind.UNKNOWN, kind(document, "gone.wording", "How many?", "Ile?", ""));
+        assertEquals(Incoming.IncomingKind.SAME, kind(document, "kind.wording", "Which kind?", "Jaki rodzaj?", now));
+        assertEquals(Incoming.IncomingKind.CHANGED, kind(document, "kind.wording", "Which kind?", "Jakiego rodzaju?", now));
+        assertEquals(Incoming.IncomingKind.NEWER_HERE,
+                kind(document, "kind.wording", "Which kind?", "Jakiego rodzaju?", Incoming.digest("")));
+        assertEquals(Incoming.IncomingKind.CHANGED, kind(document, "kind.wording", "Which kind?", "Jakiego rodzaju?", ""),
+                "the file does not say");
+        assertEquals(Incoming.IncomingKind.ADDED, kind(document, "count.wording", "How many?", "Ile?", Incoming.digest("")));
+        assertEquals(Incoming.IncomingKind.SOURCE_CHANGED, kind(document, "count.wording", "What number?", "Ile?", Incoming.digest("")));
+        assertEquals(Incoming.IncomingKind.EMPTY, kind(document, "count.wording", "How many?", " ", ""));
+        assertEquals(Incoming.IncomingKind.UNKNOWN, kind(document, "gone.wording", "How many?", "Ile?", ""));
         String again = "And {count, plural, one {# more} other {# more}}?";
-        assertEquals(Incoming.Kind.DAMAGED, kind(document, "again.wording", again, "I jeszcze {count, plural, one {#} other {#}}?", ""));
-        assertEquals(Incoming.Kind.ADDED,
+        assertEquals(Incoming.IncomingKind.DAMAGED,
+                kind(document, "again.wording", again, "I jeszcze {count, plural, one {#} other {#}}?", ""));
+        assertEquals(Incoming.IncomingKind.ADDED,
                 kind(document, "again.wording", again, "I jeszcze {count, plural, one {#} few {#} many {#} other {#}}?", ""));
     }
 
-    private static Incoming.Kind kind(Questionnaire document, String unit, String source, String text, String was) {
+    private static Incoming.IncomingKind kind(Questionnaire document, String unit, String source, String text, String was) {
         return Incoming.judge(document, List.of(new Incoming("pl", unit, source, text, "draft", was))).getFirst().kind();
     }
 }

@@ -62,7 +62,7 @@ class PlaceTextTest {
         units.forEach((unit, text) -> {
             assertEquals(text, PlaceText.unit(unit));
             assertEquals(unit, text.text());
-            Place.Translation translation = new Place.Translation("fr", text);
+            Place.InLanguage translation = new Place.InLanguage("fr", text);
             assertEquals(Optional.of(translation), PlaceText.translation("fr/" + unit));
             assertEquals("fr/" + unit, translation.text());
             assertEquals(text.row(), translation.row());

@@ -41,7 +41,7 @@ final class Accounts {
         figures.everyRoute().ifPresent(routes -> {
             line(routes.count() + " routes, " + routes.shortest() + " to " + routes.longest() + ", " + routes.average());
             line("asking " + routes.asking());
-            for (Routes.Group group : routes.spread(Routes.Filter.ALL, 12)) {
+            for (Routes.RouteGroup group : routes.spread(Routes.Filter.ALL, 12)) {
                 line(group.outcome() + ": " + group.count() + " from " + group.first());
                 group.told().forEach(r -> line(r.number() + " " + r.asked() + " " + routes.lane(r)));
             }

@@ -107,7 +107,7 @@ public final class Bombs {
         asking("an order of twelve", "list contains(r, \"o3\")", Question.of("r", "In which order?", new Answer.Ranking(choices(12), 12)));
         asking("an order of fifty", "list contains(r, \"o3\")", Question.of("r", "In which order?", new Answer.Ranking(choices(50), 50)));
         asking("a grid of a hundred rows", "g.w1 = \"o1\"", new Question("g", "How?", "", new Answer.Grid(true,
-                IntStream.range(0, 100).mapToObj(i -> new Answer.Grid.Row("w" + i, "Row", i == 0 ? "" : "g.w" + (i - 1) + " != null"))
+                IntStream.range(0, 100).mapToObj(i -> new Answer.Grid.GridRow("w" + i, "Row", i == 0 ? "" : "g.w" + (i - 1) + " != null"))
                         .toList(),
                 choices(40)), "", "", "", "", List.of(), List.of(), false));
     }
@@ -226,11 +226,11 @@ public final class Bombs {
     }
 
     private static Question text(String code) {
-        return Question.of(code, "What?", new Answer.Text(false, null, 200));
+        return Question.of(code, "What?", new Answer.TextAnswer(false, null, 200));
     }
 
     private static Question patterned(String code, String pattern) {
-        return Question.of(code, "What?", new Answer.Text(false, null, 200, Answer.Content.ANY, pattern, "", "", ""));
+        return Question.of(code, "What?", new Answer.TextAnswer(false, null, 200, Answer.Content.ANY, pattern, "", "", ""));
     }
 
     private static Question day(String code) {

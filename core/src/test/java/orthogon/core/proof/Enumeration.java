@@ -365,7 +365,7 @@ public final class Enumeration implements Situation {
                 }
             }
             case Answer.Numeric n -> List.of(0, 1, 2, 3, 9).forEach(i -> all.add(BigDecimal.valueOf(i)));
-            case Answer.Text t -> all.addAll(texts(q, t));
+            case Answer.TextAnswer t -> all.addAll(texts(q, t));
             case Answer.DateAnswer d -> {
                 for (int days = -6; days <= 1; days++) {
                     all.add(RandomDocument.TODAY.plusDays(days));
@@ -373,7 +373,7 @@ public final class Enumeration implements Situation {
             }
             default -> throw new IllegalStateException(q.answer().type());
         }
-        boolean sampled = q.answer() instanceof Answer.Text || q.answer() instanceof Answer.Ranking;
+        boolean sampled = q.answer() instanceof Answer.TextAnswer || q.answer() instanceof Answer.Ranking;
         if (sampled && start(q) != null && !all.contains(start(q))) {
             // Of texts and rankings only one of each kind is tried, but the start value is tried as it is.
             all.add(start(q));
@@ -401,13 +401,13 @@ public final class Enumeration implements Situation {
     }
 
     /** Of all short texts over five letters, one for each way in which the comparisons about the question can turn out. */
-    private Collection<Object> texts(Question q, Answer.Text limits) {
+    private Collection<Object> texts(Question q, Answer.TextAnswer limits) {
         boolean startsOthers = wiring.wires().stream()
                 .anyMatch(w -> w.family() == RuleFamily.START_WITH && w.uses().contains(q.code()));
         return startsOthers ? tried(q, limits) : texts.computeIfAbsent(q.code(), code -> tried(q, limits));
     }
 
-    private Collection<Object> tried(Question q, Answer.Text limits) {
+    private Collection<Object> tried(Question q, Answer.TextAnswer limits) {
         Map<List<Object>, Object> different = new LinkedHashMap<>();
         List<String> last = List.of("");
         for (int length = 1; length <= 4; length++) {
@@ -449,7 +449,7 @@ public final class Enumeration implements Situation {
     private boolean fits(Answer answer, Object value) {
         return switch (answer) {
             case Answer.Numeric n -> ((BigDecimal) value).compareTo(n.least()) >= 0 && ((BigDecimal) value).compareTo(n.most()) <= 0;
-            case Answer.Text t -> (t.least() == null || value.toString().length() >= t.least())
+            case Answer.TextAnswer t -> (t.least() == null || value.toString().length() >= t.least())
                     && (t.most() == null || value.toString().length() <= t.most());
             case Answer.DateAnswer d -> !((LocalDate) value).isBefore(d.earliest().on(today()))
                     && !((LocalDate) value).isAfter(d.latest().on(today()));
@@ -519,7 +519,7 @@ public final class Enumeration implements Situation {
             if (tried(place, true)) {
                 reached.add("reach-finish " + place);
                 exclude(p + 1, document.pages().size());
-                along(new Transition(Transition.Kind.FINISH, p, document.pages().size(), place), -1,
+                along(new Transition(Transition.TransitionKind.FINISH, p, document.pages().size(), place), -1,
                         () -> end(page.finish().get(number).outcome()));
                 return;
             }
@@ -531,7 +531,7 @@ public final class Enumeration implements Situation {
                 String to = page.skip().get(i).to();
                 int target = document.pages().stream().map(Page::code).toList().indexOf(to);
                 exclude(p + 1, target);
-                along(new Transition(Transition.Kind.SKIP, p, target, place), -1, () -> comeTo(target));
+                along(new Transition(Transition.TransitionKind.SKIP, p, target, place), -1, () -> comeTo(target));
                 return;
             }
         }
@@ -554,7 +554,7 @@ public final class Enumeration implements Situation {
 
     /** Comes to a page that is visited, or to the outcome table. */
     private void arrive(int at, Runnable onward) {
-        along(leftFrom < 0 ? null : new Transition(Transition.Kind.NEXT, leftFrom, at, ""), -1, onward);
+        along(leftFrom < 0 ? null : new Transition(Transition.TransitionKind.NEXT, leftFrom, at, ""), -1, onward);
     }
 
     /** A question that was answered or left blank, and passed. */
@@ -669,7 +669,7 @@ public final class Enumeration implements Situation {
                 reached.add("reach-row outcomeTable/" + i);
                 String with = document.outcomeTable().get(i).outcome();
                 int end = document.pages().size();
-                along(new Transition(Transition.Kind.ROW, end, end, "outcomeTable/" + i), -1, () -> end(with));
+                along(new Transition(Transition.TransitionKind.ROW, end, end, "outcomeTable/" + i), -1, () -> end(with));
                 return;
             }
         }

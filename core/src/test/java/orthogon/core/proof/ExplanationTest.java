@@ -85,8 +85,8 @@ class ExplanationTest {
 
     @Test
     void whatCannotBeDividedIsUndecidedWithTheReasonAndTheRestIsDecided() {
-        Question a = Question.of("a", "A?", new Answer.Text(false, null, null)).withRequireWhen("true");
-        Question b = Question.of("b", "B?", new Answer.Text(false, null, null)).withRequireWhen("true");
+        Question a = Question.of("a", "A?", new Answer.TextAnswer(false, null, null)).withRequireWhen("true");
+        Question b = Question.of("b", "B?", new Answer.TextAnswer(false, null, null)).withRequireWhen("true");
         Question c = Question.of("c", "C?", new Answer.YesNo()).withAskWhen("upper case(a) = upper case(b)").withRequireWhen("true");
         Proof proof = proof(page("p", a, b), page("q", c));
         Claim varies = proof.claim("condition-varies", "c.askWhen").orElseThrow();

@@ -28,9 +28,9 @@ import java.util.stream.Collectors;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
 import orthogon.core.proof.claim.Claim;
-import orthogon.core.proof.claim.Finding;
 import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.proof.claim.Family;
+import orthogon.core.proof.claim.Finding;
 import orthogon.core.proof.claim.Replay;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.diagram.Limits;
@@ -55,7 +55,7 @@ class ProofAgreesWithEnumerationTest {
     private final AtomicInteger joint = new AtomicInteger();
     private final Map<String, Map<Verdict, Integer>> seen = new ConcurrentHashMap<>();
     /** How many ways of each kind were compared that some take and others do not. */
-    private final Map<Transition.Kind, Integer> taken = new ConcurrentHashMap<>();
+    private final Map<Transition.TransitionKind, Integer> taken = new ConcurrentHashMap<>();
 
     @Test
     void everyVerdictAndCountOfRandomDocumentsAgreesWithTryingAllAnswers() throws InterruptedException {
@@ -74,7 +74,7 @@ class ProofAgreesWithEnumerationTest {
                 }
             }
         }
-        for (Transition.Kind kind : Transition.Kind.values()) {
+        for (Transition.TransitionKind kind : Transition.TransitionKind.values()) {
             assertTrue(taken.getOrDefault(kind, 0) > Sample.mustPass(60), "ways that some take: " + taken);
         }
         for (String kind : Set.of("reach-page", "reach-question", "reach-option", "reach-outcome", "reach-row", "reach-skip",
@@ -109,7 +109,7 @@ class ProofAgreesWithEnumerationTest {
     }
 
     private static void compare(long seed, Proof proof, Enumeration all, Map<String, Map<Verdict, Integer>> seen,
-            Map<Transition.Kind, Integer> taken) {
+            Map<Transition.TransitionKind, Integer> taken) {
         Map<String, Boolean> verdicts = new TreeMap<>();
         for (Claim claim : proof.claims()) {
             if (!all.verdicts.containsKey(claim.id())) {
@@ -158,7 +158,7 @@ class ProofAgreesWithEnumerationTest {
     }
 
     /** A different few ways of each document, so that all kinds are met in the end. */
-    private static void sharesAgree(long seed, Proof proof, Enumeration all, Map<Transition.Kind, Integer> taken) {
+    private static void sharesAgree(long seed, Proof proof, Enumeration all, Map<Transition.TransitionKind, Integer> taken) {
         List<Transition> ways = new ArrayList<>(Transition.all(proof.document()));
         Collections.shuffle(ways, new Random(seed));
         for (Transition way : ways.subList(0, Math.min(4, ways.size()))) {
@@ -174,7 +174,7 @@ class ProofAgreesWithEnumerationTest {
     }
 
     private static void readingAgrees(long seed, Proof proof, Enumeration all) {
-        Optional<Figures.Reading> reading = proof.figures().reading();
+        Optional<Figures.WordsToRead> reading = proof.figures().reading();
         assertEquals(all.endings.isEmpty(), reading.isEmpty(), "seed " + seed);
         if (reading.isPresent()) {
             assertEquals(all.mostWords, reading.get().mostWords(), "seed " + seed);
@@ -255,7 +255,7 @@ class ProofAgreesWithEnumerationTest {
         Map<String, Set<List<Object>>> byOutcome = new LinkedHashMap<>();
         for (int from = 0; from < all.routes.size(); from += 3) {
             int shown = 0;
-            for (Routes.Group group : routes.inOrder(Routes.Filter.ALL, BigInteger.valueOf(from), 3)) {
+            for (Routes.RouteGroup group : routes.inOrder(Routes.Filter.ALL, BigInteger.valueOf(from), 3)) {
                 shown += group.told().size();
                 group.told().forEach(r -> byOutcome.computeIfAbsent(group.outcome(), o -> new LinkedHashSet<>())
                         .add(List.copyOf(r.asked())));
@@ -266,7 +266,7 @@ class ProofAgreesWithEnumerationTest {
         all.routes.forEach(r -> expected.computeIfAbsent((String) r.getFirst(), o -> new LinkedHashSet<>())
                 .add(List.copyOf(r.subList(1, r.size()))));
         assertEquals(expected, byOutcome, "seed " + seed);
-        for (Routes.Group group : routes.spread(Routes.Filter.ALL, 4)) {
+        for (Routes.RouteGroup group : routes.spread(Routes.Filter.ALL, 4)) {
             assertEquals(BigInteger.valueOf(expected.get(group.outcome()).size()), group.count(), "seed " + seed);
             int share = Math.max(1, 4 * expected.get(group.outcome()).size() / all.routes.size());
             assertEquals(Math.min(share, expected.get(group.outcome()).size()), group.told().size(), "seed " + seed);

@@ -106,7 +106,7 @@ public final class RandomChange {
     private Answer limited(Answer answer) {
         return switch (answer) {
             case Answer.Numeric n -> new Answer.Numeric(n.least(), new BigDecimal(n.most().intValue() == 3 ? 2 : 3), 0, "");
-            case Answer.Text t -> new Answer.Text(false, t.least(), t.most() == null ? 3 : null);
+            case Answer.TextAnswer t -> new Answer.TextAnswer(false, t.least(), t.most() == null ? 3 : null);
             case Answer.OneChoice c -> {
                 List<Answer.Option> options = new ArrayList<>(c.options());
                 options.add(new Answer.Option("d", "Option", null, false, ""));

@@ -155,7 +155,7 @@ public final class RandomDocument {
     }
 
     private Derived derived(String code) {
-        List<String> ofText = earlier.stream().filter(q -> q.answer() instanceof Answer.Text).map(Question::code).toList();
+        List<String> ofText = earlier.stream().filter(q -> q.answer() instanceof Answer.TextAnswer).map(Question::code).toList();
         List<String> ofDay = earlier.stream().filter(q -> q.answer() instanceof Answer.DateAnswer).map(Question::code).toList();
         if (!ofText.isEmpty() && chance(40)) {
             String x = pick(ofText);
@@ -203,11 +203,11 @@ public final class RandomDocument {
     /** A value, or what is made of an earlier answer of the kind. */
     private String startFor(Answer answer) {
         List<String> same = earlier.stream().filter(q -> q.answer().type().equals(answer.type())).map(Question::code).toList();
-        boolean copies = answer instanceof Answer.Text || answer instanceof Answer.Numeric || answer instanceof Answer.DateAnswer
+        boolean copies = answer instanceof Answer.TextAnswer || answer instanceof Answer.Numeric || answer instanceof Answer.DateAnswer
                 || answer instanceof Answer.YesNo;
         if (copies && !same.isEmpty() && chance(50)) {
             String x = pick(same);
-            return answer instanceof Answer.Text
+            return answer instanceof Answer.TextAnswer
                     ? pick(List.of(x, x + " + \"a\"", "\"b\" + " + x, "lower case(" + x + ")", "lower case(" + x + " + \"B\")"))
                     : answer instanceof Answer.Numeric ? pick(List.of(x, x + " + 1")) : x;
         }
@@ -216,7 +216,7 @@ public final class RandomDocument {
             case Answer.OneChoice c -> "\"" + pick(c.options()).code() + "\"";
             case Answer.ManyChoices c -> "[\"" + pick(c.options()).code() + "\"]";
             case Answer.Numeric n -> pick(List.of("1", "2", "9"));
-            case Answer.Text t -> pick(List.of("\"a\"", "\"toolong\""));
+            case Answer.TextAnswer t -> pick(List.of("\"a\"", "\"toolong\""));
             case Answer.DateAnswer d -> pick(List.of("today()", "date(\"2026-11-20\")"));
             case Answer.Agreement a -> "true";
             case Answer.Scale s -> pick(List.of("1", "9"));
@@ -242,7 +242,7 @@ public final class RandomDocument {
             case 5 -> chance(50)
                     ? new Answer.Numeric(BigDecimal.ZERO, new BigDecimal(chance(8) ? -1 : 3), 0, "")
                     : new Answer.DateAnswer(new DateLimit.FromToday(-2), new DateLimit.FromToday(chance(10) ? -5 : 0));
-            default -> new Answer.Text(false, chance(30) ? 2 : null, chance(50) ? 3 : null);
+            default -> new Answer.TextAnswer(false, chance(30) ? 2 : null, chance(50) ? 3 : null);
         };
     }
 
@@ -294,7 +294,7 @@ public final class RandomDocument {
         Question a = pick(earlier);
         for (Question b : earlier) {
             if (b != a && b.answer().type().equals(a.answer().type())
-                    && !(a.answer() instanceof Answer.Text || a.answer() instanceof Answer.Ranking)) {
+                    && !(a.answer() instanceof Answer.TextAnswer || a.answer() instanceof Answer.Ranking)) {
                 String op = a.answer() instanceof Answer.Numeric || a.answer() instanceof Answer.DateAnswer
                         || a.answer() instanceof Answer.TimeAnswer
                         || a.answer() instanceof Answer.Scale
@@ -336,7 +336,7 @@ public final class RandomDocument {
             case Answer.Numeric n ->
                 pick(List.of(x + " > 1", x + " <= 2", x + " in [1..2]", x + " != 3", x + " * 2 = 4", x + " in (0, 3)",
                         "abs(" + x + " - 2) > 1"));
-            case Answer.Text t ->
+            case Answer.TextAnswer t ->
                 pick(List.of(x + " = \"a\"", x + " != \"bb\"", "string length(" + x + ") > 2", "starts with(" + x + ", \"b\")",
                         "matches(" + x + ", \"^[ab]+$\")", "upper case(" + x + ") = \"B\"", "lower case(" + x + ") != \"bb\"",
                         "string length(" + x + ") + 1 > 3", x + " = upper case(" + x + ")", "contains(lower case(" + x + "), \"b\")",

@@ -93,14 +93,14 @@ class SpelledProofTest {
                     new Derived("d", pick("score(y)", "if x then 2 else 0", "if answered(x) then 1 else null"))));
             case TEXTS -> new Roster("r", "Each", "", pick("", "q0 = true"), random.nextInt(2), 2, List.of(
                     Question.of("x", "X?", new Answer.YesNo()).withAskWhen(pick("", "q0")),
-                    kept(Question.of("t", "T?", new Answer.Text(false, null, null)).withAskWhen(pick("", "x = true", "not(x)"))
+                    kept(Question.of("t", "T?", new Answer.TextAnswer(false, null, null)).withAskWhen(pick("", "x = true", "not(x)"))
                             .withRequireWhen(pick("", "true")).withAccept(List.of(new Question.Accept(
                                     pick("true", "t != \"b\"", "starts with(t, \"a\") or q0", "t = \"a\" or x"), ""))),
                             random.nextBoolean()),
                     new Derived("u", pick("upper case(t)", "if x then \"A\" else t"))));
             case GRID -> Question.of("g", "Grid?", new Answer.Grid(random.nextBoolean(),
-                    List.of(new Answer.Grid.Row("one", "One", pick("", "q0")),
-                            new Answer.Grid.Row("two", "Two", pick("", "q0 = false"))),
+                    List.of(new Answer.Grid.GridRow("one", "One", pick("", "q0")),
+                            new Answer.Grid.GridRow("two", "Two", pick("", "q0 = false"))),
                     List.of(TWO.get(0), TWO.get(1).withOfferWhen(pick("", "q0"))))).withRequireWhen(pick("", "true", "q0"))
                     .withAskWhen(pick("", "answered(q0)"));
             case NAME -> kept(Question.of("n", "Name?", new Answer.Parts(false, List.of("given", "family"),
@@ -346,7 +346,7 @@ class SpelledProofTest {
     void whatCannotBeSpelledOutIsUndecidedWithTheReason() {
         Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P").withItems(List.of(
                 new Roster("animals", "Each animal", "Animal", "", 1, 4,
-                        List.of(Question.of("name", "Name?", new Answer.Text(false, null, 20)))),
+                        List.of(Question.of("name", "Name?", new Answer.TextAnswer(false, null, 20)))),
                 Question.of("all", "All?", new Answer.YesNo()).withAskWhen("string join(animals.name, \" \") = \"ash alder\"")))));
         Proof proof = Proof.of(document, TODAY);
         Claim claim = proof.claim("reach-question", "all").orElseThrow();
@@ -359,7 +359,7 @@ class SpelledProofTest {
     void whatDoesNotRestOnAnUndecidedComparisonIsCounted() {
         Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P").withItems(List.of(
                 new Roster("animals", "Each animal", "Animal", "", 0, 2,
-                        List.of(Question.of("name", "Name?", new Answer.Text(false, null, 20)))),
+                        List.of(Question.of("name", "Name?", new Answer.TextAnswer(false, null, 20)))),
                 Question.of("calm", "Calm?", new Answer.YesNo()).withAskWhen("count(animals) > 1")))))
                 .withClaims(List.of(new OwnClaim("own", Says.NEVER, "string join(animals.name, \" \") = \"ash alder\"")));
         Proof proof = Proof.of(document, TODAY);
@@ -375,7 +375,7 @@ class SpelledProofTest {
     void aRowOfTheOutcomeTableThatCannotBeSpelledOutIsNoAlways() {
         Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P").withItems(List.of(
                 new Roster("animals", "Each animal", "Animal", "", 0, 1,
-                        List.of(Question.of("name", "Name?", new Answer.Text(false, null, 20))))))));
+                        List.of(Question.of("name", "Name?", new Answer.TextAnswer(false, null, 20))))))));
         document = document.withEnding(List.of(new Outcome("in", "In", ""), new Outcome("out", "Out", "")), List.of(
                 new OutcomeRow("string join(animals.name, \" \") = \"ash\"", "in"), new OutcomeRow("", "out")));
         Proof proof = Proof.of(document, TODAY);

@@ -13,7 +13,6 @@ import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Situation;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.claim.Claim;
-import orthogon.core.release.Gate;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.diagram.Limits;
 import orthogon.core.proof.diagram.Watch;
@@ -22,6 +21,7 @@ import orthogon.core.questionnaire.DateLimit;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.release.Gate;
 import org.junit.jupiter.api.Test;
 
 /** Answers that start with what earlier answers make, of kinds whose values cannot be listed. */
@@ -37,12 +37,12 @@ class StartsTest {
 
     /** Two earlier texts, and a text that starts with them; short ones over the letters a and b tell all there is to tell. */
     private Questionnaire joined() {
-        Question first = Question.of("first", "First?", new Answer.Text(false, null, 1 + random.nextInt(3))).withRequireWhen("true");
-        Question last = Question.of("last", "Last?", new Answer.Text(false, 1 + random.nextInt(2), 3)).withRequireWhen("true");
+        Question first = Question.of("first", "First?", new Answer.TextAnswer(false, null, 1 + random.nextInt(3))).withRequireWhen("true");
+        Question last = Question.of("last", "Last?", new Answer.TextAnswer(false, 1 + random.nextInt(2), 3)).withRequireWhen("true");
         String start = pick(List.of("first + last", "first + \"-\" + last", "last + first + \"x\"", "lower case(first) + last"));
         Integer least = random.nextBoolean() ? 1 + random.nextInt(6) : null;
         Question full = Question
-                .of("full", "Full?", new Answer.Text(false, least, Math.max(1, least == null ? 0 : least) + random.nextInt(5)))
+                .of("full", "Full?", new Answer.TextAnswer(false, least, Math.max(1, least == null ? 0 : least) + random.nextInt(5)))
                 .withRequireWhen("true").withStartWith(start).withLockWhen(pick(List.of("", "true")));
         return of(first, last, full);
     }
@@ -72,7 +72,7 @@ class StartsTest {
         }
     }
 
-    private static List<String> texts(Answer.Text limits) {
+    private static List<String> texts(Answer.TextAnswer limits) {
         List<String> all = new ArrayList<>();
         for (int n = limits.least() == null ? 1 : limits.least(); n <= limits.most(); n++) {
             all.add("a".repeat(n));
@@ -86,11 +86,11 @@ class StartsTest {
         for (int run = 0; run < Sample.of(200); run++) {
             Questionnaire document = joined();
             Wiring wiring = Wiring.of(document);
-            Answer.Text limits = (Answer.Text) document.question("full").orElseThrow().answer();
+            Answer.TextAnswer limits = (Answer.TextAnswer) document.question("full").orElseThrow().answer();
             boolean untouched = false;
             boolean stuck = false;
-            for (String first : texts((Answer.Text) document.question("first").orElseThrow().answer())) {
-                for (String last : texts((Answer.Text) document.question("last").orElseThrow().answer())) {
+            for (String first : texts((Answer.TextAnswer) document.question("first").orElseThrow().answer())) {
+                for (String last : texts((Answer.TextAnswer) document.question("last").orElseThrow().answer())) {
                     String start = (String) Evaluator.value(wiring.at("full.startWith").orElseThrow().expr().orElseThrow(),
                             new Given(Map.of("first", first, "last", last)));
                     boolean fits = (limits.least() == null || start.length() >= limits.least()) && start.length() <= limits.most();
@@ -113,11 +113,12 @@ class StartsTest {
     }
 
     private static Question text(String code, int most) {
-        return Question.of(code, code, new Answer.Text(false, null, most)).withRequireWhen("true");
+        return Question.of(code, code, new Answer.TextAnswer(false, null, most)).withRequireWhen("true");
     }
 
     private static Question text(String code, String pattern) {
-        return Question.of(code, code, new Answer.Text(false, null, null, Answer.Content.ANY, pattern, "", "", "")).withRequireWhen("true");
+        return Question.of(code, code, new Answer.TextAnswer(false, null, null, Answer.Content.ANY, pattern, "", "", ""))
+                .withRequireWhen("true");
     }
 
     @Test

@@ -42,7 +42,7 @@ class WordsOfKindsTest {
                         .withRequireWhen("true"),
                 Question.of("hour", "Hour?", new Answer.TimeAnswer(LocalTime.of(6, 0), LocalTime.of(22, 0))),
                 new Derived("late", "day < today()"),
-                Question.of("why_late", "Why so late?", new Answer.Text(false, 3, 8)).withAskWhen("late and hour >= time(\"12:00\")"),
+                Question.of("why_late", "Why so late?", new Answer.TextAnswer(false, 3, 8)).withAskWhen("late and hour >= time(\"12:00\")"),
                 Question.of("soon", "So soon?", YES_NO).withAskWhen("day > today() + duration(\"P3D\")"),
                 new Note("night", "Mind the dark.", "hour >= time(\"21:00\") or hour < time(\"07:00\")", List.of()));
     }
@@ -50,10 +50,10 @@ class WordsOfKindsTest {
     /** Texts by their letters and lengths. */
     private static Questionnaire letters() {
         return of("letters", "starts with(plate, \"B\")",
-                Question.of("plate", "Plate?", new Answer.Text(false, null, 6, Answer.Content.ANY, "[A-C]\\d{2,3}", "A12", "", "")),
+                Question.of("plate", "Plate?", new Answer.TextAnswer(false, null, 6, Answer.Content.ANY, "[A-C]\\d{2,3}", "A12", "", "")),
                 Question.of("starts", "Starts?", YES_NO).withAskWhen("starts with(plate, \"A\")"),
                 Question.of("long_one", "Long?", YES_NO).withAskWhen("string length(plate) = 4 and matches(plate, \"B.*\")"),
-                Question.of("digits", "Digits", new Answer.Text(false, 2, 3, Answer.Content.DIGITS, "", "", "", "")),
+                Question.of("digits", "Digits", new Answer.TextAnswer(false, 2, 3, Answer.Content.DIGITS, "", "", "", "")),
                 Question.of("same", "Same?", YES_NO).withAskWhen("digits = \"12\" or contains(digits, \"9\")"),
                 Question.of("never_text", "Never?", YES_NO).withAskWhen("string length(plate) > 5"));
     }
@@ -115,8 +115,8 @@ class WordsOfKindsTest {
         Roster roster = new Roster("animals", "Each", "Animal", "", 0, 2, List.of(
                 Question.of("species", "Species?", choice(Option.of("owl", "Owl"), Option.of("gull", "Gull"))),
                 Question.of("tame", "Tame?", YES_NO).withAskWhen("spezies = \"owl\"")));
-        Question grid = Question.of("signs", "Signs", new Answer.Grid(true, List.of(new Answer.Grid.Row("wing", "Wing", "wet = true"),
-                new Answer.Grid.Row("leg", "Leg", "wet = false")), List.of(Option.of("fine", "Fine"), Option.of("hurt", "Hurt"))))
+        Question grid = Question.of("signs", "Signs", new Answer.Grid(true, List.of(new Answer.Grid.GridRow("wing", "Wing", "wet = true"),
+                new Answer.Grid.GridRow("leg", "Leg", "wet = false")), List.of(Option.of("fine", "Fine"), Option.of("hurt", "Hurt"))))
                 .withAskWhen("plain = true");
         return Questionnaire.blank("broken_entries", "Broken entries").withPages(List.of(
                 Page.empty("one", "One").withItems(List.of(Question.of("wet", "Wet?", YES_NO), Question.of("plain", "Plain?", YES_NO))),
@@ -133,8 +133,8 @@ class WordsOfKindsTest {
     /** Every type, limited otherwise. */
     private static Questionnaire limitedOtherwise() {
         Questionnaire every = EveryType.document();
-        every = with(every, "plain", a -> new Answer.Text(false, 2, 30, Answer.Content.ANY, "", "", "", ""));
-        every = with(every, "plate", a -> new Answer.Text(false, null, null, Answer.Content.ANY, "[A-Z]{3}\\d{3}", "QMX123", "", ""));
+        every = with(every, "plain", a -> new Answer.TextAnswer(false, 2, 30, Answer.Content.ANY, "", "", "", ""));
+        every = with(every, "plate", a -> new Answer.TextAnswer(false, null, null, Answer.Content.ANY, "[A-Z]{3}\\d{3}", "QMX123", "", ""));
         every = with(every, "owner", a -> new Answer.Parts(false, List.of("given", "family"), List.of("given")));
         every = with(every, "home", a -> new Answer.Parts(false, List.of("given", "family"), List.of()));
         every = with(every, "mail", a -> new Answer.Contact(Answer.Contact.Kind.WEB, ""));

@@ -53,9 +53,9 @@ class WordsTest {
         List<Option> two = List.of(Option.of("a", "A"), Option.of("b", "B"));
         return Page.empty("limits", "Limits").withItems(List.of(Question.of("l_number", "L1", number(5, 3)),
                 Question.of("l_places", "L2", new Answer.Numeric(new BigDecimal("0.2"), new BigDecimal("0.8"), 0, "")),
-                Question.of("l_text", "L3", new Answer.Text(false, 6, 4)),
-                Question.of("l_pattern", "L4", new Answer.Text(false, 5, null, Answer.Content.ANY, "[A-Z]{2}", "QM", "", "")),
-                Question.of("l_most", "L5", new Answer.Text(false, null, 1, Answer.Content.ANY, "[A-Z]{2}", "QM", "", "")),
+                Question.of("l_text", "L3", new Answer.TextAnswer(false, 6, 4)),
+                Question.of("l_pattern", "L4", new Answer.TextAnswer(false, 5, null, Answer.Content.ANY, "[A-Z]{2}", "QM", "", "")),
+                Question.of("l_most", "L5", new Answer.TextAnswer(false, null, 1, Answer.Content.ANY, "[A-Z]{2}", "QM", "", "")),
                 Question.of("l_day", "L6", new Answer.DateAnswer(new DateLimit.FromToday(3), new DateLimit.FromToday(-3))),
                 Question.of("l_time", "L7", new Answer.TimeAnswer(LocalTime.of(9, 0), LocalTime.of(8, 0))),
                 Question.of("l_many", "L8", new Answer.ManyChoices(two, 2, 1)),
@@ -89,7 +89,7 @@ class WordsTest {
         Page never = Page.empty("never", "Never").withOpenWhen("wet = true and wet = false").withItems(List.of(
                 Question.of("lost", "Lost?", YES_NO).withLockWhen("wet = true")));
         Page after = Page.empty("after", "After").withItems(List.of(
-                Question.of("note", "Anything else?", new Answer.Text(false, 2, 5)).withAskWhen("kind = \"eel\" or not(depth > 4)")));
+                Question.of("note", "Anything else?", new Answer.TextAnswer(false, 2, 5)).withAskWhen("kind = \"eel\" or not(depth > 4)")));
         return new Questionnaire("sluice", "The sluice", "en", List.of("en", "fr"),
                 List.of(new Questionnaire.LinkParameter("bank", List.of("left", "right"))),
                 List.of(first, held, never, after),
@@ -128,8 +128,8 @@ class WordsTest {
                 Question.of("weight", "Weight?", number(1, 9)).withAskWhen("species = \"owl\" and species = \"gull\""),
                 Question.of("ring", "Ring?", number(1, 9)).withRequireWhen("true")
                         .withAccept(List.of(new Question.Accept("ring > 9", "Not this one."))).withAskWhen("species = \"gull\"")));
-        Question grid = Question.of("signs", "Signs", new Answer.Grid(false, List.of(new Answer.Grid.Row("wing", "Wing", ""),
-                new Answer.Grid.Row("leg", "Leg", "wet = true and wet = false")),
+        Question grid = Question.of("signs", "Signs", new Answer.Grid(false, List.of(new Answer.Grid.GridRow("wing", "Wing", ""),
+                new Answer.Grid.GridRow("leg", "Leg", "wet = true and wet = false")),
                 List.of(Option.of("fine", "Fine"),
                         Option.of("hurt", "Hurt"))));
         return Questionnaire.blank("entries", "Entries").withPages(List.of(Page.empty("first", "First").withItems(List.of(

@@ -18,10 +18,10 @@ public final class EveryType {
     public static Questionnaire document() {
         Page first = Page.empty("first", "First").withItems(List.of(
                 Question.of("agreed", "Agreed?", new Answer.Agreement("I have read the terms.")).withRequireWhen("true"),
-                Question.of("plain", "Plain", new Answer.Text(false, 2, 40, Answer.Content.LETTERS, "", "", "", "two words")),
-                Question.of("plate", "Ring number", new Answer.Text(false, null, null, Answer.Content.ANY, "[A-Z]{2}\\d{4}", "QM1234",
+                Question.of("plain", "Plain", new Answer.TextAnswer(false, 2, 40, Answer.Content.LETTERS, "", "", "", "two words")),
+                Question.of("plate", "Ring number", new Answer.TextAnswer(false, null, null, Answer.Content.ANY, "[A-Z]{2}\\d{4}", "QM1234",
                         "AA9999", "")),
-                Question.of("story", "Tell us", new Answer.Text(true, null, 500)),
+                Question.of("story", "Tell us", new Answer.TextAnswer(true, null, 500)),
                 Question.of("owner", "Name", new Answer.Parts(false, List.of("title", "given", "family"), List.of("family"))),
                 Question.of("home", "Address", Answer.Parts.address()),
                 Question.of("mail", "Mail", new Answer.Contact(Answer.Contact.Kind.EMAIL, "")),
@@ -35,11 +35,11 @@ public final class EveryType {
                 Question.of("day", "Day", new Answer.DateAnswer(new DateLimit.FromToday(-30), new DateLimit.FromToday(0))),
                 Question.of("hour", "Hour", new Answer.TimeAnswer(LocalTime.of(8, 0), LocalTime.of(18, 30))),
                 Question.of("alive", "Alive?", new Answer.YesNo("It is", "It is not")),
-                Question.of("bird", "Which bird?", new Answer.OneChoice(OPTIONS, new Answer.Layout(Answer.Shown.PICTURES, 2, true)))
+                Question.of("bird", "Which bird?", new Answer.OneChoice(OPTIONS, new Answer.Layout(Answer.ShownAs.PICTURES, 2, true)))
                         .withReword(List.of(new Reword("alive = true", "Which bird is it?", "Look at the beak.", Map.of("owl", "An owl")))),
-                Question.of("seen", "Seen?", new Answer.ManyChoices(OPTIONS, 1, 2, new Answer.Layout(Answer.Shown.RADIO, 3, false))),
-                Question.of("signs", "Signs", new Answer.Grid(false, List.of(new Answer.Grid.Row("wing", "Wing", ""),
-                        new Answer.Grid.Row("leg", "Leg", "alive = true")),
+                Question.of("seen", "Seen?", new Answer.ManyChoices(OPTIONS, 1, 2, new Answer.Layout(Answer.ShownAs.RADIO, 3, false))),
+                Question.of("signs", "Signs", new Answer.Grid(false, List.of(new Answer.Grid.GridRow("wing", "Wing", ""),
+                        new Answer.Grid.GridRow("leg", "Leg", "alive = true")),
                         List.of(Answer.Option.of("fine", "Fine"),
                                 Answer.Option.of("hurt", "Hurt")))),
                 Question.of("order", "Order", new Answer.Ranking(List.of(Answer.Option.of("a", "A"), Answer.Option.of("b", "B"),
@@ -59,7 +59,7 @@ public final class EveryType {
                 new Note("thanks", "Thank you for {bird, select, blank {it} other {the **{bird}**}}",
                         "some a in animals satisfies a.bleeding = true",
                         List.of(new Reword("count(animals) > 1", "Thank you for all of them", ""))),
-                Question.of("last", "Anything else?", new Answer.Text(true, null, null)).withAskWhen(
+                Question.of("last", "Anything else?", new Answer.TextAnswer(true, null, null)).withAskWhen(
                         "sum(animals.urgency) > 1 and owner.family != \"Alder\" and signs.wing = \"hurt\" and hour >= time(\"12:00\")"
                                 + " and from_station = \"north\" and count(photos) > 0")));
         return new Questionnaire("every_type", "Every type", "en", List.of("en"), List.of(), List.of(first, second, third),
@@ -67,7 +67,7 @@ public final class EveryType {
                 List.of(new Questionnaire.OutcomeRow("", "sent")), List.of(), Map.of(),
                 new Presentation(new Presentation.Welcome("Welcome", "It takes a minute.", ""),
                         new Presentation.Buttons("On", "Back again", "Send it"), Map.of("required", "This is needed."),
-                        new Presentation.Theme("#0e5a68", "#f7f5ef", "", 110, Presentation.Progress.STEPS, true),
+                        new Presentation.Theme("#0e5a68", "#f7f5ef", "", 110, Presentation.ProgressStyle.STEPS, true),
                         new Presentation.Navigation(Presentation.StepLabel.BOTH, Presentation.Check.PAGE, true, true)),
                 new Burden(60, 2000, null));
     }

@@ -7,19 +7,19 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
-import orthogon.core.proof.claim.Claim;
-import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.edit.ChangeLanguages;
 import orthogon.core.edit.Refused;
 import orthogon.core.edit.Translate;
 import orthogon.core.language.Texts;
 import orthogon.core.proof.Proof;
-import orthogon.core.release.Gate.Waiver;
+import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Places;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.release.Gate.Waiver;
 import org.junit.jupiter.api.Test;
 
 class GateTest {
@@ -69,7 +69,8 @@ class GateTest {
         Gate gate = Gate.of(claims(two), two, List.of());
         assertTrue(gate.isOpen(), gate.inTheWay().toString());
         assertEquals(List.of(), gate.ready());
-        List<Translate.Text> texts = Texts.all(two).keySet().stream().map(u -> new Translate.Text(u, "Texte", Translate.DRAFT)).toList();
+        List<Translate.TranslatedText> texts = Texts.all(two).keySet().stream()
+                .map(u -> new Translate.TranslatedText(u, "Texte", Translate.DRAFT)).toList();
         Questionnaire french = new Translate("fr", texts).apply(two);
         assertEquals(List.of("fr"), Gate.of(claims(french), french, List.of()).ready());
         assertEquals(Texts.all(two).size(), Gate.of(claims(french), french, List.of()).languages().get("pl").size());

@@ -2,7 +2,7 @@ package orthogon.core.typing;
 
 import orthogon.core.edit.AddPages;
 import orthogon.core.edit.Refused;
-import orthogon.core.edit.Whole;
+import orthogon.core.edit.WholeDocument;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
@@ -82,8 +82,8 @@ class OutlineTest {
     void whatWasUnderstoodIsSaidLineByLine() throws Refused {
         Outline outline = read(PASTED);
         assertEquals(2, outline.count(Became.ASSUMED));
-        List<Outline.Line> lost = outline.lines().stream().filter(l -> l.became() == Became.NOT_UNDERSTOOD).toList();
-        assertEquals(List.of(23, 24), lost.stream().map(Outline.Line::number).toList());
+        List<Outline.OutlineLine> lost = outline.lines().stream().filter(l -> l.became() == Became.NOT_UNDERSTOOD).toList();
+        assertEquals(List.of(23, 24), lost.stream().map(Outline.OutlineLine::number).toList());
         assertEquals("an indented line needs a question above it", lost.getFirst().says());
         assertTrue(lost.get(1).says().contains("is not a kind of answer"), lost.get(1).says());
         assertEquals(PASTED.lines().filter(l -> !l.isBlank() && !l.matches("=+")).count(), outline.lines().size());
@@ -92,14 +92,14 @@ class OutlineTest {
     @Test
     void anOutlineCanBeBroughtIntoADocument() throws Refused {
         var document = orthogon.core.questionnaire.Questionnaire.blank("fen", "Fen");
-        var brought = new AddPages("page_1", Outline.read(PASTED, Whole.codes(document)::contains).pages()).apply(document);
+        var brought = new AddPages("page_1", Outline.read(PASTED, WholeDocument.codes(document)::contains).pages()).apply(document);
         assertEquals(4, brought.pages().size());
         assertThrows(Refused.class, () -> Outline.read("x\n".repeat(3001), c -> false));
     }
 
     @Test
     void everyKindOfTheListIsRead() throws Refused {
-        for (AnswerWords.Kind kind : AnswerWords.KINDS) {
+        for (AnswerWords.AnswerWord kind : AnswerWords.KINDS) {
             Item item = RowLine.read("A wording / " + kind.typed(), c -> false);
             assertEquals(kind.typed().startsWith("derive"), item.kind().equals("derived"), kind.typed());
         }

@@ -50,7 +50,7 @@ class SentenceTest {
                 String text = Sentence.text(sentence, wiring, wire.family(), wire.owner());
                 assertEquals(Printer.print(usual(wire.expr().get())), Printer.print(usual(read(text))), wire.text());
                 assertEquals(sentence, Sentence.of(text, wiring, wire.family(), wire.owner()), wire.text());
-                grouped += sentence instanceof Sentence.Group ? 1 : 0;
+                grouped += sentence instanceof Sentence.SentenceGroup ? 1 : 0;
             }
         }
         assertTrue(grouped > 200, grouped + " groups");
@@ -59,10 +59,11 @@ class SentenceTest {
     @Test
     void nestedGroupsAndNegationGetTheirBrackets() throws Refused {
         Wiring wiring = Wiring.of(EveryType.document());
-        Sentence.Line alive = new Sentence.Line("alive", "yes", List.of());
-        Sentence.Line heavy = new Sentence.Line("weight", ">=", List.of("10"));
-        Sentence.Line day = new Sentence.Line("day", "between", List.of("today - 7", "2026-11-30"));
-        Sentence sentence = new Sentence.Group(true, false, List.of(alive, new Sentence.Group(false, true, List.of(heavy, day))));
+        Sentence.SentenceLine alive = new Sentence.SentenceLine("alive", "yes", List.of());
+        Sentence.SentenceLine heavy = new Sentence.SentenceLine("weight", ">=", List.of("10"));
+        Sentence.SentenceLine day = new Sentence.SentenceLine("day", "between", List.of("today - 7", "2026-11-30"));
+        Sentence sentence = new Sentence.SentenceGroup(true, false,
+                List.of(alive, new Sentence.SentenceGroup(false, true, List.of(heavy, day))));
         String text = Sentence.text(sentence, wiring, RuleFamily.OUTCOME_ROW, "");
         assertEquals("alive = true and not(weight >= 10 or day in [today() - duration(\"P7D\")..date(\"2026-11-30\")])", text);
         assertEquals(List.of(), wiring.checked(RuleFamily.OUTCOME_ROW, "", text).faults());
@@ -73,15 +74,15 @@ class SentenceTest {
     void aClaimSaysWhatIsAskedAndHowItEnds() throws Refused {
         Wiring wiring = Wiring.of(EveryType.document());
         for (String[] said : new String[][]{{"asked(bird)", "holds", "asked(bird)"}, {"asked(bird)", "no", "not(asked(bird))"}}) {
-            Sentence.Line line = new Sentence.Line(said[0], said[1], List.of());
+            Sentence.SentenceLine line = new Sentence.SentenceLine(said[0], said[1], List.of());
             assertEquals(said[2], Sentence.text(line, wiring, RuleFamily.CLAIM, ""));
             assertEquals(line, Sentence.of(said[2], wiring, RuleFamily.CLAIM, ""));
         }
         String outcome = wiring.document().outcomes().getFirst().code();
-        Sentence.Line ending = new Sentence.Line("outcome", "!=", List.of(outcome));
+        Sentence.SentenceLine ending = new Sentence.SentenceLine("outcome", "!=", List.of(outcome));
         assertEquals("outcome != \"" + outcome + "\"", Sentence.text(ending, wiring, RuleFamily.CLAIM, ""));
         assertThrows(Refused.class,
-                () -> Sentence.text(new Sentence.Line("asked(bird)", "answered", List.of()), wiring, RuleFamily.CLAIM, ""));
+                () -> Sentence.text(new Sentence.SentenceLine("asked(bird)", "answered", List.of()), wiring, RuleFamily.CLAIM, ""));
     }
 
     @Test
@@ -98,7 +99,7 @@ class SentenceTest {
         for (String[] wrong : new String[][]{{"", "=", "1", "Choose the question that decides."},
                 {"weight", ">=", "", "Choose a value for weight."}, {"weight", ">=", "ten", "“ten” does not fit weight."},
                 {"bird", "=", "eagle", "bird has no option “eagle”."}, {"alive", ">=", "1", "Choose a comparison for alive."}}) {
-            Sentence.Line line = new Sentence.Line(wrong[0], wrong[1], List.of(wrong[2]));
+            Sentence.SentenceLine line = new Sentence.SentenceLine(wrong[0], wrong[1], List.of(wrong[2]));
             assertEquals(wrong[3], assertThrows(Refused.class, () -> Sentence.text(line, wiring, RuleFamily.OUTCOME_ROW, "")).getMessage());
         }
     }

@@ -59,7 +59,7 @@ public final class Dictionary {
         document.linkParameters().forEach(p -> variables.add(new Variable(p.code(), "", "", "", "link", "", "", "",
                 p.allowed().stream().collect(Collectors.toMap(a -> a, a -> a, (a, b) -> a, LinkedHashMap::new)), "", "", "")));
         for (Page page : document.pages()) {
-            Place place = new Place(page.code(), "", "", all(List.of(page.openWhen())));
+            DictionaryPlace place = new DictionaryPlace(page.code(), "", "", all(List.of(page.openWhen())));
             page.items().forEach(item -> add(item, place, variables));
         }
         return variables;
@@ -71,10 +71,10 @@ public final class Dictionary {
      * @param prefix of its name: the roster and the number of the entry
      * @param when what must hold for anything here to be asked
      */
-    private record Place(String page, String roster, String prefix, List<String> when) {
+    private record DictionaryPlace(String page, String roster, String prefix, List<String> when) {
 
-        private Place within(String condition) {
-            return new Place(page, roster, prefix, all(when, condition));
+        private DictionaryPlace within(String condition) {
+            return new DictionaryPlace(page, roster, prefix, all(when, condition));
         }
     }
 
@@ -86,7 +86,7 @@ public final class Dictionary {
         return conditions.size() < 2 ? String.join("", conditions) : "(" + String.join(") and (", conditions) + ")";
     }
 
-    private static void add(Item item, Place place, List<Variable> into) {
+    private static void add(Item item, DictionaryPlace place, List<Variable> into) {
         switch (item) {
             case Derived d ->
                 into.add(new Variable(place.prefix + d.code(), place.page, place.roster, "", "derived", "", "", "", Map.of(), "",
@@ -95,7 +95,8 @@ public final class Dictionary {
             case Section s -> s.items().forEach(i -> add(i, place.within(s.askWhen()), into));
             case Roster r -> {
                 for (int entry = 1; entry <= r.most(); entry++) {
-                    Place within = new Place(place.page, r.code(), r.code() + "." + entry + ".", all(place.when, r.askWhen()));
+                    DictionaryPlace within = new DictionaryPlace(place.page, r.code(), r.code() + "." + entry + ".",
+                            all(place.when, r.askWhen()));
                     r.items().forEach(i -> add(i, within, into));
                 }
             }
@@ -103,7 +104,7 @@ public final class Dictionary {
         }
     }
 
-    private static void add(Question q, Place place, List<Variable> into) {
+    private static void add(Question q, DictionaryPlace place, List<Variable> into) {
         String name = place.prefix + q.code();
         switch (q.answer()) {
             case Answer.Grid grid -> grid.rows().forEach(row -> into.add(new Variable(name + "." + row.code(), place.page, place.roster,
@@ -140,7 +141,7 @@ public final class Dictionary {
         Object limit = switch (answer) {
             case Answer.Numeric n -> least ? n.least() : n.most();
             case Answer.Scale s -> least ? s.first() : s.last();
-            case Answer.Text t -> least ? t.least() : t.most();
+            case Answer.TextAnswer t -> least ? t.least() : t.most();
             case Answer.ManyChoices c -> least ? c.least() : c.most();
             case Answer.DateAnswer d -> least ? d.earliest() : d.latest();
             case Answer.TimeAnswer t -> least ? t.earliest() : t.latest();

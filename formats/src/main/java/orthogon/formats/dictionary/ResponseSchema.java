@@ -93,7 +93,7 @@ public final class ResponseSchema {
                 g.rows().forEach(r -> rows.put(r.code(), value(g.row())));
                 yield object(rows);
             }
-            case Answer.Text t -> {
+            case Answer.TextAnswer t -> {
                 Map<String, Object> text = text();
                 if (t.least() != null) {
                     text.put("minLength", t.least());

@@ -54,7 +54,7 @@ final class AnswerJson {
                     json.fault("type", "there is no answer type \"" + type + "\"");
                 }
                 json.passOver();
-                yield new Answer.Text(false, null, null);
+                yield new Answer.TextAnswer(false, null, null);
             }
         };
     }
@@ -70,7 +70,7 @@ final class AnswerJson {
                 pattern = "";
             }
         }
-        return new Answer.Text(isLong, json.whole("least", 0, 100_000), json.whole("most", 0, 100_000), content, pattern,
+        return new Answer.TextAnswer(isLong, json.whole("least", 0, 100_000), json.whole("most", 0, 100_000), content, pattern,
                 json.text("example"), json.text("mask"), json.text("placeholder"));
     }
 
@@ -101,8 +101,8 @@ final class AnswerJson {
         if (!each.isEmpty() && !each.equals("one") && !each.equals("many")) {
             json.fault("each", "\"one\" or \"many\" is needed here");
         }
-        List<Answer.Grid.Row> rows = json.list("rows",
-                r -> new Answer.Grid.Row(r.code("code"), r.needed("label"), r.text("askWhen")));
+        List<Answer.Grid.GridRow> rows = json.list("rows",
+                r -> new Answer.Grid.GridRow(r.code("code"), r.needed("label"), r.text("askWhen")));
         if (rows.isEmpty()) {
             json.fault("rows", "a grid needs at least one row");
         }
@@ -129,7 +129,7 @@ final class AnswerJson {
     }
 
     private static Answer.Layout layout(Json json) {
-        Answer.Shown shown = json.oneOf("shownAs", Answer.Shown.values(), Answer.Shown::word, Answer.Shown.RADIO);
+        Answer.ShownAs shown = json.oneOf("shownAs", Answer.ShownAs.values(), Answer.ShownAs::word, Answer.ShownAs.RADIO);
         return new Answer.Layout(shown, Optional.ofNullable(json.whole("columns", 1, 4)).orElse(1), json.truth("shuffle"));
     }
 
@@ -182,7 +182,7 @@ final class AnswerJson {
         Map<String, Object> json = new LinkedHashMap<>();
         json.put("type", answer.type());
         switch (answer) {
-            case Answer.Text t -> {
+            case Answer.TextAnswer t -> {
                 put(json, "least", t.least());
                 put(json, "most", t.most());
                 put(json, "only", t.content() == Answer.Content.ANY ? "" : t.content().word());
@@ -266,7 +266,7 @@ final class AnswerJson {
     }
 
     private static void layout(Map<String, Object> json, Answer.Layout layout) {
-        put(json, "shownAs", layout.shown() == Answer.Shown.RADIO ? "" : layout.shown().word());
+        put(json, "shownAs", layout.shown() == Answer.ShownAs.RADIO ? "" : layout.shown().word());
         put(json, "columns", layout.columns() == 1 ? null : layout.columns());
         put(json, "shuffle", layout.shuffle());
     }

@@ -201,7 +201,8 @@ public final class DocumentReader {
     private static Presentation.Theme theme(Json theme) {
         Integer size = theme.whole("typeSize", 80, 160);
         return new Presentation.Theme(theme.colour("colour"), theme.colour("background"), theme.picture("logo"), size == null ? 100 : size,
-                theme.oneOf("progress", Presentation.Progress.values(), Presentation.Progress::word, Presentation.Progress.BAR),
+                theme.oneOf("progress", Presentation.ProgressStyle.values(), Presentation.ProgressStyle::word,
+                        Presentation.ProgressStyle.BAR),
                 theme.truth("oneAtATime"));
     }
 
@@ -274,7 +275,7 @@ public final class DocumentReader {
     private Question question(Json json) {
         String code = json.code("question");
         Json answerJson = json.object("answer");
-        Answer answer = new Answer.Text(false, null, null);
+        Answer answer = new Answer.TextAnswer(false, null, null);
         if (answerJson == null) {
             json.fault("", "the member \"answer\" is missing");
         } else if (answerJson.isObject()) {

@@ -200,7 +200,7 @@ public final class DocumentWriter {
         put(theme, "background", t.background());
         put(theme, "logo", t.logo());
         put(theme, "typeSize", t.typeSize() == 100 ? null : t.typeSize());
-        put(theme, "progress", t.progress() == Presentation.Progress.BAR ? "" : t.progress().word());
+        put(theme, "progress", t.progress() == Presentation.ProgressStyle.BAR ? "" : t.progress().word());
         put(theme, "oneAtATime", t.oneAtATime());
         put(json, "theme", theme);
         Presentation.Navigation n = p.navigation();

@@ -21,7 +21,7 @@ import orthogon.core.expression.Expr.Literal;
 import orthogon.core.expression.Expr.Name;
 import orthogon.core.expression.Expr.Not;
 import orthogon.core.expression.Expr.Or;
-import orthogon.core.expression.Expr.Part;
+import orthogon.core.expression.Expr.PartOf;
 import orthogon.core.expression.Expr.Quantified;
 import orthogon.core.expression.Printer;
 import orthogon.core.expression.Wiring;
@@ -186,13 +186,13 @@ final class Directions {
                 && numbers.containsKey(n.name())) {
             return words.say("rule.count", words.say("rule.question", numbers.get(n.name())));
         }
-        if (expr instanceof Part p && numbers.containsKey(p.part())) {
+        if (expr instanceof PartOf p && numbers.containsKey(p.part())) {
             return words.say("rule.question", numbers.get(p.part()));
         }
         if (expr instanceof Name n && letter(n.name()).isPresent()) {
             return letter(n.name()).get();
         }
-        if (expr instanceof Part p && letter(p.part()).isPresent()) {
+        if (expr instanceof PartOf p && letter(p.part()).isPresent()) {
             return letter(p.part()).get();
         }
         if (expr instanceof Call c && OF_ALL.contains(c.function()) && c.args().size() == 1) {
@@ -244,7 +244,7 @@ final class Directions {
 
     /** The label of an option, a number, or anything else as it is written. */
     private String value(Expr of, Expr value) {
-        String name = of instanceof Name n ? n.name() : of instanceof Part p ? p.part() : "";
+        String name = of instanceof Name n ? n.name() : of instanceof PartOf p ? p.part() : "";
         if (value instanceof Literal l && !name.isEmpty()) {
             Optional<Answer> answer = document.question(name).map(Question::answer);
             if (l.value() instanceof Boolean b) {

@@ -275,7 +275,7 @@ public final class Paper {
             }
             case Answer.Grid g -> grid(g);
             case Answer.Scale s -> scale(s);
-            case Answer.Text t -> lines(t.isLong() ? 4 : 1);
+            case Answer.TextAnswer t -> lines(t.isLong() ? 4 : 1);
             case Answer.Parts p -> p.parts().forEach(part -> {
                 element("div", "small", words.say("part." + part));
                 lines(1);

@@ -10,7 +10,7 @@ import java.util.stream.Collectors;
 import orthogon.core.proof.change.Change;
 import orthogon.core.proof.change.Difference;
 import orthogon.core.questionnaire.Questionnaire;
-import orthogon.formats.stored.AnswerJson;
+import orthogon.formats.stored.JsonAnswers;
 import tools.jackson.databind.json.JsonMapper;
 
 /** What changed between two revisions, as JSON and for people. */
@@ -51,13 +51,13 @@ public final class ChangeReport {
         Map<String, Object> json = new LinkedHashMap<>();
         json.put("kind", difference.kind().name().toLowerCase(java.util.Locale.ROOT).replace('_', '-'));
         json.put("place", difference.place());
-        if (difference.kind() == Difference.Kind.ENDS_OTHERWISE) {
+        if (difference.kind() == Difference.DifferenceKind.ENDS_OTHERWISE) {
             json.put("from", difference.from().isEmpty() ? null : difference.from());
             json.put("to", difference.to().isEmpty() ? null : difference.to());
         }
         json.put("answerPaths", number(difference.paths()));
-        json.put("answersBefore", AnswerJson.of(difference.before()));
-        json.put("answersAfter", AnswerJson.of(difference.after()));
+        json.put("answersBefore", JsonAnswers.of(difference.before()));
+        json.put("answersAfter", JsonAnswers.of(difference.after()));
         return json;
     }
 
@@ -111,7 +111,7 @@ public final class ChangeReport {
     private static String answers(Map<String, Object> answers) {
         return answers.isEmpty()
                 ? "leaves everything blank"
-                : answers.entrySet().stream().map(e -> e.getKey() + ": " + AnswerJson.value(e.getValue()))
+                : answers.entrySet().stream().map(e -> e.getKey() + ": " + JsonAnswers.value(e.getValue()))
                         .collect(Collectors.joining("; "));
     }
 }

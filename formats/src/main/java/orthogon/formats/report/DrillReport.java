@@ -15,7 +15,7 @@ import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
-import orthogon.formats.stored.AnswerJson;
+import orthogon.formats.stored.JsonAnswers;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import tools.jackson.databind.json.JsonMapper;
@@ -42,7 +42,7 @@ public final class DrillReport {
 
     private static Map<String, Object> drill(Drill drill) {
         Map<String, Object> json = new LinkedHashMap<>();
-        json.put("answers", AnswerJson.of(drill.answers()));
+        json.put("answers", JsonAnswers.of(drill.answers()));
         json.put("pages", drill.steps().stream().map(step -> {
             Map<String, Object> page = new LinkedHashMap<>();
             page.put("page", step.page());
@@ -55,9 +55,9 @@ public final class DrillReport {
         return json;
     }
 
-    private static Map<String, Object> attempt(Drill.Attempt attempt) {
+    private static Map<String, Object> attempt(Drill.RefusedTry attempt) {
         Map<String, Object> json = new LinkedHashMap<>();
-        json.put("instead", AnswerJson.of(attempt.instead()));
+        json.put("instead", JsonAnswers.of(attempt.instead()));
         json.put("messages", attempt.refused());
         json.put("covers", attempt.covers().words());
         return json;
@@ -70,8 +70,8 @@ public final class DrillReport {
             printer.printRecord("drill", "page", "do", "answers", "expected");
             for (int n = 0; n < drills.drills().size(); n++) {
                 Drill drill = drills.drills().get(n);
-                for (Drill.Step step : drill.steps()) {
-                    for (Drill.Attempt attempt : step.attempts()) {
+                for (Drill.DrillStep step : drill.steps()) {
+                    for (Drill.RefusedTry attempt : step.attempts()) {
                         printer.printRecord(n + 1, step.page(), "try", said(attempt.instead()), said(attempt.refused()));
                     }
                     Map<String, Object> answers = new LinkedHashMap<>();
@@ -91,7 +91,7 @@ public final class DrillReport {
     }
 
     private static String said(Object value) {
-        return switch (AnswerJson.value(value)) {
+        return switch (JsonAnswers.value(value)) {
             case null -> "(blank)";
             case Boolean b -> b ? "yes" : "no";
             case List<?> l -> l.stream().map(DrillReport::said).collect(Collectors.joining(", "));
@@ -126,9 +126,9 @@ public final class DrillReport {
         if (!link.isEmpty()) {
             html.append("<p>The link carries ").append(escaped(String.join(", ", link))).append(".</p>\n");
         }
-        for (Drill.Step step : drill.steps()) {
+        for (Drill.DrillStep step : drill.steps()) {
             html.append("<h3>").append(escaped(document.page(step.page()).orElseThrow().title())).append("</h3>\n<ul>\n");
-            for (Drill.Attempt attempt : step.attempts()) {
+            for (Drill.RefusedTry attempt : step.attempts()) {
                 html.append("<li class=\"box try\">Try ").append(escaped(said(attempt.instead()))).append(". It must be refused: ")
                         .append(escaped(String.join(" ", attempt.refused().values()))).append("</li>\n");
             }

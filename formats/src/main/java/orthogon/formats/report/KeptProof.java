@@ -17,10 +17,10 @@ import tools.jackson.databind.json.JsonMapper;
  * @param open claims that are not proved, in the order of the report
  */
 public record KeptProof(String asOf, String holdsUntil, String answerPaths, String routes, Map<String, Long> verdicts, long advisory,
-        List<Line> open) {
+        List<KeptClaim> open) {
 
     /** One claim. */
-    public record Line(String claim, String place, String verdict, boolean blocking, String because) {}
+    public record KeptClaim(String claim, String place, String verdict, boolean blocking, String because) {}
 
     private static final JsonMapper MAPPER = JsonMapper.builder().build();
 
@@ -28,10 +28,10 @@ public record KeptProof(String asOf, String holdsUntil, String answerPaths, Stri
     public static KeptProof read(String json) {
         JsonNode report = MAPPER.readTree(json);
         Map<String, Long> verdicts = new LinkedHashMap<>();
-        List<Line> open = new ArrayList<>();
+        List<KeptClaim> open = new ArrayList<>();
         long advisory = 0;
         for (JsonNode claim : report.path("claims")) {
-            Line line = new Line(text(claim, "claim"), text(claim, "place"), text(claim, "verdict"),
+            KeptClaim line = new KeptClaim(text(claim, "claim"), text(claim, "place"), text(claim, "verdict"),
                     text(claim, "weight").equals("blocking"),
                     text(claim, "because"));
             boolean proved = line.verdict().equals("proved");

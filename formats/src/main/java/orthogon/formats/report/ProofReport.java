@@ -11,7 +11,7 @@ import orthogon.core.proof.claim.Finding;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.flow.Figures;
 import orthogon.core.proof.flow.Routes;
-import orthogon.formats.stored.AnswerJson;
+import orthogon.formats.stored.JsonAnswers;
 import tools.jackson.databind.json.JsonMapper;
 
 /** What {@code orthogon prove} prints. */
@@ -64,8 +64,8 @@ public final class ProofReport {
         if (!finding.core().isEmpty()) {
             json.put("core", finding.core());
         }
-        finding.witness().ifPresent(w -> json.put("witness", AnswerJson.of(w)));
-        finding.other().ifPresent(w -> json.put("otherWitness", AnswerJson.of(w)));
+        finding.witness().ifPresent(w -> json.put("witness", JsonAnswers.of(w)));
+        finding.other().ifPresent(w -> json.put("otherWitness", JsonAnswers.of(w)));
         finding.mend().ifPresent(m -> json.put("mend", Map.of("words", proof.words().order(m), "place", m.place(), "text", m.text())));
         return json;
     }

@@ -25,10 +25,10 @@ public final class ResponsesCsv {
     private ResponsesCsv() {}
 
     /** @param sent when it was sent, ISO 8601 with offset */
-    public record Row(String receipt, int release, String sent, String outcome, Map<String, Object> answers) {}
+    public record ResponseLine(String receipt, int release, String sent, String outcome, Map<String, Object> answers) {}
 
     /** @param progress is told of each row that is written, and may end the work */
-    public static String write(Questionnaire document, List<Row> rows, ProgressListener progress) {
+    public static String write(Questionnaire document, List<ResponseLine> rows, ProgressListener progress) {
         List<Column> columns = columns(document);
         StringBuilder text = new StringBuilder();
         List<String> header = new ArrayList<>(List.of("receipt", "release", "sent", "outcome"));
@@ -36,7 +36,7 @@ public final class ResponsesCsv {
         try (CSVPrinter printer = new CSVPrinter(text, CSVFormat.RFC4180)) {
             printer.printRecord(header);
             int written = 0;
-            for (Row row : rows) {
+            for (ResponseLine row : rows) {
                 progress.at("Writing the responses", written++, rows.size());
                 List<String> cells = new ArrayList<>(List.of(row.receipt(), String.valueOf(row.release()), row.sent(), row.outcome()));
                 columns.forEach(c -> cells.add(cell(c.of().apply(row.answers()))));
@@ -64,7 +64,7 @@ public final class ResponsesCsv {
                 Function<Map<String, Object>, Object> value = in.andThen(m -> m.get(q.code()));
                 List<String> parts = switch (q.answer()) {
                     case Answer.Parts p -> p.parts();
-                    case Answer.Grid g -> g.rows().stream().map(Answer.Grid.Row::code).toList();
+                    case Answer.Grid g -> g.rows().stream().map(Answer.Grid.GridRow::code).toList();
                     case Answer.Signature s -> List.of("name");
                     default -> List.of();
                 };

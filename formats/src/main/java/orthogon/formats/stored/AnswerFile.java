@@ -104,7 +104,7 @@ public final class AnswerFile {
     static Object value(Answer answer, JsonNode value) {
         try {
             return switch (answer) {
-                case Answer.Text t when value.isString() -> value.asString();
+                case Answer.TextAnswer t when value.isString() -> value.asString();
                 case Answer.Contact c when value.isString() -> Contacts.read(c, value.asString()).<Object>map(x -> x)
                         .orElseGet(() -> new Unreadable(value.asString()));
                 case Answer.Lookup l when value.isString() -> value.asString();
@@ -156,7 +156,7 @@ public final class AnswerFile {
         json.put("pages", course.pages().stream().map(p -> {
             Map<String, Object> page = new LinkedHashMap<>();
             page.put("page", p.page().code());
-            page.put("asked", p.shown().stream().filter(s -> s.question().isPresent()).map(Course.Shown::slot).toList());
+            page.put("asked", p.shown().stream().filter(s -> s.question().isPresent()).map(Course.ShownItem::slot).toList());
             return page;
         }).toList());
         json.put("messages", course.current().map(p -> p.problems().stream().map(m -> {
@@ -167,7 +167,7 @@ public final class AnswerFile {
         }).toList()).orElse(List.of()));
         json.put("complete", course.complete());
         json.put("outcome", course.outcome().orElse(null));
-        json.put("answers", AnswerJson.of(interview.submission()));
+        json.put("answers", JsonAnswers.of(interview.submission()));
         return MAPPER.writeValueAsString(json);
     }
 }

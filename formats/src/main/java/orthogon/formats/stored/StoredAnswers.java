@@ -22,7 +22,7 @@ public final class StoredAnswers {
     public static String write(Map<String, ?> answers) {
         Map<String, Object> json = new LinkedHashMap<>();
         answers.forEach((slot, value) -> json.put(slot,
-                value instanceof Unreadable u ? Map.of(TYPED, Map.of("text", u.typed())) : AnswerJson.value(value)));
+                value instanceof Unreadable u ? Map.of(TYPED, Map.of("text", u.typed())) : JsonAnswers.value(value)));
         return AnswerFile.MAPPER.writeValueAsString(json);
     }
 

@@ -150,7 +150,7 @@ class PaperTest {
         said.put("abs(weight - 4) < 1", "question 3 - 4 without its sign is under 1");
         said.put("at < time(\"12:00:00\")", "question 4 is before 12:00");
         List<Item> items = new ArrayList<>(List.of(Question.of("day", "Day?", new Answer.DateAnswer(null, null)),
-                Question.of("name", "Name?", new Answer.Text(false, null, null)),
+                Question.of("name", "Name?", new Answer.TextAnswer(false, null, null)),
                 Question.of("weight", "Weight?", new Answer.Numeric(null, null, 1, "g")),
                 Question.of("at", "At?", new Answer.TimeAnswer(null, null))));
         List<String> conditions = List.copyOf(said.keySet());

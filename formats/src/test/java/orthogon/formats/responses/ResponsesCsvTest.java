@@ -24,14 +24,14 @@ class ResponsesCsvTest {
     @Test
     void oneRowAResponseAndNoCellThatASpreadsheetWouldRun() {
         Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P").withItems(List.of(
-                Question.of("remark", "Remark", new Answer.Text(true, null, null)), Question.of("count", "Count",
+                Question.of("remark", "Remark", new Answer.TextAnswer(true, null, null)), Question.of("count", "Count",
                         new Answer.Numeric(null, null, 0, "")),
                 Question.of("seen", "Seen",
                         new Answer.ManyChoices(List.of(Answer.Option.of("a", "A"), Answer.Option.of("b", "B")), null, null))))));
         String csv = ResponsesCsv.write(document, List.of(
-                new ResponsesCsv.Row("ABC", 1, "2026-11-23T10:00:00Z", "sent",
+                new ResponsesCsv.ResponseLine("ABC", 1, "2026-11-23T10:00:00Z", "sent",
                         Map.of("remark", "=1+1, \"quoted\"\nsecond line", "count", new BigDecimal("-3"), "seen", List.of("a", "b"))),
-                new ResponsesCsv.Row("DEF", 2, "2026-11-23T11:00:00Z", "", Map.of())), ProgressListener.NONE);
+                new ResponsesCsv.ResponseLine("DEF", 2, "2026-11-23T11:00:00Z", "", Map.of())), ProgressListener.NONE);
         assertEquals("receipt,release,sent,outcome,remark,count,seen\r\n"
                 + "ABC,1,2026-11-23T10:00:00Z,sent,\"'=1+1, \"\"quoted\"\"\nsecond line\",-3,a;b\r\nDEF,2,2026-11-23T11:00:00Z,,,,\r\n",
                 csv);
@@ -39,7 +39,8 @@ class ResponsesCsvTest {
 
     @Test
     void eachRowIsToldAndTheWorkCanBeEnded() {
-        List<ResponsesCsv.Row> rows = Collections.nCopies(5, new ResponsesCsv.Row("ABC", 1, "2026-11-23T10:00:00Z", "", Map.of()));
+        List<ResponsesCsv.ResponseLine> rows = Collections.nCopies(5,
+                new ResponsesCsv.ResponseLine("ABC", 1, "2026-11-23T10:00:00Z", "", Map.of()));
         List<String> told = new ArrayList<>();
         assertThrows(CancellationException.class, () -> ResponsesCsv.write(Questionnaire.blank("fen", "Fen"), rows, (part, done, of) -> {
             told.add(part + " " + done + " " + of);
@@ -64,7 +65,7 @@ class ResponsesCsvTest {
         assertEquals(sent, read);
         assertEquals("receipt,release,sent,outcome,ward,count,twice,birds.1.young,birds.1.points,birds.2.young,birds.2.points\r\n"
                 + "ABC,1,2026-11-23T10:00:00Z,,east,4,8,yes,1,,\r\n",
-                ResponsesCsv.write(document, List.of(new ResponsesCsv.Row("ABC", 1, "2026-11-23T10:00:00Z", "", read)),
+                ResponsesCsv.write(document, List.of(new ResponsesCsv.ResponseLine("ABC", 1, "2026-11-23T10:00:00Z", "", read)),
                         ProgressListener.NONE));
     }
 }

@@ -54,7 +54,7 @@ class TranslationFilesTest {
         assertEquals(all, TextTable.readCsv(TextTable.csv(all)));
         assertEquals(all, TextTable.readXlsx(TextTable.xlsx(all, ProgressListener.NONE), ProgressListener.NONE));
         assertTrue(Incoming.judge(intake, all.stream().map(TextRow::incoming).toList()).stream()
-                .allMatch(j -> j.kind() == Incoming.Kind.SAME));
+                .allMatch(j -> j.kind() == Incoming.IncomingKind.SAME));
     }
 
     @Test
@@ -112,12 +112,12 @@ class TranslationFilesTest {
         List<Incoming.Judged> judged = Incoming.judge(document,
                 XliffFile.read(edited.toString(), ProgressListener.NONE).stream().map(TextRow::incoming).toList());
         Incoming.Judged group = judged.stream().filter(j -> j.incoming().unit().equals("group.wording")).findFirst().orElseThrow();
-        assertEquals(Incoming.Kind.ADDED, group.kind());
+        assertEquals(Incoming.IncomingKind.ADDED, group.kind());
         assertEquals("reviewed", group.incoming().state());
         Incoming.Judged each = judged.stream().filter(j -> j.incoming().unit().equals("each.introduction")).findFirst().orElseThrow();
-        assertEquals(Incoming.Kind.DAMAGED, each.kind());
+        assertEquals(Incoming.IncomingKind.DAMAGED, each.kind());
         assertEquals("{count, plural} is missing; ** is missing", each.because());
-        assertEquals(judged.size() - 2, judged.stream().filter(j -> j.kind() == Incoming.Kind.EMPTY).count());
+        assertEquals(judged.size() - 2, judged.stream().filter(j -> j.kind() == Incoming.IncomingKind.EMPTY).count());
     }
 
     @Test

@@ -15,8 +15,8 @@ import orthogon.core.expression.Expr;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
 import orthogon.core.language.Texts;
-import orthogon.core.proof.change.Difference.Kind;
-import orthogon.core.proof.change.Finder.Respondent;
+import orthogon.core.proof.change.Difference.DifferenceKind;
+import orthogon.core.proof.change.Finder.FoundPair;
 import orthogon.core.proof.change.Lockstep.Topic;
 import orthogon.core.proof.claim.Replay;
 import orthogon.core.proof.diagram.Diagrams;
@@ -132,9 +132,9 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
         if (inexact.isPresent()) {
             return undecided(inexact.get().words(), wordings);
         }
-        Map<Topic, Respondent> met = new Finder(new Lockstep(common, one, other, List.of(), List.of())).each();
-        Map<Topic, Respondent> metBack = new Finder(new Lockstep(common, other, one, List.of(), List.of())).each();
-        metBack.keySet().removeIf(topic -> topic.kind() != Kind.REFUSED_NOW);
+        Map<Topic, FoundPair> met = new Finder(new Lockstep(common, one, other, List.of(), List.of())).each();
+        Map<Topic, FoundPair> metBack = new Finder(new Lockstep(common, other, one, List.of(), List.of())).each();
+        metBack.keySet().removeIf(topic -> topic.kind() != DifferenceKind.REFUSED_NOW);
         if (!one.openLevels().isEmpty() || !other.openLevels().isEmpty()) {
             return undecided(one.whyNotExact().or(other::whyNotExact).map(Unknown::words).orElse("some conditions are open"), wordings);
         }
@@ -175,14 +175,14 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
      * @param back whether that is the later one
      * @return whether the interview engine shows all of it
      */
-    private static boolean tell(Map<Topic, Respondent> found, Optional<Tally> tally, Common common, Space one, Space other,
+    private static boolean tell(Map<Topic, FoundPair> found, Optional<Tally> tally, Common common, Space one, Space other,
             boolean back, List<Difference> differences) {
         boolean shown = true;
-        for (Map.Entry<Topic, Respondent> e : found.entrySet()) {
+        for (Map.Entry<Topic, FoundPair> e : found.entrySet()) {
             Topic topic = e.getKey();
             Map<String, Object> first = sent(one, e.getValue().first());
             Map<String, Object> second = sent(other, e.getValue().second());
-            differences.add(new Difference(back ? Kind.ACCEPTED_NOW : topic.kind(), topic.place(), topic.from(), topic.to(),
+            differences.add(new Difference(back ? DifferenceKind.ACCEPTED_NOW : topic.kind(), topic.place(), topic.from(), topic.to(),
                     tally.map(c -> c.of(topic)), back ? second : first, back ? first : second));
             shown &= isShown(topic, e.getValue(), one, other, common);
         }
@@ -197,10 +197,10 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
     }
 
     /** Whether the interview engine, which knows nothing of this, shows the difference and the same answers. */
-    private static boolean isShown(Topic topic, Respondent respondent, Space one, Space other, Common common) {
+    private static boolean isShown(Topic topic, FoundPair respondent, Space one, Space other, Common common) {
         Course first = interview(one, respondent.first());
         Course second = interview(other, respondent.second());
-        if (!first.complete() || !second.complete() && topic.kind() != Kind.REFUSED_NOW) {
+        if (!first.complete() || !second.complete() && topic.kind() != DifferenceKind.REFUSED_NOW) {
             return false;
         }
         boolean same = first.effective().keySet().stream().filter(second.effective()::containsKey)

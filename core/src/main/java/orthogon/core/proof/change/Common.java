@@ -87,8 +87,8 @@ final class Common {
     private static boolean isLimitedOtherwise(Answer before, Answer after) {
         return switch (before) {
             case Answer.Numeric n -> !java.util.Objects.equals(n.decimals(), ((Answer.Numeric) after).decimals());
-            case Answer.Text t -> {
-                Answer.Text a = (Answer.Text) after;
+            case Answer.TextAnswer t -> {
+                Answer.TextAnswer a = (Answer.TextAnswer) after;
                 yield t.content() != a.content() || !t.pattern().equals(a.pattern()) || !t.mask().equals(a.mask());
             }
             case Answer.Parts p -> !p.equals(after);
@@ -143,7 +143,7 @@ final class Common {
             case Answer.TimeAnswer t -> between(limits, code, t.earliest(), t.latest());
             case Answer.DateAnswer d -> between(limits, code, d.earliest() == null ? null : d.earliest().on(today),
                     d.latest() == null ? null : d.latest().on(today));
-            case Answer.Text t -> {
+            case Answer.TextAnswer t -> {
                 Expr length = new Expr.Call("string length", List.of(new Expr.Name(code, Span.NONE)), Span.NONE);
                 if (t.least() != null) {
                     limits.add(new Expr.Compare(">=", length, new Expr.Literal(BigDecimal.valueOf(t.least()), Span.NONE), Span.NONE));

@@ -13,11 +13,11 @@ import java.util.Optional;
  * @param before somebody's answers in the earlier document as they would be sent: question or link parameter to value
  * @param after the same respondent's in the later one
  */
-public record Difference(Kind kind, String place, String from, String to, Optional<BigInteger> paths, Map<String, Object> before,
+public record Difference(DifferenceKind kind, String place, String from, String to, Optional<BigInteger> paths, Map<String, Object> before,
         Map<String, Object> after) {
 
     /** What is different. */
-    public enum Kind {
+    public enum DifferenceKind {
         /** Asked before, not now. */
         ASKED_NO_MORE,
         /** Asked now, not before. */

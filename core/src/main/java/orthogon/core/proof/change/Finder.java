@@ -7,11 +7,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Predicate;
 import orthogon.core.proof.change.Lockstep.Move;
-import orthogon.core.proof.change.Lockstep.Side;
 import orthogon.core.proof.change.Lockstep.Position;
+import orthogon.core.proof.change.Lockstep.Side;
 import orthogon.core.proof.change.Lockstep.Topic;
 import orthogon.core.proof.diagram.Diagrams;
-import orthogon.core.proof.diagram.Diagrams.State;
+import orthogon.core.proof.diagram.Diagrams.DiagramState;
 import orthogon.core.proof.space.Axis;
 import orthogon.core.proof.space.Space;
 
@@ -19,7 +19,7 @@ import orthogon.core.proof.space.Space;
 final class Finder {
 
     /** Somebody's answers in plain form, in either document. */
-    record Respondent(Map<String, Object> first, Map<String, Object> second) {
+    record FoundPair(Map<String, Object> first, Map<String, Object> second) {
 
         private Map<String, Object> of(Side side) {
             return side == Side.FIRST ? first : second;
@@ -61,8 +61,8 @@ final class Finder {
     }
 
     /** The first respondent found for each difference that somebody meets who comes to an end. */
-    Map<Topic, Respondent> each() {
-        Map<Topic, Respondent> found = new LinkedHashMap<>();
+    Map<Topic, FoundPair> each() {
+        Map<Topic, FoundPair> found = new LinkedHashMap<>();
         for (Move move : lockstep.moves()) {
             int completing = completing(move);
             move.topics().forEach((topic, set) -> {
@@ -80,9 +80,9 @@ final class Finder {
         return found;
     }
 
-    private Respondent through(Move move, int set) {
-        Respondent respondent = new Respondent(new LinkedHashMap<>(), new LinkedHashMap<>());
-        State state = d.pick(set);
+    private FoundPair through(Move move, int set) {
+        FoundPair respondent = new FoundPair(new LinkedHashMap<>(), new LinkedHashMap<>());
+        DiagramState state = d.pick(set);
         note(move, state, respondent);
         back(move.from(), pinned(state, lockstep.alive(move.from())), respondent);
         on(move, pinned(state, known(move)), respondent);
@@ -90,12 +90,12 @@ final class Finder {
             lockstep.shared().stream().filter(respondent.first()::containsKey)
                     .forEach(code -> respondent.second().putIfAbsent(code, respondent.first().get(code)));
         }
-        return new Respondent(ordered(Side.FIRST, respondent), ordered(Side.SECOND, respondent));
+        return new FoundPair(ordered(Side.FIRST, respondent), ordered(Side.SECOND, respondent));
     }
 
-    private void back(Position standing, int set, Respondent respondent) {
+    private void back(Position standing, int set, FoundPair respondent) {
         if (standing.equals(Lockstep.atStart())) {
-            State state = d.pick(d.and(lockstep.start(), set));
+            DiagramState state = d.pick(d.and(lockstep.start(), set));
             for (Side side : Side.values()) {
                 for (Axis axis : lockstep.space(side).axes()) {
                     if (axis.question() == null) {
@@ -108,7 +108,7 @@ final class Finder {
         for (Move move : lockstep.moves()) {
             int from = move.to().equals(standing) ? d.and(move.set(), lockstep.leadingTo(set, move.between())) : Diagrams.NONE;
             if (from != Diagrams.NONE) {
-                State state = d.pick(from);
+                DiagramState state = d.pick(from);
                 note(move, state, respondent);
                 back(move.from(), pinned(state, lockstep.alive(move.from())), respondent);
                 return;
@@ -117,7 +117,7 @@ final class Finder {
         throw new IllegalStateException("nobody comes to " + standing);
     }
 
-    private void on(Move made, int set, Respondent respondent) {
+    private void on(Move made, int set, FoundPair respondent) {
         Move move = made;
         int here = set;
         while (!lockstep.isOver(move.to())) {
@@ -133,7 +133,7 @@ final class Finder {
             if (next == null) {
                 throw new IllegalStateException("nobody goes on from " + move.to());
             }
-            State state = d.pick(d.and(here, completing(next)));
+            DiagramState state = d.pick(d.and(here, completing(next)));
             note(next, state, respondent);
             here = pinned(state, known(next));
             move = next;
@@ -147,25 +147,25 @@ final class Finder {
     }
 
     /** The states that agree with the picked one on these bits; what it leaves open is zero. */
-    private int pinned(State state, BitSet levels) {
-        return d.of(new State(levels, state.ones()));
+    private int pinned(DiagramState state, BitSet levels) {
+        return d.of(new DiagramState(levels, state.ones()));
     }
 
-    private void note(Move move, State state, Respondent respondent) {
+    private void note(Move move, DiagramState state, FoundPair respondent) {
         if (move.visits() && !move.own().isEmpty()) {
             Space space = lockstep.space(move.side());
             lockstep.questions(move).forEach(code -> note(space.axis(code), state, respondent.of(move.side())));
         }
     }
 
-    private static void note(Axis axis, State state, Map<String, Object> answers) {
+    private static void note(Axis axis, DiagramState state, Map<String, Object> answers) {
         Object value = axis.decode(state);
         if (value != null) {
             answers.putIfAbsent(axis.code(), value);
         }
     }
 
-    private Map<String, Object> ordered(Side side, Respondent respondent) {
+    private Map<String, Object> ordered(Side side, FoundPair respondent) {
         Map<String, Object> ordered = new LinkedHashMap<>();
         for (Axis axis : lockstep.space(side).axes()) {
             if (respondent.of(side).containsKey(axis.code())) {

@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
-import orthogon.core.proof.change.Difference.Kind;
+import orthogon.core.proof.change.Difference.DifferenceKind;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.flow.JointClasses;
@@ -41,7 +41,7 @@ final class Lockstep {
     record Position(int first, String firstOutcome, int second, String secondOutcome) {}
 
     /** What is different, of which respondents can be the same in several ways. */
-    record Topic(Kind kind, String place, String from, String to) {}
+    record Topic(DifferenceKind kind, String place, String from, String to) {}
 
     /**
      * Respondents for whom one of the two goes on.
@@ -232,7 +232,7 @@ final class Lockstep {
                     boolean gone = !common.questions().contains(code);
                     // Of what the second went past, nobody is asked; all else is settled when it comes there.
                     if (gone || second.pageOf.get(code) < at.second()) {
-                        topics.put(topic(Kind.ASKED_NO_MORE, first, code), d.and(visiting(exit), page.shown(code)));
+                        topics.put(topic(DifferenceKind.ASKED_NO_MORE, first, code), d.and(visiting(exit), page.shown(code)));
                     }
                 }
                 leave(at, exit, Side.FIRST, topics);
@@ -246,7 +246,7 @@ final class Lockstep {
     }
 
     private int visiting(Flow.Exit exit) {
-        return exit.kind() == Flow.Kind.PASSED_BY ? Diagrams.NONE : exit.set();
+        return exit.kind() == Flow.ExitKind.PASSED_BY ? Diagrams.NONE : exit.set();
     }
 
     private void turnOfSecond(int p) {
@@ -268,13 +268,13 @@ final class Lockstep {
                 for (String code : page.questionCodes()) {
                     int now = d.and(visiting(exit), page.shown(code));
                     int known = common.questions().contains(code) ? askedFirst(code) : Diagrams.NONE;
-                    topics.put(topic(Kind.ASKED_NOW, second, code), d.minus(now, known));
-                    topics.put(topic(Kind.ASKED_NO_MORE, first, code), d.and(d.minus(exit.set(), now), known));
+                    topics.put(topic(DifferenceKind.ASKED_NOW, second, code), d.minus(now, known));
+                    topics.put(topic(DifferenceKind.ASKED_NO_MORE, first, code), d.and(d.minus(exit.set(), now), known));
                 }
                 for (String code : common.questions()) {
                     int on = second.pageOf.get(code);
                     if (on > p && on < exit.target() && first.pageOf.get(code) < at.first()) {
-                        topics.put(topic(Kind.ASKED_NO_MORE, first, code), d.and(exit.set(), askedFirst(code)));
+                        topics.put(topic(DifferenceKind.ASKED_NO_MORE, first, code), d.and(exit.set(), askedFirst(code)));
                     }
                 }
                 leave(at, exit, Side.SECOND, topics);
@@ -282,7 +282,7 @@ final class Lockstep {
             int refused = d.minus(arriving, going);
             if (refused != Diagrams.NONE) {
                 Position to = new Position(at.first(), at.firstOutcome(), REFUSED, null);
-                Topic topic = new Topic(Kind.REFUSED_NOW, page.page().code(), "", "");
+                Topic topic = new Topic(DifferenceKind.REFUSED_NOW, page.page().code(), "", "");
                 arrive(new Move(at, to, Side.SECOND, p, true, refused, new BitSet(), new BitSet(), Map.of(topic, refused)), refused);
             }
         }
@@ -292,7 +292,7 @@ final class Lockstep {
         return d.bit(first.space.askedLevel(code));
     }
 
-    private static Topic topic(Kind kind, Runner runner, String code) {
+    private static Topic topic(DifferenceKind kind, Runner runner, String code) {
         return new Topic(kind, runner.space.spelled().originalRow(code), "", "");
     }
 
@@ -304,9 +304,9 @@ final class Lockstep {
             lockable(exit.from(), exit.from() + 1).forEach(code -> own.set(lockedFirst.get(code)));
             lockable(exit.from() + 1, exit.target()).forEach(code -> between.set(lockedFirst.get(code)));
         }
-        boolean visits = exit.kind() != Flow.Kind.PASSED_BY;
-        if (exit.target() < runner.end || exit.kind() == Flow.Kind.FINISH) {
-            String outcome = exit.kind() == Flow.Kind.FINISH ? runner.all.outcomeOf(exit) : null;
+        boolean visits = exit.kind() != Flow.ExitKind.PASSED_BY;
+        if (exit.target() < runner.end || exit.kind() == Flow.ExitKind.FINISH) {
+            String outcome = exit.kind() == Flow.ExitKind.FINISH ? runner.all.outcomeOf(exit) : null;
             Position to = side == Side.FIRST
                     ? new Position(exit.target(), outcome, at.second(), at.secondOutcome())
                     : new Position(at.first(), at.firstOutcome(), exit.target(), outcome);
@@ -379,7 +379,7 @@ final class Lockstep {
 
     /** The difference between the outcomes of those who have ended. */
     Topic ending(Position over) {
-        return new Topic(Kind.ENDS_OTHERWISE, first.document.code(), over.firstOutcome(), over.secondOutcome());
+        return new Topic(DifferenceKind.ENDS_OTHERWISE, first.document.code(), over.firstOutcome(), over.secondOutcome());
     }
 
     /** A set of states without what nobody needs at a standing. */

@@ -8,7 +8,7 @@ import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import orthogon.core.proof.change.Difference.Kind;
+import orthogon.core.proof.change.Difference.DifferenceKind;
 import orthogon.core.proof.change.Lockstep.Move;
 import orthogon.core.proof.change.Lockstep.Position;
 import orthogon.core.proof.change.Lockstep.Topic;
@@ -130,8 +130,8 @@ final class Tally {
         for (int t = 0; t < topics.size(); t++) {
             Topic topic = topics.get(t);
             // Of those who are refused nothing else is told.
-            boolean told = refused == (topic.kind() == Kind.REFUSED_NOW);
-            boolean all = topic.kind() == Kind.ENDS_OTHERWISE && !refused && topic.equals(lockstep.ending(standing));
+            boolean told = refused == (topic.kind() == DifferenceKind.REFUSED_NOW);
+            boolean all = topic.kind() == DifferenceKind.ENDS_OTHERWISE && !refused && topic.equals(lockstep.ending(standing));
             BigInteger some = all ? everybody : told ? value(standing, weight[FIRST_TOPIC + t]) : BigInteger.ZERO;
             counts[FIRST_TOPIC + t] = counts[FIRST_TOPIC + t].add(some);
         }

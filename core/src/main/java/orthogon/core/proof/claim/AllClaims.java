@@ -43,11 +43,11 @@ public final class AllClaims {
      *
      * @param onPages a list for each page; none where its limits ended it
      */
-    private record Decided(PageByPage family, List<List<Claim>> onPages) {}
+    private record DecidedFamily(PageByPage family, List<List<Claim>> onPages) {}
 
     private final Flow flow;
     private final ClaimDecider decider;
-    private final Map<Family, Decided> decided = new EnumMap<>(Family.class);
+    private final Map<Family, DecidedFamily> decided = new EnumMap<>(Family.class);
     private final List<Claim> claims = new ArrayList<>();
 
     /**
@@ -101,7 +101,7 @@ public final class AllClaims {
             List<Claim> all = new ArrayList<>();
             onPages.forEach(all::addAll);
             all.addAll(family.atEnd());
-            decided.put(name, new Decided(family, onPages));
+            decided.put(name, new DecidedFamily(family, onPages));
             return all;
         } catch (Diagrams.BudgetSpent e) {
             return List.of(undecided(name, flow.space().wiring().document().code(), new Unknown.Beyond(e.getMessage())));
@@ -114,7 +114,7 @@ public final class AllClaims {
     }
 
     private List<Claim> onPage(Family name, PageByPage family, int page, AllClaims before) {
-        Decided known = before == null || !flow.isUnchanged(page) ? null : before.decided.get(name);
+        DecidedFamily known = before == null || !flow.isUnchanged(page) ? null : before.decided.get(name);
         if (known == null || !family.stand(page, known.family(), known.onPages().get(page))) {
             return family.on(page);
         }

@@ -27,16 +27,16 @@ final class BurdenClaims {
             return List.of(ClaimDecider.undecided(ClaimKind.BURDEN_WITHIN, place, statement, why.get()));
         }
         List<Message.Term> beyond = new ArrayList<>();
-        Longest.Respondent worst = null;
+        Longest.LongestRespondent worst = null;
         if (limit.questions() != null) {
-            Longest.Respondent most = Longest.of(decider.flow, i -> decider.space.spelled().isOnRoutes(i.code()) ? 1 : 0, p -> 0);
+            Longest.LongestRespondent most = Longest.of(decider.flow, i -> decider.space.spelled().isOnRoutes(i.code()) ? 1 : 0, p -> 0);
             if (most.cost() > limit.questions()) {
                 beyond.add(beyond("questions", most.cost(), limit.questions()));
                 worst = most;
             }
         }
         if (words) {
-            Longest.Respondent most = Longest.of(decider.flow, Burden::words, Burden::words);
+            Longest.LongestRespondent most = Longest.of(decider.flow, Burden::words, Burden::words);
             int minutes = Math.ceilDiv(most.cost(), Burden.WORDS_A_MINUTE);
             if (limit.words() != null && most.cost() > limit.words()) {
                 beyond.add(beyond("words", most.cost(), limit.words()));

@@ -12,45 +12,50 @@ import java.util.stream.Collectors;
 /** Every kind of claim, family by family, in the order in which claims are listed. */
 public enum ClaimKind {
 
-    CODE_UNIQUE(Family.SOUND, Scope.ROW), REFERENCE_EXISTS(Family.SOUND, Scope.RULE), TYPE_FITS(Family.SOUND, Scope.RULE), LOOKS_AHEAD(
-            Family.SOUND, Scope.RULE), DEPENDS_ON_ITSELF(Family.SOUND, Scope.RULE),
+    CODE_UNIQUE(Family.SOUND, ClaimScope.ROW), REFERENCE_EXISTS(Family.SOUND, ClaimScope.RULE), TYPE_FITS(Family.SOUND,
+            ClaimScope.RULE), LOOKS_AHEAD(
+                    Family.SOUND, ClaimScope.RULE), DEPENDS_ON_ITSELF(Family.SOUND, ClaimScope.RULE),
     /** Some respondent comes to a page. */
-    REACH_PAGE(Family.REACH, Scope.ROW), REACH_QUESTION(Family.REACH, Scope.ROW), REACH_NOTE(Family.REACH, Scope.ROW), REACH_SECTION(
-            Family.REACH, Scope.ROW), REACH_OPTION(Family.REACH, Scope.ROW), REACH_SKIP(Family.REACH,
-                    Scope.RULE), REACH_FINISH(Family.REACH, Scope.RULE), REACH_ROW(Family.REACH, Scope.ENDING), REACH_OUTCOME(
-                            Family.REACH, Scope.ENDING),
+    REACH_PAGE(Family.REACH, ClaimScope.ROW), REACH_QUESTION(Family.REACH, ClaimScope.ROW), REACH_NOTE(Family.REACH,
+            ClaimScope.ROW), REACH_SECTION(
+                    Family.REACH, ClaimScope.ROW), REACH_OPTION(Family.REACH, ClaimScope.ROW), REACH_SKIP(Family.REACH,
+                            ClaimScope.RULE), REACH_FINISH(Family.REACH, ClaimScope.RULE), REACH_ROW(Family.REACH,
+                                    ClaimScope.ENDING), REACH_OUTCOME(
+                                            Family.REACH, ClaimScope.ENDING),
     /** A condition holds for some respondents and not for others. */
-    CONDITION_VARIES(Family.SENSE, Scope.RULE), COMPARISON_MATTERS(Family.SENSE, Scope.RULE),
+    CONDITION_VARIES(Family.SENSE, ClaimScope.RULE), COMPARISON_MATTERS(Family.SENSE, ClaimScope.RULE),
     /** What a condition says of a blank answer makes no unnoticed difference. */
-    BLANK_READING(Family.BLANK, Scope.RULE),
+    BLANK_READING(Family.BLANK, ClaimScope.RULE),
     /** Some answers get everybody past a page. */
-    PAGE_PASSABLE(Family.PASSAGE, Scope.ROW), ANSWER_ACCEPTED(Family.PASSAGE, Scope.ROW), OPTION_ACCEPTED(Family.PASSAGE,
-            Scope.ROW), REFUSAL_EXPLAINED(Family.PASSAGE, Scope.RULE),
+    PAGE_PASSABLE(Family.PASSAGE, ClaimScope.ROW), ANSWER_ACCEPTED(Family.PASSAGE, ClaimScope.ROW), OPTION_ACCEPTED(Family.PASSAGE,
+            ClaimScope.ROW), REFUSAL_EXPLAINED(Family.PASSAGE, ClaimScope.RULE),
     /** The limits of a question allow some answer. */
-    LIMITS_LEAVE_ANSWER(Family.LIMITS, Scope.ROW),
+    LIMITS_LEAVE_ANSWER(Family.LIMITS, ClaimScope.ROW),
     /** Every respondent gets an outcome. */
-    ONE_OUTCOME(Family.ENDING, Scope.ENDING),
+    ONE_OUTCOME(Family.ENDING, ClaimScope.ENDING),
     /** No text has a hole where an answer is missing. */
-    TEXT_FILLED(Family.TEXT, Scope.TEXT), TEXT_WHOLE(Family.TEXT, Scope.TEXT),
+    TEXT_FILLED(Family.TEXT, ClaimScope.TEXT), TEXT_WHOLE(Family.TEXT, ClaimScope.TEXT),
     /** No answer is sent that nobody gave. */
-    NOTHING_BY_DEFAULT(Family.DEFAULT, Scope.ROW),
+    NOTHING_BY_DEFAULT(Family.DEFAULT, ClaimScope.ROW),
     /** No answer is lost by changing another. */
-    ANSWERS_KEPT(Family.KEEPING, Scope.ROW),
+    ANSWERS_KEPT(Family.KEEPING, ClaimScope.ROW),
     /** A text is there in a language and up to date. */
-    TRANSLATED(Family.LANGUAGE, Scope.TEXT),
+    TRANSLATED(Family.LANGUAGE, ClaimScope.TEXT),
     /** No route asks more than the most that is set. */
-    BURDEN_WITHIN(Family.BURDEN, Scope.DOCUMENT),
+    BURDEN_WITHIN(Family.BURDEN, ClaimScope.DOCUMENT),
     /** An own claim holds. */
-    OWN(Family.OWN, Scope.ENDING),
+    OWN(Family.OWN, ClaimScope.ENDING),
 
     /** Stands for all claims of a family that could not be looked at. */
-    REACH(Family.REACH, Scope.DOCUMENT), SENSE(Family.SENSE, Scope.DOCUMENT), BLANK(Family.BLANK, Scope.DOCUMENT), PASSAGE(Family.PASSAGE,
-            Scope.DOCUMENT), LIMITS(Family.LIMITS, Scope.DOCUMENT), ENDING(Family.ENDING, Scope.DOCUMENT), TEXT(Family.TEXT,
-                    Scope.DOCUMENT), DEFAULT(Family.DEFAULT, Scope.DOCUMENT), KEEPING(Family.KEEPING,
-                            Scope.DOCUMENT), LANGUAGE(Family.LANGUAGE, Scope.DOCUMENT), BURDEN(Family.BURDEN, Scope.DOCUMENT);
+    REACH(Family.REACH, ClaimScope.DOCUMENT), SENSE(Family.SENSE, ClaimScope.DOCUMENT), BLANK(Family.BLANK, ClaimScope.DOCUMENT), PASSAGE(
+            Family.PASSAGE,
+            ClaimScope.DOCUMENT), LIMITS(Family.LIMITS, ClaimScope.DOCUMENT), ENDING(Family.ENDING, ClaimScope.DOCUMENT), TEXT(Family.TEXT,
+                    ClaimScope.DOCUMENT), DEFAULT(Family.DEFAULT, ClaimScope.DOCUMENT), KEEPING(Family.KEEPING,
+                            ClaimScope.DOCUMENT), LANGUAGE(Family.LANGUAGE,
+                                    ClaimScope.DOCUMENT), BURDEN(Family.BURDEN, ClaimScope.DOCUMENT);
 
     /** What the place of a claim is. */
-    public enum Scope {
+    public enum ClaimScope {
         /** A page, an item or an option. */
         ROW,
         /** An expression, or a comparison in it. */
@@ -67,10 +72,10 @@ public enum ClaimKind {
             .collect(Collectors.toUnmodifiableMap(ClaimKind::word, Function.identity()));
 
     private final Family family;
-    private final Scope scope;
+    private final ClaimScope scope;
     private final String word;
 
-    ClaimKind(Family family, Scope scope) {
+    ClaimKind(Family family, ClaimScope scope) {
         this.family = family;
         this.scope = scope;
         this.word = name().toLowerCase(Locale.ROOT).replace('_', '-');
@@ -90,7 +95,7 @@ public enum ClaimKind {
         return family;
     }
 
-    public Scope scope() {
+    public ClaimScope scope() {
         return scope;
     }
 
@@ -111,7 +116,7 @@ public enum ClaimKind {
             case TEXT_FILLED -> PlaceText.mention(place).<Place>map(m -> m).orElseGet(() -> new Place.Row(place));
             case TEXT_WHOLE -> PlaceText.unit(place);
             case ONE_OUTCOME -> new Place.Whole();
-            default -> scope == Scope.DOCUMENT
+            default -> scope == ClaimScope.DOCUMENT
                     ? new Place.Whole()
                     : PlaceText.read(place).orElseGet(() -> PlaceText.unit(place));
         };
@@ -119,7 +124,7 @@ public enum ClaimKind {
 
     /** Whether the claim says that some respondent comes to or takes what stands at its place. */
     public boolean isReach() {
-        return family == Family.REACH && scope != Scope.DOCUMENT;
+        return family == Family.REACH && scope != ClaimScope.DOCUMENT;
     }
 
     /** Kind and place as the proof report writes them. */

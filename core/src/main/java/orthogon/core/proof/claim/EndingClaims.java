@@ -21,7 +21,7 @@ final class EndingClaims {
         if (bad.isPresent()) {
             return List.of(ClaimDecider.undecided(ClaimKind.ONE_OUTCOME, place, statement, bad.get()));
         }
-        ClaimDecider.Sought sought = decider.atEnd(e -> e.kind() == Flow.Kind.FINISH ? Diagrams.NONE : without,
+        ClaimDecider.Sought sought = decider.atEnd(e -> e.kind() == Flow.ExitKind.FINISH ? Diagrams.NONE : without,
                 i -> i.course().complete() && i.course().outcome().isEmpty());
         return List.of(decider.none(ClaimKind.ONE_OUTCOME, place, statement, sought,
                 Message.of(ClaimKind.ONE_OUTCOME, "proved"), () -> Message.of(ClaimKind.ONE_OUTCOME,
@@ -32,14 +32,14 @@ final class EndingClaims {
     private static Optional<Unknown> badOutcome(ClaimDecider decider) {
         var document = decider.space.wiring().document();
         for (Flow.Exit ending : decider.flow.endings()) {
-            if (ending.kind() == Flow.Kind.FINISH && ending.set() != Diagrams.NONE && decider.flow.outcomeOf(ending).isEmpty()) {
-                return Optional.of(new Unknown.Unsound(Fault.Kind.REFERENCE_EXISTS, ending.place()));
+            if (ending.kind() == Flow.ExitKind.FINISH && ending.set() != Diagrams.NONE && decider.flow.outcomeOf(ending).isEmpty()) {
+                return Optional.of(new Unknown.Unsound(Fault.SoundFault.REFERENCE_EXISTS, ending.place()));
             }
         }
         for (int i = 0; i < document.outcomeTable().size(); i++) {
             if (document.outcome(document.outcomeTable().get(i).outcome()).isEmpty()
                     && !decider.d.disjoint(decider.flow.rowReached(i), decider.flow.rowHolds(i))) {
-                return Optional.of(new Unknown.Unsound(Fault.Kind.REFERENCE_EXISTS, Rule.outcomeRow(i).text()));
+                return Optional.of(new Unknown.Unsound(Fault.SoundFault.REFERENCE_EXISTS, Rule.outcomeRow(i).text()));
             }
         }
         return Optional.empty();

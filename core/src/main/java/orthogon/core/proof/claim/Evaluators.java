@@ -44,7 +44,7 @@ final class Evaluators {
     /** Searches for a respondent who evaluates the condition in a state of the set, which must be a part of the states that do. */
     ClaimDecider.Sought sought(Wire wire, int set, Predicate<Interview> turnsOut) {
         if (wire.family() == RuleFamily.OUTCOME_ROW) {
-            return decider.atEnd(e -> e.kind() == Flow.Kind.FINISH ? Diagrams.NONE : set,
+            return decider.atEnd(e -> e.kind() == Flow.ExitKind.FINISH ? Diagrams.NONE : set,
                     turnsOut.and(i -> comesToRow(i, Evaluations.index(wire))));
         }
         int p = evaluations.page(wire);

@@ -249,7 +249,7 @@ final class KeepingClaims implements PageByPage {
         return switch (value) {
             case null -> new Message.Term.Inner(Message.of("value.blank"));
             case Boolean b -> new Message.Term.Inner(Message.of(b ? "value.yes" : "value.no"));
-            default -> new Message.Term.Text(value.toString());
+            default -> new Message.Term.Given(value.toString());
         };
     }
 }

@@ -34,9 +34,9 @@ final class LimitsClaims implements PageByPage {
             case Answer.Numeric n when n.least() != null && n.most() != null && n.least().compareTo(n.most()) > 0 ->
                 range("number-order", n.least(), n.most());
             case Answer.Numeric n -> range("number-none", n.least(), n.most()).text("decimals", String.valueOf(n.decimals()));
-            case Answer.Text t when t.least() != null && t.most() != null && t.least() > t.most() ->
+            case Answer.TextAnswer t when t.least() != null && t.most() != null && t.least() > t.most() ->
                 range("text-order", t.least(), t.most());
-            case Answer.Text t -> range(length(t), t.least(), t.most()).text("form",
+            case Answer.TextAnswer t -> range(length(t), t.least(), t.most()).text("form",
                     t.pattern().isEmpty() ? t.content().toString() : "“" + t.pattern() + "”");
             case Answer.DateAnswer d -> range("date-order", d.earliest(), d.latest());
             case Answer.TimeAnswer t -> range("time-order", t.earliest(), t.latest());
@@ -48,7 +48,7 @@ final class LimitsClaims implements PageByPage {
         };
     }
 
-    private static String length(Answer.Text text) {
+    private static String length(Answer.TextAnswer text) {
         return text.least() == null
                 ? text.most() == null ? "text-any" : "text-most"
                 : text.most() == null ? "text-least" : "text-between";

@@ -21,7 +21,7 @@ public record Message(String key, Map<String, Term> terms) {
         record Code(String plain) implements Term {}
 
         /** Words of the analyst, or a value. */
-        record Text(String words) implements Term {}
+        record Given(String words) implements Term {}
 
         /** Words that came from another part of the proof; they may hold codes of the plain form. */
         record Words(String words) implements Term {}
@@ -70,12 +70,12 @@ public record Message(String key, Map<String, Term> terms) {
     }
 
     Message text(String name, String words) {
-        return with(name, new Term.Text(words));
+        return with(name, new Term.Given(words));
     }
 
     /** The text, or else the code where it is empty. */
     Message text(String name, String words, String code) {
-        return with(name, words.isEmpty() ? new Term.Code(code) : new Term.Text(words));
+        return with(name, words.isEmpty() ? new Term.Code(code) : new Term.Given(words));
     }
 
     Message words(String name, String words) {

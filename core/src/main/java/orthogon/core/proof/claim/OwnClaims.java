@@ -37,7 +37,7 @@ final class OwnClaims {
         Optional<Expr> expr = decider.space.expr(place);
         if (expr.isEmpty()) {
             return ClaimDecider.undecided(ClaimKind.OWN, own.code(), statement,
-                    decider.space.causeAt(place).orElse(new Unknown.Unsound(Fault.Kind.TYPE_FITS, place)));
+                    decider.space.causeAt(place).orElse(new Unknown.Unsound(Fault.SoundFault.TYPE_FITS, place)));
         }
         ClaimDecider.Sought sought = decider.atEnd(ending -> {
             Truth truth = decider.space.truth(expr.get(), outcomesAt(decider, ending));
@@ -52,7 +52,7 @@ final class OwnClaims {
     private static Map<String, Integer> outcomesAt(ClaimDecider decider, Flow.Exit ending) {
         Map<String, Integer> outcomes = new LinkedHashMap<>();
         for (Outcome outcome : decider.space.wiring().document().outcomes()) {
-            boolean finish = ending.kind() == Flow.Kind.FINISH;
+            boolean finish = ending.kind() == Flow.ExitKind.FINISH;
             int set = finish
                     ? (decider.flow.outcomeOf(ending).equals(outcome.code()) ? Diagrams.ALL : Diagrams.NONE)
                     : decider.endsAs(outcome.code());

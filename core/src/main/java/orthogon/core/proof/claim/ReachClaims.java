@@ -221,7 +221,7 @@ final class ReachClaims implements PageByPage {
             int above = IntStream.range(0, row).filter(i -> document.outcomeTable().get(i).when().isBlank()).findFirst().orElse(-1);
             String number = String.valueOf(row + 1);
             add(ClaimKind.REACH_ROW, place, Message.of(ClaimKind.REACH_ROW, "claim").text("row", number),
-                    decider.atEnd(e -> e.kind() == Flow.Kind.FINISH ? Diagrams.NONE : set,
+                    decider.atEnd(e -> e.kind() == Flow.ExitKind.FINISH ? Diagrams.NONE : set,
                             i -> i.course().endedBy().filter(at::equals).isPresent()),
                     Optional.empty(), Message.of(ClaimKind.REACH_ROW, "refuted").text("row", number),
                     above < 0 ? Message.of("core.alone") : Message.of("core.row-above").text("row", String.valueOf(above + 1)),
@@ -249,7 +249,7 @@ final class ReachClaims implements PageByPage {
     }
 
     private int atEnding(Flow.Exit ending, String outcome, int set) {
-        if (ending.kind() != Flow.Kind.FINISH) {
+        if (ending.kind() != Flow.ExitKind.FINISH) {
             return decider.endsAs(outcome);
         }
         return decider.flow.outcomeOf(ending).equals(outcome) ? set : Diagrams.NONE;

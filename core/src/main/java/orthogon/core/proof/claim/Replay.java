@@ -49,8 +49,8 @@ public final class Replay {
             if (page.page().code().equals(stopAt)) {
                 return interview.keep(given);
             }
-            Interview.Step step = interview.leave(given);
-            if (!(step instanceof Interview.Step.Passed)) {
+            Interview.LeaveResult step = interview.leave(given);
+            if (!(step instanceof Interview.LeaveResult.Passed)) {
                 return step.interview();
             }
             interview = step.interview();

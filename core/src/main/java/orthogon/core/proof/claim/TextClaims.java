@@ -4,10 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
-import orthogon.core.place.PlaceText;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.language.Piping;
+import orthogon.core.place.PlaceText;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.flow.Flow;
@@ -77,7 +77,7 @@ final class TextClaims {
         boolean certain = decider.space.openLevels().isEmpty();
         String text = decider.texts().get(unit);
         if (met.page() == TextSets.AT_END) {
-            return decider.atEnd(e -> decider.d.and(set, e.kind() != Flow.Kind.FINISH
+            return decider.atEnd(e -> decider.d.and(set, e.kind() != Flow.ExitKind.FINISH
                     ? decider.endsAs(met.outcome())
                     : decider.flow.outcomeOf(e).equals(met.outcome()) ? Diagrams.ALL : Diagrams.NONE),
                     shows.and(i -> i.course().outcome().filter(met.outcome()::equals).isPresent()));
@@ -98,7 +98,7 @@ final class TextClaims {
 
     /** Whether the words are there to read; told from what is shown, since a fault may decide which words stand there. */
     private static boolean isRead(Interview interview, TextSets.Met met, String unit, String text, boolean certain) {
-        Course.Shown shown = interview.course().current().flatMap(v -> v.shown(met.item())).orElse(null);
+        Course.ShownItem shown = interview.course().current().flatMap(v -> v.shown(met.item())).orElse(null);
         if (certain || met.item().isEmpty() || shown == null) {
             return certain || met.item().isEmpty();
         }

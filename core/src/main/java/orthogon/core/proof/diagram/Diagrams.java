@@ -406,7 +406,7 @@ public final class Diagrams {
      *
      * @throws IllegalArgumentException for the empty set
      */
-    public State pick(int f) {
+    public DiagramState pick(int f) {
         if (f == NONE) {
             throw new IllegalArgumentException("the empty set has no state");
         }
@@ -421,14 +421,14 @@ public final class Diagrams {
                 f = highOf(f);
             }
         }
-        return new State(known, ones);
+        return new DiagramState(known, ones);
     }
 
     /** Values of some bits. */
-    public record State(BitSet known, BitSet ones) {}
+    public record DiagramState(BitSet known, BitSet ones) {}
 
     /** The set of all states that agree with the known bits. */
-    public int of(State state) {
+    public int of(DiagramState state) {
         int f = ALL;
         for (int l = state.known().length() - 1; l >= 0; l--) {
             if (state.known().get(l)) {

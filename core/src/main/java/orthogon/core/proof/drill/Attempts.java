@@ -42,38 +42,38 @@ final class Attempts {
     Drill drill(Map<String, Object> plain, Set<Goal> covers) {
         Map<String, Object> answers = spelled.answers(plain);
         Course course = Replay.of(spelled.original(), space.today(), answers, "").course();
-        List<Drill.Step> steps = new ArrayList<>();
+        List<Drill.DrillStep> steps = new ArrayList<>();
         for (Course.PageView view : course.pages()) {
             List<String> asked = view.shown().stream().filter(s -> s.roster().isEmpty() && !s.item().kind().equals("note")
                     && !s.item().kind().equals("section")).map(s -> s.item().code()).distinct().toList();
-            steps.add(new Drill.Step(view.page().code(), asked, attempts(view.page().code(), plain)));
+            steps.add(new Drill.DrillStep(view.page().code(), asked, attempts(view.page().code(), plain)));
         }
         Set<Goal> told = new LinkedHashSet<>();
         covers.forEach(g -> told.add(new Goal(g.kind(), spelled.origin(g.place()))));
         return new Drill(answers, steps, course.outcome().orElse(""), told);
     }
 
-    private List<Drill.Attempt> attempts(String page, Map<String, Object> plain) {
+    private List<Drill.RefusedTry> attempts(String page, Map<String, Object> plain) {
         Flow.Stage stage = flow.stage(page);
-        List<Drill.Attempt> attempts = new ArrayList<>();
+        List<Drill.RefusedTry> attempts = new ArrayList<>();
         for (Question q : stage.sets().page().questions().filter(q -> !q.isHidden()).toList()) {
             if (plain.get(q.code()) == null || !spelled.isSaid(q.code())) {
                 continue;
             }
             for (boolean most : new boolean[]{false, true}) {
-                Goal goal = new Goal(most ? Goal.Kind.ABOVE : Goal.Kind.BELOW, q.code());
+                Goal goal = new Goal(most ? Goal.GoalKind.ABOVE : Goal.GoalKind.BELOW, q.code());
                 Bounds.outside(q.answer(), most, space.today())
-                        .ifPresent(value -> attempt(goal, page, plain, Map.of(q.code(), value), Problem.Kind.LIMIT, attempts));
+                        .ifPresent(value -> attempt(goal, page, plain, Map.of(q.code(), value), Problem.ProblemKind.LIMIT, attempts));
             }
             Map<String, Object> blank = new LinkedHashMap<>();
             blank.put(q.code(), null);
-            attempt(new Goal(Goal.Kind.REQUIRED, q.code()), page, plain, blank, Problem.Kind.REQUIRED, attempts);
+            attempt(new Goal(Goal.GoalKind.REQUIRED, q.code()), page, plain, blank, Problem.ProblemKind.REQUIRED, attempts);
             for (int i = 0; i < q.accept().size(); i++) {
                 String place = q.code() + "/accept/" + i;
-                Goal goal = new Goal(Goal.Kind.FAILING, place + "#0");
+                Goal goal = new Goal(Goal.GoalKind.FAILING, place + "#0");
                 if (!tried.contains(goal)) {
                     refused(stage, plain, place).ifPresent(
-                            instead -> attempt(goal, page, plain, instead, Problem.Kind.ACCEPT, attempts));
+                            instead -> attempt(goal, page, plain, instead, Problem.ProblemKind.ACCEPT, attempts));
                 }
             }
         }
@@ -93,7 +93,7 @@ final class Attempts {
         if (set == Diagrams.NONE) {
             return Optional.empty();
         }
-        Diagrams.State state = d.pick(set);
+        Diagrams.DiagramState state = d.pick(set);
         Map<String, Object> instead = new LinkedHashMap<>();
         for (String code : stage.sets().questionCodes()) {
             Object value = space.axis(code).decode(state);
@@ -104,8 +104,8 @@ final class Attempts {
         return Optional.of(instead);
     }
 
-    private void attempt(Goal goal, String page, Map<String, Object> plain, Map<String, Object> changed, Problem.Kind kind,
-            List<Drill.Attempt> attempts) {
+    private void attempt(Goal goal, String page, Map<String, Object> plain, Map<String, Object> changed, Problem.ProblemKind kind,
+            List<Drill.RefusedTry> attempts) {
         Goal told = new Goal(goal.kind(), spelled.origin(goal.place()));
         if (tried.contains(told)) {
             return;
@@ -119,7 +119,7 @@ final class Attempts {
             tried.add(told);
             Map<String, String> messages = new LinkedHashMap<>();
             problems.forEach(p -> messages.merge(p.slot(), p.message(), (a, b) -> a));
-            attempts.add(new Drill.Attempt(instead, messages, told));
+            attempts.add(new Drill.RefusedTry(instead, messages, told));
         }
     }
 
@@ -136,11 +136,11 @@ final class Attempts {
 
     private List<Problem> problems(String page, Map<String, Object> answers, Map<String, Object> instead) {
         Interview there = Replay.of(spelled.original(), space.today(), answers, page);
-        return leaving(there, answers, instead) instanceof Interview.Step.Held held ? held.problems() : List.of();
+        return leaving(there, answers, instead) instanceof Interview.LeaveResult.Held held ? held.problems() : List.of();
     }
 
     /** Leaves the current page with the drill's answers, some of them others. */
-    static Interview.Step leaving(Interview there, Map<String, Object> answers, Map<String, Object> instead) {
+    static Interview.LeaveResult leaving(Interview there, Map<String, Object> answers, Map<String, Object> instead) {
         Map<String, Object> all = new LinkedHashMap<>(answers);
         all.putAll(instead);
         Map<String, Object> flat = Slots.flat(there.wiring().document(), all);

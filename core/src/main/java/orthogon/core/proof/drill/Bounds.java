@@ -35,8 +35,8 @@ final class Bounds {
             case Answer.DateAnswer d -> inside(answer, most, today).map(v -> ((LocalDate) v).plusDays(most ? 1 : -1));
             case Answer.TimeAnswer t -> inside(answer, most, today).map(v -> (LocalTime) v)
                     .filter(v -> !v.equals(most ? LocalTime.of(23, 59) : LocalTime.MIDNIGHT)).map(v -> v.plusMinutes(most ? 1 : -1));
-            case Answer.Text t -> Optional.ofNullable(most ? t.most() : t.least()).filter(n -> most || n > 1)
-                    .map(n -> (t.content() == Answer.Text.Content.DIGITS ? "7" : "a").repeat(most ? n + 1 : n - 1));
+            case Answer.TextAnswer t -> Optional.ofNullable(most ? t.most() : t.least()).filter(n -> most || n > 1)
+                    .map(n -> (t.content() == Answer.TextAnswer.Content.DIGITS ? "7" : "a").repeat(most ? n + 1 : n - 1));
             case Answer.ManyChoices m -> Optional.ofNullable(most ? m.most() : m.least()).map(n -> most ? n + 1 : n - 1).filter(n -> n > 0)
                     .flatMap(n -> several(m, n));
             default -> Optional.empty();

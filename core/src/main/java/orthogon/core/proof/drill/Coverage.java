@@ -37,11 +37,11 @@ final class Coverage {
         Set<Goal> met = new LinkedHashSet<>();
         Course course = interview.course();
         document.questions().filter(q -> !q.isHidden()).forEach(q -> {
-            met.add(new Goal(course.asked().contains(q.code()) ? Goal.Kind.ASKED : Goal.Kind.NOT_ASKED, q.code()));
+            met.add(new Goal(course.asked().contains(q.code()) ? Goal.GoalKind.ASKED : Goal.GoalKind.NOT_ASKED, q.code()));
             answered(q, course.effective().get(q.code()), met);
         });
-        met.add(new Goal(Goal.Kind.OUTCOME, course.outcome().orElse("")));
-        course.taken().forEach(t -> met.add(new Goal(t.family() == RuleFamily.SKIP ? Goal.Kind.SKIP : Goal.Kind.FINISH, t.text())));
+        met.add(new Goal(Goal.GoalKind.OUTCOME, course.outcome().orElse("")));
+        course.taken().forEach(t -> met.add(new Goal(t.family() == RuleFamily.SKIP ? Goal.GoalKind.SKIP : Goal.GoalKind.FINISH, t.text())));
         Function<Expr, Object> values = interview.values();
         Set<String> evaluated = evaluated(course, values);
         for (Wire wire : space.wiring().wires()) {
@@ -56,11 +56,11 @@ final class Coverage {
         List<?> chosen = value instanceof List<?> l ? l : value == null ? List.of() : List.of(value);
         for (Object option : chosen) {
             String word = option instanceof Boolean b ? b ? "yes" : "no" : String.valueOf(option);
-            met.add(new Goal(Goal.Kind.OPTION, q.code() + "." + word));
+            met.add(new Goal(Goal.GoalKind.OPTION, q.code() + "." + word));
         }
         for (boolean most : new boolean[]{false, true}) {
             if (Bounds.inside(q.answer(), most, space.today()).filter(b -> same(b, value)).isPresent()) {
-                met.add(new Goal(most ? Goal.Kind.AT_MOST : Goal.Kind.AT_LEAST, q.code()));
+                met.add(new Goal(most ? Goal.GoalKind.AT_MOST : Goal.GoalKind.AT_LEAST, q.code()));
             }
         }
     }
@@ -77,7 +77,7 @@ final class Coverage {
                 boolean turned = space.spelled().plain(wire.place(), condition.with(n, literal))
                         .filter(e -> passes(wire, values.apply(e)) != passes).isPresent();
                 if (turned) {
-                    met.add(new Goal(literal ? Goal.Kind.FAILING : Goal.Kind.HOLDING, wire.place() + "#" + n));
+                    met.add(new Goal(literal ? Goal.GoalKind.FAILING : Goal.GoalKind.HOLDING, wire.place() + "#" + n));
                 }
             }
         }

@@ -11,7 +11,7 @@ import java.util.Set;
  * @param outcome empty for none
  * @param covers what it is there for
  */
-public record Drill(Map<String, Object> answers, List<Step> steps, String outcome, Set<Goal> covers) {
+public record Drill(Map<String, Object> answers, List<DrillStep> steps, String outcome, Set<Goal> covers) {
 
     /**
      * One page.
@@ -19,7 +19,7 @@ public record Drill(Map<String, Object> answers, List<Step> steps, String outcom
      * @param asked codes of the questions and rosters that must be there, in order
      * @param attempts answers that must be refused before the page is passed
      */
-    public record Step(String page, List<String> asked, List<Attempt> attempts) {}
+    public record DrillStep(String page, List<String> asked, List<RefusedTry> attempts) {}
 
     /**
      * Answers that the page must refuse.
@@ -28,5 +28,5 @@ public record Drill(Map<String, Object> answers, List<Step> steps, String outcom
      * @param refused what must be told of them: slot, and the message
      * @param covers what it tries
      */
-    public record Attempt(Map<String, Object> instead, Map<String, String> refused, Goal covers) {}
+    public record RefusedTry(Map<String, Object> instead, Map<String, String> refused, Goal covers) {}
 }

@@ -65,14 +65,14 @@ public record Drills(List<Drill> drills, int atLeast, int greedy, Set<Goal> goal
             if (space.whyNotExact().isPresent() || !space.openLevels().isEmpty()) {
                 throw new NotPossible(space.whyNotExact().map(Unknown::words).orElse("some conditions are open"));
             }
-            return new Finding(space).drills();
+            return new DrillFinding(space).drills();
         } catch (Diagrams.BudgetSpent e) {
             throw new NotPossible(e.getMessage());
         }
     }
 
     /** One search for drills, over the plain form of a document. */
-    private static final class Finding {
+    private static final class DrillFinding {
 
         private final Space space;
         private final Diagrams d;
@@ -85,7 +85,7 @@ public record Drills(List<Drill> drills, int atLeast, int greedy, Set<Goal> goal
         private final Map<Goal, Integer> ends = new LinkedHashMap<>();
         private final Map<Goal, Object> exactly = new LinkedHashMap<>();
 
-        Finding(Space space) {
+        DrillFinding(Space space) {
             this.space = space;
             this.d = space.diagrams();
             this.document = space.wiring().document();
@@ -97,25 +97,25 @@ public record Drills(List<Drill> drills, int atLeast, int greedy, Set<Goal> goal
         Drills drills() throws NotPossible {
             flow.stages().forEach(this::aimsOf);
             effects();
-            Map<Goal, Found> pool = new LinkedHashMap<>();
+            Map<Goal, FoundWay> pool = new LinkedHashMap<>();
             for (Map.Entry<Goal, List<Aim>> e : aims.entrySet()) {
                 find(e.getKey(), e.getValue(), Map.of()).ifPresent(f -> pool.put(e.getKey(), f));
             }
             ends.forEach((goal, set) -> steering.toEnd(set, Map.<Goal, Aim>of()).map(this::found).ifPresent(f -> pool.put(goal, f)));
             for (String outcome : outcomes()) {
                 steering.toOutcome(outcome, Map.<Goal, Aim>of()).map(this::found)
-                        .ifPresent(f -> pool.put(new Goal(Goal.Kind.OUTCOME, outcome), f));
+                        .ifPresent(f -> pool.put(new Goal(Goal.GoalKind.OUTCOME, outcome), f));
             }
-            for (Map.Entry<Goal, Found> e : pool.entrySet()) {
+            for (Map.Entry<Goal, FoundWay> e : pool.entrySet()) {
                 if (!e.getValue().covers().contains(e.getKey())) {
                     throw new NotPossible("the interview does not do what the proof found for " + e.getKey().words()
                             + "; this is a fault of Orthogon");
                 }
             }
             Set<Goal> goals = new LinkedHashSet<>(pool.keySet());
-            List<Found> greedy = greedy(pool.values(), goals);
-            List<Found> steered = needed(steered(goals, pool), goals);
-            List<Found> chosen = steered.size() <= greedy.size() ? steered : greedy;
+            List<FoundWay> greedy = greedy(pool.values(), goals);
+            List<FoundWay> steered = needed(steered(goals, pool), goals);
+            List<FoundWay> chosen = steered.size() <= greedy.size() ? steered : greedy;
             Attempts attempts = new Attempts(space, flow);
             List<Drill> drills = new ArrayList<>();
             Set<Goal> told = new LinkedHashSet<>();
@@ -139,16 +139,16 @@ public record Drills(List<Drill> drills, int atLeast, int greedy, Set<Goal> goal
         }
 
         /** A respondent with what the interview says they cover. */
-        private record Found(Map<String, Object> answers, Set<Goal> covers) {}
+        private record FoundWay(Map<String, Object> answers, Set<Goal> covers) {}
 
-        private Found found(Way<Goal> way) {
+        private FoundWay found(Way<Goal> way) {
             Map<String, Object> answers = new LinkedHashMap<>(space.spelled().settled(way.answers()));
             way.met().stream().filter(exactly::containsKey).forEach(g -> answers.put(g.place(), exactly.get(g)));
             Interview interview = Replay.of(space.wiring(), space.today(), answers, "");
-            return new Found(answers, interview.course().complete() ? coverage.of(interview) : Set.of());
+            return new FoundWay(answers, interview.course().complete() ? coverage.of(interview) : Set.of());
         }
 
-        private Optional<Found> find(Goal goal, List<Aim> ways, Map<Goal, Aim> wishes) {
+        private Optional<FoundWay> find(Goal goal, List<Aim> ways, Map<Goal, Aim> wishes) {
             for (Aim aim : ways) {
                 if (steering.isPossible(aim)) {
                     Optional<Way<Goal>> way = steering.to(aim, wishes);
@@ -162,7 +162,7 @@ public record Drills(List<Drill> drills, int atLeast, int greedy, Set<Goal> goal
             return Optional.empty();
         }
 
-        private void aim(Goal.Kind kind, String place, Aim aim) {
+        private void aim(Goal.GoalKind kind, String place, Aim aim) {
             if (space.spelled().isSaid(place)) {
                 aims.computeIfAbsent(new Goal(kind, place), g -> new ArrayList<>()).add(aim);
             }
@@ -172,7 +172,7 @@ public record Drills(List<Drill> drills, int atLeast, int greedy, Set<Goal> goal
             int p = stage.sets().index();
             for (Flow.Exit exit : stage.exits()) {
                 if (!exit.place().isEmpty()) {
-                    aim(exit.kind() == Flow.Kind.SKIP ? Goal.Kind.SKIP : Goal.Kind.FINISH, exit.place(),
+                    aim(exit.kind() == Flow.ExitKind.SKIP ? Goal.GoalKind.SKIP : Goal.GoalKind.FINISH, exit.place(),
                             new Aim(p, Diagrams.ALL, exit));
                 }
             }
@@ -184,19 +184,19 @@ public record Drills(List<Drill> drills, int atLeast, int greedy, Set<Goal> goal
             String code = question.code();
             Axis axis = space.axis(code);
             int shown = stage.sets().shown(code);
-            aim(Goal.Kind.ASKED, code, new Aim(p, shown, null));
-            aim(Goal.Kind.NOT_ASKED, code, new Aim(p, d.not(shown), null));
+            aim(Goal.GoalKind.ASKED, code, new Aim(p, shown, null));
+            aim(Goal.GoalKind.NOT_ASKED, code, new Aim(p, d.not(shown), null));
             flow.stages().subList(0, p).forEach(s -> s.exits().stream().filter(e -> e.target() > p && !e.place().isEmpty())
-                    .forEach(e -> aim(Goal.Kind.NOT_ASKED, code, new Aim(s.sets().index(), Diagrams.ALL, e))));
+                    .forEach(e -> aim(Goal.GoalKind.NOT_ASKED, code, new Aim(s.sets().index(), Diagrams.ALL, e))));
             if (question.answer() instanceof Answer.OneChoice || question.answer() instanceof Answer.ManyChoices) {
                 question.answer().options()
-                        .forEach(o -> aim(Goal.Kind.OPTION, code + "." + o.code(), new Aim(p, axis.option(o.code()), null)));
+                        .forEach(o -> aim(Goal.GoalKind.OPTION, code + "." + o.code(), new Aim(p, axis.option(o.code()), null)));
             } else if (question.answer() instanceof Answer.YesNo) {
-                aim(Goal.Kind.OPTION, code + ".yes", new Aim(p, axis.truth(true), null));
-                aim(Goal.Kind.OPTION, code + ".no", new Aim(p, axis.truth(false), null));
+                aim(Goal.GoalKind.OPTION, code + ".yes", new Aim(p, axis.truth(true), null));
+                aim(Goal.GoalKind.OPTION, code + ".no", new Aim(p, axis.truth(false), null));
             }
             for (boolean most : new boolean[]{false, true}) {
-                Goal.Kind kind = most ? Goal.Kind.AT_MOST : Goal.Kind.AT_LEAST;
+                Goal.GoalKind kind = most ? Goal.GoalKind.AT_MOST : Goal.GoalKind.AT_LEAST;
                 Bounds.inside(question.answer(), most, space.today()).filter(v -> question.lockWhen().isEmpty()).ifPresent(value -> {
                     int cell = space.cellOf(axis, value);
                     if (cell != Diagrams.NONE) {
@@ -219,7 +219,7 @@ public record Drills(List<Drill> drills, int atLeast, int greedy, Set<Goal> goal
                     for (boolean literal : new boolean[]{true, false}) {
                         int set = d.and(evaluations.evaluated(flow, wire),
                                 evaluations.changed(wire, n, literal).orElse(Diagrams.NONE));
-                        Goal.Kind kind = literal ? Goal.Kind.FAILING : Goal.Kind.HOLDING;
+                        Goal.GoalKind kind = literal ? Goal.GoalKind.FAILING : Goal.GoalKind.HOLDING;
                         if (atEnd) {
                             ends.put(new Goal(kind, wire.place() + "#" + n), set);
                         } else {
@@ -231,13 +231,13 @@ public record Drills(List<Drill> drills, int atLeast, int greedy, Set<Goal> goal
         }
 
         /** The plain greedy cover: always the respondent who covers the most of what is left. */
-        private static List<Found> greedy(Collection<Found> pool, Set<Goal> goals) {
+        private static List<FoundWay> greedy(Collection<FoundWay> pool, Set<Goal> goals) {
             Set<Goal> left = new LinkedHashSet<>(goals);
-            List<Found> chosen = new ArrayList<>();
+            List<FoundWay> chosen = new ArrayList<>();
             while (!left.isEmpty()) {
-                Found best = null;
+                FoundWay best = null;
                 long most = 0;
-                for (Found f : pool) {
+                for (FoundWay f : pool) {
                     long covers = f.covers().stream().filter(left::contains).count();
                     if (covers > most) {
                         most = covers;
@@ -251,22 +251,22 @@ public record Drills(List<Drill> drills, int atLeast, int greedy, Set<Goal> goal
         }
 
         /** Respondents made to do one thing that is left, and on the way as much else of it as can be had. */
-        private List<Found> steered(Set<Goal> goals, Map<Goal, Found> pool) {
+        private List<FoundWay> steered(Set<Goal> goals, Map<Goal, FoundWay> pool) {
             Set<Goal> left = new LinkedHashSet<>(goals);
-            List<Found> chosen = new ArrayList<>();
+            List<FoundWay> chosen = new ArrayList<>();
             while (!left.isEmpty()) {
                 Goal goal = left.iterator().next();
                 Map<Goal, Aim> wishes = new LinkedHashMap<>();
                 // What can only be had at the price of other things is wished for last.
-                left.stream().filter(g -> aims.containsKey(g) && g.kind() != Goal.Kind.FINISH && g.kind() != Goal.Kind.SKIP)
-                        .sorted(Comparator.comparing(g -> g.kind() == Goal.Kind.NOT_ASKED))
+                left.stream().filter(g -> aims.containsKey(g) && g.kind() != Goal.GoalKind.FINISH && g.kind() != Goal.GoalKind.SKIP)
+                        .sorted(Comparator.comparing(g -> g.kind() == Goal.GoalKind.NOT_ASKED))
                         .forEach(g -> wishes.put(g, aims.get(g).getFirst()));
-                Optional<Found> found = goal.kind() == Goal.Kind.OUTCOME
+                Optional<FoundWay> found = goal.kind() == Goal.GoalKind.OUTCOME
                         ? steering.toOutcome(goal.place(), wishes).map(this::found)
                         : ends.containsKey(goal)
                                 ? steering.toEnd(ends.get(goal), wishes).map(this::found)
                                 : find(goal, aims.get(goal), wishes);
-                Found next = found.filter(f -> f.covers().contains(goal)).orElse(pool.get(goal));
+                FoundWay next = found.filter(f -> f.covers().contains(goal)).orElse(pool.get(goal));
                 chosen.add(next);
                 left.removeAll(next.covers());
             }
@@ -274,9 +274,9 @@ public record Drills(List<Drill> drills, int atLeast, int greedy, Set<Goal> goal
         }
 
         /** Without those whose goals the others cover too, the least useful first. */
-        private static List<Found> needed(List<Found> all, Set<Goal> goals) {
-            List<Found> kept = new ArrayList<>(all);
-            for (Found f : all.stream().sorted(Comparator.comparingInt(f -> f.covers().size())).toList()) {
+        private static List<FoundWay> needed(List<FoundWay> all, Set<Goal> goals) {
+            List<FoundWay> kept = new ArrayList<>(all);
+            for (FoundWay f : all.stream().sorted(Comparator.comparingInt(f -> f.covers().size())).toList()) {
                 Set<Goal> others = new LinkedHashSet<>();
                 kept.stream().filter(o -> o != f).forEach(o -> others.addAll(o.covers()));
                 if (others.containsAll(goals)) {
@@ -290,7 +290,7 @@ public record Drills(List<Drill> drills, int atLeast, int greedy, Set<Goal> goal
         private int atLeast(Set<Goal> goals) {
             Map<String, Integer> families = new LinkedHashMap<>();
             for (Goal goal : goals) {
-                boolean many = goal.kind() == Goal.Kind.OPTION && space.axis(goal.place().split("\\.")[0]).isMany();
+                boolean many = goal.kind() == Goal.GoalKind.OPTION && space.axis(goal.place().split("\\.")[0]).isMany();
                 String family = switch (goal.kind()) {
                     case OUTCOME -> "outcomes";
                     case SKIP, FINISH -> "ways " + goal.place().split("/")[0];

@@ -5,10 +5,10 @@ package orthogon.core.proof.drill;
  *
  * @param place code of the question, {@code question.option}, outcome, {@code page/skip/0}, or {@code place#n} of a comparison
  */
-public record Goal(Kind kind, String place) {
+public record Goal(GoalKind kind, String place) {
 
     /** What is to happen. */
-    public enum Kind {
+    public enum GoalKind {
         ASKED("is asked"), NOT_ASKED("is not asked"), OPTION("is chosen"), OUTCOME("is reached"), SKIP("is taken"), FINISH(
                 "is taken"), HOLDING(
                         "decides by holding"), FAILING("decides by not holding"), AT_LEAST("is answered with the least it allows"), AT_MOST(
@@ -17,7 +17,7 @@ public record Goal(Kind kind, String place) {
 
         private final String words;
 
-        Kind(String words) {
+        GoalKind(String words) {
             this.words = words;
         }
     }

@@ -27,15 +27,15 @@ public final class Rerun {
             }
         }
         Interview interview = Interview.start(wiring, today, link);
-        for (Drill.Step step : drill.steps()) {
+        for (Drill.DrillStep step : drill.steps()) {
             Optional<String> page = interview.course().current().map(v -> v.page().code());
             if (!page.equals(Optional.of(step.page()))) {
                 differences.add("page " + step.page() + " was expected, and " + page.map(p -> "page " + p).orElse("the end") + " came");
                 return differences;
             }
-            for (Drill.Attempt attempt : step.attempts()) {
+            for (Drill.RefusedTry attempt : step.attempts()) {
                 Map<String, String> refused = new LinkedHashMap<>();
-                if (Attempts.leaving(interview, drill.answers(), attempt.instead()) instanceof Interview.Step.Held held) {
+                if (Attempts.leaving(interview, drill.answers(), attempt.instead()) instanceof Interview.LeaveResult.Held held) {
                     held.problems().forEach((Problem p) -> refused.merge(p.slot(), p.message(), (a, b) -> a));
                 }
                 if (!refused.equals(attempt.refused())) {
@@ -43,7 +43,7 @@ public final class Rerun {
                             + attempt.refused());
                 }
             }
-            Interview.Step left = Attempts.leaving(interview, drill.answers(), Map.of());
+            Interview.LeaveResult left = Attempts.leaving(interview, drill.answers(), Map.of());
             List<String> asked = left.interview().course().pages().stream().filter(v -> v.page().code().equals(step.page()))
                     .flatMap(v -> v.shown().stream()).filter(s -> s.roster().isEmpty() && !s.item().kind().equals("note")
                             && !s.item().kind().equals("section"))
@@ -51,7 +51,7 @@ public final class Rerun {
             if (!new LinkedHashSet<>(asked).equals(new LinkedHashSet<>(step.asked()))) {
                 differences.add("on page " + step.page() + " " + asked + " are asked and not " + step.asked());
             }
-            if (!(left instanceof Interview.Step.Passed)) {
+            if (!(left instanceof Interview.LeaveResult.Passed)) {
                 differences.add("page " + step.page() + " is not passed");
                 return differences;
             }

@@ -23,14 +23,14 @@ import orthogon.core.questionnaire.Burden;
  * @param notCounted why something was not counted; empty where everything was
  */
 public record Figures(Optional<BigInteger> answerPaths, Map<String, BigInteger> pathsByOutcome, boolean joint, Optional<Routes> everyRoute,
-        Optional<Reading> reading, Optional<String> notCounted) {
+        Optional<WordsToRead> reading, Optional<String> notCounted) {
 
     /**
      * Those who read least and most of all who come to an end; words as {@link Burden} counts them.
      *
      * @param least answers of the document to their values
      */
-    public record Reading(int leastWords, Map<String, Object> least, int mostWords, Map<String, Object> most) {}
+    public record WordsToRead(int leastWords, Map<String, Object> least, int mostWords, Map<String, Object> most) {}
 
     /** How many nodes weights may take. */
     public static final int MOST_WEIGHT_NODES = 1 << 23;
@@ -64,7 +64,7 @@ public record Figures(Optional<BigInteger> answerPaths, Map<String, BigInteger> 
         Map<String, BigInteger> byOutcome = new LinkedHashMap<>(paths);
         byOutcome.remove("");
         Optional<Routes> routes = Optional.empty();
-        Optional<Reading> reading = Optional.empty();
+        Optional<WordsToRead> reading = Optional.empty();
         try {
             reading = space.isCertain() ? reading(space) : Optional.empty();
             // Routes come last, since they may leave no room for anything else.
@@ -82,14 +82,14 @@ public record Figures(Optional<BigInteger> answerPaths, Map<String, BigInteger> 
         return space.spelled().said(why.words());
     }
 
-    private static Optional<Reading> reading(Space space) {
+    private static Optional<WordsToRead> reading(Space space) {
         Flow flow = new Flow(space, Set.of(), new BitSet(), new BitSet());
         if (flow.stages().isEmpty() || flow.endings().stream().allMatch(e -> e.remembered() == Diagrams.NONE)) {
             return Optional.empty();
         }
-        Longest.Respondent least = Longest.least(flow, Burden::words, Burden::words);
-        Longest.Respondent most = Longest.of(flow, Burden::words, Burden::words);
-        return Optional.of(new Reading(least.cost(), space.spelled().answers(space.spelled().settled(least.answers())), most.cost(),
+        Longest.LongestRespondent least = Longest.least(flow, Burden::words, Burden::words);
+        Longest.LongestRespondent most = Longest.of(flow, Burden::words, Burden::words);
+        return Optional.of(new WordsToRead(least.cost(), space.spelled().answers(space.spelled().settled(least.answers())), most.cost(),
                 space.spelled().answers(space.spelled().settled(most.answers()))));
     }
 

@@ -20,7 +20,7 @@ import orthogon.core.questionnaire.Questionnaire;
 public final class Flow {
 
     /** Why interviews leave a page. */
-    public enum Kind {
+    public enum ExitKind {
         /** To the next page, having passed this one. */
         ONWARD,
         /** To the next page, this one not visited. */
@@ -39,7 +39,7 @@ public final class Flow {
      * @param set states with all that is known on the page
      * @param remembered the same states without what no later rule mentions
      */
-    public record Exit(int from, Kind kind, int target, String place, int set, int remembered) {}
+    public record Exit(int from, ExitKind kind, int target, String place, int set, int remembered) {}
 
     /** One page with those who come to it. */
     public record Stage(PageSets sets, int coming, List<Exit> entries, List<Exit> exits, Within within) {
@@ -236,7 +236,7 @@ public final class Flow {
 
     /** The bits of the pages that a skip goes past. */
     BitSet between(Exit exit) {
-        return exit.kind() == Kind.SKIP ? passage.between(exit.from(), exit.target()) : new BitSet();
+        return exit.kind() == ExitKind.SKIP ? passage.between(exit.from(), exit.target()) : new BitSet();
     }
 
     /** The states in which all of these bits are zero: nothing was answered. */
@@ -287,7 +287,7 @@ public final class Flow {
         document.outcomes().forEach(o -> sets.putIfAbsent(o.code(), Diagrams.NONE));
         sets.put("", Diagrams.NONE);
         for (Exit ending : endings) {
-            if (ending.kind() == Kind.FINISH) {
+            if (ending.kind() == ExitKind.FINISH) {
                 sets.merge(outcomeOf(ending), ending.remembered(), d::or);
             }
         }
@@ -304,7 +304,7 @@ public final class Flow {
     public int tableReached() {
         int set = stages.isEmpty() ? start : Diagrams.NONE;
         for (Exit exit : endings) {
-            if (exit.kind() != Kind.FINISH) {
+            if (exit.kind() != ExitKind.FINISH) {
                 set = d.or(set, exit.remembered());
             }
         }

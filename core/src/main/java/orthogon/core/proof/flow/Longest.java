@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.function.ToIntFunction;
 import orthogon.core.proof.diagram.Costs;
 import orthogon.core.proof.diagram.Diagrams;
-import orthogon.core.proof.diagram.Diagrams.State;
+import orthogon.core.proof.diagram.Diagrams.DiagramState;
 import orthogon.core.proof.space.Axis;
 import orthogon.core.proof.space.Space;
 import orthogon.core.questionnaire.Item;
@@ -27,7 +27,7 @@ public final class Longest {
      *
      * @param answers question or link parameter of the plain form to value
      */
-    public record Respondent(int cost, Map<String, Object> answers) {}
+    public record LongestRespondent(int cost, Map<String, Object> answers) {}
 
     private final Flow flow;
     private final Space space;
@@ -79,21 +79,21 @@ public final class Longest {
      * @param ofItem what an item of the plain form costs where it is shown; not below 0
      * @param ofPage what a page costs where it is visited
      */
-    public static Respondent of(Flow flow, ToIntFunction<Item> ofItem, ToIntFunction<Page> ofPage) {
+    public static LongestRespondent of(Flow flow, ToIntFunction<Item> ofItem, ToIntFunction<Page> ofPage) {
         return new Longest(flow, ofItem, ofPage, false).respondent();
     }
 
     /** Finds the complete interview that costs least; costs are as in {@link #of}. */
-    public static Respondent least(Flow flow, ToIntFunction<Item> ofItem, ToIntFunction<Page> ofPage) {
+    public static LongestRespondent least(Flow flow, ToIntFunction<Item> ofItem, ToIntFunction<Page> ofPage) {
         Longest longest = new Longest(flow, ofItem, ofPage, true);
-        Respondent found = longest.respondent();
-        return new Respondent(Arrays.stream(longest.passed).sum() - found.cost(), found.answers());
+        LongestRespondent found = longest.respondent();
+        return new LongestRespondent(Arrays.stream(longest.passed).sum() - found.cost(), found.answers());
     }
 
     /** The cost of a page and the rest of the way, for each state that leaves it by this exit and can come to an end. */
     private int leaving(Flow.Exit exit) {
-        int after = exit.kind() == Flow.Kind.FINISH ? cost(0) : after(exit);
-        int without = Arrays.stream(passed, exit.from() + 1, exit.kind() == Flow.Kind.FINISH ? end : exit.target()).sum();
+        int after = exit.kind() == Flow.ExitKind.FINISH ? cost(0) : after(exit);
+        int without = Arrays.stream(passed, exit.from() + 1, exit.kind() == Flow.ExitKind.FINISH ? end : exit.target()).sum();
         return c.plus(own[exit.from()], c.plus(after, cost(without)));
     }
 
@@ -102,20 +102,20 @@ public final class Longest {
         return c.mostOver(c.within(most[exit.target()], flow.untouched(between)), between);
     }
 
-    private Respondent respondent() {
+    private LongestRespondent respondent() {
         Map<String, Object> answers = new LinkedHashMap<>();
         int best = c.within(most[0], flow.start());
         if (best == Costs.NOBODY) {
-            return new Respondent(0, answers);
+            return new LongestRespondent(0, answers);
         }
         int cost = c.most(best).intValueExact();
-        State link = d.pick(d.and(flow.start(), c.where(best, c.most(best))));
+        DiagramState link = d.pick(d.and(flow.start(), c.where(best, c.most(best))));
         for (Axis axis : space.axes()) {
             if (axis.question() == null) {
                 note(axis, link, answers);
             }
         }
-        int here = d.and(flow.start(), d.of(new State(space.linkLevels(), link.ones())));
+        int here = d.and(flow.start(), d.of(new DiagramState(space.linkLevels(), link.ones())));
         int page = 0;
         while (page < end) {
             BigInteger wanted = c.most(c.within(most[page], here));
@@ -132,17 +132,17 @@ public final class Longest {
                 throw new IllegalStateException("nobody leaves page " + page);
             }
             PageSets sets = flow.stages().get(page).sets();
-            State state = d.pick(set);
-            if (taken.kind() != Flow.Kind.PASSED_BY) {
+            DiagramState state = d.pick(set);
+            if (taken.kind() != Flow.ExitKind.PASSED_BY) {
                 sets.questionCodes().forEach(code -> note(space.axis(code), state, answers));
             }
-            here = flow.onward(taken, d.and(set, d.of(new State(sets.levels(), state.ones()))));
-            page = taken.kind() == Flow.Kind.FINISH ? end : taken.target();
+            here = flow.onward(taken, d.and(set, d.of(new DiagramState(sets.levels(), state.ones()))));
+            page = taken.kind() == Flow.ExitKind.FINISH ? end : taken.target();
         }
-        return new Respondent(cost, answers);
+        return new LongestRespondent(cost, answers);
     }
 
-    private static void note(Axis axis, State state, Map<String, Object> answers) {
+    private static void note(Axis axis, DiagramState state, Map<String, Object> answers) {
         if (axis.decode(state) != null) {
             answers.put(axis.code(), axis.decode(state));
         }

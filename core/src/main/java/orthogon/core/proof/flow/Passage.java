@@ -9,7 +9,7 @@ import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.flow.Flow.Exit;
-import orthogon.core.proof.flow.Flow.Kind;
+import orthogon.core.proof.flow.Flow.ExitKind;
 import orthogon.core.proof.space.Space;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
@@ -143,7 +143,7 @@ public final class Passage {
         for (int i = 0; i < page.finish().size(); i++) {
             String place = page.code() + "/finish/" + i;
             int holds = sets.ruleHolds(place);
-            exits.add(exit(p, Kind.FINISH, pages.size(), place, past(p, pages.size(), d.and(rest, holds))));
+            exits.add(exit(p, ExitKind.FINISH, pages.size(), place, past(p, pages.size(), d.and(rest, holds))));
             rest = d.minus(rest, holds);
         }
         for (int i = 0; i < page.skip().size(); i++) {
@@ -152,15 +152,16 @@ public final class Passage {
             int holds = sets.ruleHolds(place);
             if (target <= p) {
                 if (!d.disjoint(rest, holds) && lostAt.isEmpty()) {
-                    lostAt = Optional.of(new Unknown.Unsound(target < 0 ? Fault.Kind.REFERENCE_EXISTS : Fault.Kind.LOOKS_AHEAD, place));
+                    lostAt = Optional
+                            .of(new Unknown.Unsound(target < 0 ? Fault.SoundFault.REFERENCE_EXISTS : Fault.SoundFault.LOOKS_AHEAD, place));
                 }
                 continue;
             }
-            exits.add(exit(p, Kind.SKIP, target, place, past(p, target, d.and(rest, holds))));
+            exits.add(exit(p, ExitKind.SKIP, target, place, past(p, target, d.and(rest, holds))));
             rest = d.minus(rest, holds);
         }
-        exits.add(exit(p, Kind.ONWARD, p + 1, "", rest));
-        exits.add(exit(p, Kind.PASSED_BY, p + 1, "", d.and(coming, d.and(along, sets.passedBy()))));
+        exits.add(exit(p, ExitKind.ONWARD, p + 1, "", rest));
+        exits.add(exit(p, ExitKind.PASSED_BY, p + 1, "", d.and(coming, d.and(along, sets.passedBy()))));
         return exits;
     }
 
@@ -191,7 +192,7 @@ public final class Passage {
         return exit(exit.from(), exit.kind(), exit.target(), exit.place(), set).remembered();
     }
 
-    private Exit exit(int from, Kind kind, int target, String place, int set) {
+    private Exit exit(int from, ExitKind kind, int target, String place, int set) {
         BitSet forgotten = memory.forgotten(from, target);
         forgotten.and(d.support(set));
         return new Exit(from, kind, target, place, set, onArrival(from, target, d.exists(set, d.cube(forgotten))));

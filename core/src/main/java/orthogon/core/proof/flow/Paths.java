@@ -4,18 +4,12 @@ import java.math.BigInteger;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
-import java.util.Collection;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
-import orthogon.core.expression.Expr;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.diagram.Weights;
-import orthogon.core.proof.space.Axis;
 import orthogon.core.proof.space.Space;
-import orthogon.core.proof.space.Truth;
 
 /**
  * Counts answer paths: carries, for each state, the number of paths that lead to it, and sums out what no later rule mentions.
@@ -81,7 +75,7 @@ final class Paths {
             int here = coming[stage.sets().index()];
             for (Flow.Exit exit : stage.exits()) {
                 int leaving = left(exit, here);
-                if (exit.kind() == Flow.Kind.FINISH) {
+                if (exit.kind() == Flow.ExitKind.FINISH) {
                     finished.merge(flow.outcomeOf(exit), leaving, w::plus);
                 } else {
                     coming[exit.target()] = w.plus(coming[exit.target()], leaving);

@@ -63,7 +63,7 @@ public final class Routes {
      * @param count how many there are
      * @param told in order, so that neighbours ask much the same
      */
-    public record Group(String outcome, BigInteger first, BigInteger count, List<Route> told) {}
+    public record RouteGroup(String outcome, BigInteger first, BigInteger count, List<Route> told) {}
 
     private final Space space;
     private final Diagrams d;
@@ -107,7 +107,7 @@ public final class Routes {
         return new Routes(space, way);
     }
 
-    private boolean allows(Flow.Kind exit, int page, int target, String place) {
+    private boolean allows(Flow.ExitKind exit, int page, int target, String place) {
         return along == null || along.allows(exit, page, target, place);
     }
 
@@ -156,13 +156,13 @@ public final class Routes {
         int own = d.cube(answers);
         int coming = flow.stages().get(p).coming();
         int rest = d.and(coming, sets.accepted());
-        int past = allows(Flow.Kind.PASSED_BY, p, p + 1, "") ? d.and(coming, sets.passedBy()) : Diagrams.NONE;
+        int past = allows(Flow.ExitKind.PASSED_BY, p, p + 1, "") ? d.and(coming, sets.passedBy()) : Diagrams.NONE;
         int found = d.andExists(past, from[p + 1], own);
         for (int i = 0; i < page.finish().size(); i++) {
             String place = page.code() + "/finish/" + i;
             int ends = d.exists(d.and(rest, sets.ruleHolds(place)), own);
             String code = page.finish().get(i).outcome();
-            int with = allows(Flow.Kind.FINISH, p, pages.size(), place)
+            int with = allows(Flow.ExitKind.FINISH, p, pages.size(), place)
                     ? d.and(ends, outcome(outcomes.contains(code) ? code : ""))
                     : Diagrams.NONE;
             found = d.or(found, d.and(with, untouched(pages, p + 1, pages.size(), false)));
@@ -172,7 +172,7 @@ public final class Routes {
             String place = page.code() + "/skip/" + i;
             int target = index(pages, page.skip().get(i).to());
             if (target > p) {
-                int after = allows(Flow.Kind.SKIP, p, target, place) ? from[target] : Diagrams.NONE;
+                int after = allows(Flow.ExitKind.SKIP, p, target, place) ? from[target] : Diagrams.NONE;
                 BitSet between = new BitSet();
                 pages.subList(p + 1, target).forEach(s -> between.or(s.levels()));
                 between.andNot(asked);
@@ -182,7 +182,7 @@ public final class Routes {
                 rest = d.minus(rest, sets.ruleHolds(place));
             }
         }
-        return d.or(found, d.andExists(rest, allows(Flow.Kind.ONWARD, p, p + 1, "") ? from[p + 1] : Diagrams.NONE, own));
+        return d.or(found, d.andExists(rest, allows(Flow.ExitKind.ONWARD, p, p + 1, "") ? from[p + 1] : Diagrams.NONE, own));
     }
 
     private static int index(List<PageSets> pages, String code) {
@@ -323,7 +323,7 @@ public final class Routes {
      *
      * @param most how many at most, but at least one of each outcome
      */
-    public synchronized List<Group> spread(Filter filter, int most) {
+    public synchronized List<RouteGroup> spread(Filter filter, int most) {
         return grouped(filter, (first, count, all) -> {
             BigInteger share = BigInteger.valueOf(most).multiply(count).divide(all).max(BigInteger.ONE).min(count);
             List<BigInteger> numbers = new ArrayList<>();
@@ -340,7 +340,7 @@ public final class Routes {
      * @param from how many are left out before
      * @param most how many at most
      */
-    public synchronized List<Group> inOrder(Filter filter, BigInteger from, int most) {
+    public synchronized List<RouteGroup> inOrder(Filter filter, BigInteger from, int most) {
         return grouped(filter, (first, count, all) -> {
             List<BigInteger> numbers = new ArrayList<>();
             BigInteger to = from.add(BigInteger.valueOf(most)).subtract(first).min(count);
@@ -352,21 +352,21 @@ public final class Routes {
     }
 
     /** Which routes of a group are told. */
-    private interface Choice {
+    private interface RouteChoice {
         List<BigInteger> of(BigInteger first, BigInteger count, BigInteger all);
     }
 
-    private List<Group> grouped(Filter filter, Choice choice) {
+    private List<RouteGroup> grouped(Filter filter, RouteChoice choice) {
         d.begin(Watch.NOBODY);
         int wanted = wanted(filter);
         BigInteger all = d.count(wanted, bits);
         BigInteger first = BigInteger.ZERO;
-        List<Group> groups = new ArrayList<>();
+        List<RouteGroup> groups = new ArrayList<>();
         for (String outcome : outcomes) {
             int set = d.and(wanted, outcome(outcome));
             BigInteger count = d.count(set, bits);
             if (count.signum() > 0) {
-                groups.add(new Group(outcome, first, count, told(set, choice.of(first, count, all))));
+                groups.add(new RouteGroup(outcome, first, count, told(set, choice.of(first, count, all))));
                 first = first.add(count);
             }
         }
@@ -393,7 +393,7 @@ public final class Routes {
         }
         for (Flow.Exit ending : along.endings()) {
             int set = ending.remembered();
-            if (ending.kind() == Flow.Kind.FINISH) {
+            if (ending.kind() == Flow.ExitKind.FINISH) {
                 set = along.outcomeOf(ending).equals(route.outcome()) ? set : Diagrams.NONE;
             } else {
                 int rest = set;

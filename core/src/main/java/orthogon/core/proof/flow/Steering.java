@@ -9,7 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
 import orthogon.core.proof.diagram.Diagrams;
-import orthogon.core.proof.diagram.Diagrams.State;
+import orthogon.core.proof.diagram.Diagrams.DiagramState;
 import orthogon.core.proof.space.Axis;
 import orthogon.core.proof.space.Space;
 
@@ -61,7 +61,7 @@ public final class Steering {
         Flow.Stage stage = flow.stages().get(page);
         int own = d.cube(stage.sets().levels());
         for (Flow.Exit exit : stage.exits()) {
-            if (exit.kind() != Flow.Kind.FINISH || finishes.test(exit)) {
+            if (exit.kind() != Flow.ExitKind.FINISH || finishes.test(exit)) {
                 found = d.or(found, d.andExists(exit.set(), after(exit, next), own));
             }
         }
@@ -70,7 +70,7 @@ public final class Steering {
 
     /** The states in which a page must be left for the goal to stay reachable. */
     private int after(Flow.Exit exit, int[] next) {
-        if (exit.kind() == Flow.Kind.FINISH) {
+        if (exit.kind() == Flow.ExitKind.FINISH) {
             return Diagrams.ALL;
         }
         int set = next[exit.target()];
@@ -129,7 +129,7 @@ public final class Steering {
         for (int p = aim.page() - 1; p >= 0; p--) {
             int found = Diagrams.NONE;
             for (Flow.Exit exit : flow.stages().get(p).exits()) {
-                if (exit.kind() != Flow.Kind.FINISH && exit.target() <= aim.page()) {
+                if (exit.kind() != Flow.ExitKind.FINISH && exit.target() <= aim.page()) {
                     found = d.or(found, d.andExists(exit.set(), after(exit, next), d.cube(flow.stages().get(p).sets().levels())));
                 }
             }
@@ -146,7 +146,7 @@ public final class Steering {
         }
         Map<String, Object> answers = new LinkedHashMap<>();
         List<T> met = new ArrayList<>();
-        State link = d.pick(here);
+        DiagramState link = d.pick(here);
         for (Axis axis : space.axes()) {
             if (axis.question() == null) {
                 note(axis.code(), axis.decode(link), answers);
@@ -170,10 +170,10 @@ public final class Steering {
             }
             // Whoever ends here meets nothing more, so a finish is only taken where there is no other way.
             for (int e = 0; e < ways.length; e++) {
-                boolean goesOn = stage.exits().get(e).kind() != Flow.Kind.FINISH;
+                boolean goesOn = stage.exits().get(e).kind() != Flow.ExitKind.FINISH;
                 if (goesOn && ways[e] != Diagrams.NONE) {
                     for (int f = 0; f < ways.length; f++) {
-                        ways[f] = stage.exits().get(f).kind() == Flow.Kind.FINISH ? Diagrams.NONE : ways[f];
+                        ways[f] = stage.exits().get(f).kind() == Flow.ExitKind.FINISH ? Diagrams.NONE : ways[f];
                     }
                     break;
                 }
@@ -200,12 +200,12 @@ public final class Steering {
                 return Optional.empty();
             }
             Flow.Exit exit = stage.exits().get(taken);
-            State state = d.pick(ways[taken]);
-            if (exit.kind() != Flow.Kind.PASSED_BY) {
+            DiagramState state = d.pick(ways[taken]);
+            if (exit.kind() != Flow.ExitKind.PASSED_BY) {
                 stage.sets().questionCodes().forEach(code -> note(code, space.axis(code).decode(state), answers));
             }
             here = flow.onward(exit, d.and(ways[taken], pinned(state, stage.sets().levels())));
-            page = exit.kind() == Flow.Kind.FINISH ? end : exit.target();
+            page = exit.kind() == Flow.ExitKind.FINISH ? end : exit.target();
         }
         Map<String, Object> ordered = new LinkedHashMap<>();
         space.axes().forEach(a -> {
@@ -217,7 +217,7 @@ public final class Steering {
     }
 
     private int allowed(Flow.Exit exit, int[] next, Aim aim, String outcome) {
-        if (exit.kind() != Flow.Kind.FINISH) {
+        if (exit.kind() != Flow.ExitKind.FINISH) {
             boolean past = aim != null && exit.from() < aim.page() && exit.target() > aim.page();
             return past ? Diagrams.NONE : after(exit, next);
         }
@@ -234,7 +234,7 @@ public final class Steering {
     }
 
     /** The states that agree with the picked one on these bits; what it leaves open is zero. */
-    private int pinned(State state, BitSet levels) {
-        return d.of(new State(levels, state.ones()));
+    private int pinned(DiagramState state, BitSet levels) {
+        return d.of(new DiagramState(levels, state.ones()));
     }
 }

@@ -4,7 +4,7 @@ import java.util.BitSet;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import orthogon.core.proof.diagram.Diagrams;
-import orthogon.core.proof.diagram.Diagrams.State;
+import orthogon.core.proof.diagram.Diagrams.DiagramState;
 import orthogon.core.proof.space.Axis;
 
 /** Finds concrete answers that lead to a set of states, by walking back page by page. Few answers are preferred, and ordinary ones. */
@@ -34,7 +34,7 @@ public final class Witnesses {
     /** Answers of somebody who ends this way with a state of the set, which must be part of what is remembered there. */
     public Map<String, Object> end(Flow.Exit ending, int set) {
         Map<String, Object> answers = new LinkedHashMap<>();
-        State state = d.pick(set);
+        DiagramState state = d.pick(set);
         walk(ending.from(), d.and(ending.set(), before(state, ending.from())), true, answers);
         return ordered(answers);
     }
@@ -50,7 +50,7 @@ public final class Witnesses {
     }
 
     private void walk(int page, int set, boolean withPage, Map<String, Object> answers) {
-        State state = d.pick(set);
+        DiagramState state = d.pick(set);
         Flow.Stage stage = flow.stages().get(page);
         if (withPage) {
             stage.sets().questionCodes().forEach(code -> decode(code, state, answers));
@@ -59,7 +59,7 @@ public final class Witnesses {
         for (Flow.Exit entry : stage.entries()) {
             int from = d.and(entry.set(), earlier);
             if (from != Diagrams.NONE && !d.disjoint(entry.remembered(), earlier)) {
-                walk(entry.from(), from, entry.kind() != Flow.Kind.PASSED_BY, answers);
+                walk(entry.from(), from, entry.kind() != Flow.ExitKind.PASSED_BY, answers);
                 return;
             }
         }
@@ -70,12 +70,12 @@ public final class Witnesses {
         }
     }
 
-    private void decode(String code, State state, Map<String, Object> answers) {
+    private void decode(String code, DiagramState state, Map<String, Object> answers) {
         answers.putIfAbsent(code, flow.space().axis(code).decode(state));
     }
 
     /** The part of the state about the link and the pages up to that one. */
-    private int before(State state, int page) {
+    private int before(DiagramState state, int page) {
         BitSet later = new BitSet();
         for (Flow.Stage stage : flow.stages()) {
             if (stage.sets().index() > page) {
@@ -84,6 +84,6 @@ public final class Witnesses {
         }
         BitSet known = (BitSet) state.known().clone();
         known.andNot(later);
-        return d.of(new State(known, state.ones()));
+        return d.of(new DiagramState(known, state.ones()));
     }
 }

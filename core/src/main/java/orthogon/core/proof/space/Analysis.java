@@ -20,7 +20,7 @@ import orthogon.core.questionnaire.Question;
  * @param parts the largest parts that speak of one question alone
  * @param joint comparisons that speak of several
  */
-record Analysis(Set<String> names, List<Part> parts, List<Expr> joint) {
+record Analysis(Set<String> names, List<AnalysisPart> parts, List<Expr> joint) {
 
     /**
      * A part that must be constant within a cell of a question.
@@ -28,7 +28,7 @@ record Analysis(Set<String> names, List<Part> parts, List<Expr> joint) {
      * @param text it, printed
      * @param comparison whether answer classes are divided by it
      */
-    record Part(String code, String text, Expr expr, boolean comparison) {}
+    record AnalysisPart(String code, String text, Expr expr, boolean comparison) {}
 
     static Analysis of(Expr expr, Map<String, Question> questions) {
         Analysis analysis = new Analysis(mentioned(expr), new ArrayList<>(), new ArrayList<>());
@@ -56,7 +56,7 @@ record Analysis(Set<String> names, List<Part> parts, List<Expr> joint) {
     }
 
     /** The expressions that must be constant within a cell, though they do not divide answer classes. */
-    static List<Part> noted(Expr condition) {
+    static List<AnalysisPart> noted(Expr condition) {
         Expr plain = Lifted.of(condition).orElse(condition);
         Set<String> names = mentioned(plain);
         if (names.size() == 1 && !Expr.isLogical(plain)) {
@@ -163,7 +163,7 @@ record Analysis(Set<String> names, List<Part> parts, List<Expr> joint) {
             divideLifted(choice.then(), questions);
             divideLifted(choice.otherwise(), questions);
         } else {
-            of(plain, questions).parts.forEach(p -> parts.add(new Part(p.code(), p.text(), p.expr(), false)));
+            of(plain, questions).parts.forEach(p -> parts.add(new AnalysisPart(p.code(), p.text(), p.expr(), false)));
         }
     }
 
@@ -182,7 +182,7 @@ record Analysis(Set<String> names, List<Part> parts, List<Expr> joint) {
         }
     }
 
-    private static Part part(String code, Expr expr, boolean comparison) {
-        return new Part(code, Printer.print(expr), expr, comparison);
+    private static AnalysisPart part(String code, Expr expr, boolean comparison) {
+        return new AnalysisPart(code, Printer.print(expr), expr, comparison);
     }
 }

@@ -247,7 +247,7 @@ public final class Axis {
     }
 
     /** The representative of the cell that the state holds; unknown bits count as zero. */
-    public Object decode(Diagrams.State state) {
+    public Object decode(Diagrams.DiagramState state) {
         if (isMany()) {
             List<String> chosen = new ArrayList<>();
             for (int i = 0; i < bits; i++) {

@@ -30,16 +30,16 @@ final class Conditions {
      * @param asks what it asks of the answer classes
      * @param spoken what must be told apart to say whether a blank answer turns it
      */
-    record Condition(Wire wire, Wire written, Expr unfolded, Analysis asks, List<Analysis.Part> spoken) {}
+    record SpaceCondition(Wire wire, Wire written, Expr unfolded, Analysis asks, List<Analysis.AnalysisPart> spoken) {}
 
     private final Spelled spelled;
     private final Wiring wiring;
     private final Map<String, Question> questions;
     private final Map<String, Unknown> faulty = new HashMap<>();
-    private final Map<String, Condition> usable = new LinkedHashMap<>();
+    private final Map<String, SpaceCondition> usable = new LinkedHashMap<>();
     private final Map<String, Unknown> causes = new HashMap<>();
     /** The conditions of the previous revision that read the same. */
-    private final Map<String, Condition> known;
+    private final Map<String, SpaceCondition> known;
 
     /** @param before those of the document that this one came of by an edit; null where there is none */
     Conditions(Spelled spelled, List<Fault> faults, Map<String, Question> questions, Conditions before) {
@@ -62,7 +62,7 @@ final class Conditions {
     }
 
     /** By place. */
-    Map<String, Condition> usable() {
+    Map<String, SpaceCondition> usable() {
         return usable;
     }
 
@@ -74,25 +74,25 @@ final class Conditions {
     private void use(Wire wire) {
         Unknown cause = faulty.isEmpty() && spelled.unclear().isEmpty() ? null : cause(wire, new HashSet<>());
         Wire written = spelled.original().at(spelled.origin(wire.place())).orElse(null);
-        Condition same = known.get(wire.place());
+        SpaceCondition same = known.get(wire.place());
         if (cause == null && same != null && same.wire().equals(wire) && Objects.equals(same.written(), written)) {
             usable.put(wire.place(), same);
             return;
         }
         Optional<Expr> unfolded = wire.expr().flatMap(wiring::unfolded);
         if (cause != null || unfolded.isEmpty()) {
-            causes.put(wire.place(), cause != null ? cause : new Unknown.Unsound(Fault.Kind.TYPE_FITS, wire.place()));
+            causes.put(wire.place(), cause != null ? cause : new Unknown.Unsound(Fault.SoundFault.TYPE_FITS, wire.place()));
             return;
         }
         usable.put(wire.place(),
-                new Condition(wire, written, unfolded.get(), asks(wire, unfolded.get()), spoken(wire, written)));
+                new SpaceCondition(wire, written, unfolded.get(), asks(wire, unfolded.get()), spoken(wire, written)));
     }
 
     private Analysis asks(Wire wire, Expr unfolded) {
         return wire.family() == RuleFamily.DERIVE ? Analysis.ofValue(unfolded, questions) : Analysis.of(unfolded, questions);
     }
 
-    private List<Analysis.Part> spoken(Wire wire, Wire written) {
+    private List<Analysis.AnalysisPart> spoken(Wire wire, Wire written) {
         Optional<Expr> condition = written == null || !wire.family().isCondition() ? Optional.empty() : written.expr();
         return condition.map(TextGaps::blankness).orElse(List.of()).stream().flatMap(e -> spelled.plain(wire.place(), e).stream())
                 .flatMap(e -> wiring.unfolded(e).stream()).flatMap(e -> Analysis.noted(e).stream()).toList();

@@ -25,7 +25,7 @@ final class Domains {
             case Answer.OneChoice c -> List.copyOf(c.options().stream().map(Answer.Option::code).toList());
             case Answer.IsoCode c -> List.copyOf(c.options().stream().map(Answer.Option::code).toList());
             case Answer.ManyChoices m -> List.of();
-            case Answer.Text t -> TextPartition.representatives(code, today, t, about, goOn);
+            case Answer.TextAnswer t -> TextPartition.representatives(code, today, t, about, goOn);
             case Answer.Numeric n -> numbers(code, n, today, about);
             case Answer.Scale s -> LinePartition.grid(code, today, BigDecimal.valueOf(s.first()), BigDecimal.valueOf(s.last()), 0, about);
             case Answer.TimeAnswer t -> LinePartition.times(code, today, t.earliest(), t.latest(), about);
@@ -60,7 +60,7 @@ final class Domains {
 
     static boolean isWithinLimits(Answer answer, Object value, LocalDate today) {
         return switch (answer) {
-            case Answer.Text t -> value instanceof String s && TextPartition.isAllowed(t, s);
+            case Answer.TextAnswer t -> value instanceof String s && TextPartition.isAllowed(t, s);
             case Answer.Numeric n -> value instanceof BigDecimal b && (n.least() == null || b.compareTo(n.least()) >= 0)
                     && (n.most() == null || b.compareTo(n.most()) <= 0)
                     && (n.decimals() == null || b.stripTrailingZeros().scale() <= n.decimals());

@@ -28,8 +28,8 @@ final class Features {
         joint.addAll(analysis.joint());
     }
 
-    void add(List<Analysis.Part> parts) {
-        for (Analysis.Part part : parts) {
+    void add(List<Analysis.AnalysisPart> parts) {
+        for (Analysis.AnalysisPart part : parts) {
             features.computeIfAbsent(part.code(), n -> new LinkedHashMap<>()).put(part.text(), part.expr());
             forStart.remove(part.text());
             if (part.comparison()) {
@@ -39,7 +39,7 @@ final class Features {
     }
 
     /** @param counts whether the document is uncertain where a question cannot be divided by the part */
-    void addForStart(Analysis.Part part, boolean counts) {
+    void addForStart(Analysis.AnalysisPart part, boolean counts) {
         boolean known = features.values().stream().anyMatch(f -> f.containsKey(part.text()));
         add(List.of(part));
         if (!counts && !known) {

@@ -72,7 +72,7 @@ final class PartsPartition {
 
     /** Collects the parts that are spoken of; true where the value is also spoken of as a whole. */
     private static boolean spoken(Expr expr, String code, Set<String> parts) {
-        if (expr instanceof Part p && p.of() instanceof Name n && n.name().equals(code)) {
+        if (expr instanceof PartOf p && p.of() instanceof Name n && n.name().equals(code)) {
             parts.add(p.part());
             return false;
         }
@@ -84,7 +84,7 @@ final class PartsPartition {
     }
 
     private static Expr asText(Expr expr, String code) {
-        return expr instanceof Part p && p.of() instanceof Name n && n.name().equals(code)
+        return expr instanceof PartOf p && p.of() instanceof Name n && n.name().equals(code)
                 ? n
                 : expr.over(expr.children().stream().map(c -> asText(c, code)).toList());
     }

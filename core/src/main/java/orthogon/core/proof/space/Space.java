@@ -119,7 +119,7 @@ public final class Space {
 
     private void start(Question question) {
         String place = question.code() + ".startWith";
-        Conditions.Condition condition = conditions.usable().get(place);
+        Conditions.SpaceCondition condition = conditions.usable().get(place);
         if (condition != null && questions.get(question.code()) == question && starts.takes(condition.wire(), condition.unfolded())) {
             starts.add(place, question, condition.unfolded(), !question.lockWhen().isEmpty(), features);
         }
@@ -187,7 +187,8 @@ public final class Space {
         List<Expr> all = new ArrayList<>();
         conditions.usable().forEach((place, condition) -> {
             if (condition.wire().family() == RuleFamily.DERIVE) {
-                condition.asks().parts().stream().filter(Analysis.Part::comparison).map(Analysis.Part::expr).forEach(all::add);
+                condition.asks().parts().stream().filter(Analysis.AnalysisPart::comparison).map(Analysis.AnalysisPart::expr)
+                        .forEach(all::add);
                 all.addAll(condition.asks().joint());
             } else if (starts.value(place).isEmpty()) {
                 all.add(condition.unfolded());

@@ -60,7 +60,7 @@ final class Starts {
             return arriving.getOrDefault(name, List.of()).isEmpty();
         }
         return switch (questions.get(name).answer()) {
-            case Answer.Text t -> true;
+            case Answer.TextAnswer t -> true;
             case Answer.Parts p -> true;
             case Answer.Contact c -> true;
             case Answer.Signature s -> true;
@@ -97,7 +97,7 @@ final class Starts {
         }
         for (Expr ask : asks) {
             String name = Analysis.mentioned(ask).iterator().next();
-            features.addForStart(new Analysis.Part(name, Printer.print(ask), ask, false), counts);
+            features.addForStart(new Analysis.AnalysisPart(name, Printer.print(ask), ask, false), counts);
         }
         starts.put(place, new Start(value, asks));
     }
@@ -172,7 +172,7 @@ final class Starts {
     private long length(Expr part, boolean most) throws Inexact {
         return switch (part) {
             case Literal l when l.value() instanceof String s -> s.codePointCount(0, s.length());
-            case Name n when questions.containsKey(n.name()) && questions.get(n.name()).answer() instanceof Answer.Text t -> most
+            case Name n when questions.containsKey(n.name()) && questions.get(n.name()).answer() instanceof Answer.TextAnswer t -> most
                     ? t.most() == null ? Integer.MAX_VALUE : t.most()
                     : t.least() == null ? 1 : Math.max(1, t.least());
             case Arithmetic a -> length(a.left(), most) + length(a.right(), most);
@@ -195,7 +195,7 @@ final class Starts {
     private List<Expr> limits(Answer answer, Expr value) throws Inexact {
         List<Expr> limits = new ArrayList<>();
         switch (answer) {
-            case Answer.Text t -> text(t, value, limits);
+            case Answer.TextAnswer t -> text(t, value, limits);
             case Answer.DateAnswer d -> {
                 between(value, d.earliest() == null ? null : d.earliest().on(today), d.latest() == null ? null : d.latest().on(today),
                         limits);
@@ -212,7 +212,7 @@ final class Starts {
         return limits;
     }
 
-    private void text(Answer.Text t, Expr value, List<Expr> limits) throws Inexact {
+    private void text(Answer.TextAnswer t, Expr value, List<Expr> limits) throws Inexact {
         if (t.least() != null && t.least() > 1) {
             limits.add(new Compare(">=", lengthOf(value), number(t.least()), NONE));
         }
@@ -236,7 +236,7 @@ final class Starts {
     private boolean isOfLetters(Expr value) {
         return switch (value) {
             case Literal l -> l.value() instanceof String s && s.codePoints().allMatch(orthogon.core.expression.TextPattern::isLetterLike);
-            case Name n -> questions.containsKey(n.name()) && questions.get(n.name()).answer() instanceof Answer.Text t
+            case Name n -> questions.containsKey(n.name()) && questions.get(n.name()).answer() instanceof Answer.TextAnswer t
                     && t.content() == Answer.Content.LETTERS;
             case Call c when c.function().endsWith(" case") -> isOfLetters(c.args().getFirst());
             case Arithmetic a when a.op().equals("+") -> isOfLetters(a.left()) && isOfLetters(a.right());

@@ -51,7 +51,7 @@ final class TextPartition {
         return new TextPartition(code, today, least, most, goOn).divide(List.of(), features);
     }
 
-    static List<Object> representatives(String code, LocalDate today, Answer.Text answer, List<Expr> features, Runnable goOn)
+    static List<Object> representatives(String code, LocalDate today, Answer.TextAnswer answer, List<Expr> features, Runnable goOn)
             throws Inexact {
         if (features.stream().allMatch(TextPartition::isBlankness)) {
             // Nothing divides the texts, so that one of them stands for all; most often an ordinary one will do.
@@ -83,7 +83,7 @@ final class TextPartition {
     }
 
     /** Whether a text is within the limits of its answer. */
-    static boolean isAllowed(Answer.Text t, String s) {
+    static boolean isAllowed(Answer.TextAnswer t, String s) {
         int length = s.codePointCount(0, s.length());
         return (t.least() == null || length >= t.least()) && (t.most() == null || length <= t.most())
                 && (t.content() != Answer.Content.DIGITS || s.matches("[0-9]*"))

@@ -44,7 +44,7 @@ final class Rewriter {
     private sealed interface Bound {
         record Entry(String roster, int number) implements Bound {}
 
-        record Value(Expr expr) implements Bound {}
+        record BoundValue(Expr expr) implements Bound {}
     }
 
     Expr rewrite(Expr expr) {
@@ -58,7 +58,7 @@ final class Rewriter {
         }
         return switch (expr) {
             case Name n -> name(n, bound);
-            case Part p -> part(p, bound).orElseThrow(() -> new Unclear("all entries of a roster are used as a list here"));
+            case PartOf p -> part(p, bound).orElseThrow(() -> new Unclear("all entries of a roster are used as a list here"));
             case Quantified q -> quantified(q, 0, bound);
             case Call c when c.function().equals("asked") && c.args().getFirst() instanceof Name n -> asked(n.name());
             case Call c when c.function().equals("answered") && c.args().size() == 1 -> answered(c.args().getFirst(), bound);
@@ -87,7 +87,7 @@ final class Rewriter {
 
     private Expr name(Name n, Map<String, Bound> bound) {
         if (bound.containsKey(n.name())) {
-            if (bound.get(n.name()) instanceof Bound.Value v) {
+            if (bound.get(n.name()) instanceof Bound.BoundValue v) {
                 return v.expr();
             }
             throw new Unclear("an entry of a roster is used as a whole here");
@@ -109,20 +109,20 @@ final class Rewriter {
     private Optional<Map.Entry<String, Answer.Grid>> grid(Expr expr, Map<String, Bound> bound) {
         String code = switch (expr) {
             case Name n when !bound.containsKey(n.name()) -> n.name();
-            case Part p when p.of() instanceof Name n && bound.get(n.name()) instanceof Bound.Entry -> p.part();
+            case PartOf p when p.of() instanceof Name n && bound.get(n.name()) instanceof Bound.Entry -> p.part();
             default -> "";
         };
         if (!(items.get(code) instanceof Question q && q.answer() instanceof Answer.Grid grid)) {
             return Optional.empty();
         }
-        String plain = expr instanceof Part p && p.of() instanceof Name n && bound.get(n.name()) instanceof Bound.Entry e
+        String plain = expr instanceof PartOf p && p.of() instanceof Name n && bound.get(n.name()) instanceof Bound.Entry e
                 ? Names.inEntry(e.roster(), e.number(), code)
                 : here(code);
         return Optional.of(Map.entry(plain, grid));
     }
 
     /** A part of one value; empty where it is a part of every entry. */
-    private Optional<Expr> part(Part p, Map<String, Bound> bound) {
+    private Optional<Expr> part(PartOf p, Map<String, Bound> bound) {
         Optional<Map.Entry<String, Answer.Grid>> grid = grid(p.of(), bound);
         if (grid.isPresent()) {
             return Optional.of(new Name(Names.row(grid.get().getKey(), p.part()), Span.NONE));
@@ -133,7 +133,7 @@ final class Rewriter {
         if (each(p, bound).isPresent()) {
             return Optional.empty();
         }
-        return Optional.of(new Part(rewrite(p.of(), bound), p.part(), Span.NONE));
+        return Optional.of(new PartOf(rewrite(p.of(), bound), p.part(), Span.NONE));
     }
 
     /** A value for each entry of a roster. */
@@ -143,7 +143,7 @@ final class Rewriter {
         return switch (expr) {
             case Name n when !bound.containsKey(n.name()) && items.get(n.name()) instanceof Roster r ->
                 Optional.of(new Each(r, e -> new Literal(true, Span.NONE)));
-            case Part p -> root(p, bound).map(r -> new Each(r, e -> {
+            case PartOf p -> root(p, bound).map(r -> new Each(r, e -> {
                 Map<String, Bound> one = new HashMap<>(bound);
                 one.put("Z", new Bound.Entry(r.code(), e));
                 return rewrite(replaced(p), one);
@@ -154,15 +154,15 @@ final class Rewriter {
 
     private Optional<Roster> root(Expr expr, Map<String, Bound> bound) {
         return switch (expr) {
-            case Part p -> root(p.of(), bound);
+            case PartOf p -> root(p.of(), bound);
             case Name n when !bound.containsKey(n.name()) && items.get(n.name()) instanceof Roster r -> Optional.of(r);
             default -> Optional.empty();
         };
     }
 
     /** The path with the one entry in the roster's place. */
-    private static Expr replaced(Part p) {
-        return new Part(p.of() instanceof Part inner ? replaced(inner) : new Name("Z", Span.NONE), p.part(), Span.NONE);
+    private static Expr replaced(PartOf p) {
+        return new PartOf(p.of() instanceof PartOf inner ? replaced(inner) : new Name("Z", Span.NONE), p.part(), Span.NONE);
     }
 
     private static Expr has(Roster roster, int entry) {
@@ -200,7 +200,7 @@ final class Rewriter {
                 throw new Unclear("several lists are gone through together here");
             }
             Map<String, Bound> inner = new HashMap<>(bound);
-            inner.put(binding.name(), new Bound.Value(new Name(binding.name(), Span.NONE)));
+            inner.put(binding.name(), new Bound.BoundValue(new Name(binding.name(), Span.NONE)));
             return new Quantified(q.every(), List.of(new Binding(binding.name(), rewrite(binding.in(), bound))),
                     rewrite(q.satisfies(), inner), Span.NONE);
         }
@@ -209,7 +209,7 @@ final class Rewriter {
             Map<String, Bound> inner = new HashMap<>(bound);
             inner.put(binding.name(), binding.in() instanceof Name
                     ? new Bound.Entry(each.get().roster().code(), e)
-                    : new Bound.Value(each.get().at().apply(e)));
+                    : new Bound.BoundValue(each.get().at().apply(e)));
             parts.add(new If(has(each.get().roster(), e), quantified(q, at + 1, inner), truth(q.every()), Span.NONE));
         }
         return !q.every() ? or(parts) : parts.size() == 1 ? parts.getFirst() : new And(parts, Span.NONE);

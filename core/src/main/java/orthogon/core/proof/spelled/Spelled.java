@@ -9,11 +9,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import orthogon.core.place.PlaceText;
-import orthogon.core.place.Place;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Printer;
 import orthogon.core.expression.Wiring;
+import orthogon.core.place.Place;
+import orthogon.core.place.PlaceText;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
@@ -318,7 +318,7 @@ public final class Spelled {
     private Section spell(Question q, Answer.Grid grid, String code, Rewriter rewriter) {
         grids.add(code);
         List<Item> rows = new ArrayList<>();
-        for (Answer.Grid.Row row : grid.rows()) {
+        for (Answer.Grid.GridRow row : grid.rows()) {
             String rowCode = Names.row(code, row.code());
             Question one = (Question) withPlainConditions(q.withAskWhen("").withAnswer(grid.row()).withTexts(row.label(), ""), rowCode,
                     rewriter);

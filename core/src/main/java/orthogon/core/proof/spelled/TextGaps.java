@@ -7,8 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import orthogon.core.place.PlaceText;
-import orthogon.core.place.Place;
 import orthogon.core.expression.BlankHints;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Expr.*;
@@ -16,6 +14,8 @@ import orthogon.core.expression.Type;
 import orthogon.core.expression.Wiring;
 import orthogon.core.language.Piping;
 import orthogon.core.language.Texts;
+import orthogon.core.place.Place;
+import orthogon.core.place.PlaceText;
 
 /** What texts and conditions say of blank answers, as expressions. */
 public final class TextGaps {
@@ -90,7 +90,7 @@ public final class TextGaps {
 
     /** Whether a value is blank. */
     public static Expr isBlank(Expr value) {
-        return value instanceof Name || value instanceof Part
+        return value instanceof Name || value instanceof PartOf
                 ? new Not(answered(value), Span.NONE)
                 : new Compare("=", value, new Literal(null, Span.NONE), Span.NONE);
     }
@@ -110,7 +110,7 @@ public final class TextGaps {
 
     private static Optional<Expr> blank(Wiring wiring, Piping.Gap gap) {
         List<Expr> all = new ArrayList<>(List.of(new Not(answered(gap.name()), Span.NONE)));
-        for (Piping.Arm arm : gap.arms()) {
+        for (Piping.PipedArm arm : gap.arms()) {
             Optional<Expr> taken = taken(wiring, arm);
             if (taken.isEmpty()) {
                 return Optional.empty();
@@ -120,7 +120,7 @@ public final class TextGaps {
         return Optional.of(all.size() == 1 ? all.getFirst() : new And(all, Span.NONE));
     }
 
-    private static Optional<Expr> taken(Wiring wiring, Piping.Arm arm) {
+    private static Optional<Expr> taken(Wiring wiring, Piping.PipedArm arm) {
         if (arm.plural()) {
             return Optional.empty();
         }
@@ -144,7 +144,7 @@ public final class TextGaps {
         if (key.equals("blank")) {
             return Optional.of(new Not(answered(name), Span.NONE));
         }
-        Object value = switch (wiring.type(name).map(Type::kind).orElse(Type.Kind.NOTHING)) {
+        Object value = switch (wiring.type(name).map(Type::kind).orElse(Type.TypeKind.NOTHING)) {
             case TRUTH -> key.equals("yes") ? Boolean.TRUE : key.equals("no") ? Boolean.FALSE : null;
             case NUMBER -> key.matches("-?\\d{1,9}") ? new BigDecimal(key) : null;
             case TEXT -> key;

@@ -29,7 +29,7 @@ final class Alphabet {
         automata.forEach(m -> {
             goOn.run();
             for (int s = 0; s < m.states(); s++) {
-                m.steps(s).stream().map(Automaton.Step::signs).filter(met::add).forEach(signs::add);
+                m.steps(s).stream().map(Automaton.Edge::signs).filter(met::add).forEach(signs::add);
             }
         });
         for (BitSet some : signs) {

@@ -17,13 +17,13 @@ public final class Automaton {
     /** Beyond this nothing is made or told apart. */
     public static final int MOST_STATES = 20_000;
 
-    record Step(BitSet signs, int to) {}
+    record Edge(BitSet signs, int to) {}
 
-    private final List<List<Step>> steps = new ArrayList<>();
+    private final List<List<Edge>> steps = new ArrayList<>();
     private final List<List<Integer>> free = new ArrayList<>();
     private final BitSet accepting = new BitSet();
     /** What parts of a pattern stand for, made once however often they are written out. */
-    private final Map<TextPattern.Part.Chars, BitSet> known = new IdentityHashMap<>();
+    private final Map<TextPattern.PatternPart.Chars, BitSet> known = new IdentityHashMap<>();
     private final Map<Character, BitSet> single = new HashMap<>();
     private int start;
 
@@ -46,7 +46,7 @@ public final class Automaton {
         return start;
     }
 
-    List<Step> steps(int state) {
+    List<Edge> steps(int state) {
         return steps.get(state);
     }
 
@@ -55,11 +55,11 @@ public final class Automaton {
     }
 
     /** One of several ways to write the parts of an automaton, each between two states. */
-    private interface Content {
+    private interface TextContent {
         void write(Automaton automaton, int from, int to) throws TooManyStates;
     }
 
-    private static Automaton of(Content content) throws TooManyStates {
+    private static Automaton of(TextContent content) throws TooManyStates {
         Automaton automaton = new Automaton();
         automaton.start = automaton.state();
         int end = automaton.state();
@@ -86,7 +86,7 @@ public final class Automaton {
     public static Automaton only(BitSet signs) throws TooManyStates {
         return of((m, from, to) -> {
             m.free.get(from).add(to);
-            m.steps.get(to).add(new Step(signs, to));
+            m.steps.get(to).add(new Edge(signs, to));
         });
     }
 
@@ -94,14 +94,14 @@ public final class Automaton {
     public static Automaton beginning(String with) throws TooManyStates {
         return of((m, from, to) -> {
             m.word(with, from, to);
-            m.steps.get(to).add(new Step(Characters.any(), to));
+            m.steps.get(to).add(new Edge(Characters.any(), to));
         });
     }
 
     /** Texts that end with one. */
     public static Automaton ending(String with) throws TooManyStates {
         return of((m, from, to) -> {
-            m.steps.get(from).add(new Step(Characters.any(), from));
+            m.steps.get(from).add(new Edge(Characters.any(), from));
             m.word(with, from, to);
         });
     }
@@ -109,9 +109,9 @@ public final class Automaton {
     /** Texts that hold one. */
     public static Automaton holding(String text) throws TooManyStates {
         return of((m, from, to) -> {
-            m.steps.get(from).add(new Step(Characters.any(), from));
+            m.steps.get(from).add(new Edge(Characters.any(), from));
             m.word(text, from, to);
-            m.steps.get(to).add(new Step(Characters.any(), to));
+            m.steps.get(to).add(new Edge(Characters.any(), to));
         });
     }
 
@@ -124,11 +124,11 @@ public final class Automaton {
             int at = from;
             for (long n = 0; n < least; n++) {
                 int next = m.state();
-                m.steps.get(at).add(new Step(Characters.any(), next));
+                m.steps.get(at).add(new Edge(Characters.any(), next));
                 at = next;
             }
             m.free.get(at).add(to);
-            m.steps.get(to).add(new Step(Characters.any(), to));
+            m.steps.get(to).add(new Edge(Characters.any(), to));
         });
     }
 
@@ -136,7 +136,7 @@ public final class Automaton {
     public static Automaton pattern(TextPattern pattern) throws TooManyStates {
         return of((m, from, to) -> {
             if (!pattern.fromStart()) {
-                m.steps.get(from).add(new Step(Characters.any(), from));
+                m.steps.get(from).add(new Edge(Characters.any(), from));
             }
             int begun = m.state();
             m.free.get(from).add(begun);
@@ -144,7 +144,7 @@ public final class Automaton {
             if (!pattern.toEnd()) {
                 int rest = m.state();
                 m.free.get(to).add(rest);
-                m.steps.get(rest).add(new Step(Characters.any(), rest));
+                m.steps.get(rest).add(new Edge(Characters.any(), rest));
                 m.accepting.set(rest);
             }
         });
@@ -154,7 +154,7 @@ public final class Automaton {
         int at = from;
         for (int i = 0; i < text.length(); i++) {
             int next = i == text.length() - 1 ? to : state();
-            steps.get(at).add(new Step(single.computeIfAbsent(text.charAt(i), Characters::one), next));
+            steps.get(at).add(new Edge(single.computeIfAbsent(text.charAt(i), Characters::one), next));
             at = next;
         }
         if (text.isEmpty()) {
@@ -162,39 +162,39 @@ public final class Automaton {
         }
     }
 
-    private void part(TextPattern.Part part, int from, int to) throws TooManyStates {
+    private void part(TextPattern.PatternPart part, int from, int to) throws TooManyStates {
         switch (part) {
-            case TextPattern.Part.Chars c when c.not() -> steps.get(from).add(new Step(Characters.anyInLine(), to));
-            case TextPattern.Part.Chars c -> {
-                steps.get(from).add(new Step(known.computeIfAbsent(c, Automaton::signs), to));
+            case TextPattern.PatternPart.Chars c when c.not() -> steps.get(from).add(new Edge(Characters.anyInLine(), to));
+            case TextPattern.PatternPart.Chars c -> {
+                steps.get(from).add(new Edge(known.computeIfAbsent(c, Automaton::signs), to));
             }
-            case TextPattern.Part.Sequence s -> {
+            case TextPattern.PatternPart.Sequence s -> {
                 int at = from;
-                for (TextPattern.Part p : s.parts()) {
+                for (TextPattern.PatternPart p : s.parts()) {
                     int next = state();
                     part(p, at, next);
                     at = next;
                 }
                 free.get(at).add(to);
             }
-            case TextPattern.Part.Either e -> {
-                for (TextPattern.Part p : e.parts()) {
+            case TextPattern.PatternPart.Either e -> {
+                for (TextPattern.PatternPart p : e.parts()) {
                     int in = state();
                     free.get(from).add(in);
                     part(p, in, to);
                 }
             }
-            case TextPattern.Part.Repeat r -> repeat(r, from, to);
+            case TextPattern.PatternPart.Repeat r -> repeat(r, from, to);
         }
     }
 
-    private static BitSet signs(TextPattern.Part.Chars chars) {
+    private static BitSet signs(TextPattern.PatternPart.Chars chars) {
         BitSet signs = new BitSet(Characters.COUNT);
         chars.ranges().forEach(r -> signs.or(Characters.range(r[0], r[1])));
         return signs;
     }
 
-    private void repeat(TextPattern.Part.Repeat r, int from, int to) throws TooManyStates {
+    private void repeat(TextPattern.PatternPart.Repeat r, int from, int to) throws TooManyStates {
         int at = from;
         for (int n = 0; n < r.least(); n++) {
             int next = state();
@@ -325,13 +325,13 @@ public final class Automaton {
         Map<BitSet, BitSet> changed = new IdentityHashMap<>();
         for (int s = 0; s < states(); s++) {
             goOn.run();
-            List<Step> into = before.steps.get(s);
+            List<Edge> into = before.steps.get(s);
             into.clear();
-            for (Step step : steps.get(s)) {
-                into.add(new Step(changed.computeIfAbsent(step.signs(), change::before), step.to()));
+            for (Edge step : steps.get(s)) {
+                into.add(new Edge(changed.computeIfAbsent(step.signs(), change::before), step.to()));
             }
             for (LetterCase.Longer longer : change.longer()) {
-                after(s, longer.changed()).stream().forEach(to -> into.add(new Step(Characters.one(longer.sign()), to)));
+                after(s, longer.changed()).stream().forEach(to -> into.add(new Edge(Characters.one(longer.sign()), to)));
             }
         }
         return before;

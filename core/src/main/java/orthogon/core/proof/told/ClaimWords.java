@@ -97,7 +97,7 @@ public final class ClaimWords {
     private String words(Term term) {
         return switch (term) {
             case Term.Code c -> spelled.said(c.plain());
-            case Term.Text t -> t.words();
+            case Term.Given t -> t.words();
             case Term.Words w -> spelled.said(w.words());
             case Term.Count c -> String.valueOf(c.number());
             case Term.Spoken s -> spelled.said(Phrase.of(s.expr()));

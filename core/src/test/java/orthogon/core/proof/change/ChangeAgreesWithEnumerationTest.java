@@ -24,7 +24,7 @@ import orthogon.core.proof.Enumeration;
 import orthogon.core.proof.RandomChange;
 import orthogon.core.proof.RandomDocument;
 import orthogon.core.proof.Sample;
-import orthogon.core.proof.change.Difference.Kind;
+import orthogon.core.proof.change.Difference.DifferenceKind;
 import orthogon.core.proof.diagram.Limits;
 import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.fault.Faults;
@@ -42,7 +42,7 @@ class ChangeAgreesWithEnumerationTest {
     @Test
     void everyDifferenceAndCount() {
         int compared = 0;
-        Map<Kind, Integer> seen = new TreeMap<>();
+        Map<DifferenceKind, Integer> seen = new TreeMap<>();
         for (long seed = 1; seed <= DOCUMENTS; seed++) {
             Questionnaire before = RandomDocument.of(seed);
             Questionnaire after = new RandomChange(seed).of(before);
@@ -69,7 +69,7 @@ class ChangeAgreesWithEnumerationTest {
             compared++;
         }
         assertTrue(compared > Sample.mustPass(DOCUMENTS / 3), compared + " pairs");
-        assertTrue(seen.size() > Sample.mustPass(Kind.values().length - 1), seen::toString);
+        assertTrue(seen.size() > Sample.mustPass(DifferenceKind.values().length - 1), seen::toString);
         assertTrue(seen.values().stream().allMatch(n -> n > Sample.mustPass(DOCUMENTS / 100)), seen::toString);
     }
 
@@ -158,7 +158,7 @@ class ChangeAgreesWithEnumerationTest {
             Enumeration.comparisons(wiring).stream().filter(c -> !c.references().isEmpty())
                     .forEach(c -> told.put(c.toString().replaceAll("Span\\[[^]]*]", ""), c));
             wiring.document().questions().forEach(q -> {
-                if (q.answer() instanceof Answer.Text t) {
+                if (q.answer() instanceof Answer.TextAnswer t) {
                     for (Integer limit : new Integer[]{t.least(), t.most()}) {
                         if (limit != null) {
                             Expr length = new Expr.Call("string length", List.of(new Expr.Name(q.code(), Span.NONE)), Span.NONE);

@@ -14,7 +14,7 @@ import orthogon.core.expression.Wiring;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.RandomDocument;
 import orthogon.core.proof.Sample;
-import orthogon.core.proof.change.Difference.Kind;
+import orthogon.core.proof.change.Difference.DifferenceKind;
 import orthogon.core.proof.diagram.Limits;
 import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.fault.Faults;
@@ -56,7 +56,8 @@ class ChangeTest {
     private static List<String> told(Change change) {
         assertEquals(Optional.empty(), change.undecided());
         return change.differences().stream()
-                .map(d -> d.kind() + " " + d.place() + (d.kind() == Kind.ENDS_OTHERWISE ? " " + d.from() + ">" + d.to() : "") + " "
+                .map(d -> d.kind() + " " + d.place() + (d.kind() == DifferenceKind.ENDS_OTHERWISE ? " " + d.from() + ">" + d.to() : "")
+                        + " "
                         + d.paths().orElseThrow())
                 .toList();
     }
@@ -90,7 +91,7 @@ class ChangeTest {
 
     @Test
     void anotherKindOfAnswerIsAnotherQuestion() {
-        Question words = Question.of("weight", "How heavy?", new Answer.Text(false, null, null));
+        Question words = Question.of("weight", "How heavy?", new Answer.TextAnswer(false, null, null));
         assertEquals(List.of("ASKED_NO_MORE weight 4", "ASKED_NOW weight 4"), told(change(document("", WEIGHT), document("", words))));
     }
 

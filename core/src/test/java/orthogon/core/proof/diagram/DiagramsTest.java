@@ -42,7 +42,7 @@ class DiagramsTest {
         return where(s -> {
             BitSet all = new BitSet();
             all.set(0, BITS);
-            return !d.disjoint(set, d.of(new Diagrams.State(all, BitSet.valueOf(new long[]{s}))));
+            return !d.disjoint(set, d.of(new Diagrams.DiagramState(all, BitSet.valueOf(new long[]{s}))));
         });
     }
 

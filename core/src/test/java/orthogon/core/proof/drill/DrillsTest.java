@@ -105,7 +105,7 @@ class DrillsTest {
         List<Answer.Option> two = List.of(new Answer.Option("a", "A", null, false, ""), new Answer.Option("b", "B", null, false, ""));
         Question weight = Question.of("weight", "Weight?", new Answer.Numeric(BigDecimal.ZERO, BigDecimal.TEN, 0, ""))
                 .withRequireWhen("true");
-        Question signs = Question.of("signs", "Signs?", new Answer.Grid(false, List.of(new Answer.Grid.Row("wing", "Wing", "")), two))
+        Question signs = Question.of("signs", "Signs?", new Answer.Grid(false, List.of(new Answer.Grid.GridRow("wing", "Wing", "")), two))
                 .withRequireWhen("true");
         Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P")
                 .withItems(List.of(new Roster("animals", "Each", "", "", 1, 2, List.of(weight)), signs))));

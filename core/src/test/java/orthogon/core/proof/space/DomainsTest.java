@@ -19,11 +19,11 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
-import orthogon.core.questionnaire.Attachment;
 import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.ExpressionReader;
 import orthogon.core.questionnaire.Answer;
+import orthogon.core.questionnaire.Attachment;
 import orthogon.core.questionnaire.DateLimit;
 import orthogon.core.questionnaire.Question;
 import org.junit.jupiter.api.Test;
@@ -137,8 +137,8 @@ class DomainsTest {
         };
     }
 
-    private static Answer.Text text(Integer least, Integer most, Answer.Content content, String pattern) {
-        return new Answer.Text(false, least, most, content, pattern, "", "", "");
+    private static Answer.TextAnswer text(Integer least, Integer most, Answer.Content content, String pattern) {
+        return new Answer.TextAnswer(false, least, most, content, pattern, "", "", "");
     }
 
     @Test

@@ -60,7 +60,7 @@ class TruthsTest {
         question("n", new Answer.Numeric(BigDecimal.ZERO, new BigDecimal(6), 0, ""), numbers(0, 6));
         question("k", new Answer.Numeric(BigDecimal.ONE, new BigDecimal(4), 0, ""), numbers(1, 4));
         question("big", new Answer.Numeric(new BigDecimal(-100_000), new BigDecimal(100_000), 0, ""), numbers(-30, 30));
-        question("t", new Answer.Text(false, 1, 6), "q", "qq", "qr", "qqq", "rqr", "qqqq", "rqqqr", "qqqqqq");
+        question("t", new Answer.TextAnswer(false, 1, 6), "q", "qq", "qr", "qqq", "rqr", "qqqq", "rqqqr", "qqqqqq");
         question("r", new Answer.Ranking(OPTIONS, 2), List.of("x", "y"), List.of("y", "x"), List.of("x", "z"), List.of("z", "x"),
                 List.of("y", "z"), List.of("z", "y"));
         List<Object> days = new ArrayList<>();

@@ -46,7 +46,7 @@ class MessagePatternsTest {
         Properties patterns = patterns();
         for (ClaimKind kind : ClaimKind.values()) {
             boolean said = patterns.stringPropertyNames().stream().anyMatch(k -> k.startsWith(kind.word() + ".claim"));
-            if (!said && kind.scope() != ClaimKind.Scope.DOCUMENT) {
+            if (!said && kind.scope() != ClaimKind.ClaimScope.DOCUMENT) {
                 without.add(kind.word());
             }
         }

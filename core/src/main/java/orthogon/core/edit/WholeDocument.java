@@ -22,9 +22,9 @@ import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
 
 /** What keeps a document whole, shared by the edits. */
-public final class Whole {
+public final class WholeDocument {
 
-    private Whole() {}
+    private WholeDocument() {}
 
     /** Every code of pages, items and link parameters. */
     public static Set<String> codes(Questionnaire document) {
@@ -143,7 +143,7 @@ public final class Whole {
             }
         }
         if (answer instanceof Answer.Grid grid) {
-            refuseTwice(question.code(), "row", grid.rows().stream().map(Answer.Grid.Row::code).toList());
+            refuseTwice(question.code(), "row", grid.rows().stream().map(Answer.Grid.GridRow::code).toList());
             if (grid.rows().isEmpty()) {
                 throw new Refused(question.code() + " needs at least one row.");
             }

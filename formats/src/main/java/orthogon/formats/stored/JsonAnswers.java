@@ -6,9 +6,9 @@ import java.util.Map;
 import orthogon.core.questionnaire.Attachment;
 
 /** Answers as values of JSON. */
-public final class AnswerJson {
+public final class JsonAnswers {
 
-    private AnswerJson() {}
+    private JsonAnswers() {}
 
     /** Answers as JSON values: dates as ISO texts. */
     public static Map<String, Object> of(Map<String, Object> answers) {
@@ -23,7 +23,7 @@ public final class AnswerJson {
             case java.time.LocalDate d -> d.toString();
             case java.time.LocalTime t -> t.toString();
             case java.time.temporal.TemporalAmount t -> t.toString();
-            case List<?> l -> l.stream().map(AnswerJson::value).toList();
+            case List<?> l -> l.stream().map(JsonAnswers::value).toList();
             case Map<?, ?> m -> {
                 Map<String, Object> object = new LinkedHashMap<>();
                 m.forEach((part, inner) -> object.put((String) part, value(inner)));

@@ -1,2 +1,0 @@
--- Questionnaires that are out of the way on the Desk.
-alter table questionnaire add column archived boolean default false not null;
