@@ -227,6 +227,7 @@ class WholeStoryIT {
 
     @Test
     void twoAnalystsOnOneDraft() {
+        application = RunningApplication.empty();
         Page ines = Chromium.signedIn(application.address(), "ines");
         ines.getByLabel("Title").fill("Swan count");
         press(ines, "Begin");
