@@ -312,7 +312,7 @@ class EditController {
     /** Conditions that use something later since the last move, so that a move is never silently wrong. */
     private String lookingAhead(String code) {
         List<String> places = orthogon.core.proof.fault.Faults.of(Wiring.of(frame.draft(code).document())).stream()
-                .filter(f -> f.kind() == orthogon.core.proof.fault.Fault.SoundFault.LOOKS_AHEAD).map(f -> f.place()).toList();
+                .filter(f -> f.kind() == orthogon.core.proof.fault.Fault.SoundClaim.LOOKS_AHEAD).map(f -> f.place()).toList();
         return places.isEmpty() ? "" : "Looks ahead now: " + String.join(", ", places) + ".";
     }
 

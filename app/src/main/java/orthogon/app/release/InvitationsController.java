@@ -3,22 +3,16 @@ package orthogon.app.release;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.security.Principal;
-import java.util.ArrayList;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import orthogon.app.frame.Frame;
 import orthogon.app.http.PublicAddress;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.InvitationStore;
-import orthogon.app.store.ReleaseStore;
-import orthogon.app.store.ReleaseStore.Release;
 import orthogon.app.work.Acts;
 import orthogon.app.work.InvitePeople;
+import orthogon.app.work.InvitePeople.Invited;
 import orthogon.core.edit.Refused;
-import orthogon.core.questionnaire.Answer;
-import orthogon.formats.contact.Contacts;
 import orthogon.formats.contact.MailList;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -38,43 +32,41 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class InvitationsController {
 
     private final Frame frame;
-    private final ReleaseStore releases;
     private final InvitationStore invitations;
     private final InvitePeople inviting;
     private final Acts acts;
     private final PublicAddress addresses;
 
-    InvitationsController(Frame frame, ReleaseStore releases, InvitationStore invitations, InvitePeople inviting, Acts acts,
+    InvitationsController(Frame frame, InvitationStore invitations, InvitePeople inviting, Acts acts,
             PublicAddress addresses) {
         this.addresses = addresses;
         this.frame = frame;
-        this.releases = releases;
         this.invitations = invitations;
         this.inviting = inviting;
         this.acts = acts;
     }
 
-    private static String back(String code) {
-        return "redirect:/q/" + code + "/release#invitations";
+    private interface InvitationAct {
+        Optional<String> on(Draft draft) throws Refused;
     }
 
-    private static String refused(String code, String message, RedirectAttributes flash) {
-        flash.addFlashAttribute("message", message);
-        return "redirect:/q/" + code + "/release";
+    /** Leads back to the list and tells what was done, or to the head of the sheet with the reason why it was not. */
+    private String done(String code, RedirectAttributes flash, InvitationAct act) {
+        try {
+            act.on(frame.draft(code)).ifPresent(words -> flash.addFlashAttribute("done", words));
+            return "redirect:/q/" + code + "/release#invitations";
+        } catch (Refused e) {
+            flash.addFlashAttribute("message", e.getMessage());
+            return "redirect:/q/" + code + "/release";
+        }
     }
 
     @PostMapping
     String make(@PathVariable String code, @RequestParam(defaultValue = "0") int count, Principal who, RedirectAttributes flash) {
-        Draft draft = frame.draft(code);
-        if (releases.of(draft.id()).isEmpty()) {
-            return refused(code, "Nothing is released yet, so a link would lead nowhere. Release first.", flash);
-        }
-        try {
+        return done(code, flash, draft -> {
             inviting.make(draft, count, who.getName());
-            return back(code);
-        } catch (Refused e) {
-            return refused(code, e.getMessage(), flash);
-        }
+            return Optional.empty();
+        });
     }
 
     /** Sends a link to every address of a list that was not invited before. */
@@ -82,48 +74,22 @@ class InvitationsController {
     String send(@PathVariable String code, @RequestParam(required = false) MultipartFile file,
             @RequestParam(defaultValue = "") String addresses, @RequestParam(defaultValue = "") String language, Principal who,
             RedirectAttributes flash) throws IOException {
-        Draft draft = frame.draft(code);
-        Optional<Release> release = releases.of(draft.id()).stream().findFirst();
-        if (release.isEmpty()) {
-            return refused(code, "Nothing is released yet, so a link would lead nowhere. Release first.", flash);
-        }
-        String text = addresses + "\n" + (file == null ? "" : new String(file.getBytes(), StandardCharsets.UTF_8));
-        Set<String> good = new LinkedHashSet<>();
-        List<String> bad = new ArrayList<>();
-        MailList.addresses(text).forEach(
-                a -> Contacts.read(new Answer.Contact(Answer.Contact.Kind.EMAIL, ""), a).ifPresentOrElse(good::add, () -> bad.add(a)));
-        if (!bad.isEmpty()) {
-            return refused(code,
-                    "Nothing was sent. These are not email addresses: " + String.join(", ", bad.subList(0, Math.min(8, bad.size())))
-                            + (bad.size() > 8 ? " and " + (bad.size() - 8) + " more" : "") + ".",
-                    flash);
-        }
-        try {
-            int sent = inviting.invite(draft, release.get(), good, language, who.getName());
-            flash.addFlashAttribute("done", sent + (sent == 1 ? " invitation is" : " invitations are") + " on the way"
-                    + (sent < good.size() ? "; " + (good.size() - sent) + " already had one" : "") + ".");
-            return back(code);
-        } catch (Refused e) {
-            return refused(code, e.getMessage(), flash);
-        }
+        String typed = addresses + "\n" + (file == null ? "" : new String(file.getBytes(), StandardCharsets.UTF_8));
+        return done(code, flash, draft -> {
+            Invited invited = inviting.invite(draft, typed, language, who.getName());
+            return Optional.of(invited.sent() + (invited.sent() == 1 ? " invitation is" : " invitations are") + " on the way"
+                    + (invited.known() > 0 ? "; " + invited.known() + " already had one" : "") + ".");
+        });
     }
 
     /** Reminds everybody who was sent a link and has not sent answers. */
     @PostMapping("/remind")
     String remind(@PathVariable String code, @RequestParam(defaultValue = "") String language, Principal who,
             RedirectAttributes flash) {
-        Draft draft = frame.draft(code);
-        Optional<Release> release = releases.of(draft.id()).stream().findFirst();
-        if (release.isEmpty()) {
-            return refused(code, "Nothing is released yet, so a link would lead nowhere. Release first.", flash);
-        }
-        try {
-            int reminded = inviting.remind(draft, release.get(), language, who.getName());
-            flash.addFlashAttribute("done", reminded + (reminded == 1 ? " reminder is" : " reminders are") + " on the way.");
-            return back(code);
-        } catch (Refused e) {
-            return refused(code, e.getMessage(), flash);
-        }
+        return done(code, flash, draft -> {
+            int reminded = inviting.remind(draft, language, who.getName());
+            return Optional.of(reminded + (reminded == 1 ? " reminder is" : " reminders are") + " on the way.");
+        });
     }
 
     /** The list, for a program that sends mail of its own. */

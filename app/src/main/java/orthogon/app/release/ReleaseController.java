@@ -178,13 +178,13 @@ class ReleaseController {
     @PostMapping("/sign")
     String sign(@PathVariable String code, @RequestParam int revision, @RequestParam(defaultValue = "") String note, Principal who,
             Model model, HttpServletResponse response) {
-        return done(code, who, model, response, draft -> releasing.sign(draft, revision, note, who.getName()));
+        return done(code, "", who, model, response, draft -> releasing.sign(draft, revision, note, who.getName()));
     }
 
     @PostMapping
     String release(@PathVariable String code, @RequestParam int revision, @RequestParam(defaultValue = "") String notes,
             @RequestParam(required = false) List<String> languages, Principal who, Model model, HttpServletResponse response) {
-        return done(code, who, model, response, draft -> {
+        return done(code, "", who, model, response, draft -> {
             releasing.release(draft, revision, notes, languages == null ? List.of() : languages, who.getName());
             live.announce(draft);
         });
@@ -199,19 +199,19 @@ class ReleaseController {
             case "withdrawn" -> ReleaseState.WITHDRAWN;
             default -> ReleaseState.CLOSED;
         };
-        return done(code, who, model, response, draft -> releasing.setState(draft, number(draft, number), wanted, message, who.getName()))
-                .replaceFirst("release$", "release#releases");
+        return done(code, "#releases", who, model, response,
+                draft -> releasing.setState(draft, number(draft, number), wanted, message, who.getName()));
     }
 
     private interface ReleaseAct {
         void on(Draft draft) throws Refused;
     }
 
-    /** Leads back to the sheet, or shows it with the reason where the act is refused. */
-    private String done(String code, Principal who, Model model, HttpServletResponse response, ReleaseAct act) {
+    /** Leads back to a part of the sheet, or shows the sheet with the reason where the act is refused. */
+    private String done(String code, String part, Principal who, Model model, HttpServletResponse response, ReleaseAct act) {
         try {
             act.on(frame.draft(code));
-            return "redirect:/q/" + code + "/release";
+            return "redirect:/q/" + code + "/release" + part;
         } catch (Refused e) {
             response.setStatus(409);
             model.addAttribute("message", e.getMessage());

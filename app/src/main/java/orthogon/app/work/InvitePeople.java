@@ -2,17 +2,23 @@ package orthogon.app.work;
 
 import java.time.Clock;
 import java.time.OffsetDateTime;
-import java.util.Collection;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Set;
 import orthogon.app.http.PublicAddress;
 import orthogon.app.outbox.Outbox;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.InvitationStore;
 import orthogon.app.store.InvitationStore.Invitation;
+import orthogon.app.store.ReleaseStore;
 import orthogon.app.store.ReleaseStore.Release;
 import orthogon.core.edit.Refused;
 import orthogon.core.language.OwnWords;
+import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.formats.contact.Contacts;
+import orthogon.formats.contact.MailList;
 import org.springframework.stereotype.Component;
 
 /** Gives out links for one person each: makes them, mails them, and reminds who has not answered. */
@@ -21,14 +27,26 @@ public class InvitePeople {
 
     private static final int MOST = 500;
 
+    private static final Answer.Contact EMAIL = new Answer.Contact(Answer.Contact.Kind.EMAIL, "");
+    private static final int MOST_NAMED = 8;
+
+    /**
+     * How many addresses were written to.
+     *
+     * @param known those that had a link already
+     */
+    public record Invited(int sent, int known) {}
+
     private final InvitationStore invitations;
+    private final ReleaseStore releases;
     private final Outbox outbox;
     private final PublicAddress addresses;
     private final Acts acts;
     private final Clock clock;
 
-    InvitePeople(InvitationStore invitations, Outbox outbox, PublicAddress addresses, Acts acts, Clock clock) {
+    InvitePeople(InvitationStore invitations, ReleaseStore releases, Outbox outbox, PublicAddress addresses, Acts acts, Clock clock) {
         this.invitations = invitations;
+        this.releases = releases;
         this.outbox = outbox;
         this.addresses = addresses;
         this.acts = acts;
@@ -38,9 +56,10 @@ public class InvitePeople {
     /**
      * Makes links.
      *
-     * @throws Refused where there are none or too many at a time
+     * @throws Refused where nothing is released, and where there are none or too many at a time
      */
     public void make(Draft draft, int count, String who) throws Refused {
+        newest(draft);
         if (count < 1 || count > MOST) {
             throw new Refused("Ask for 1 to " + MOST + " links at a time.");
         }
@@ -49,37 +68,42 @@ public class InvitePeople {
     }
 
     /**
-     * Mails a link to everybody who has none yet, all of them or nobody.
+     * Mails a link to everybody of a list who has none yet, all of them or nobody.
      *
-     * @param emails valid addresses
+     * @param typed addresses, as people or programs list them
      * @param language of the message
-     * @return how many were sent one
-     * @throws Refused where there are none or too many at a time
+     * @throws Refused where nothing is released, where something is no address, and where there are none or too many at a time
      */
-    public int invite(Draft draft, Release release, Collection<String> emails, String language, String who) throws Refused {
+    public Invited invite(Draft draft, String typed, String language, String who) throws Refused {
+        Release release = newest(draft);
+        Set<String> emails = new LinkedHashSet<>();
+        List<String> bad = new ArrayList<>();
+        MailList.addresses(typed).forEach(a -> Contacts.read(EMAIL, a).ifPresentOrElse(emails::add, () -> bad.add(a)));
+        if (!bad.isEmpty()) {
+            throw new Refused("Nothing was sent. These are not email addresses: "
+                    + String.join(", ", bad.subList(0, Math.min(MOST_NAMED, bad.size())))
+                    + (bad.size() > MOST_NAMED ? " and " + (bad.size() - MOST_NAMED) + " more" : "") + ".");
+        }
         if (emails.isEmpty() || emails.size() > MOST) {
             throw new Refused("Give 1 to " + MOST + " email addresses at a time; there are " + emails.size() + ".");
         }
-        return acts.noted(who, draft.code(), () -> {
-            int sent = 0;
-            for (String email : emails) {
-                Invitation invitation = invitations.invite(draft.id(), email, OffsetDateTime.now(clock));
-                if (invitation.mailedAt().isEmpty()) {
-                    mail(release, language, invitation, false);
-                    sent++;
-                }
-            }
-            return sent;
+        int sent = acts.noted(who, draft.code(), () -> {
+            List<Invitation> fresh = emails.stream().map(e -> invitations.invite(draft.id(), e, OffsetDateTime.now(clock)))
+                    .filter(i -> i.mailedAt().isEmpty()).toList();
+            fresh.forEach(i -> mail(release, language, i, false));
+            return fresh.size();
         }, n -> "invited " + n + " people by email");
+        return new Invited(sent, emails.size() - sent);
     }
 
     /**
      * Reminds everybody who was mailed a link and has not sent answers.
      *
      * @return how many
-     * @throws Refused where there is nobody
+     * @throws Refused where nothing is released, and where there is nobody
      */
-    public int remind(Draft draft, Release release, String language, String who) throws Refused {
+    public int remind(Draft draft, String language, String who) throws Refused {
+        Release release = newest(draft);
         List<Invitation> open = invitations.of(draft.id()).stream().filter(i -> i.mailedAt().isPresent() && !i.sent()).toList();
         if (open.isEmpty()) {
             throw new Refused("Everybody who was invited has answered; there is nobody to remind.");
@@ -87,6 +111,11 @@ public class InvitePeople {
         acts.noted(who, draft.code(), "reminded " + open.size() + " people by email",
                 () -> open.forEach(i -> mail(release, language, i, true)));
         return open.size();
+    }
+
+    private Release newest(Draft draft) throws Refused {
+        return releases.of(draft.id()).stream().findFirst()
+                .orElseThrow(() -> new Refused("Nothing is released yet, so a link would lead nowhere. Release first."));
     }
 
     private void mail(Release release, String language, Invitation invitation, boolean reminder) {

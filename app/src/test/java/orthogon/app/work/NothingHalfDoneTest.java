@@ -10,9 +10,9 @@ import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
-import java.util.Set;
 import javax.sql.DataSource;
 import orthogon.app.account.People;
 import orthogon.app.http.PublicAddress;
@@ -114,7 +114,7 @@ class NothingHalfDoneTest {
         releasing = new ReleaseDraft(proofs, gates, signOffs, releases, mock(People.class), acts, CLOCK);
         waiving = new WaiveClaim(waivers, acts, CLOCK);
         remarking = new RemarkOnRow(remarks, acts, CLOCK);
-        inviting = new InvitePeople(invitations, mock(Outbox.class), mock(PublicAddress.class), acts, CLOCK);
+        inviting = new InvitePeople(invitations, releases, mock(Outbox.class), mock(PublicAddress.class), acts, CLOCK);
     }
 
     private Claim refuted() {
@@ -134,8 +134,6 @@ class NothingHalfDoneTest {
         assertEquals(List.of(), remarks.open(draft.id()));
         fails(() -> releasing.sign(draft, 1, "", "jory"));
         assertEquals(List.of(), signOffs.of(draft.id(), 1));
-        fails(() -> inviting.make(draft, 5, "ines"));
-        assertEquals(List.of(), invitations.of(draft.id()));
 
         trail.breaks = false;
         for (Claim claim : proof.claims()) {
@@ -160,8 +158,9 @@ class NothingHalfDoneTest {
         assertThrows(IllegalStateException.class, () -> releasing.setState(draft, releases.of(draft.id()).getFirst(),
                 ReleaseStore.ReleaseState.CLOSED, "", "ines"));
         assertEquals(ReleaseStore.ReleaseState.OPEN, releases.standing(releases.of(draft.id()).getFirst().id()).state());
-        assertThrows(IllegalStateException.class, () -> inviting.invite(draft, releases.of(draft.id()).getFirst(),
-                Set.of("warden@station.example", "keeper@station.example"), "en", "ines"));
+        assertThrows(IllegalStateException.class, () -> inviting.make(draft, 5, "ines"));
+        assertThrows(IllegalStateException.class, () -> inviting.invite(draft,
+                "warden@example.org\nkeeper@example.org", "en", "ines"));
         assertEquals(List.of(), invitations.of(draft.id()));
         assertEquals(lines + 1, trail.newest(99).size());
         assertEquals(0, trail.firstBroken());
@@ -178,7 +177,14 @@ class NothingHalfDoneTest {
         assertTrue(assertThrows(Refused.class, () -> waiving.waive(draft, refuted(), " ", "ines")).getMessage().contains("Explain in"));
         assertTrue(assertThrows(Refused.class, () -> waiving.waive(draft, proof.claim("reach-page", "visit").orElseThrow(), "Why not",
                 "ines")).getMessage().contains("it is proved"));
+        assertTrue(assertThrows(Refused.class, () -> inviting.make(draft, 5, "ines")).getMessage().contains("Nothing is released yet"));
+        releases.create(draft, new ReleaseStore.Made("{}", "", "ines", List.of("en"), List.of(), "", OffsetDateTime.now(CLOCK)));
         assertTrue(assertThrows(Refused.class, () -> inviting.make(draft, 501, "ines")).getMessage().contains("1 to 500"));
+        assertTrue(assertThrows(Refused.class, () -> inviting.invite(draft, "keeper@example.org\nkeeper", "en", "ines")).getMessage()
+                .contains("These are not email addresses: keeper."));
+        assertTrue(assertThrows(Refused.class, () -> inviting.remind(draft, "en", "ines")).getMessage().contains("nobody to remind"));
+        assertTrue(assertThrows(Refused.class, () -> releasing.setState(draft, releases.of(draft.id()).getFirst(),
+                ReleaseStore.ReleaseState.WITHDRAWN, " ", "ines")).getMessage().contains("why it is withdrawn"));
         assertTrue(assertThrows(Refused.class, () -> remarking.add(draft, "gone", "Why?", "jory")).getMessage().contains("no row gone"));
         assertEquals(List.of(), trail.newest(9));
     }

@@ -129,7 +129,7 @@ public final class Proof {
         Wiring wiring = Wiring.of(document, watch::goOn);
         List<Fault> faults = Faults.of(wiring);
         watch.goOn();
-        Optional<Fault> twice = faults.stream().filter(f -> f.kind() == Fault.SoundFault.CODE_UNIQUE).findFirst();
+        Optional<Fault> twice = faults.stream().filter(f -> f.kind() == Fault.SoundClaim.CODE_UNIQUE).findFirst();
         if (twice.isPresent()) {
             return unfinished(wiring, asOf, faults, twice.get().unknown());
         }
@@ -228,7 +228,7 @@ public final class Proof {
     }
 
     private void lookAhead() {
-        if (Faults.of(wiring).stream().anyMatch(f -> f.kind() == Fault.SoundFault.CODE_UNIQUE)) {
+        if (Faults.of(wiring).stream().anyMatch(f -> f.kind() == Fault.SoundClaim.CODE_UNIQUE)) {
             return;
         }
         if (!hangsOnTheDay()) {
@@ -265,7 +265,7 @@ public final class Proof {
     /** How many of all answer paths and routes take a way of the document; worked out anew each time. */
     public Share share(Transition way, Limits limits, Watch watch) {
         List<Fault> faults = Faults.of(wiring);
-        Optional<Fault> twice = faults.stream().filter(f -> f.kind() == Fault.SoundFault.CODE_UNIQUE).findFirst();
+        Optional<Fault> twice = faults.stream().filter(f -> f.kind() == Fault.SoundClaim.CODE_UNIQUE).findFirst();
         if (twice.isPresent()) {
             return Share.none(twice.get().unknown().words());
         }

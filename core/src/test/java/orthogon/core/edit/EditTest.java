@@ -64,21 +64,21 @@ class EditTest {
      * moved out of its roster means all entries no more; these are told to the analyst, nothing else may go wrong.
      */
     private static void whole(Questionnaire document, Edit edit) {
-        Set<Fault.SoundFault> kinds = new HashSet<>();
+        Set<Fault.SoundClaim> kinds = new HashSet<>();
         Faults.of(Wiring.of(document)).forEach(f -> kinds.add(f.kind()));
-        kinds.remove(Fault.SoundFault.LOOKS_AHEAD);
-        kinds.remove(Fault.SoundFault.TYPE_FITS);
-        kinds.remove(Fault.SoundFault.DEPENDS_ON_ITSELF);
+        kinds.remove(Fault.SoundClaim.LOOKS_AHEAD);
+        kinds.remove(Fault.SoundClaim.TYPE_FITS);
+        kinds.remove(Fault.SoundClaim.DEPENDS_ON_ITSELF);
         if (edit instanceof ChangeItem || edit instanceof PlaceRows || edit instanceof Step || edit instanceof Shift
                 || hasUnfit(document)) {
-            kinds.remove(Fault.SoundFault.REFERENCE_EXISTS);
+            kinds.remove(Fault.SoundClaim.REFERENCE_EXISTS);
         }
         assertEquals(Set.of(), kinds, edit + " " + Faults.of(Wiring.of(document)));
     }
 
     /** Whether some option or part is named that a change of type took away. */
     private static boolean hasUnfit(Questionnaire document) {
-        return Faults.of(Wiring.of(document)).stream().filter(f -> f.kind() == Fault.SoundFault.REFERENCE_EXISTS)
+        return Faults.of(Wiring.of(document)).stream().filter(f -> f.kind() == Fault.SoundClaim.REFERENCE_EXISTS)
                 .allMatch(f -> f.because().contains("has no option") || f.because().contains("has no part")
                         || f.because().contains("answered once for each entry") || f.because().contains("and has no answer"));
     }

@@ -55,7 +55,7 @@ public final class DrillReport {
         return json;
     }
 
-    private static Map<String, Object> attempt(Drill.RefusedTry attempt) {
+    private static Map<String, Object> attempt(Drill.RefusedAttempt attempt) {
         Map<String, Object> json = new LinkedHashMap<>();
         json.put("instead", JsonAnswers.of(attempt.instead()));
         json.put("messages", attempt.refused());
@@ -71,7 +71,7 @@ public final class DrillReport {
             for (int n = 0; n < drills.drills().size(); n++) {
                 Drill drill = drills.drills().get(n);
                 for (Drill.DrillStep step : drill.steps()) {
-                    for (Drill.RefusedTry attempt : step.attempts()) {
+                    for (Drill.RefusedAttempt attempt : step.attempts()) {
                         printer.printRecord(n + 1, step.page(), "try", said(attempt.instead()), said(attempt.refused()));
                     }
                     Map<String, Object> answers = new LinkedHashMap<>();
@@ -128,7 +128,7 @@ public final class DrillReport {
         }
         for (Drill.DrillStep step : drill.steps()) {
             html.append("<h3>").append(escaped(document.page(step.page()).orElseThrow().title())).append("</h3>\n<ul>\n");
-            for (Drill.RefusedTry attempt : step.attempts()) {
+            for (Drill.RefusedAttempt attempt : step.attempts()) {
                 html.append("<li class=\"box try\">Try ").append(escaped(said(attempt.instead()))).append(". It must be refused: ")
                         .append(escaped(String.join(" ", attempt.refused().values()))).append("</li>\n");
             }

@@ -10,7 +10,7 @@ import orthogon.core.proof.fault.Fault;
 public record ClaimId(ClaimKind kind, String place) {
 
     /** The claim that a fault refutes. */
-    static ClaimId of(Fault.SoundFault fault, String place) {
+    static ClaimId of(Fault.SoundClaim fault, String place) {
         return new ClaimId(ClaimKind.of(fault.claim()).orElseThrow(), place);
     }
 

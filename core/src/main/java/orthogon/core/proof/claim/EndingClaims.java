@@ -33,13 +33,13 @@ final class EndingClaims {
         var document = decider.space.wiring().document();
         for (Flow.Exit ending : decider.flow.endings()) {
             if (ending.kind() == Flow.ExitKind.FINISH && ending.set() != Diagrams.NONE && decider.flow.outcomeOf(ending).isEmpty()) {
-                return Optional.of(new Unknown.Unsound(Fault.SoundFault.REFERENCE_EXISTS, ending.place()));
+                return Optional.of(new Unknown.Unsound(Fault.SoundClaim.REFERENCE_EXISTS, ending.place()));
             }
         }
         for (int i = 0; i < document.outcomeTable().size(); i++) {
             if (document.outcome(document.outcomeTable().get(i).outcome()).isEmpty()
                     && !decider.d.disjoint(decider.flow.rowReached(i), decider.flow.rowHolds(i))) {
-                return Optional.of(new Unknown.Unsound(Fault.SoundFault.REFERENCE_EXISTS, Rule.outcomeRow(i).text()));
+                return Optional.of(new Unknown.Unsound(Fault.SoundClaim.REFERENCE_EXISTS, Rule.outcomeRow(i).text()));
             }
         }
         return Optional.empty();

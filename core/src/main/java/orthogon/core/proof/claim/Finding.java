@@ -49,10 +49,11 @@ public sealed interface Finding {
     }
 
     /** Nobody does it, because conditions exclude each other. */
-    record Conflict(Message says, Optional<ConflictCore> conflict) implements Finding {
+    record Conflict(Message says, ConflictCore because) implements Finding {
 
-        Conflict(Message says, ConflictCore conflict) {
-            this(says, Optional.of(conflict));
+        @Override
+        public Optional<ConflictCore> conflict() {
+            return Optional.of(because);
         }
     }
 

@@ -5,9 +5,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import orthogon.core.place.Place;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Interview;
+import orthogon.core.place.Place;
 import orthogon.core.proof.spelled.Spelled;
 
 /**
@@ -67,7 +67,7 @@ final class OriginalClaims {
     private Finding original(Finding plain) {
         return switch (plain) {
             case Finding.Fact f -> new Finding.Fact(f.says(), f.advice(), original(f.mend()));
-            case Finding.Conflict c -> new Finding.Conflict(c.says(), core(c.conflict()));
+            case Finding.Conflict c -> new Finding.Conflict(c.says(), c.because().at(spelled::origin));
             case Finding.Respondent r -> {
                 Map<String, Object> answers = spelled.answers(r.answers());
                 yield agrees(r.answers(), answers)

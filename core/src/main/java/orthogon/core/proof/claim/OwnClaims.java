@@ -37,7 +37,7 @@ final class OwnClaims {
         Optional<Expr> expr = decider.space.expr(place);
         if (expr.isEmpty()) {
             return ClaimDecider.undecided(ClaimKind.OWN, own.code(), statement,
-                    decider.space.causeAt(place).orElse(new Unknown.Unsound(Fault.SoundFault.TYPE_FITS, place)));
+                    decider.space.causeAt(place).orElse(new Unknown.Unsound(Fault.SoundClaim.TYPE_FITS, place)));
         }
         ClaimDecider.Sought sought = decider.atEnd(ending -> {
             Truth truth = decider.space.truth(expr.get(), outcomesAt(decider, ending));

@@ -31,27 +31,27 @@ public final class SoundClaims {
             p.allItems().forEach(i -> codes.add(i.code()));
         });
         document.outcomes().forEach(o -> codes.add(o.code()));
-        faults.stream().filter(f -> f.kind() == Fault.SoundFault.CODE_UNIQUE).forEach(f -> codes.add(f.place()));
-        codes.forEach(code -> claims.add(claim(wiring, Fault.SoundFault.CODE_UNIQUE, code, faults)));
+        faults.stream().filter(f -> f.kind() == Fault.SoundClaim.CODE_UNIQUE).forEach(f -> codes.add(f.place()));
+        codes.forEach(code -> claims.add(claim(wiring, Fault.SoundClaim.CODE_UNIQUE, code, faults)));
         Set<String> places = new LinkedHashSet<>();
         wiring.wires().forEach(w -> places.add(w.place()));
-        faults.stream().filter(f -> f.kind() != Fault.SoundFault.CODE_UNIQUE).forEach(f -> places.add(f.place()));
+        faults.stream().filter(f -> f.kind() != Fault.SoundClaim.CODE_UNIQUE).forEach(f -> places.add(f.place()));
         for (String place : places) {
-            claims.add(claim(wiring, Fault.SoundFault.REFERENCE_EXISTS, place, faults));
-            claims.add(claim(wiring, Fault.SoundFault.TYPE_FITS, place, faults));
-            claims.add(claim(wiring, Fault.SoundFault.LOOKS_AHEAD, place, faults));
+            claims.add(claim(wiring, Fault.SoundClaim.REFERENCE_EXISTS, place, faults));
+            claims.add(claim(wiring, Fault.SoundClaim.TYPE_FITS, place, faults));
+            claims.add(claim(wiring, Fault.SoundClaim.LOOKS_AHEAD, place, faults));
         }
         document.items().filter(Derived.class::isInstance).forEach(i -> places.add(i.code() + ".derive"));
         for (String place : places) {
-            boolean circular = faults.stream().anyMatch(f -> f.kind() == Fault.SoundFault.DEPENDS_ON_ITSELF && f.place().equals(place));
+            boolean circular = faults.stream().anyMatch(f -> f.kind() == Fault.SoundClaim.DEPENDS_ON_ITSELF && f.place().equals(place));
             if (circular || PlaceText.rule(place).filter(r -> r.family() == RuleFamily.DERIVE).isPresent()) {
-                claims.add(claim(wiring, Fault.SoundFault.DEPENDS_ON_ITSELF, place, faults));
+                claims.add(claim(wiring, Fault.SoundClaim.DEPENDS_ON_ITSELF, place, faults));
             }
         }
         return claims;
     }
 
-    private static Claim claim(Wiring wiring, Fault.SoundFault fault, String place, List<Fault> faults) {
+    private static Claim claim(Wiring wiring, Fault.SoundClaim fault, String place, List<Fault> faults) {
         ClaimKind kind = ClaimId.of(fault, place).kind();
         Message statement = Message.of(kind, "claim").code("place", place);
         List<Fault> here = faults.stream().filter(f -> f.kind() == fault && f.place().equals(place)).toList();
@@ -61,7 +61,7 @@ public final class SoundClaims {
         String because = ended(here.stream().map(Fault::because).collect(Collectors.joining("; ")));
         return new Claim(kind, place, statement, Verdict.REFUTED, Optional.empty(),
                 () -> new Finding.Fact(Message.of("sound.refuted").text("because", because), Optional.empty(),
-                        fault == Fault.SoundFault.REFERENCE_EXISTS ? nearest(wiring, place) : Optional.empty()));
+                        fault == Fault.SoundClaim.REFERENCE_EXISTS ? nearest(wiring, place) : Optional.empty()));
     }
 
     private static String ended(String sentence) {

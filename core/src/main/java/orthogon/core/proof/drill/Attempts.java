@@ -53,9 +53,9 @@ final class Attempts {
         return new Drill(answers, steps, course.outcome().orElse(""), told);
     }
 
-    private List<Drill.RefusedTry> attempts(String page, Map<String, Object> plain) {
+    private List<Drill.RefusedAttempt> attempts(String page, Map<String, Object> plain) {
         Flow.Stage stage = flow.stage(page);
-        List<Drill.RefusedTry> attempts = new ArrayList<>();
+        List<Drill.RefusedAttempt> attempts = new ArrayList<>();
         for (Question q : stage.sets().page().questions().filter(q -> !q.isHidden()).toList()) {
             if (plain.get(q.code()) == null || !spelled.isSaid(q.code())) {
                 continue;
@@ -105,7 +105,7 @@ final class Attempts {
     }
 
     private void attempt(Goal goal, String page, Map<String, Object> plain, Map<String, Object> changed, Problem.ProblemKind kind,
-            List<Drill.RefusedTry> attempts) {
+            List<Drill.RefusedAttempt> attempts) {
         Goal told = new Goal(goal.kind(), spelled.origin(goal.place()));
         if (tried.contains(told)) {
             return;
@@ -119,7 +119,7 @@ final class Attempts {
             tried.add(told);
             Map<String, String> messages = new LinkedHashMap<>();
             problems.forEach(p -> messages.merge(p.slot(), p.message(), (a, b) -> a));
-            attempts.add(new Drill.RefusedTry(instead, messages, told));
+            attempts.add(new Drill.RefusedAttempt(instead, messages, told));
         }
     }
 

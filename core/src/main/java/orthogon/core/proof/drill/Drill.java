@@ -19,7 +19,7 @@ public record Drill(Map<String, Object> answers, List<DrillStep> steps, String o
      * @param asked codes of the questions and rosters that must be there, in order
      * @param attempts answers that must be refused before the page is passed
      */
-    public record DrillStep(String page, List<String> asked, List<RefusedTry> attempts) {}
+    public record DrillStep(String page, List<String> asked, List<RefusedAttempt> attempts) {}
 
     /**
      * Answers that the page must refuse.
@@ -28,5 +28,5 @@ public record Drill(Map<String, Object> answers, List<DrillStep> steps, String o
      * @param refused what must be told of them: slot, and the message
      * @param covers what it tries
      */
-    public record RefusedTry(Map<String, Object> instead, Map<String, String> refused, Goal covers) {}
+    public record RefusedAttempt(Map<String, Object> instead, Map<String, String> refused, Goal covers) {}
 }

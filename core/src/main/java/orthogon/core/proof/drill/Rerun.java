@@ -33,7 +33,7 @@ public final class Rerun {
                 differences.add("page " + step.page() + " was expected, and " + page.map(p -> "page " + p).orElse("the end") + " came");
                 return differences;
             }
-            for (Drill.RefusedTry attempt : step.attempts()) {
+            for (Drill.RefusedAttempt attempt : step.attempts()) {
                 Map<String, String> refused = new LinkedHashMap<>();
                 if (Attempts.leaving(interview, drill.answers(), attempt.instead()) instanceof Interview.LeaveResult.Held held) {
                     held.problems().forEach((Problem p) -> refused.merge(p.slot(), p.message(), (a, b) -> a));

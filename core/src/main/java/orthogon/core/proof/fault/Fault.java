@@ -7,7 +7,7 @@ package orthogon.core.proof.fault;
  * @param place the expression or item
  * @param because what is wrong and what to do
  */
-public record Fault(SoundFault kind, String place, String because) {
+public record Fault(SoundClaim kind, String place, String because) {
 
     /** The reason that it gives for whatever rests on it. */
     public Unknown unknown() {
@@ -15,13 +15,13 @@ public record Fault(SoundFault kind, String place, String because) {
     }
 
     /** The sound claims, by the names of the proof report. */
-    public enum SoundFault {
+    public enum SoundClaim {
         CODE_UNIQUE("code-unique"), REFERENCE_EXISTS("reference-exists"), TYPE_FITS("type-fits"), LOOKS_AHEAD(
                 "looks-ahead"), DEPENDS_ON_ITSELF("depends-on-itself");
 
         private final String claim;
 
-        SoundFault(String claim) {
+        SoundClaim(String claim) {
             this.claim = claim;
         }
 

@@ -49,7 +49,7 @@ public final class Faults {
         return List.copyOf(faults.found);
     }
 
-    private void add(Fault.SoundFault kind, String place, String because) {
+    private void add(Fault.SoundClaim kind, String place, String because) {
         found.add(new Fault(kind, place, because));
     }
 
@@ -78,7 +78,7 @@ public final class Faults {
 
     private void unique(Set<String> taken, String code, String place) {
         if (!taken.add(code)) {
-            add(Fault.SoundFault.CODE_UNIQUE, place, "the code " + code + " is used twice; give one of them another code");
+            add(Fault.SoundClaim.CODE_UNIQUE, place, "the code " + code + " is used twice; give one of them another code");
         }
     }
 
@@ -97,13 +97,13 @@ public final class Faults {
     private void wire(Wire wire) {
         for (ExpressionFault fault : wire.faults()) {
             boolean name = fault.kind() == ExpressionFault.FaultKind.NAME;
-            add(name ? Fault.SoundFault.REFERENCE_EXISTS : Fault.SoundFault.TYPE_FITS, wire.place(), fault.withPlace());
+            add(name ? Fault.SoundClaim.REFERENCE_EXISTS : Fault.SoundClaim.TYPE_FITS, wire.place(), fault.withPlace());
         }
         if (wire.readable().isPresent()) {
             order(wire);
         }
         if (isTooLong(wire) && wire.uses().stream().noneMatch(u -> wiring.at(u + ".derive").filter(this::isTooLong).isPresent())) {
-            add(Fault.SoundFault.TYPE_FITS, wire.place(), "this is too long once the derived values that it uses are written out; "
+            add(Fault.SoundClaim.TYPE_FITS, wire.place(), "this is too long once the derived values that it uses are written out; "
                     + "let them use each other less often");
         }
     }
@@ -127,15 +127,15 @@ public final class Faults {
             }
             boolean ownCode = name.equals(wire.owner()) && wire.family() != RuleFamily.ACCEPT && reach != Integer.MAX_VALUE;
             if (ownCode || (wire.family() == RuleFamily.DERIVE && loops(wire.owner()))) {
-                add(Fault.SoundFault.DEPENDS_ON_ITSELF, wire.place(), chain(wire.owner(), name));
+                add(Fault.SoundClaim.DEPENDS_ON_ITSELF, wire.place(), chain(wire.owner(), name));
                 return;
             }
             if (wiring.rosterOf(wire.owner()).filter(name::equals).isPresent() && reach != Integer.MAX_VALUE) {
-                add(Fault.SoundFault.LOOKS_AHEAD, wire.place(),
+                add(Fault.SoundClaim.LOOKS_AHEAD, wire.place(),
                         "this uses all entries of " + name + ", which are known only after it; inside a "
                                 + "roster, a name means the current entry");
             } else if (at > reach) {
-                add(Fault.SoundFault.LOOKS_AHEAD, wire.place(), "this uses " + name + ", which stands later"
+                add(Fault.SoundClaim.LOOKS_AHEAD, wire.place(), "this uses " + name + ", which stands later"
                         + (pageOf.get(name).equals(pageOf.getOrDefault(wire.owner(), wire.owner()))
                                 ? " on the page"
                                 : ", on page "
@@ -171,7 +171,7 @@ public final class Faults {
 
     /** A text may speak of what a condition at its place may use. */
     private void text(String unit, String text) {
-        Piping.fault(text).ifPresent(because -> add(Fault.SoundFault.TYPE_FITS, unit, because));
+        Piping.fault(text).ifPresent(because -> add(Fault.SoundClaim.TYPE_FITS, unit, because));
         Set<String> names = Piping.names(text);
         if (names.isEmpty()) {
             return;
@@ -191,11 +191,11 @@ public final class Faults {
         for (String name : names) {
             boolean elsewhere = wiring.rosterOf(name).isPresent() && !wiring.rosterOf(name).equals(roster);
             if (wiring.type(name).isEmpty() || elsewhere) {
-                add(Fault.SoundFault.REFERENCE_EXISTS, unit, elsewhere
+                add(Fault.SoundClaim.REFERENCE_EXISTS, unit, elsewhere
                         ? name + " is answered once for each entry; a text outside cannot say which"
                         : "there is nothing called " + name + meant(Nearest.of(name, wiring.names(RuleFamily.OUTCOME_ROW, ""))));
             } else if (position.getOrDefault(name, -2) >= reach) {
-                add(Fault.SoundFault.LOOKS_AHEAD, unit, "the text refers to " + name + ", which is answered "
+                add(Fault.SoundClaim.LOOKS_AHEAD, unit, "the text refers to " + name + ", which is answered "
                         + (name.equals(owner) ? "only here" : "later") + "; move " + name + " before it, or leave it out");
             }
         }
@@ -208,7 +208,7 @@ public final class Faults {
             for (int i = 0; i < page.skip().size(); i++) {
                 String to = page.skip().get(i).to();
                 if (codes.indexOf(to) <= p) {
-                    add(codes.contains(to) ? Fault.SoundFault.LOOKS_AHEAD : Fault.SoundFault.REFERENCE_EXISTS, page.code() + "/skip/" + i,
+                    add(codes.contains(to) ? Fault.SoundClaim.LOOKS_AHEAD : Fault.SoundClaim.REFERENCE_EXISTS, page.code() + "/skip/" + i,
                             codes.contains(to)
                                     ? "a skip leads only to a later page, and " + to + " is not later than " + page.code()
                                     : "there is no page called " + to);
@@ -225,7 +225,7 @@ public final class Faults {
 
     private void outcome(String place, String code) {
         if (document.outcome(code).isEmpty()) {
-            add(Fault.SoundFault.REFERENCE_EXISTS, place, "there is no outcome called " + code);
+            add(Fault.SoundClaim.REFERENCE_EXISTS, place, "there is no outcome called " + code);
         }
     }
 }

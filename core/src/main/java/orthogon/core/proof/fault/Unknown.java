@@ -11,7 +11,7 @@ public sealed interface Unknown {
      *
      * @param place the expression or item, as the proof report writes it
      */
-    record Unsound(Fault.SoundFault kind, String place) implements Unknown {
+    record Unsound(Fault.SoundClaim kind, String place) implements Unknown {
         @Override
         public String words() {
             return place + " has a fault; fix that first";

@@ -153,7 +153,7 @@ public final class Passage {
             if (target <= p) {
                 if (!d.disjoint(rest, holds) && lostAt.isEmpty()) {
                     lostAt = Optional
-                            .of(new Unknown.Unsound(target < 0 ? Fault.SoundFault.REFERENCE_EXISTS : Fault.SoundFault.LOOKS_AHEAD, place));
+                            .of(new Unknown.Unsound(target < 0 ? Fault.SoundClaim.REFERENCE_EXISTS : Fault.SoundClaim.LOOKS_AHEAD, place));
                 }
                 continue;
             }

@@ -81,7 +81,7 @@ final class Conditions {
         }
         Optional<Expr> unfolded = wire.expr().flatMap(wiring::unfolded);
         if (cause != null || unfolded.isEmpty()) {
-            causes.put(wire.place(), cause != null ? cause : new Unknown.Unsound(Fault.SoundFault.TYPE_FITS, wire.place()));
+            causes.put(wire.place(), cause != null ? cause : new Unknown.Unsound(Fault.SoundClaim.TYPE_FITS, wire.place()));
             return;
         }
         usable.put(wire.place(),

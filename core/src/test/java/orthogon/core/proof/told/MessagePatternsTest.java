@@ -66,16 +66,26 @@ class MessagePatternsTest {
         }
         Set<String> unused = new TreeSet<>();
         for (String key : patterns().stringPropertyNames()) {
-            String kind = key.substring(0, key.indexOf('.') < 0 ? key.length() : key.indexOf('.'));
-            String part = key.substring(Math.min(key.length(), kind.length() + 1));
-            boolean whole = code.indexOf("\"" + key + "\"") >= 0;
-            boolean ofKind = ClaimKind.of(kind).isPresent() && code.indexOf("\"" + part + "\"") >= 0;
-            boolean composed = Stream.of(".intro", ".advice", ".mend", "yes", "no", ".nearby", "questions", "words", "minutes")
-                    .anyMatch(key::endsWith);
-            if (!whole && !ofKind && !composed) {
+            if (!isNamed(key, code.toString())) {
                 unused.add(key);
             }
         }
         assertEquals(Set.of(), unused);
+    }
+
+    /** Whether the code names the key in one, or kind and part, or its beginning up to a dot with what completes it. */
+    private static boolean isNamed(String key, String code) {
+        String base = key.replaceFirst("\\.(intro|advice|mend)$", "");
+        boolean accompanies = !base.equals(key) && code.contains("\"" + key.substring(base.length()) + "\"") && isNamed(base, code);
+        int dot = key.indexOf('.');
+        String part = key.substring(dot + 1);
+        boolean ofKind = dot > 0 && ClaimKind.of(key.substring(0, dot)).isPresent()
+                && (code.contains("\"" + part + "\"") || completed(part, code));
+        return code.contains("\"" + key + "\"") || accompanies || ofKind || completed(key, code);
+    }
+
+    private static boolean completed(String key, String code) {
+        int dot = key.lastIndexOf('.') + 1;
+        return dot > 0 && code.contains("\"" + key.substring(0, dot) + "\"") && code.contains("\"" + key.substring(dot) + "\"");
     }
 }
