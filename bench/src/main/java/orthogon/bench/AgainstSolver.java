@@ -1,5 +1,16 @@
 package orthogon.bench;
 
+import orthogon.core.answer.Option;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.Wiring;
+import orthogon.core.proof.Proof;
+import orthogon.core.proof.claim.ClaimKind;
+import orthogon.core.proof.claim.Verdict;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
 import com.microsoft.z3.ArithExpr;
 import com.microsoft.z3.BoolExpr;
 import com.microsoft.z3.Context;
@@ -12,15 +23,6 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import orthogon.core.expression.Expr;
-import orthogon.core.expression.Wiring;
-import orthogon.core.proof.Proof;
-import orthogon.core.proof.claim.ClaimKind;
-import orthogon.core.proof.claim.Verdict;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
 
 /**
  * Asks a general-purpose solver some of the same in the same run: is each question asked of somebody and not of others, can each option
@@ -126,8 +128,8 @@ public final class AgainstSolver {
     private BoolExpr withinLimits(Question question) {
         ArithExpr<IntSort> v = value.get(question.code());
         return switch (question.answer()) {
-            case Answer.YesNo y -> z3.mkAnd(z3.mkGe(v, z3.mkInt(0)), z3.mkLe(v, z3.mkInt(1)));
-            case Answer.Numeric n -> z3.mkAnd(z3.mkGe(v, z3.mkInt(n.least().intValue())), z3.mkLe(v, z3.mkInt(n.most().intValue())));
+            case YesNoAnswer y -> z3.mkAnd(z3.mkGe(v, z3.mkInt(0)), z3.mkLe(v, z3.mkInt(1)));
+            case NumberAnswer n -> z3.mkAnd(z3.mkGe(v, z3.mkInt(n.least().intValue())), z3.mkLe(v, z3.mkInt(n.most().intValue())));
             default -> z3.mkAnd(z3.mkGe(v, z3.mkInt(0)), z3.mkLt(v, z3.mkInt(question.answer().options().size())));
         };
     }
@@ -178,7 +180,7 @@ public final class AgainstSolver {
             case Expr.Call score -> {
                 String code = ((Expr.Name) score.args().getFirst()).name();
                 ArithExpr<IntSort> sum = z3.mkInt(0);
-                List<Answer.Option> options = wiring.document().question(code).orElseThrow().answer().options();
+                List<Option> options = wiring.document().question(code).orElseThrow().answer().options();
                 for (int o = 0; o < options.size(); o++) {
                     BoolExpr chosen = z3.mkAnd(answered.get(code), z3.mkEq(value.get(code), z3.mkInt(o)));
                     sum = z3.mkAdd(sum,
@@ -191,7 +193,7 @@ public final class AgainstSolver {
     }
 
     private int option(String question, String code) {
-        List<String> codes = wiring.document().question(question).orElseThrow().answer().options().stream().map(Answer.Option::code)
+        List<String> codes = wiring.document().question(question).orElseThrow().answer().options().stream().map(Option::code)
                 .toList();
         return codes.indexOf(code);
     }

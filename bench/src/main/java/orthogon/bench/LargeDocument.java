@@ -1,16 +1,20 @@
 package orthogon.bench;
 
-import java.math.BigDecimal;
-import java.util.ArrayList;
-import java.util.List;
-import java.util.Optional;
-import java.util.Random;
-import orthogon.core.questionnaire.Answer;
+import orthogon.core.answer.Answer;
+import orthogon.core.answer.Option;
+import orthogon.core.answer.choice.OneChoice;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
 
 /**
  * Generates questionnaires of any size: six questions a page, about 40 % of them conditional on one of the six before, a page in
@@ -72,7 +76,7 @@ public final class LargeDocument {
                 if (questions.size() % 60 == 0) {
                     String code = "score_" + questions.size();
                     List<String> parts = questions.subList(questions.size() - 9 - random.nextInt(12), questions.size()).stream()
-                            .filter(q -> q.answer() instanceof Answer.OneChoice).map(q -> "score(" + q.code() + ")").toList();
+                            .filter(q -> q.answer() instanceof OneChoice).map(q -> "score(" + q.code() + ")").toList();
                     if (!parts.isEmpty()) {
                         items.add(new Derived(code, String.join(" + ", parts)));
                         scores.add(code);
@@ -94,14 +98,14 @@ public final class LargeDocument {
     private Question question(int page) {
         int n = questions.size();
         Answer answer = switch (random.nextInt(4)) {
-            case 0 -> new Answer.YesNo();
-            case 1 -> new Answer.Numeric(BigDecimal.ZERO, new BigDecimal(120), 0, "");
+            case 0 -> new YesNoAnswer();
+            case 1 -> new NumberAnswer(BigDecimal.ZERO, new BigDecimal(120), 0, "");
             default -> {
-                List<Answer.Option> options = new ArrayList<>();
+                List<Option> options = new ArrayList<>();
                 for (int i = 0; i < 3 + random.nextInt(3); i++) {
-                    options.add(new Answer.Option("o" + i, "Option " + i, new BigDecimal(i), false, ""));
+                    options.add(new Option("o" + i, "Option " + i, new BigDecimal(i), false, ""));
                 }
-                yield new Answer.OneChoice(options, false);
+                yield new OneChoice(options, false);
             }
         };
         Question question = Question.of("q" + n, "Question " + n, answer);
@@ -111,10 +115,10 @@ public final class LargeDocument {
         if (n > 12 && random.nextInt(100) < variant.conditional) {
             question = question.withAskWhen(about(questions.get(n - 1 - random.nextInt(Math.min(n, variant.reach)))));
         }
-        if (answer instanceof Answer.Numeric && random.nextInt(10) == 0) {
+        if (answer instanceof NumberAnswer && random.nextInt(10) == 0) {
             String code = question.code();
             Optional<Question> before = questions.subList(Math.max(0, n - 12), n).stream()
-                    .filter(q -> q.answer() instanceof Answer.Numeric).findFirst();
+                    .filter(q -> q.answer() instanceof NumberAnswer).findFirst();
             question = before.isEmpty()
                     ? question
                     : question.withAccept(List.of(new Question.Accept(code + " <= " + before.get().code(), "Not more than before.")));
@@ -128,8 +132,8 @@ public final class LargeDocument {
 
     private String about(Question q) {
         return switch (q.answer()) {
-            case Answer.YesNo y -> q.code() + " = true";
-            case Answer.Numeric n -> q.code() + " >= " + (1 + random.nextInt(100));
+            case YesNoAnswer y -> q.code() + " = true";
+            case NumberAnswer n -> q.code() + " >= " + (1 + random.nextInt(100));
             default -> q.code() + " = \"o" + random.nextInt(3) + "\"";
         };
     }

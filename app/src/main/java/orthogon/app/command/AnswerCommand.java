@@ -3,7 +3,7 @@ package orthogon.app.command;
 import java.util.Map;
 import orthogon.core.expression.Wiring;
 import orthogon.core.questionnaire.Questionnaire;
-import orthogon.formats.document.UnusableFile;
+import orthogon.formats.json.UnusableFile;
 import orthogon.formats.stored.AnswerFile;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;

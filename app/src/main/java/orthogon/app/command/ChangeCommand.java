@@ -2,7 +2,7 @@ package orthogon.app.command;
 
 import orthogon.core.proof.change.Change;
 import orthogon.core.questionnaire.Questionnaire;
-import orthogon.formats.document.UnusableFile;
+import orthogon.formats.json.UnusableFile;
 import orthogon.formats.report.ChangeReport;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;

@@ -3,7 +3,7 @@ package orthogon.app.command;
 import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.drill.Drills;
 import orthogon.core.questionnaire.Questionnaire;
-import orthogon.formats.document.UnusableFile;
+import orthogon.formats.json.UnusableFile;
 import orthogon.formats.report.DrillReport;
 import picocli.CommandLine.ArgGroup;
 import picocli.CommandLine.Command;

@@ -10,7 +10,7 @@ import java.util.List;
 import java.util.concurrent.Callable;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.document.DocumentReader;
-import orthogon.formats.document.UnusableFile;
+import orthogon.formats.json.UnusableFile;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Spec;
 

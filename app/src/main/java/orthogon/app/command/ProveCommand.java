@@ -3,7 +3,7 @@ package orthogon.app.command;
 import java.util.List;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.diagram.Failure;
-import orthogon.formats.document.UnusableFile;
+import orthogon.formats.json.UnusableFile;
 import orthogon.formats.report.ProofReport;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;

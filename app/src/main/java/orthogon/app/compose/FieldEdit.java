@@ -4,16 +4,16 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
 import orthogon.app.editing.Editing;
-import orthogon.core.edit.ChangeItem;
 import orthogon.core.edit.ChangeEnding;
+import orthogon.core.edit.ChangeItem;
 import orthogon.core.edit.ChangePage;
 import orthogon.core.edit.ChangePresentation;
 import orthogon.core.edit.Edit;
-import orthogon.core.edit.Refused;
 import orthogon.core.edit.Retitle;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
 import org.springframework.util.MultiValueMap;
 
 /**

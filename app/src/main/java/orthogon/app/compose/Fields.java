@@ -1,12 +1,9 @@
 package orthogon.app.compose;
 
-import java.math.BigDecimal;
-import java.util.List;
-import java.util.Map;
-import java.util.Set;
-import java.util.stream.Collectors;
+import orthogon.app.answer.Setting;
+import orthogon.app.answer.kinds.AnswerControls;
+import orthogon.core.answer.Option;
 import orthogon.core.edit.Edit;
-import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
@@ -17,6 +14,11 @@ import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Reword;
 import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.util.LinkedMultiValueMap;
 import org.springframework.util.MultiValueMap;
 
@@ -148,20 +150,18 @@ final class Fields {
             set("acceptMessage", a.message());
         });
         rewords(q.reword());
-        Settings.of(q.answer()).forEach(this::setting);
-        if (q.answer() instanceof Answer.Grid grid) {
-            grid.rows().forEach(r -> {
-                set("gridCode", r.code());
-                set("gridLabel", r.label());
-                set("gridAskWhen", r.askWhen());
-            });
-        }
+        AnswerControls.of(q.answer()).settings(q.answer()).forEach(this::setting);
+        q.answer().rows().forEach(r -> {
+            set("gridCode", r.code());
+            set("gridLabel", r.label());
+            set("gridAskWhen", r.askWhen());
+        });
         if (q.answer().hasOwnOptions()) {
             options(q.answer().options());
         }
     }
 
-    private void setting(Settings.Setting setting) {
+    private void setting(Setting setting) {
         switch (setting.kind()) {
             case "pair" -> {
                 set(setting.name(), setting.value());
@@ -173,9 +173,9 @@ final class Fields {
         }
     }
 
-    private void options(List<Answer.Option> options) {
+    private void options(List<Option> options) {
         for (int i = 0; i < options.size(); i++) {
-            Answer.Option option = options.get(i);
+            Option option = options.get(i);
             set("optionCode", option.code());
             set("optionLabel", option.label());
             set("optionScore", option.score());

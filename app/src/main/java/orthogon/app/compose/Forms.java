@@ -1,5 +1,24 @@
 package orthogon.app.compose;
 
+import orthogon.app.answer.SettingsForm;
+import orthogon.app.answer.kinds.AnswerControls;
+import orthogon.core.answer.Answer;
+import orthogon.core.answer.AnswerFault;
+import orthogon.core.answer.GridRow;
+import orthogon.core.answer.Option;
+import orthogon.core.edit.Retyped;
+import orthogon.core.questionnaire.Codes;
+import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Note;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Presentation;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
+import orthogon.core.questionnaire.Reword;
+import orthogon.core.questionnaire.Roster;
+import orthogon.core.questionnaire.Section;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -9,27 +28,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.IntFunction;
-import orthogon.core.edit.Refused;
-import orthogon.core.edit.Retyped;
-import orthogon.core.expression.TextPattern;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Codes;
-import orthogon.core.questionnaire.Derived;
-import orthogon.core.questionnaire.IsoNames;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Note;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Presentation;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.questionnaire.Reword;
-import orthogon.core.questionnaire.Roster;
-import orthogon.core.questionnaire.Section;
-import orthogon.core.typing.AnswerWords;
 import org.springframework.util.MultiValueMap;
 
 /** Reads the inspector's form back into the item, page or ending that it shows. A row of a list left empty is taken out. */
-final class Forms {
+final class Forms implements SettingsForm {
 
     private final MultiValueMap<String, String> form;
 
@@ -37,7 +39,8 @@ final class Forms {
         this.form = form;
     }
 
-    String text(String name) {
+    @Override
+    public String text(String name) {
         return Optional.ofNullable(form.getFirst(name)).orElse("").strip().replace("\r\n", "\n");
     }
 
@@ -139,119 +142,32 @@ final class Forms {
     }
 
     private Answer answer(Answer now) throws Refused {
-        return switch (now) {
-            case Answer.TextAnswer t ->
-                new Answer.TextAnswer(t.isLong(), whole("least"), whole("most"), content(), pattern(), text("example"),
-                        text("mask"), text("placeholder"));
-            case Answer.Parts p -> {
-                List<String> parts = p.known().stream().filter(form.getOrDefault("parts", List.of())::contains).toList();
-                if (parts.isEmpty()) {
-                    throw new Refused("At least one part is needed.");
-                }
-                yield new Answer.Parts(p.isAddress(), parts,
-                        parts.stream().filter(form.getOrDefault("requiredParts", List.of())::contains).toList());
-            }
-            case Answer.Contact c -> new Answer.Contact(c.kind(), region());
-            case Answer.Numeric n -> number();
-            case Answer.Scale s -> new Answer.Scale(s.isLikelihood(), s.isLikelihood() ? 10 : steps(), text("lowLabel"), text("highLabel"),
-                    chosen("sign", Answer.StepSign.values(), Answer.StepSign::word));
-            case Answer.YesNo y -> new Answer.YesNo(text("yes"), text("no"));
-            case Answer.Agreement a -> new Answer.Agreement(text("agreement"));
-            case Answer.OneChoice c -> new Answer.OneChoice(options(), layout());
-            case Answer.ManyChoices c -> new Answer.ManyChoices(options(), whole("least"), whole("most"), layout());
-            case Answer.Grid g -> new Answer.Grid(text("each").equals("many"), gridRows(), options());
-            case Answer.Ranking r ->
-                new Answer.Ranking(options(), whole("places") == null ? r.options().size() : Math.max(1, whole("places")));
-            case Answer.DateAnswer d -> new Answer.DateAnswer(AnswerWords.limit(text("earliest")), AnswerWords.limit(text("latest")));
-            case Answer.TimeAnswer t -> new Answer.TimeAnswer(AnswerWords.time(text("earliest")), AnswerWords.time(text("latest")));
-            case Answer.FileAnswer f -> {
-                BigDecimal megabytes = decimal("largest");
-                if (megabytes == null || megabytes.signum() <= 0 || megabytes.compareTo(new BigDecimal(1000)) > 0) {
-                    throw new Refused("The largest file is a number of megabytes, more than 0 and at most 1000.");
-                }
-                yield new Answer.FileAnswer(whole("most") == null ? 1 : Math.clamp(whole("most"), 1, 100),
-                        megabytes.movePointRight(6).longValue(), words("mediaTypes"));
-            }
-            case Answer.IsoCode c -> {
-                for (String code : words("offered")) {
-                    if (!IsoNames.isKnown(c.isLanguage(), code)) {
-                        throw new Refused("“" + code + "” is not the ISO code of a " + c.type() + ".");
-                    }
-                }
-                yield new Answer.IsoCode(c.isLanguage(), words("offered"));
-            }
-            case Answer.Lookup l -> {
-                if (!Codes.isValid(text("questionnaire"))) {
-                    throw new Refused("“" + text("questionnaire") + "” is not the code of a questionnaire.");
-                }
-                yield new Answer.Lookup(text("questionnaire"), whole("release") == null ? 0 : whole("release"), words("shows"),
-                        !text("mayAdd").isEmpty());
-            }
-            case Answer.Signature s -> s;
-            case Answer.Hidden h -> new Answer.Hidden(words("allowed"));
-        };
-    }
-
-    private Answer.Content content() {
-        return switch (text("only")) {
-            case "letters" -> Answer.Content.LETTERS;
-            case "digits" -> Answer.Content.DIGITS;
-            default -> Answer.Content.ANY;
-        };
-    }
-
-    private String pattern() throws Refused {
-        String pattern = text("pattern");
         try {
-            if (!pattern.isEmpty()) {
-                TextPattern.whole(pattern);
-            }
-            return pattern;
-        } catch (IllegalArgumentException e) {
-            throw new Refused("The pattern “" + pattern + "”: " + e.getMessage() + ".");
+            return AnswerControls.of(now).set(now, this);
+        } catch (AnswerFault e) {
+            throw new Refused(e.sentence());
         }
     }
 
-    private String region() throws Refused {
-        String region = text("region").toUpperCase(java.util.Locale.ROOT);
-        if (!region.isEmpty() && !IsoNames.isKnown(false, region)) {
-            throw new Refused("“" + region + "” is not the ISO code of a country.");
-        }
-        return region;
+    @Override
+    public boolean ticked(String name) {
+        return !text(name).isEmpty();
     }
 
-    private Answer number() throws Refused {
-        Answer.Numeric number = new Answer.Numeric(decimal("least"), decimal("most"), whole("decimals"), text("unit"),
-                !text("slider").isEmpty());
-        if (number.decimals() != null && (number.decimals() < 0 || number.decimals() > 9)) {
-            throw new Refused("Decimal places go from 0 to 9.");
-        }
-        if (number.slider() && (number.least() == null || number.most() == null)) {
-            throw new Refused("A slider needs a least and a most.");
-        }
-        return number;
-    }
-
-    private int steps() throws Refused {
-        Integer steps = whole("steps");
-        if (steps == null || steps < 2 || steps > Answer.Scale.MOST_STEPS) {
-            throw new Refused("A rating has 2 to " + Answer.Scale.MOST_STEPS + " steps.");
-        }
-        return steps;
+    @Override
+    public List<String> all(String name) {
+        return form.getOrDefault(name, List.of());
     }
 
     /** The value whose word was chosen; the first of all where none was. */
-    private <T> T chosen(String name, T[] values, Function<T, String> word) {
+    @Override
+    public <T> T chosen(String name, T[] values, Function<T, String> word) {
         return Arrays.stream(values).filter(v -> word.apply(v).equals(text(name))).findFirst().orElse(values[0]);
     }
 
-    private Answer.Layout layout() throws Refused {
-        return new Answer.Layout(chosen("shownAs", Answer.ShownAs.values(), Answer.ShownAs::word),
-                whole("columns") == null ? 1 : Math.clamp(whole("columns"), 1, 4), !text("shuffle").isEmpty());
-    }
-
     /** Words between blanks or commas. */
-    private List<String> words(String name) {
+    @Override
+    public List<String> words(String name) {
         return split(text(name));
     }
 
@@ -259,17 +175,18 @@ final class Forms {
         return Arrays.stream(text.split("[\\s,;]+")).filter(w -> !w.isEmpty()).distinct().toList();
     }
 
-    private List<Answer.Grid.GridRow> gridRows() throws Refused {
+    @Override
+    public List<GridRow> gridRows() throws Refused {
         List<String> taken = new ArrayList<>(form.getOrDefault("gridCode", List.of()));
         return entries("gridLabel", i -> "The row " + at("gridCode", i) + " needs a text. Use Remove to take the row out.",
-                i -> new Answer.Grid.GridRow(code("gridCode", i, "gridLabel", "row", taken), at("gridLabel", i), at("gridAskWhen", i)),
+                i -> new GridRow(code("gridCode", i, "gridLabel", "row", taken), at("gridLabel", i), at("gridAskWhen", i)),
                 "gridCode", "gridAskWhen");
     }
 
     /** A code that was changed in place, from and to; empty where none was. */
     Optional<String[]> renamedOption(Answer answer) {
         List<String> now = form.getOrDefault("optionCode", List.of());
-        List<String> before = answer.options().stream().map(Answer.Option::code).toList();
+        List<String> before = answer.options().stream().map(Option::code).toList();
         for (int i = 0; answer.hasOwnOptions() && i < before.size() && i < now.size(); i++) {
             boolean labelStays = at("optionLabel", i).equals(answer.options().get(i).label());
             if (!now.get(i).isBlank() && !now.get(i).strip().equals(before.get(i)) && labelStays) {
@@ -300,18 +217,20 @@ final class Forms {
                 i -> new Questionnaire.LinkParameter(at("linkCode", i), split(at("linkAllowed", i))), "linkAllowed");
     }
 
-    private List<Answer.Option> options() throws Refused {
+    @Override
+    public List<Option> options() throws Refused {
         List<String> taken = new ArrayList<>(form.getOrDefault("optionCode", List.of()));
         List<String> exclusive = form.getOrDefault("optionExclusive", List.of());
         List<String> other = form.getOrDefault("optionOther", List.of());
         return entries("optionLabel", i -> "The option " + at("optionCode", i) + " needs a label. Use Remove to take the option out.",
-                i -> new Answer.Option(code("optionCode", i, "optionLabel", "option", taken), at("optionLabel", i),
+                i -> new Option(code("optionCode", i, "optionLabel", "option", taken), at("optionLabel", i),
                         decimal(at("optionScore", i), "The score of " + at("optionLabel", i)), exclusive.contains(String.valueOf(i)),
                         at("optionOfferWhen", i), other.contains(String.valueOf(i)), at("optionPicture", i)),
                 "optionCode", "optionScore", "optionOfferWhen");
     }
 
-    private Integer whole(String name) throws Refused {
+    @Override
+    public Integer whole(String name) throws Refused {
         String value = text(name);
         try {
             return value.isEmpty() ? null : Integer.valueOf(value);
@@ -320,7 +239,8 @@ final class Forms {
         }
     }
 
-    private BigDecimal decimal(String name) throws Refused {
+    @Override
+    public BigDecimal decimal(String name) throws Refused {
         return decimal(text(name), "The limit");
     }
 

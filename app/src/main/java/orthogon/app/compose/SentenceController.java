@@ -1,24 +1,26 @@
 package orthogon.app.compose;
 
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
 import orthogon.app.frame.Frame;
-import orthogon.core.edit.Refused;
+import orthogon.core.answer.Answer;
+import orthogon.core.answer.Domain;
+import orthogon.core.answer.Option;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Type;
 import orthogon.core.expression.Wiring;
 import orthogon.core.place.RuleFamily;
-import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
 import orthogon.core.questionnaire.Roster;
 import orthogon.core.typing.Sentence;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.MultiValueMap;
@@ -129,7 +131,7 @@ class SentenceController {
         Type of = type.kind() == Type.TypeKind.LIST ? type.element() : type;
         Map<String, String> choices = new LinkedHashMap<>();
         Optional<Answer> answer = wiring.document().question(of.owner()).map(Question::answer);
-        of.options().forEach(o -> choices.put(o, answer.flatMap(a -> a.option(o)).map(Answer.Option::label)
+        of.options().forEach(o -> choices.put(o, answer.flatMap(a -> a.option(o)).map(Option::label)
                 .or(() -> wiring.document().outcome(o).filter(x -> subject.equals("outcome")).map(Questionnaire.Outcome::label))
                 .orElse(o)));
         return new Node("line", depth, true, false, subject, fitting, values, "", comparisons, choices);
@@ -231,17 +233,18 @@ class SentenceController {
         String code = item.code();
         switch (item) {
             case Question q -> {
-                switch (q.answer()) {
-                    case Answer.Grid g ->
-                        g.rows().forEach(r -> subjects.put(code + "." + r.code(), code + "." + r.code() + ": " + r.label()));
-                    case Answer.Parts p -> p.parts().forEach(part -> subjects.put(code + "." + part, code + "." + part));
+                switch (q.answer().domain()) {
+                    case Domain.EachRow r ->
+                        q.answer().rows()
+                                .forEach(row -> subjects.put(code + "." + row.code(), code + "." + row.code() + ": " + row.label()));
+                    case Domain.TextParts p when p.parts().size() > 1 ->
+                        p.parts().forEach(part -> subjects.put(code + "." + part, code + "." + part));
                     default -> subjects.put(code, code + ": " + q.wording());
                 }
-                if (q.answer() instanceof Answer.ManyChoices || q.answer() instanceof Answer.FileAnswer) {
+                if (q.answer().domain() instanceof Domain.Subset || q.answer().domain() instanceof Domain.Files) {
                     subjects.put("count(" + code + ")", "number of " + code);
                 }
-                boolean scored = (q.answer() instanceof Answer.OneChoice || q.answer() instanceof Answer.ManyChoices)
-                        && q.answer().options().stream().anyMatch(o -> o.score() != null);
+                boolean scored = q.answer().isChoice() && q.answer().options().stream().anyMatch(o -> o.score() != null);
                 if (scored) {
                     subjects.put("score(" + code + ")", "score of " + code);
                 }

@@ -1,24 +1,19 @@
 package orthogon.app.compose;
 
-import java.util.LinkedHashMap;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
-import java.util.Set;
-import java.util.TreeSet;
-import java.util.function.Predicate;
+import orthogon.app.answer.kinds.AnswerControls;
 import orthogon.app.compose.Ledger.LedgerRow;
 import orthogon.app.frame.Frame;
 import orthogon.app.frame.ListPart;
 import orthogon.app.proving.Proofs;
 import orthogon.app.store.DraftStore;
 import orthogon.app.store.DraftStore.Draft;
+import orthogon.core.answer.AnswerKind;
+import orthogon.core.answer.Domain;
 import orthogon.core.edit.Edit;
 import orthogon.core.edit.SplitPage;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Wiring;
 import orthogon.core.place.RuleFamily;
-import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
@@ -26,6 +21,13 @@ import orthogon.core.questionnaire.Presentation;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.typing.AnswerWords;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.Predicate;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 
@@ -158,10 +160,11 @@ class Sheet {
         model.addAttribute("page", page.orElse(null));
         model.addAttribute("place", place(document, at, item, page));
         item.filter(Question.class::isInstance).map(i -> ((Question) i).answer()).ifPresent(answer -> {
-            model.addAttribute("settings", Settings.of(answer));
-            model.addAttribute("types", Settings.TYPES);
-            model.addAttribute("optionsOf", optionsOf(answer));
-            model.addAttribute("gridRows", answer instanceof Answer.Grid g ? g.rows() : List.of());
+            model.addAttribute("settings", AnswerControls.of(answer).settings(answer));
+            model.addAttribute("types", AnswerKind.values());
+            model.addAttribute("optionsOf", answer.hasOwnOptions() ? optionsOf(answer.domain()) : "");
+            model.addAttribute("hasLimits", hasLimits(answer.domain()));
+            model.addAttribute("gridRows", answer.rows());
         });
         Map<String, String> outcomes = new LinkedHashMap<>();
         document.outcomes().forEach(o -> outcomes.put(o.code(), o.label()));
@@ -182,15 +185,20 @@ class Sheet {
         model.addAttribute("messageKinds", kinds);
     }
 
-    /** Which table of options the inspector shows; empty for answers that the analyst gives none. */
-    private static String optionsOf(Answer answer) {
-        return switch (answer) {
-            case Answer.OneChoice c -> "one";
-            case Answer.ManyChoices m -> "many";
-            case Answer.Grid g -> g.many() ? "many" : "one";
-            case Answer.Ranking r -> "rank";
-            default -> "";
+    /** Which table of options the inspector shows. */
+    private static String optionsOf(Domain domain) {
+        return switch (domain) {
+            case Domain.EachRow r -> optionsOf(r.row());
+            case Domain.Subset s -> "many";
+            case Domain.Orders o -> "rank";
+            default -> "one";
         };
+    }
+
+    /** Whether a condition can set other limits for a while. */
+    private static boolean hasLimits(Domain domain) {
+        return domain instanceof Domain.Numbers || domain instanceof Domain.Steps || domain instanceof Domain.Dates
+                || domain instanceof Domain.TimesOfDay;
     }
 
     private static String place(Questionnaire document, String at, Optional<Item> item, Optional<Page> page) {

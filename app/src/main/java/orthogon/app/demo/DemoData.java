@@ -20,7 +20,7 @@ import orthogon.core.interview.Interview;
 import orthogon.core.proof.Proof;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.document.DocumentReader;
-import orthogon.formats.document.UnusableFile;
+import orthogon.formats.json.UnusableFile;
 import orthogon.formats.report.ProofReport;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;

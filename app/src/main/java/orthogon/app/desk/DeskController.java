@@ -30,7 +30,7 @@ import orthogon.core.questionnaire.Codes;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.document.DocumentReader;
 import orthogon.formats.document.DocumentWriter;
-import orthogon.formats.document.UnusableFile;
+import orthogon.formats.json.UnusableFile;
 import orthogon.formats.progress.ProgressListener;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;

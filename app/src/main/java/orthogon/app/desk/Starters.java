@@ -9,7 +9,7 @@ import java.util.Locale;
 import java.util.Optional;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.document.DocumentReader;
-import orthogon.formats.document.UnusableFile;
+import orthogon.formats.json.UnusableFile;
 import org.springframework.core.io.Resource;
 import org.springframework.core.io.support.PathMatchingResourcePatternResolver;
 import org.springframework.stereotype.Component;

@@ -15,10 +15,10 @@ import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.DraftStore.Overtaken;
 import orthogon.app.work.Acts;
 import orthogon.core.edit.Edit;
-import orthogon.core.edit.Refused;
 import orthogon.core.language.Units;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 

@@ -33,7 +33,7 @@ import orthogon.core.proof.flow.Share;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
-import orthogon.formats.document.UnusableFile;
+import orthogon.formats.json.UnusableFile;
 import orthogon.formats.stored.AnswerFile;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;

@@ -8,7 +8,7 @@ import orthogon.app.account.People;
 import orthogon.app.http.NotThere;
 import orthogon.app.store.PersonStore;
 import orthogon.app.work.ManagePeople;
-import orthogon.core.edit.Refused;
+import orthogon.core.questionnaire.Refused;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;

@@ -12,7 +12,7 @@ import orthogon.app.frame.Frame;
 import orthogon.app.http.NotThere;
 import orthogon.app.store.PersonStore.Person;
 import orthogon.app.work.ManagePeople;
-import orthogon.core.edit.Refused;
+import orthogon.core.questionnaire.Refused;
 import orthogon.formats.link.QrCode;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;

@@ -1,13 +1,5 @@
 package orthogon.app.people;
 
-import jakarta.servlet.http.HttpServletResponse;
-import java.security.Principal;
-import java.util.Arrays;
-import java.util.List;
-import java.util.Locale;
-import java.util.Map;
-import java.util.Optional;
-import java.util.TreeMap;
 import orthogon.app.account.People;
 import orthogon.app.account.Role;
 import orthogon.app.account.SecondFactor;
@@ -17,9 +9,17 @@ import orthogon.app.store.DraftStore;
 import orthogon.app.store.PersonStore;
 import orthogon.app.store.PersonStore.Person;
 import orthogon.app.work.ManagePeople;
-import orthogon.core.edit.Refused;
-import orthogon.core.questionnaire.Answer;
+import orthogon.core.answer.contact.ContactAnswer;
+import orthogon.core.questionnaire.Refused;
 import orthogon.formats.contact.Contacts;
+import jakarta.servlet.http.HttpServletResponse;
+import java.security.Principal;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -99,7 +99,7 @@ class PeopleController {
             @RequestParam(defaultValue = "") String role, @RequestParam(defaultValue = "false") boolean administrator, Principal who,
             Model model, HttpServletResponse response) {
         try {
-            Optional<String> address = Contacts.read(new Answer.Contact(Answer.Contact.Kind.EMAIL, ""), email);
+            Optional<String> address = Contacts.read(new ContactAnswer(ContactAnswer.Standard.EMAIL, ""), email);
             if (address.isEmpty()) {
                 throw new Refused("“" + email.strip() + "” is not an email address.");
             }

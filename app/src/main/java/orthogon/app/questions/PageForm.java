@@ -1,27 +1,23 @@
 package orthogon.app.questions;
 
+import orthogon.app.answer.GivenFields;
+import orthogon.app.answer.kinds.AnswerControls;
+import orthogon.core.answer.Answer;
+import orthogon.core.answer.Domain;
+import orthogon.core.answer.file.Attachment;
+import orthogon.core.answer.file.FileAnswer;
+import orthogon.core.interview.Course;
+import orthogon.core.interview.Slots;
+import orthogon.core.language.OwnWords;
+import orthogon.core.questionnaire.Roster;
 import com.ibm.icu.util.ULocale;
-import java.math.BigDecimal;
-import java.time.DateTimeException;
-import java.time.LocalDate;
-import java.time.LocalTime;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import orthogon.core.interview.Course;
-import orthogon.core.interview.Slots;
-import orthogon.core.interview.Unreadable;
-import orthogon.core.language.OwnWords;
-import orthogon.core.language.WrittenNumber;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Attachment;
-import orthogon.core.questionnaire.Roster;
-import orthogon.formats.contact.Contacts;
 import org.springframework.util.LinkedMultiValueMap;
 import org.springframework.util.MultiValueMap;
 import org.springframework.web.multipart.MultipartFile;
@@ -29,8 +25,6 @@ import org.springframework.web.multipart.MultipartFile;
 /** Reads a posted page into answers. What cannot be read, or is not on offer, is kept as typed and refused by the interview. */
 public final class PageForm {
 
-    private static final int LONGEST = 20_000;
-    private static final int LONGEST_PATH = 60_000;
     // Fields of the form itself; no code begins like this.
     public static final String GO = "~go";
     public static final String PAGE = "~page";
@@ -42,14 +36,12 @@ public final class PageForm {
     public static final String AGREED = "~agreed";
     /** The questions that the page showed. */
     static final String SHOWN = "~shown";
-    /** Stands between a slot and the part, row or place of a field. */
-    static final String PART = "~";
 
     /** Takes files that are sent with a page. */
     public interface Uploads {
 
         /** The file as an answer; its content need not be kept yet. */
-        Attachment taken(MultipartFile file, Answer.FileAnswer answer);
+        Attachment taken(MultipartFile file, FileAnswer answer);
     }
 
     private final Course.PageView page;
@@ -99,10 +91,10 @@ public final class PageForm {
             Optional<Answer> answer = shown.flatMap(Course.ShownItem::question)
                     .or(() -> page.page().questions().filter(q -> q.code().equals(slot.substring(slot.lastIndexOf('.') + 1))).findFirst())
                     .map(q -> q.answer());
-            if (answer.isPresent() && !(answer.get() instanceof Answer.FileAnswer && keep.isEmpty())) {
+            if (answer.isPresent() && !(answer.get().domain() instanceof Domain.Files && keep.isEmpty())) {
                 answers.put(slot, value(slot, answer.get(), shown));
                 if (form.containsKey(Slots.other(slot))) {
-                    answers.put(Slots.other(slot), cut(form.getFirst(Slots.other(slot)), LONGEST));
+                    answers.put(Slots.other(slot), GivenFields.cut(form.getFirst(Slots.other(slot)), GivenFields.LONGEST));
                 }
             }
         }
@@ -131,124 +123,13 @@ public final class PageForm {
         return Optional.ofNullable(form.getFirst(GO)).orElse("").matches("(add|remove):.*");
     }
 
-    private static String cut(String text, int most) {
-        return text == null ? "" : text.length() > most ? text.substring(0, most) : text;
-    }
-
     private Object value(String slot, Answer answer, Optional<Course.ShownItem> shown) {
-        return switch (answer) {
-            case Answer.Parts p -> parts(slot, p.parts(), LONGEST);
-            case Answer.Signature s -> parts(slot, List.of("name", "path"), LONGEST_PATH);
-            case Answer.Grid g -> grid(slot, g);
-            case Answer.Ranking r -> ranking(slot, r);
-            case Answer.FileAnswer f -> files(slot, f, shown);
-            // What is on offer may hang on an answer of the same page, so the interview decides it.
-            default -> simple(answer, answer.options(), form.getOrDefault(slot, List.of()));
-        };
+        return AnswerControls.of(answer).given(answer,
+                new GivenFields(slot, form, locale, shown.map(Course.ShownItem::value).orElse(null), f -> sent(slot, f)));
     }
 
-    private Object parts(String slot, List<String> parts, int most) {
-        Map<String, Object> given = new LinkedHashMap<>();
-        for (String part : parts) {
-            String typed = form.getFirst(slot + PART + part);
-            if (typed != null && !typed.isBlank()) {
-                given.put(part, cut(typed.strip(), most));
-            }
-        }
-        return given.isEmpty() ? null : given;
-    }
-
-    private Object grid(String slot, Answer.Grid grid) {
-        Map<String, Object> given = new LinkedHashMap<>();
-        for (Answer.Grid.GridRow row : grid.rows()) {
-            Object value = simple(grid.row(), grid.options(), form.getOrDefault(slot + PART + row.code(), List.of()));
-            if (value != null && !(value instanceof Unreadable)) {
-                given.put(row.code(), value);
-            }
-        }
-        return given.isEmpty() ? null : given;
-    }
-
-    private Object ranking(String slot, Answer.Ranking ranking) {
-        List<String> ranked = new ArrayList<>();
-        for (int place = 1; place <= ranking.ranked(); place++) {
-            String code = form.getFirst(slot + PART + place);
-            if (code != null && !code.isBlank()) {
-                ranked.add(code);
-            }
-        }
-        return ranked.isEmpty() ? null : ranked;
-    }
-
-    /**
-     * Files that were there before, without those to be removed or that were refused, and the ones sent now. Where one file is asked for,
-     * a new one takes the place of the earlier.
-     */
-    private Object files(String slot, Answer.FileAnswer answer, Optional<Course.ShownItem> shown) {
-        List<Object> all = new ArrayList<>();
-        Set<String> removed = new HashSet<>(form.getOrDefault(slot + PART + "remove", List.of()));
-        if (shown.map(Course.ShownItem::value).orElse(null) instanceof List<?> before) {
-            before.stream().filter(f -> f instanceof Attachment a && !removed.contains(a.key()) && a.fits(answer)).forEach(all::add);
-        }
-        List<MultipartFile> sent = files.getOrDefault(slot, List.of()).stream().filter(f -> !f.isEmpty()).toList();
-        if (answer.most() == 1 && !sent.isEmpty()) {
-            all.clear();
-        }
-        sent.forEach(file -> all.add(keep.orElseThrow().taken(file, answer)));
-        return all.isEmpty() ? null : all;
-    }
-
-    private Object simple(Answer answer, List<Answer.Option> offered, List<String> given) {
-        List<String> filled = given.stream().map(s -> s == null ? "" : s.strip().replace("\r\n", "\n")).filter(s -> !s.isEmpty()).toList();
-        if (filled.isEmpty()) {
-            return null;
-        }
-        String first = cut(filled.getFirst(), LONGEST);
-        Set<String> codes = new HashSet<>();
-        offered.forEach(o -> codes.add(o.code()));
-        return switch (answer) {
-            case Answer.TextAnswer t -> first;
-            case Answer.Lookup l -> first;
-            case Answer.Contact c -> Contacts.read(c, first).<Object>map(x -> x).orElseGet(() -> new Unreadable(first));
-            case Answer.YesNo y -> first.equals("yes") ? Boolean.TRUE : first.equals("no") ? Boolean.FALSE : new Unreadable(first);
-            case Answer.Agreement a -> first.equals("yes") ? Boolean.TRUE : new Unreadable(first);
-            case Answer.OneChoice c -> codes.contains(first) ? first : byLabel(c, offered, first);
-            case Answer.IsoCode c -> codes.contains(first) ? first : new Unreadable(first);
-            case Answer.ManyChoices c -> codes.containsAll(filled)
-                    ? List.copyOf(new LinkedHashSet<>(filled))
-                    : new Unreadable(String.join(", ", filled));
-            case Answer.Numeric n -> number(first, n.decimals());
-            case Answer.Scale s -> number(first, 0);
-            case Answer.DateAnswer d -> date(first);
-            case Answer.TimeAnswer t -> time(first);
-            default -> throw new IllegalStateException(answer.type() + " has parts");
-        };
-    }
-
-    /** In a searchable list what is typed is the label. */
-    private static Object byLabel(Answer.OneChoice choice, List<Answer.Option> offered, String typed) {
-        return offered.stream().filter(o -> choice.layout().shown() == Answer.ShownAs.SEARCH && o.label().equalsIgnoreCase(typed))
-                .<Object>map(Answer.Option::code).findFirst().orElse(new Unreadable(typed));
-    }
-
-    private Object number(String typed, Integer decimals) {
-        BigDecimal number = WrittenNumber.of(typed, locale, decimals).value();
-        return number == null ? new Unreadable(typed) : number;
-    }
-
-    private static Object date(String typed) {
-        try {
-            return LocalDate.parse(typed);
-        } catch (DateTimeException e) {
-            return new Unreadable(typed);
-        }
-    }
-
-    private static Object time(String typed) {
-        try {
-            return LocalTime.parse(typed).withSecond(0).withNano(0);
-        } catch (DateTimeException e) {
-            return new Unreadable(typed);
-        }
+    private List<Attachment> sent(String slot, FileAnswer answer) {
+        return files.getOrDefault(slot, List.of()).stream().filter(f -> !f.isEmpty()).map(f -> keep.orElseThrow().taken(f, answer))
+                .toList();
     }
 }

@@ -1,19 +1,19 @@
 package orthogon.app.questions;
 
+import orthogon.app.answer.DrawnControl;
+import orthogon.core.answer.Answer;
+import orthogon.core.answer.Domain;
+import orthogon.core.interview.Course;
+import orthogon.core.interview.Problem;
+import orthogon.core.language.OwnWords;
+import orthogon.core.language.Piping;
+import orthogon.core.questionnaire.Presentation;
+import orthogon.core.questionnaire.Roster;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.Set;
-import orthogon.core.interview.Course;
-import orthogon.core.interview.Problem;
-import orthogon.core.language.OwnWords;
-import orthogon.core.language.Piping;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Attachment;
-import orthogon.core.questionnaire.Presentation;
-import orthogon.core.questionnaire.Roster;
 
 /**
  * One page of questions, ready for the template. Texts that end in {@code Html} are safe to put on the page as they are.
@@ -28,41 +28,27 @@ public record PageModel(String code, String title, String introductionHtml, List
     /** One message at the top of the page, leading to its question. */
     public record PageMessage(String slot, String wording, String text) {}
 
-    /** One choice of a question. */
-    public record OfferedChoice(String value, String label, String labelHtml, boolean chosen, boolean other, String picture) {}
-
-    /** One box of an answer with several: a part of a name, a place of a ranking. */
-    public record PageBox(String name, String label, String value, String autocomplete, List<OfferedChoice> choices) {}
-
-    /** One row of a grid. */
-    public record GridLine(String name, String label, List<OfferedChoice> choices) {}
-
     /** One entry of a roster, at whose beginning it stands. */
     public record EntryHead(String roster, String number, String title, boolean first, boolean removable) {}
 
     /**
      * One item.
      *
-     * @param kind which control the template draws
-     * @param value what stands in a box, as typed
+     * @param kind {@code question}, or what else it is
+     * @param control what is drawn of a question; of a roster its entries
      * @param hint limits in words
      * @param entry of a roster that begins with this item; null elsewhere
      */
     public record RosterEntry(String kind, String slot, String wording, String wordingHtml, String helpHtml, boolean required,
-            boolean locked,
-            Answer answer, List<OfferedChoice> choices, List<PageBox> boxes, List<GridLine> rows, List<Attachment> files, String value,
-            String other,
-            String hint, List<String> errors, String shownValue, EntryHead entry, int depth) {
-
-        private static final Set<String> GROUPS = Set.of("radio", "checkbox", "scale", "parts", "grid", "ranking", "file", "agreement",
-                "terms", "signature");
-
-        public boolean isGroup() {
-            return GROUPS.contains(kind);
-        }
+            boolean locked, Answer answer, DrawnControl control, String other, String hint, List<String> errors, String shownValue,
+            EntryHead entry, int depth) {
 
         public boolean isQuestion() {
-            return !Set.of("note", "section", "roster", "further").contains(kind);
+            return kind.equals("question");
+        }
+
+        boolean takesFiles() {
+            return isQuestion() && answer.domain() instanceof Domain.Files;
         }
 
         /** A name for the page's own use, without signs that a selector would trip over. */
@@ -72,11 +58,8 @@ public record PageModel(String code, String title, String introductionHtml, List
 
         /** Changes when the item must be drawn anew, but not with what was answered. */
         public String look() {
-            return Integer.toHexString(Objects.hash(kind, wordingHtml, helpHtml, required, locked, hint, entry,
-                    locked ? shownValue : "", kind.equals("roster") || kind.equals("further") ? choices : "",
-                    choices.stream().map(c -> c.value() + c.labelHtml()).toList(), boxes.stream().map(b -> b.name() + b.label()
-                            + b.choices().stream().map(OfferedChoice::label).toList()).toList(),
-                    rows.stream().map(r -> r.name() + r.label()).toList(), files));
+            return Integer.toHexString(Objects.hash(kind, wordingHtml, helpHtml, required, locked, hint, entry, locked ? shownValue : "",
+                    isQuestion() ? control.withoutAnswer() : control.choices()));
         }
     }
 
@@ -114,7 +97,7 @@ public record PageModel(String code, String title, String introductionHtml, List
             if (shown.item() instanceof Roster) {
                 further = Entries.further(entry);
             }
-            files |= entry.kind().equals("file");
+            files |= entry.takesFiles();
             String where = shown.roster().isEmpty() ? "" : head(page, shown, voice).title() + ": ";
             errors.forEach(e -> messages.add(new PageMessage(entry.id(), where + entry.wording(), e)));
         }
@@ -160,7 +143,7 @@ public record PageModel(String code, String title, String introductionHtml, List
         List<RosterEntry> shown = entries.subList(from, to);
         return new PageModel(code, title, from == 0 ? introductionHtml : "", shown,
                 messages.stream().filter(m -> shown.stream().anyMatch(e -> e.id().equals(m.slot()))).toList(),
-                shown.stream().anyMatch(e -> e.kind().equals("file")), lastOne ? forward : words.say("next"), back, words, language,
+                shown.stream().anyMatch(RosterEntry::takesFiles), lastOne ? forward : words.say("next"), back, words, language,
                 direction);
     }
 

@@ -1,10 +1,6 @@
 package orthogon.app.questions;
 
-import java.math.BigDecimal;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
-import com.ibm.icu.text.NumberFormat;
+import orthogon.app.answer.ControlTexts;
 import orthogon.core.interview.CodeValues;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
@@ -12,9 +8,14 @@ import orthogon.core.language.OwnWords;
 import orthogon.core.language.Piping;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import com.ibm.icu.text.NumberFormat;
 
 /** How a questionnaire's texts read to one respondent: earlier answers put in, markup made of what the analyst wrote. */
-public final class RespondentTexts {
+public final class RespondentTexts implements ControlTexts {
 
     private final Questionnaire document;
     private final OwnWords ownWords;
@@ -73,19 +74,23 @@ public final class RespondentTexts {
         return Markup.plain(filled(text, "", 0));
     }
 
-    String inline(String text, Course.ShownItem at) {
+    @Override
+    public String inline(String text, Course.ShownItem at) {
         return Markup.inline(filled(text, at.roster(), at.entry()));
     }
 
-    String block(String text, Course.ShownItem at) {
+    @Override
+    public String block(String text, Course.ShownItem at) {
         return Markup.block(filled(text, at.roster(), at.entry()));
     }
 
+    @Override
     public String plain(String text, Course.ShownItem at) {
         return Markup.plain(filled(text, at.roster(), at.entry()));
     }
 
     /** What Orthogon itself says in the language. */
+    @Override
     public OwnWords ownWords() {
         return ownWords;
     }
@@ -96,6 +101,7 @@ public final class RespondentTexts {
     }
 
     /** BCP 47 tag of the language in which the pages are. */
+    @Override
     public String language() {
         return document.sourceLanguage();
     }

@@ -12,7 +12,7 @@ import orthogon.app.store.InvitationStore;
 import orthogon.app.work.Acts;
 import orthogon.app.work.InvitePeople;
 import orthogon.app.work.InvitePeople.Invited;
-import orthogon.core.edit.Refused;
+import orthogon.core.questionnaire.Refused;
 import orthogon.formats.contact.MailList;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;

@@ -14,7 +14,7 @@ import orthogon.app.store.OfferStore.Offer;
 import orthogon.app.store.ReleaseStore;
 import orthogon.app.work.Acts;
 import orthogon.app.work.ShareQuestionnaire;
-import orthogon.core.edit.Refused;
+import orthogon.core.questionnaire.Refused;
 import orthogon.formats.link.QrCode;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;

@@ -1,12 +1,7 @@
 package orthogon.app.respond;
 
-import jakarta.servlet.http.HttpServletRequest;
-import jakarta.servlet.http.HttpServletResponse;
-import java.time.OffsetDateTime;
-import java.util.Locale;
-import java.util.Optional;
-import orthogon.app.http.RateLimit;
 import orthogon.app.http.PublicAddress;
+import orthogon.app.http.RateLimit;
 import orthogon.app.offering.Offering;
 import orthogon.app.outbox.Outbox;
 import orthogon.app.questions.QuestionsPage;
@@ -14,10 +9,15 @@ import orthogon.app.questions.RespondentTexts;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
 import orthogon.app.store.InvitationStore;
+import orthogon.core.answer.contact.ContactAnswer;
 import orthogon.core.interview.Course;
-import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.contact.Contacts;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.OffsetDateTime;
+import java.util.Locale;
+import java.util.Optional;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -84,7 +84,7 @@ class EndController {
             return Notices.nothing(request, model, response);
         }
         RespondentTexts voice = RespondentTexts.of(running.get().interview());
-        Optional<String> address = Contacts.read(new Answer.Contact(Answer.Contact.Kind.EMAIL, ""), email);
+        Optional<String> address = Contacts.read(new ContactAnswer(ContactAnswer.Standard.EMAIL, ""), email);
         model.addAttribute("sentTo", address.orElse(""));
         model.addAttribute("wrong",
                 address.isPresent() ? "" : voice.say("mail_wrong", email.strip()));

@@ -1,15 +1,15 @@
 package orthogon.app.respond;
 
+import orthogon.app.questions.PageForm;
+import orthogon.app.store.AttachmentStore.HeldFiles;
+import orthogon.app.store.RandomNames;
+import orthogon.core.answer.file.Attachment;
+import orthogon.core.answer.file.FileAnswer;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
-import orthogon.app.questions.PageForm;
-import orthogon.app.store.AttachmentStore.HeldFiles;
-import orthogon.app.store.RandomNames;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Attachment;
 import org.apache.tika.Tika;
 import org.springframework.web.multipart.MultipartFile;
 
@@ -37,7 +37,7 @@ final class Received implements PageForm.Uploads {
     }
 
     @Override
-    public Attachment taken(MultipartFile file, Answer.FileAnswer answer) {
+    public Attachment taken(MultipartFile file, FileAnswer answer) {
         try {
             byte[] content = file.getBytes();
             String given = Optional.ofNullable(file.getOriginalFilename()).orElse("").replaceAll("[\\p{Cntrl}/\\\\]", "");

@@ -10,7 +10,7 @@ import java.util.zip.GZIPOutputStream;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.document.DocumentReader;
 import orthogon.formats.document.DocumentWriter;
-import orthogon.formats.document.UnusableFile;
+import orthogon.formats.json.UnusableFile;
 
 /** A document as it lies in the database: its file, compressed. */
 final class Packed {

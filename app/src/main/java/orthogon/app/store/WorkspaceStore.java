@@ -8,7 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import orthogon.core.questionnaire.Attachment;
+import orthogon.core.answer.file.Attachment;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.stored.StoredAnswers;
 import java.util.UUID;

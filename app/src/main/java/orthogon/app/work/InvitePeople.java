@@ -1,11 +1,5 @@
 package orthogon.app.work;
 
-import java.time.Clock;
-import java.time.OffsetDateTime;
-import java.util.ArrayList;
-import java.util.LinkedHashSet;
-import java.util.List;
-import java.util.Set;
 import orthogon.app.http.PublicAddress;
 import orthogon.app.outbox.Outbox;
 import orthogon.app.store.DraftStore.Draft;
@@ -13,12 +7,18 @@ import orthogon.app.store.InvitationStore;
 import orthogon.app.store.InvitationStore.Invitation;
 import orthogon.app.store.ReleaseStore;
 import orthogon.app.store.ReleaseStore.Release;
-import orthogon.core.edit.Refused;
+import orthogon.core.answer.contact.ContactAnswer;
 import orthogon.core.language.OwnWords;
-import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
 import orthogon.formats.contact.Contacts;
 import orthogon.formats.contact.MailList;
+import java.time.Clock;
+import java.time.OffsetDateTime;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
 import org.springframework.stereotype.Component;
 
 /** Gives out links for one person each: makes them, mails them, and reminds who has not answered. */
@@ -27,7 +27,7 @@ public class InvitePeople {
 
     private static final int MOST = 500;
 
-    private static final Answer.Contact EMAIL = new Answer.Contact(Answer.Contact.Kind.EMAIL, "");
+    private static final ContactAnswer EMAIL = new ContactAnswer(ContactAnswer.Standard.EMAIL, "");
     private static final int MOST_NAMED = 8;
 
     /**

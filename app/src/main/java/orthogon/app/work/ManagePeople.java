@@ -12,7 +12,7 @@ import orthogon.app.http.PublicAddress;
 import orthogon.app.outbox.Outbox;
 import orthogon.app.store.PersonStore;
 import orthogon.app.store.PersonStore.Person;
-import orthogon.core.edit.Refused;
+import orthogon.core.questionnaire.Refused;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Component;
 

@@ -4,7 +4,7 @@ import java.time.Clock;
 import java.time.OffsetDateTime;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.RemarkStore;
-import orthogon.core.edit.Refused;
+import orthogon.core.questionnaire.Refused;
 import org.springframework.stereotype.Component;
 
 /** Says something about a row of a draft, and settles what was said. */

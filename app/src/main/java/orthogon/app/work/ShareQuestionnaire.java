@@ -7,7 +7,7 @@ import orthogon.app.offering.Offering;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.OfferStore;
 import orthogon.app.store.OfferStore.Offer;
-import orthogon.core.edit.Refused;
+import orthogon.core.questionnaire.Refused;
 import org.springframework.stereotype.Component;
 
 /** Decides at which address a questionnaire is given out, when, and to how many. */

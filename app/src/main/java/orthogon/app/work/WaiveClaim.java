@@ -4,10 +4,10 @@ import java.time.Clock;
 import java.time.OffsetDateTime;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.WaiverStore;
-import orthogon.core.edit.Refused;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Family;
 import orthogon.core.proof.claim.Verdict;
+import orthogon.core.questionnaire.Refused;
 import orthogon.core.release.Gate;
 import org.springframework.stereotype.Component;
 

@@ -1,5 +1,27 @@
 package orthogon.app.browser;
 
+import orthogon.core.answer.AllowedCharacters;
+import orthogon.core.answer.GridRow;
+import orthogon.core.answer.Option;
+import orthogon.core.answer.agreement.AgreementAnswer;
+import orthogon.core.answer.choice.ManyChoices;
+import orthogon.core.answer.choice.OneChoice;
+import orthogon.core.answer.choice.OptionLayout;
+import orthogon.core.answer.file.FileAnswer;
+import orthogon.core.answer.grid.GridAnswer;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.scale.ScaleAnswer;
+import orthogon.core.answer.scale.StepSign;
+import orthogon.core.answer.signature.SignatureAnswer;
+import orthogon.core.answer.text.TextAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.questionnaire.EveryType;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Note;
+import orthogon.core.questionnaire.Presentation;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Reword;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertNotEquals;
@@ -13,14 +35,6 @@ import com.microsoft.playwright.options.FilePayload;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.stream.IntStream;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.EveryType;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Note;
-import orthogon.core.questionnaire.Presentation;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.questionnaire.Reword;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -57,7 +71,7 @@ class AnswerTypesIT {
     @Test
     void aSliderIsUnansweredUntilItIsMoved() {
         Page page = begin(of(Question.of("weight", "What does it weigh?",
-                new Answer.Numeric(BigDecimal.ZERO, new BigDecimal(90), 0, "kg", true)).withRequireWhen("true")));
+                new NumberAnswer(BigDecimal.ZERO, new BigDecimal(90), 0, "kg", true)).withRequireWhen("true")));
         Locator slider = page.getByRole(AriaRole.SLIDER);
         assertThat(slider).hasAttribute("aria-valuetext", "no answer yet");
         press(page, "Review and send");
@@ -73,9 +87,9 @@ class AnswerTypesIT {
 
     @Test
     void aSearchableListTakesLabelsAndRefusesWhatIsNone() {
-        List<Answer.Option> many = IntStream.range(0, 60).mapToObj(i -> Answer.Option.of("place_" + i, "Roost number " + i)).toList();
+        List<Option> many = IntStream.range(0, 60).mapToObj(i -> Option.of("place_" + i, "Roost number " + i)).toList();
         Page page = begin(of(Question.of("roost", "Which roost?",
-                new Answer.OneChoice(many, new Answer.Layout(Answer.ShownAs.SEARCH, 1, false))).withRequireWhen("true")));
+                new OneChoice(many, new OptionLayout(OptionLayout.ShownAs.SEARCH, 1, false))).withRequireWhen("true")));
         page.getByLabel("Which roost?").fill("Nowhere");
         press(page, "Review and send");
         assertThat(page.locator("#problems")).containsText("Choose one of the options shown.");
@@ -89,13 +103,13 @@ class AnswerTypesIT {
 
     @Test
     void shuffledOptionsStayAsTheyWereForOnePersonAndEndWithWhatStandsAlone() {
-        List<Answer.Option> options = new java.util.ArrayList<>(IntStream.range(0, 8)
-                .mapToObj(i -> Answer.Option.of("o" + i, "Option " + i)).toList());
-        options.addFirst(new Answer.Option("none", "None of these", null, true, ""));
-        options.add(1, new Answer.Option("another", "Something else", null, false, "", true, ""));
+        List<Option> options = new java.util.ArrayList<>(IntStream.range(0, 8)
+                .mapToObj(i -> Option.of("o" + i, "Option " + i)).toList());
+        options.addFirst(new Option("none", "None of these", null, true, ""));
+        options.add(1, new Option("another", "Something else", null, false, "", true, ""));
         Questionnaire document = of(Question.of("seen", "Seen?",
-                new Answer.ManyChoices(options, null, null, new Answer.Layout(Answer.ShownAs.RADIO, 2, true))).withRequireWhen("true"));
-        List<String> usual = document.questions().findFirst().orElseThrow().answer().options().stream().map(Answer.Option::code).toList();
+                new ManyChoices(options, null, null, new OptionLayout(OptionLayout.ShownAs.RADIO, 2, true))).withRequireWhen("true"));
+        List<String> usual = document.questions().findFirst().orElseThrow().answer().options().stream().map(Option::code).toList();
         java.util.Set<List<String>> orders = new java.util.HashSet<>();
         for (int visitor = 0; visitor < 4; visitor++) {
             Page page = begin(document);
@@ -112,8 +126,8 @@ class AnswerTypesIT {
     @Test
     void aMaskHelpsAndNeverBlocksPasting() {
         Page page = begin(
-                of(Question.of("ring", "Ring number", new Answer.TextAnswer(false, null, null, Answer.Content.ANY, "[A-Z]{2}-\\d{4}",
-                        "QM-1234", "AA-9999", "")), Question.of("next_one", "And then?", new Answer.TextAnswer(false, null, 40))));
+                of(Question.of("ring", "Ring number", new TextAnswer(false, null, null, AllowedCharacters.ANY, "[A-Z]{2}-\\d{4}",
+                        "QM-1234", "AA-9999", "")), Question.of("next_one", "And then?", new TextAnswer(false, null, 40))));
         page.getByLabel("Ring number").fill("QM1234");
         page.getByLabel("And then?").focus();
         assertThat(page.getByLabel("Ring number")).hasValue("QM-1234");
@@ -126,7 +140,7 @@ class AnswerTypesIT {
 
     @Test
     void aSignatureIsDrawnOrTyped() {
-        Page page = begin(of(Question.of("signed", "Please sign", new Answer.Signature()).withRequireWhen("true")));
+        Page page = begin(of(Question.of("signed", "Please sign", new SignatureAnswer()).withRequireWhen("true")));
         press(page, "Review and send");
         assertThat(page.locator("#problems")).isVisible();
         Locator pad = page.locator(".pad svg");
@@ -149,7 +163,7 @@ class AnswerTypesIT {
     @Test
     void filesAreLookedIntoAndCanBeTakenAway() {
         Page page = begin(
-                of(Question.of("photos", "Pictures", new Answer.FileAnswer(2, 100_000, List.of("image/png"))).withRequireWhen("true")));
+                of(Question.of("photos", "Pictures", new FileAnswer(2, 100_000, List.of("image/png"))).withRequireWhen("true")));
         Locator files = page.locator("input[type=file]");
         files.setInputFiles(new FilePayload("owl.png", "image/png", "no picture at all".getBytes()));
         press(page, "Review and send");
@@ -167,9 +181,9 @@ class AnswerTypesIT {
     @Test
     void aGridIsOneQuestionUnderTheOtherOnAPhone() {
         Page page = Chromium.context(new Browser.NewContextOptions().setViewportSize(390, 844)).newPage();
-        page.navigate(application.address() + application.released(of(Question.of("signs", "How are they?", new Answer.Grid(false,
-                List.of(new Answer.Grid.GridRow("wing", "Wing", ""), new Answer.Grid.GridRow("leg", "Leg", "")),
-                List.of(Answer.Option.of("fine", "Fine"), Answer.Option.of("hurt", "Hurt")))).withRequireWhen("true"))));
+        page.navigate(application.address() + application.released(of(Question.of("signs", "How are they?", new GridAnswer(false,
+                List.of(new GridRow("wing", "Wing", ""), new GridRow("leg", "Leg", "")),
+                List.of(Option.of("fine", "Fine"), Option.of("hurt", "Hurt")))).withRequireWhen("true"))));
         press(page, "Begin");
         double fine = page.getByLabel("Wing: Fine").boundingBox().y;
         assertTrue(page.getByLabel("Wing: Hurt").boundingBox().y > fine + 20, "options stand below one another");
@@ -184,11 +198,11 @@ class AnswerTypesIT {
 
     @Test
     void whatIsTypedElsewhereStaysWhileQuestionsAppear() {
-        Page page = begin(of(Question.of("more", "Is there more?", new Answer.YesNo()),
-                Question.of("what", "What is it?", new Answer.TextAnswer(false, null, 40)).withAskWhen("more = true")
+        Page page = begin(of(Question.of("more", "Is there more?", new YesNoAnswer()),
+                Question.of("what", "What is it?", new TextAnswer(false, null, 40)).withAskWhen("more = true")
                         .withRequireWhen("true"),
                 new Note("hint", "Speak of **{what, select, blank {it} other {{what}}}** to nobody.", "more = true"),
-                Question.of("story", "Tell us", new Answer.TextAnswer(true, null, 400))));
+                Question.of("story", "Tell us", new TextAnswer(true, null, 400))));
         page.getByLabel("Tell us").fill("It was");
         page.getByLabel("Yes").check();
         assertThat(page.getByLabel("What is it?")).isVisible();
@@ -210,8 +224,8 @@ class AnswerTypesIT {
     @ParameterizedTest
     @ValueSource(booleans = {true, false})
     void anAnswerGivenWhileThePageChangesStays(boolean halfPressed) {
-        Page page = begin(of(Question.of("more", "Is there more?", new Answer.YesNo()),
-                Question.of("seen", "Was it seen?", new Answer.YesNo("It was", "It was not"))
+        Page page = begin(of(Question.of("more", "Is there more?", new YesNoAnswer()),
+                Question.of("seen", "Was it seen?", new YesNoAnswer("It was", "It was not"))
                         .withReword(List.of(new Reword("more = true", "Were they seen?", "", java.util.Map.of())))));
         page.evaluate("""
                 () => {
@@ -242,10 +256,10 @@ class AnswerTypesIT {
     void oneQuestionAtATimeIsTheSameQuestionnaire() {
         Presentation.Theme theme = new Presentation.Theme("", "", "", 100, Presentation.ProgressStyle.BAR, true);
         Questionnaire document = of(new Note("hello", "Three questions.", ""),
-                Question.of("first", "First?", new Answer.YesNo()).withRequireWhen("true"),
-                Question.of("second", "Second?", new Answer.TextAnswer(false, null, 40)).withAskWhen("first = true")
+                Question.of("first", "First?", new YesNoAnswer()).withRequireWhen("true"),
+                Question.of("second", "Second?", new TextAnswer(false, null, 40)).withAskWhen("first = true")
                         .withRequireWhen("true"),
-                Question.of("third", "Third?", new Answer.YesNo()))
+                Question.of("third", "Third?", new YesNoAnswer()))
                 .withPresentation(new Presentation(Presentation.Welcome.NONE, Presentation.Buttons.USUAL, java.util.Map.of(), theme));
         Page page = begin(document);
         assertThat(page.locator(".question")).hasCount(1);
@@ -296,12 +310,12 @@ class AnswerTypesIT {
     private static Questionnaire threePages() {
         return Questionnaire.blank("types", "Types").withPages(List.of(
                 orthogon.core.questionnaire.Page.empty("a", "Finder").withItems(List.of(
-                        Question.of("name", "Who are you?", new Answer.TextAnswer(false, null, 40)).withRequireWhen("true"))),
+                        Question.of("name", "Who are you?", new TextAnswer(false, null, 40)).withRequireWhen("true"))),
                 orthogon.core.questionnaire.Page.empty("b", "Terms").withItems(List.of(
-                        Question.of("terms", "The terms", new Answer.Agreement("We keep this. ".repeat(40).strip()))
+                        Question.of("terms", "The terms", new AgreementAnswer("We keep this. ".repeat(40).strip()))
                                 .withRequireWhen("true"))),
                 orthogon.core.questionnaire.Page.empty("c", "Mood").withItems(List.of(
-                        Question.of("mood", "How was it?", new Answer.Scale(false, 5, "", "", Answer.StepSign.STARS))))));
+                        Question.of("mood", "How was it?", new ScaleAnswer(false, 5, "", "", StepSign.STARS))))));
     }
 
     @Test
@@ -359,10 +373,10 @@ class AnswerTypesIT {
 
     @Test
     void aLongListOfSeveralChoicesIsSearched() {
-        List<Answer.Option> many = java.util.stream.IntStream.rangeClosed(1, 60).mapToObj(i -> Answer.Option.of("r" + i, "Roost nº " + i))
+        List<Option> many = java.util.stream.IntStream.rangeClosed(1, 60).mapToObj(i -> Option.of("r" + i, "Roost nº " + i))
                 .toList();
         Page page = begin(of(Question.of("roosts", "Which roosts?",
-                new Answer.ManyChoices(many, null, 3, new Answer.Layout(Answer.ShownAs.SEARCH, 1, false)))));
+                new ManyChoices(many, null, 3, new OptionLayout(OptionLayout.ShownAs.SEARCH, 1, false)))));
         Locator find = page.getByLabel("Search the list");
         find.fill("ROOST Nº 41");
         assertThat(page.locator(".choice:visible")).hasCount(1);
@@ -398,7 +412,7 @@ class AnswerTypesIT {
     @Test
     void robotsFillTheBoxThatPeopleDoNotSee() {
         Page page = Chromium.visitor();
-        String link = application.address() + application.released(of(Question.of("q", "Well?", new Answer.YesNo())));
+        String link = application.address() + application.released(of(Question.of("q", "Well?", new YesNoAnswer())));
         page.navigate(link);
         assertThat(page.locator("[name='~website']")).not().isInViewport();
         page.evaluate("document.querySelector(\"[name='~website']\").value = 'https://example.org'");

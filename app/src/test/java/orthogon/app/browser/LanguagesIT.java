@@ -1,5 +1,22 @@
 package orthogon.app.browser;
 
+import orthogon.app.questions.OrdinaryAnswers;
+import orthogon.app.store.DraftStore;
+import orthogon.app.store.InterviewStore;
+import orthogon.app.store.ReleaseStore;
+import orthogon.core.answer.Option;
+import orthogon.core.answer.choice.OneChoice;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.interview.Interview;
+import orthogon.core.language.Stretch;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Note;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.formats.document.DocumentReader;
+import orthogon.formats.translation.TextRow;
+import orthogon.formats.translation.TextTable;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -26,20 +43,6 @@ import net.sf.okapi.lib.xliff2.core.Segment;
 import net.sf.okapi.lib.xliff2.core.TargetState;
 import net.sf.okapi.lib.xliff2.document.XLIFFDocument;
 import net.sf.okapi.lib.xliff2.reader.XLIFFReader;
-import orthogon.app.questions.OrdinaryAnswers;
-import orthogon.app.store.DraftStore;
-import orthogon.app.store.InterviewStore;
-import orthogon.app.store.ReleaseStore;
-import orthogon.core.interview.Interview;
-import orthogon.core.language.Stretch;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Note;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
-import orthogon.formats.document.DocumentReader;
-import orthogon.formats.translation.TextRow;
-import orthogon.formats.translation.TextTable;
 import org.junit.jupiter.api.Test;
 import org.springframework.core.io.ClassPathResource;
 
@@ -55,11 +58,11 @@ class LanguagesIT {
     private void otters() {
         Questionnaire otters = Questionnaire.blank("otters", "Otter watch").withPages(List.of(
                 orthogon.core.questionnaire.Page.empty("bank", "At the bank").withItems(List.of(
-                        Question.of("site", "Which bank?", new Answer.OneChoice(List.of(Answer.Option.of("weir", "The weir"),
-                                Answer.Option.of("mill", "The mill")), false)).withRequireWhen("true"),
-                        Question.of("count", "How many?", new Answer.Numeric(java.math.BigDecimal.ONE, new java.math.BigDecimal(9), 0, ""))
+                        Question.of("site", "Which bank?", new OneChoice(List.of(Option.of("weir", "The weir"),
+                                Option.of("mill", "The mill")), false)).withRequireWhen("true"),
+                        Question.of("count", "How many?", new NumberAnswer(java.math.BigDecimal.ONE, new java.math.BigDecimal(9), 0, ""))
                                 .withRequireWhen("true"),
-                        Question.of("again", PLURAL, new Answer.YesNo()).withAskWhen("count > 1")))))
+                        Question.of("again", PLURAL, new YesNoAnswer()).withAskWhen("count > 1")))))
                 .withLanguages(List.of("en", "pl"));
         code = "otters_" + Long.toString(System.nanoTime(), 36);
         application.part(DraftStore.class).create(otters.withCode(code), "ines", "began");

@@ -1,5 +1,12 @@
 package orthogon.app.browser;
 
+import orthogon.core.answer.Answer;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.formats.document.DocumentWriter;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.FilePayload;
 import java.math.BigDecimal;
@@ -8,11 +15,6 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Random;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
-import orthogon.formats.document.DocumentWriter;
 
 /**
  * How long the ledger takes to open and an edit to show, in the browser, with drafts of 50 and of 500 questions in one run. Prints
@@ -84,7 +86,7 @@ public final class LedgerBenchmark {
         List<orthogon.core.questionnaire.Page> pages = new ArrayList<>();
         List<Item> items = new ArrayList<>();
         for (int n = 0; n < questions; n++) {
-            Answer answer = n % 3 == 0 ? new Answer.YesNo() : new Answer.Numeric(BigDecimal.ZERO, new BigDecimal(90), 0, "g");
+            Answer answer = n % 3 == 0 ? new YesNoAnswer() : new NumberAnswer(BigDecimal.ZERO, new BigDecimal(90), 0, "g");
             Question question = Question.of("q" + n, "Question number " + n + ", with a wording of an ordinary length?", answer);
             int decider = n < 3 ? -1 : (Math.max(0, n - 1 - random.nextInt(30)) / 3) * 3;
             items.add(decider < 0 ? question : question.withAskWhen("q" + decider + " = true").withRequireWhen("q" + decider + " = true"));

@@ -1,5 +1,34 @@
 package orthogon.app.browser;
 
+import orthogon.app.questions.OrdinaryAnswers;
+import orthogon.core.answer.Answer;
+import orthogon.core.answer.Option;
+import orthogon.core.answer.choice.ManyChoices;
+import orthogon.core.answer.choice.OneChoice;
+import orthogon.core.answer.contact.ContactAnswer;
+import orthogon.core.answer.date.DateAnswer;
+import orthogon.core.answer.file.Attachment;
+import orthogon.core.answer.iso.IsoAnswer;
+import orthogon.core.answer.lookup.LookupAnswer;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.parts.PartsAnswer;
+import orthogon.core.answer.ranking.RankingAnswer;
+import orthogon.core.answer.scale.ScaleAnswer;
+import orthogon.core.answer.text.TextAnswer;
+import orthogon.core.answer.time.TimeAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.expression.Wiring;
+import orthogon.core.interview.Course;
+import orthogon.core.interview.Interview;
+import orthogon.core.interview.Problem;
+import orthogon.core.interview.Slots;
+import orthogon.core.interview.Unreadable;
+import orthogon.core.questionnaire.EveryType;
+import orthogon.core.questionnaire.Presentation;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Roster;
+import orthogon.formats.document.DocumentReader;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -30,21 +59,6 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import orthogon.app.questions.OrdinaryAnswers;
-import orthogon.core.expression.Wiring;
-import orthogon.core.interview.Course;
-import orthogon.core.interview.Interview;
-import orthogon.core.interview.Problem;
-import orthogon.core.interview.Slots;
-import orthogon.core.interview.Unreadable;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Attachment;
-import orthogon.core.questionnaire.EveryType;
-import orthogon.core.questionnaire.Presentation;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.questionnaire.Roster;
-import orthogon.formats.document.DocumentReader;
 import org.jsoup.Jsoup;
 import org.jsoup.nodes.Document;
 import org.jsoup.nodes.Element;
@@ -152,11 +166,11 @@ class RandomWalkerIT {
                 }
                 assertEquals(shown.required(), item.select(".needed").isEmpty(), name + " " + shown.slot());
                 if (shown.item() instanceof Question q
-                        && (q.answer() instanceof Answer.OneChoice || q.answer() instanceof Answer.ManyChoices)
+                        && (q.answer() instanceof OneChoice || q.answer() instanceof ManyChoices)
                         && item.select("datalist").isEmpty()) {
                     Set<String> offered = new TreeSet<>(
                             item.select("option[value~=.], input[type=radio], input[type=checkbox]").eachAttr("value"));
-                    assertEquals(shown.offered().stream().map(Answer.Option::code).collect(Collectors.toCollection(TreeSet::new)), offered,
+                    assertEquals(shown.offered().stream().map(Option::code).collect(Collectors.toCollection(TreeSet::new)), offered,
                             name + " " + shown.slot());
                 }
             }
@@ -258,7 +272,7 @@ class RandomWalkerIT {
                         fields.add(new String[]{slot + "~" + part, (String) each});
                     }
                 });
-                case List<?> l when question.answer() instanceof Answer.Ranking -> {
+                case List<?> l when question.answer() instanceof RankingAnswer -> {
                     for (int place = 1; place <= l.size(); place++) {
                         fields.add(new String[]{slot + "~" + place, (String) l.get(place - 1)});
                     }
@@ -269,7 +283,7 @@ class RandomWalkerIT {
                 case Unreadable u -> fields.add(new String[]{slot, u.typed()});
                 default -> fields.add(new String[]{slot, value.toString()});
             }
-            boolean mayBeOther = question.answer().hasOwnOptions() && question.answer().options().stream().anyMatch(Answer.Option::other);
+            boolean mayBeOther = question.answer().hasOwnOptions() && question.answer().options().stream().anyMatch(Option::other);
             if (mayBeOther && random.nextBoolean()) {
                 given.put(Slots.other(slot), HOSTILE);
                 fields.add(new String[]{Slots.other(slot), HOSTILE});
@@ -278,7 +292,7 @@ class RandomWalkerIT {
 
         /** What the controls hold: options that are no longer on offer are not among them. */
         private static Object standing(Course.ShownItem shown) {
-            List<String> offered = shown.offered().stream().map(Answer.Option::code).toList();
+            List<String> offered = shown.offered().stream().map(Option::code).toList();
             return !shown.question().orElseThrow().answer().hasOwnOptions()
                     ? shown.value()
                     : switch (shown.value()) {
@@ -290,18 +304,18 @@ class RandomWalkerIT {
 
         private Object nonsense(Answer answer) {
             return switch (answer) {
-                case Answer.Numeric n -> random.nextBoolean() ? new Unreadable("many") : new BigDecimal("-12345.678");
-                case Answer.Scale s -> new BigDecimal("99");
-                case Answer.DateAnswer d -> random.nextBoolean() ? new Unreadable("soon") : LocalDate.of(1901, 2, 3);
-                case Answer.TimeAnswer t -> new Unreadable("25:99");
-                case Answer.OneChoice c -> new Unreadable("no_such_option");
-                case Answer.ManyChoices c -> new Unreadable("no_such_option");
-                case Answer.YesNo y -> new Unreadable("perhaps");
-                case Answer.IsoCode c -> new Unreadable("XX1");
-                case Answer.Contact c -> new Unreadable(HOSTILE);
-                case Answer.TextAnswer t -> HOSTILE;
-                case Answer.Lookup l -> HOSTILE;
-                case Answer.Parts p -> Map.of(p.parts().getFirst(), HOSTILE);
+                case NumberAnswer n -> random.nextBoolean() ? new Unreadable("many") : new BigDecimal("-12345.678");
+                case ScaleAnswer s -> new BigDecimal("99");
+                case DateAnswer d -> random.nextBoolean() ? new Unreadable("soon") : LocalDate.of(1901, 2, 3);
+                case TimeAnswer t -> new Unreadable("25:99");
+                case OneChoice c -> new Unreadable("no_such_option");
+                case ManyChoices c -> new Unreadable("no_such_option");
+                case YesNoAnswer y -> new Unreadable("perhaps");
+                case IsoAnswer c -> new Unreadable("XX1");
+                case ContactAnswer c -> new Unreadable(HOSTILE);
+                case TextAnswer t -> HOSTILE;
+                case LookupAnswer l -> HOSTILE;
+                case PartsAnswer p -> Map.of(p.parts().getFirst(), HOSTILE);
                 default -> null;
             };
         }

@@ -1,5 +1,14 @@
 package orthogon.app.browser;
 
+import orthogon.app.store.AuditStore;
+import orthogon.app.store.DraftStore;
+import orthogon.app.store.SignOffStore;
+import orthogon.core.answer.Option;
+import orthogon.core.answer.choice.OneChoice;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
@@ -22,13 +31,6 @@ import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
-import orthogon.app.store.AuditStore;
-import orthogon.app.store.DraftStore;
-import orthogon.app.store.SignOffStore;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 
@@ -59,9 +61,9 @@ class ReleaseIT {
     /** Otters on two banks, in one language. */
     private void otters() {
         List<Item> items = List.of(
-                Question.of("site", "Which bank?", new Answer.OneChoice(List.of(Answer.Option.of("weir", "The weir"),
-                        Answer.Option.of("mill", "The mill")), false)).withRequireWhen("true"),
-                Question.of("count", "How many otters?", new Answer.Numeric(BigDecimal.ONE, new BigDecimal(9), 0, ""))
+                Question.of("site", "Which bank?", new OneChoice(List.of(Option.of("weir", "The weir"),
+                        Option.of("mill", "The mill")), false)).withRequireWhen("true"),
+                Question.of("count", "How many otters?", new NumberAnswer(BigDecimal.ONE, new BigDecimal(9), 0, ""))
                         .withRequireWhen("true"));
         Questionnaire otters = Questionnaire.blank("otters", "Otter watch").withPages(List.of(
                 orthogon.core.questionnaire.Page.empty("bank", "At the bank").withItems(items)));

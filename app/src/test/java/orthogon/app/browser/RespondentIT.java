@@ -1,5 +1,11 @@
 package orthogon.app.browser;
 
+import orthogon.core.answer.date.DateAnswer;
+import orthogon.core.answer.file.FileAnswer;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.text.TextAnswer;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -22,9 +28,6 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.util.ArrayList;
 import java.util.List;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
 
@@ -124,7 +127,7 @@ class RespondentIT {
 
     private static Questionnaire of(Question... questions) {
         return Questionnaire.blank("fen_walk", "Fen walk").withPages(List.of(pageOf("first", questions),
-                pageOf("second", Question.of("last", "Anything else?", new Answer.TextAnswer(true, null, 500)))))
+                pageOf("second", Question.of("last", "Anything else?", new TextAnswer(true, null, 500)))))
                 .withEnding(List.of(new Questionnaire.Outcome("done", "Done", "")), List.of(new Questionnaire.OutcomeRow("", "done")));
     }
 
@@ -134,7 +137,7 @@ class RespondentIT {
 
     @Test
     void numbersAreReadAsTheyAreWrittenAndAskedBackWhereTheyCanMeanTwoThings() {
-        Question count = Question.of("geese", "How many geese?", new Answer.Numeric(BigDecimal.ZERO, null, 0, ""));
+        Question count = Question.of("geese", "How many geese?", new NumberAnswer(BigDecimal.ZERO, null, 0, ""));
         Page page = Chromium.visitor();
         page.navigate(address + APPLICATION.released(of(count)));
         press(page, "Begin");
@@ -150,8 +153,8 @@ class RespondentIT {
 
     @Test
     void whatWasTypedIsThereAfterTheTabWasClosedAndTheLinkOffersToGoOn() {
-        Question where = Question.of("where_seen", "Where was it?", new Answer.TextAnswer(true, null, 500)).withRequireWhen("true");
-        Question when = Question.of("day_seen", "Which day?", new Answer.DateAnswer(null, null)).withRequireWhen("true");
+        Question where = Question.of("where_seen", "Where was it?", new TextAnswer(true, null, 500)).withRequireWhen("true");
+        Question when = Question.of("day_seen", "Which day?", new DateAnswer(null, null)).withRequireWhen("true");
         String link = address + APPLICATION.released(of(where, when));
         BrowserContext browser = Chromium.context(new Browser.NewContextOptions());
         Page page = browser.newPage();
@@ -178,9 +181,9 @@ class RespondentIT {
     void aPageOfManyQuestionsWithAFileIsReadWholeAndARefusedFileIsNotKept() {
         List<Question> questions = new ArrayList<>();
         for (int i = 1; i <= 120; i++) {
-            questions.add(Question.of("q" + i, "Question " + i, new Answer.TextAnswer(false, null, 20)));
+            questions.add(Question.of("q" + i, "Question " + i, new TextAnswer(false, null, 20)));
         }
-        questions.add(Question.of("picture", "A picture", new Answer.FileAnswer(1, 20_000, List.of("image/*"))));
+        questions.add(Question.of("picture", "A picture", new FileAnswer(1, 20_000, List.of("image/*"))));
         Page page = Chromium.visitor();
         page.navigate(address + APPLICATION.released(of(questions.toArray(Question[]::new))));
         press(page, "Begin");
@@ -204,8 +207,8 @@ class RespondentIT {
     @Test
     void anUploadBeyondEveryLimitIsAnsweredInTheRespondentsLanguageAndLeadsBack() throws Exception {
         Page page = Chromium.visitor();
-        page.navigate(address + APPLICATION.released(of(Question.of("note", "A note", new Answer.TextAnswer(false, null, 20)),
-                Question.of("picture", "A picture", new Answer.FileAnswer(1, 20_000, List.of("image/*"))))) + "?lang=en");
+        page.navigate(address + APPLICATION.released(of(Question.of("note", "A note", new TextAnswer(false, null, 20)),
+                Question.of("picture", "A picture", new FileAnswer(1, 20_000, List.of("image/*"))))) + "?lang=en");
         press(page, "Begin");
         String interview = page.url();
         HttpResponse<String> refused = HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create(interview))

@@ -12,12 +12,12 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import orthogon.app.compose.Ledger.LedgerRow;
 import orthogon.core.edit.RandomEdits;
-import orthogon.core.edit.Refused;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.RandomDocument;
 import orthogon.core.questionnaire.EveryType;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
 import org.junit.jupiter.api.Test;
 
 class LedgerTest {

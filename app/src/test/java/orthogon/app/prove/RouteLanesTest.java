@@ -1,5 +1,12 @@
 package orthogon.app.prove;
 
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.proof.Proof;
+import orthogon.core.proof.flow.Routes;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -10,13 +17,6 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import orthogon.core.proof.Proof;
-import orthogon.core.proof.flow.Routes;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
 import org.junit.jupiter.api.Test;
 
 class RouteLanesTest {
@@ -25,8 +25,8 @@ class RouteLanesTest {
     private static Questionnaire branching(int n) {
         List<Item> items = new ArrayList<>();
         for (int i = 0; i < n; i++) {
-            items.add(Question.of("a" + i, "A " + i, new Answer.YesNo()).withRequireWhen("true"));
-            items.add(Question.of("b" + i, "B " + i, new Answer.YesNo()).withAskWhen("a" + i + " = true"));
+            items.add(Question.of("a" + i, "A " + i, new YesNoAnswer()).withRequireWhen("true"));
+            items.add(Question.of("b" + i, "B " + i, new YesNoAnswer()).withAskWhen("a" + i + " = true"));
         }
         Questionnaire blank = Questionnaire.blank("many", "Many");
         return blank.withPages(List.of(Page.empty("p", "P").withItems(items)))

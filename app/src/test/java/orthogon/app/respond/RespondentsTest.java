@@ -1,5 +1,20 @@
 package orthogon.app.respond;
 
+import orthogon.app.demo.DemoPeople;
+import orthogon.app.store.AttachmentStore;
+import orthogon.app.store.DraftStore;
+import orthogon.app.store.InterviewStore;
+import orthogon.app.store.InterviewStore.Running;
+import orthogon.app.store.InvitationStore;
+import orthogon.app.store.ReleaseStore;
+import orthogon.app.store.ReleaseStore.Release;
+import orthogon.app.work.KeepAnswers;
+import orthogon.core.answer.file.FileAnswer;
+import orthogon.core.answer.text.TextAnswer;
+import orthogon.core.interview.Interview;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
 import static org.hamcrest.Matchers.containsString;
 import static org.hamcrest.Matchers.not;
 import static org.junit.jupiter.api.Assertions.assertEquals;
@@ -19,20 +34,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
-import orthogon.app.demo.DemoPeople;
-import orthogon.app.store.AttachmentStore;
-import orthogon.app.store.DraftStore;
-import orthogon.app.store.InterviewStore;
-import orthogon.app.store.InterviewStore.Running;
-import orthogon.app.store.InvitationStore;
-import orthogon.app.store.ReleaseStore;
-import orthogon.app.store.ReleaseStore.Release;
-import orthogon.app.work.KeepAnswers;
-import orthogon.core.interview.Interview;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -77,12 +78,12 @@ class RespondentsTest {
         people.come();
         String code = "roost";
         if (!drafts.exists(code)) {
-            Question photo = Question.of("photo", "A photo?", new Answer.FileAnswer(2, 1000, List.of("image/*")));
+            Question photo = Question.of("photo", "A photo?", new FileAnswer(2, 1000, List.of("image/*")));
             Questionnaire document = Questionnaire.blank(code, "Roost").withPages(List.of(
-                    Page.empty("a", "First").withItems(List.of(Question.of("wing", "Wing?", new Answer.TextAnswer(false, null, 40)), photo,
-                            Question.of("must", "Must?", new Answer.TextAnswer(false, null, 40)).withRequireWhen("true"))),
-                    Page.empty("b", "Second").withItems(List.of(Question.of("leg", "Leg?", new Answer.TextAnswer(false, null, 40)))),
-                    Page.empty("c", "Third").withItems(List.of(Question.of("tail", "Tail?", new Answer.TextAnswer(false, null, 40))))))
+                    Page.empty("a", "First").withItems(List.of(Question.of("wing", "Wing?", new TextAnswer(false, null, 40)), photo,
+                            Question.of("must", "Must?", new TextAnswer(false, null, 40)).withRequireWhen("true"))),
+                    Page.empty("b", "Second").withItems(List.of(Question.of("leg", "Leg?", new TextAnswer(false, null, 40)))),
+                    Page.empty("c", "Third").withItems(List.of(Question.of("tail", "Tail?", new TextAnswer(false, null, 40))))))
                     .withLinkParameters(List.of(new Questionnaire.LinkParameter("station", List.of())));
             releases.create(drafts.create(document, "ines", "began"),
                     new ReleaseStore.Made("{}", "", "ines", List.of("en"), List.of(), "", OffsetDateTime.now()));

@@ -1,23 +1,24 @@
 package orthogon.app.responses;
 
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Roster;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Map;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.questionnaire.Roster;
 import org.junit.jupiter.api.Test;
 
 class CellsTest {
 
     private static final Questionnaire WALK = Questionnaire.blank("walk", "Walk").withPages(List.of(Page.empty("p", "P").withItems(List.of(
-            Question.of("calm", "Was it calm?", new Answer.YesNo()),
+            Question.of("calm", "Was it calm?", new YesNoAnswer()),
             new Roster("geese", "Geese", "Goose", "", 0, 3, List.of(
-                    Question.of("weight", "Weight", new Answer.Numeric(BigDecimal.ZERO, null, 0, "g"))))))));
+                    Question.of("weight", "Weight", new NumberAnswer(BigDecimal.ZERO, null, 0, "g"))))))));
 
     @Test
     void entriesOfARosterStandInOrderWithADashForABlank() {

@@ -1,5 +1,20 @@
 package orthogon.app.store;
 
+import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.store.InterviewStore.Response;
+import orthogon.app.store.InterviewStore.Running;
+import orthogon.app.store.OfferStore.Offer;
+import orthogon.app.store.PersonStore.Person;
+import orthogon.app.store.ReleaseStore.Made;
+import orthogon.app.store.ReleaseStore.Release;
+import orthogon.core.answer.file.Attachment;
+import orthogon.core.answer.text.TextAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.interview.Interview;
+import orthogon.core.proof.claim.ClaimKind;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
 import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
@@ -15,20 +30,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import javax.sql.DataSource;
-import orthogon.app.store.DraftStore.Draft;
-import orthogon.app.store.InterviewStore.Response;
-import orthogon.app.store.InterviewStore.Running;
-import orthogon.app.store.OfferStore.Offer;
-import orthogon.app.store.PersonStore.Person;
-import orthogon.app.store.ReleaseStore.Made;
-import orthogon.app.store.ReleaseStore.Release;
-import orthogon.core.interview.Interview;
-import orthogon.core.proof.claim.ClaimKind;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Attachment;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.Parameter;
@@ -44,8 +45,8 @@ import org.springframework.jdbc.datasource.DataSourceTransactionManager;
 class StoresTest {
 
     private static final Questionnaire ROOST = Questionnaire.blank("roost", "Roost").withPages(List.of(Page.empty("visit", "Visit")
-            .withItems(List.of(Question.of("place", "Where was it?", new Answer.TextAnswer(false, null, 200)),
-                    Question.of("wet", "Was it wet?", new Answer.YesNo())))));
+            .withItems(List.of(Question.of("place", "Where was it?", new TextAnswer(false, null, 200)),
+                    Question.of("wet", "Was it wet?", new YesNoAnswer())))));
 
     @Parameter
     private TestDatabase vendor;

@@ -1,5 +1,15 @@
 package orthogon.app.web;
 
+import orthogon.app.demo.DemoPeople;
+import orthogon.app.proving.Proofs;
+import orthogon.app.store.DraftStore;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.proof.Proof;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
 import static org.hamcrest.Matchers.containsString;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
@@ -13,15 +23,6 @@ import java.math.BigDecimal;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import orthogon.app.demo.DemoPeople;
-import orthogon.app.proving.Proofs;
-import orthogon.app.store.DraftStore;
-import orthogon.core.proof.Proof;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -55,13 +56,13 @@ class ProvingTest {
     /** Sums of many numbers, compared in two ways: more than a minute's work. */
     private static Questionnaire hard(String code) {
         List<Item> numbers = IntStream.range(0, 14).<Item>mapToObj(i -> Question
-                .of("n" + i, "How many of kind " + i + "?", new Answer.Numeric(BigDecimal.ZERO, new BigDecimal(60), 0, ""))
+                .of("n" + i, "How many of kind " + i + "?", new NumberAnswer(BigDecimal.ZERO, new BigDecimal(60), 0, ""))
                 .withRequireWhen("true")).toList();
         String sum = IntStream.range(0, 14).mapToObj(i -> "n" + i).collect(Collectors.joining(" + "));
         String weighed = IntStream.range(0, 14).mapToObj(i -> i + 2 + " * n" + i).collect(Collectors.joining(" + "));
         return Questionnaire.blank(code, "Many counts").withPages(List.of(Page.empty("a", "Counts").withItems(numbers),
                 Page.empty("b", "More").withOpenWhen(sum + " > 300").withItems(List.of(
-                        Question.of("x", "Well?", new Answer.YesNo()).withAskWhen(weighed + " > 2000")))));
+                        Question.of("x", "Well?", new YesNoAnswer()).withAskWhen(weighed + " > 2000")))));
     }
 
     private void opens(String path, int status, String words) throws Exception {

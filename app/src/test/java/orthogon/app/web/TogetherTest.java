@@ -1,5 +1,14 @@
 package orthogon.app.web;
 
+import orthogon.app.editing.Editing;
+import orthogon.app.store.AuditStore;
+import orthogon.app.store.DraftStore;
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.edit.ChangeItem;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
@@ -10,15 +19,6 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.stream.IntStream;
-import orthogon.app.editing.Editing;
-import orthogon.app.store.AuditStore;
-import orthogon.app.store.DraftStore;
-import orthogon.core.edit.ChangeItem;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
@@ -69,7 +69,7 @@ class TogetherTest {
     }
 
     private static Question row(int number, String wording) {
-        return Question.of("row_" + number, wording, new Answer.YesNo());
+        return Question.of("row_" + number, wording, new YesNoAnswer());
     }
 
     private void begin(String code, List<Item> rows) {

@@ -1,19 +1,5 @@
 package orthogon.app.work;
 
-import static org.junit.jupiter.api.Assertions.assertEquals;
-import static org.junit.jupiter.api.Assertions.assertThrows;
-import static org.junit.jupiter.api.Assertions.assertTrue;
-import static org.mockito.Mockito.mock;
-import static org.mockito.Mockito.when;
-
-import java.nio.charset.StandardCharsets;
-import java.time.Clock;
-import java.time.Instant;
-import java.time.LocalDate;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
-import java.util.List;
-import javax.sql.DataSource;
 import orthogon.app.account.People;
 import orthogon.app.http.PublicAddress;
 import orthogon.app.outbox.Outbox;
@@ -30,16 +16,30 @@ import orthogon.app.store.SignOffStore;
 import orthogon.app.store.TestDatabase;
 import orthogon.app.store.TrailKey;
 import orthogon.app.store.WaiverStore;
-import orthogon.core.edit.Refused;
+import orthogon.core.answer.yesno.YesNoAnswer;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
-import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Questionnaire.Outcome;
 import orthogon.core.questionnaire.Questionnaire.OutcomeRow;
+import orthogon.core.questionnaire.Refused;
 import orthogon.core.release.Gate;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.when;
+
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.List;
+import javax.sql.DataSource;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.function.Executable;
@@ -56,8 +56,8 @@ class NothingHalfDoneTest {
 
     private static final Clock CLOCK = Clock.fixed(Instant.parse("2026-11-02T09:30:00Z"), ZoneOffset.UTC);
     private static final Questionnaire ROOST = Questionnaire.blank("roost", "Roost").withPages(List.of(Page.empty("visit", "Visit")
-            .withItems(List.of(Question.of("wet", "Was it wet?", new Answer.YesNo()),
-                    Question.of("never", "Never?", new Answer.YesNo()).withAskWhen("wet and not(wet)")))))
+            .withItems(List.of(Question.of("wet", "Was it wet?", new YesNoAnswer()),
+                    Question.of("never", "Never?", new YesNoAnswer()).withAskWhen("wet and not(wet)")))))
             .withEnding(List.of(new Outcome("done", "Done", "")), List.of(new OutcomeRow("", "done")));
 
     /** A trail that cannot be written to while it is broken. */

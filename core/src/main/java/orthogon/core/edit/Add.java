@@ -1,10 +1,11 @@
 package orthogon.core.edit;
 
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Questionnaire;
 
 /**
  * Items put after another one.

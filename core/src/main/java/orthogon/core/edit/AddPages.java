@@ -1,12 +1,13 @@
 package orthogon.core.edit;
 
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Questionnaire;
 
 /**
  * Pages put after another one.

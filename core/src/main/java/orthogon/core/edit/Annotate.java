@@ -1,10 +1,11 @@
 package orthogon.core.edit;
 
+import orthogon.core.language.Texts;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Set;
-import orthogon.core.language.Texts;
-import orthogon.core.questionnaire.Questionnaire;
 
 /**
  * What the translators of a text should know.

@@ -1,9 +1,10 @@
 package orthogon.core.edit;
 
-import java.util.Set;
-import java.util.stream.Stream;
 import orthogon.core.questionnaire.Burden;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
+import java.util.Set;
+import java.util.stream.Stream;
 
 /** Another limit of what a route may ask of a respondent. */
 public record ChangeBurden(Burden burden) implements Edit {

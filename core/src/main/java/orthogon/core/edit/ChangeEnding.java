@@ -1,13 +1,14 @@
 package orthogon.core.edit;
 
-import java.util.HashSet;
-import java.util.List;
-import java.util.Set;
 import orthogon.core.questionnaire.Codes;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Questionnaire.Outcome;
 import orthogon.core.questionnaire.Questionnaire.OutcomeRow;
 import orthogon.core.questionnaire.Questionnaire.OwnClaim;
+import orthogon.core.questionnaire.Refused;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
 
 /** Other outcomes, another outcome table, other own claims. */
 public record ChangeEnding(List<Outcome> outcomes, List<OutcomeRow> table, List<OwnClaim> claims) implements Edit {

@@ -1,9 +1,10 @@
 package orthogon.core.edit;
 
-import java.util.Set;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
+import java.util.Set;
 
 /** Another version of an item, under the same code. What a section or roster holds stays as it is. */
 public record ChangeItem(Item item, String what) implements Edit {

@@ -1,14 +1,15 @@
 package orthogon.core.edit;
 
+import orthogon.core.language.Stretch;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Questionnaire.Translation;
+import orthogon.core.questionnaire.Refused;
 import java.util.IllformedLocaleException;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
-import orthogon.core.language.Stretch;
-import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.questionnaire.Questionnaire.Translation;
 
 /**
  * The languages that the questionnaire is to be read in. Translations into one that is left out are kept in earlier revisions only.

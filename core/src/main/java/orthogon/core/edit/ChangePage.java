@@ -1,8 +1,9 @@
 package orthogon.core.edit;
 
-import java.util.Set;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
+import java.util.Set;
 
 /** Another version of a page's own texts and rules; its items stay as they are. */
 public record ChangePage(Page page, String what) implements Edit {

@@ -1,11 +1,12 @@
 package orthogon.core.edit;
 
-import java.util.HashSet;
-import java.util.List;
-import java.util.Set;
 import orthogon.core.questionnaire.Presentation;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Questionnaire.LinkParameter;
+import orthogon.core.questionnaire.Refused;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
 
 /** Other texts around the questions, another theme, other link parameters. */
 public record ChangePresentation(Presentation presentation, List<LinkParameter> linkParameters) implements Edit {

@@ -1,16 +1,17 @@
 package orthogon.core.edit;
 
+import orthogon.core.questionnaire.Codes;
+import orthogon.core.questionnaire.Group;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import orthogon.core.questionnaire.Codes;
-import orthogon.core.questionnaire.Group;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Questionnaire;
 
 /** Copies behind the originals, with fresh codes; references inside what is copied point at the copies. Also of a whole page. */
 public record Copy(List<String> codes) implements Edit {

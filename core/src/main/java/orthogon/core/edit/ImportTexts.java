@@ -1,10 +1,11 @@
 package orthogon.core.edit;
 
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
-import orthogon.core.questionnaire.Questionnaire;
 
 /** Texts of a file, in one language or several, taken in one go: all of them, or none where one of them cannot be. */
 public record ImportTexts(List<Translate> languages) implements Edit {

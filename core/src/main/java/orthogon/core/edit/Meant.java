@@ -1,5 +1,14 @@
 package orthogon.core.edit;
 
+import orthogon.core.answer.Answer;
+import orthogon.core.answer.Option;
+import orthogon.core.expression.Printer;
+import orthogon.core.expression.Type;
+import orthogon.core.expression.Wiring;
+import orthogon.core.place.RuleFamily;
+import orthogon.core.questionnaire.Places;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -10,14 +19,6 @@ import java.util.function.UnaryOperator;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
-import orthogon.core.expression.Printer;
-import orthogon.core.expression.Type;
-import orthogon.core.expression.Wiring;
-import orthogon.core.place.RuleFamily;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Places;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
 
 /**
  * What a condition means that is not written as the expression language has it: {@code member = yes}, {@code tool is saw}, {@code not x}.
@@ -87,10 +88,10 @@ public final class Meant {
     }
 
     private static Optional<String> option(Wiring wiring, String name, String said) {
-        List<Answer.Option> options = wiring.document().question(name).map(Question::answer).filter(Answer::hasOwnOptions)
+        List<Option> options = wiring.document().question(name).map(Question::answer).filter(Answer::hasOwnOptions)
                 .map(Answer::options).orElse(List.of());
         List<String> fitting = options.stream().filter(o -> o.code().equalsIgnoreCase(said) || o.label().equalsIgnoreCase(said))
-                .map(Answer.Option::code).distinct().toList();
+                .map(Option::code).distinct().toList();
         boolean compared = wiring.type(name).filter(t -> t.kind() == Type.TypeKind.TEXT).isPresent();
         return fitting.size() == 1 && compared ? Optional.of(fitting.getFirst()) : Optional.empty();
     }

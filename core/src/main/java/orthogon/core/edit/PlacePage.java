@@ -1,9 +1,10 @@
 package orthogon.core.edit;
 
-import java.util.List;
-import java.util.Set;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
+import java.util.List;
+import java.util.Set;
 
 /**
  * A page moved.

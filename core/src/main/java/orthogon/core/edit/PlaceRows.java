@@ -1,10 +1,11 @@
 package orthogon.core.edit;
 
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Questionnaire;
 
 /**
  * Items moved to a page, section or roster, in document order.

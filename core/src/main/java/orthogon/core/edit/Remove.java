@@ -1,10 +1,5 @@
 package orthogon.core.edit;
 
-import java.util.LinkedHashSet;
-import java.util.List;
-import java.util.Optional;
-import java.util.Set;
-import java.util.TreeSet;
 import orthogon.core.language.Piping;
 import orthogon.core.language.Texts;
 import orthogon.core.place.Place.Rule;
@@ -13,6 +8,12 @@ import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Places;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 
 /**
  * Items or pages taken out.

@@ -1,10 +1,11 @@
 package orthogon.core.edit;
 
-import java.util.Map;
-import java.util.Set;
 import orthogon.core.questionnaire.Codes;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
+import java.util.Map;
+import java.util.Set;
 
 /** Another code for an item or page, followed by every reference to it. */
 public record Rename(String from, String to) implements Edit {

@@ -1,5 +1,12 @@
 package orthogon.core.edit;
 
+import orthogon.core.answer.Answer;
+import orthogon.core.answer.Option;
+import orthogon.core.questionnaire.Codes;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -8,11 +15,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.regex.Pattern;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Codes;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
 
 /** Another code for an option, followed by every condition that names it and every text that chooses its words by it. */
 public record RenameOption(String question, String from, String to) implements Edit {
@@ -30,8 +32,8 @@ public record RenameOption(String question, String from, String to) implements E
             return List.of();
         }
         List<Proposal> proposals = new ArrayList<>();
-        for (Answer.Option option : b.answer().options()) {
-            Optional<Answer.Option> old = a.answer().option(option.code()).filter(o -> !o.label().equals(option.label()));
+        for (Option option : b.answer().options()) {
+            Optional<Option> old = a.answer().option(option.code()).filter(o -> !o.label().equals(option.label()));
             old.flatMap(o -> proposal("option", o.code(), o.label(), option.label(), c -> b.answer().option(c).isPresent()))
                     .ifPresent(proposals::add);
         }
@@ -65,7 +67,7 @@ public record RenameOption(String question, String from, String to) implements E
             Answer answer = ((Question) i).answer();
             Question renamed = ((Question) i).withAnswer(answer.withOptions(answer.options().stream()
                     .map(o -> o.code().equals(from)
-                            ? new Answer.Option(to, o.label(), o.score(), o.exclusive(), o.offerWhen(), o.other(), o.picture())
+                            ? new Option(to, o.label(), o.score(), o.exclusive(), o.offerWhen(), o.other(), o.picture())
                             : o)
                     .toList()));
             return renamed.withReword(renamed.reword().stream().map(r -> {

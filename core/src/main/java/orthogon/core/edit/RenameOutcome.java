@@ -1,13 +1,14 @@
 package orthogon.core.edit;
 
-import java.util.List;
-import java.util.Optional;
-import java.util.Set;
 import orthogon.core.questionnaire.Codes;
 import orthogon.core.questionnaire.Page.Finish;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Questionnaire.Outcome;
 import orthogon.core.questionnaire.Questionnaire.OutcomeRow;
+import orthogon.core.questionnaire.Refused;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
 
 /** Another code for an outcome, followed by the outcome table, by the finishes of pages, and by every condition and text that names it. */
 public record RenameOutcome(String from, String to) implements Edit {

@@ -1,7 +1,8 @@
 package orthogon.core.edit;
 
-import java.util.Set;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
+import java.util.Set;
 
 /** Another title. */
 public record Retitle(String title) implements Edit {

@@ -1,14 +1,15 @@
 package orthogon.core.edit;
 
+import orthogon.core.place.Place.Rule;
+import orthogon.core.place.PlaceText;
+import orthogon.core.questionnaire.Places;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.Map;
 import java.util.Set;
-import orthogon.core.place.Place.Rule;
-import orthogon.core.place.PlaceText;
-import orthogon.core.questionnaire.Places;
-import orthogon.core.questionnaire.Questionnaire;
 
 /**
  * Conditions at several places at once.

@@ -1,13 +1,14 @@
 package orthogon.core.edit;
 
-import java.util.Map;
-import java.util.Set;
 import orthogon.core.language.Texts;
 import orthogon.core.place.PlaceText;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Places;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
+import java.util.Map;
+import java.util.Set;
 
 /**
  * Another text at one place, as a suggested fix says it: a condition or start value, a text that respondents read, or

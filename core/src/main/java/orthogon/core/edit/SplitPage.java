@@ -1,12 +1,13 @@
 package orthogon.core.edit;
 
-import java.util.ArrayList;
-import java.util.List;
-import java.util.Set;
 import orthogon.core.questionnaire.Codes;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
 
 /**
  * A page cut in two before one of its items. The second half opens under the same condition and takes the finishes and skips along, since

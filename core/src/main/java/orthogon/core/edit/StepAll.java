@@ -1,9 +1,10 @@
 package orthogon.core.edit;
 
-import java.util.List;
-import java.util.Set;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
+import java.util.List;
+import java.util.Set;
 
 /** Several items one place up or down, in their order; what stands in a section that moves goes along with it. */
 public record StepAll(List<String> codes, boolean up) implements Edit {

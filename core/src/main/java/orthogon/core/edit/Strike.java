@@ -1,12 +1,13 @@
 package orthogon.core.edit;
 
-import java.util.LinkedHashSet;
-import java.util.List;
-import java.util.Set;
 import orthogon.core.place.PlaceText;
 import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Places;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
 
 /** Rules taken away: a condition left empty, a skip, finish, outcome row, accept or reword condition taken out. */
 public record Strike(List<String> places) implements Edit {

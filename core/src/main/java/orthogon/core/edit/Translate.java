@@ -1,13 +1,14 @@
 package orthogon.core.edit;
 
+import orthogon.core.language.Units;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Questionnaire.Translation;
+import orthogon.core.questionnaire.Refused;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import orthogon.core.language.Units;
-import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.questionnaire.Questionnaire.Translation;
 
 /** Texts in another language, made of the source texts as they are now, or of earlier ones. */
 public record Translate(String language, List<TranslatedText> texts) implements Edit {

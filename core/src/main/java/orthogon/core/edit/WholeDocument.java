@@ -1,16 +1,11 @@
 package orthogon.core.edit;
 
-import java.util.ArrayList;
-import java.util.Collection;
-import java.util.HashSet;
-import java.util.LinkedHashMap;
-import java.util.List;
-import java.util.Map;
-import java.util.Set;
-import java.util.function.UnaryOperator;
+import orthogon.core.answer.Answer;
+import orthogon.core.answer.Domain;
+import orthogon.core.answer.GridRow;
+import orthogon.core.answer.Option;
 import orthogon.core.expression.ExpressionFault;
 import orthogon.core.expression.Wiring;
-import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Codes;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Group;
@@ -19,7 +14,16 @@ import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
 import orthogon.core.questionnaire.Roster;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.UnaryOperator;
 
 /** What keeps a document whole, shared by the edits. */
 public final class WholeDocument {
@@ -137,14 +141,14 @@ public final class WholeDocument {
     private static void refuseBadQuestion(Question question) throws Refused {
         Answer answer = question.answer();
         if (answer.hasOwnOptions()) {
-            refuseTwice(question.code(), "option", answer.options().stream().map(Answer.Option::code).toList());
+            refuseTwice(question.code(), "option", answer.options().stream().map(Option::code).toList());
             if (answer.options().isEmpty()) {
                 throw new Refused(question.code() + " needs at least one option.");
             }
         }
-        if (answer instanceof Answer.Grid grid) {
-            refuseTwice(question.code(), "row", grid.rows().stream().map(Answer.Grid.GridRow::code).toList());
-            if (grid.rows().isEmpty()) {
+        if (answer.domain() instanceof Domain.EachRow) {
+            refuseTwice(question.code(), "row", answer.rows().stream().map(GridRow::code).toList());
+            if (answer.rows().isEmpty()) {
                 throw new Refused(question.code() + " needs at least one row.");
             }
         }

@@ -1,12 +1,12 @@
 package orthogon.core.expression;
 
+import orthogon.core.answer.Domain;
+import orthogon.core.answer.GridRow;
+import orthogon.core.questionnaire.Question;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Question;
 
 /** The type that each kind of answer has in an expression. */
 final class AnswerTypes {
@@ -15,44 +15,39 @@ final class AnswerTypes {
 
     /** The type of a value that arrives with the link. */
     static Type arriving(String code, List<String> allowed) {
-        return allowed.isEmpty() ? Type.TEXT : Type.choice(code, new LinkedHashSet<>(allowed));
+        return allowed.isEmpty() ? Type.TEXT : choice(code, allowed);
     }
 
     static Type of(Question q) {
-        return switch (q.answer()) {
-            case Answer.TextAnswer t -> Type.TEXT;
-            case Answer.Contact c -> Type.TEXT;
-            case Answer.Lookup l -> Type.TEXT;
-            case Answer.Numeric n -> Type.NUMBER;
-            case Answer.Scale s -> Type.NUMBER;
-            case Answer.YesNo y -> Type.TRUTH;
-            case Answer.Agreement a -> Type.TRUTH;
-            case Answer.DateAnswer d -> Type.DATE;
-            case Answer.TimeAnswer t -> Type.TIME;
-            case Answer.OneChoice c -> Type.choice(q.code(), codes(c));
-            case Answer.IsoCode c -> Type.choice(q.code(), codes(c));
-            case Answer.ManyChoices c -> Type.listOf(Type.choice(q.code(), codes(c)));
-            case Answer.Ranking r -> Type.listOf(Type.choice(q.code(), codes(r)));
-            case Answer.FileAnswer f -> Type.listOf(Type.FILE);
-            case Answer.Hidden h -> arriving(q.code(), h.allowed());
-            case Answer.Signature s -> Type.parts(q.code(), Map.of("name", Type.TEXT));
-            case Answer.Parts p -> {
-                Map<String, Type> parts = new LinkedHashMap<>();
-                p.parts().forEach(part -> parts.put(part, Type.TEXT));
-                yield Type.parts(q.code(), parts);
-            }
-            case Answer.Grid g -> {
-                Type row = Type.choice(q.code(), codes(g));
-                Map<String, Type> rows = new LinkedHashMap<>();
-                g.rows().forEach(r -> rows.put(r.code(), g.many() ? Type.listOf(row) : row));
-                yield Type.parts(q.code(), rows);
-            }
+        return of(q.code(), q.answer().domain());
+    }
+
+    private static Type of(String code, Domain domain) {
+        return switch (domain) {
+            case Domain.FreeTexts t -> Type.TEXT;
+            case Domain.Opaque o -> Type.TEXT;
+            case Domain.Numbers n -> Type.NUMBER;
+            case Domain.Steps s -> Type.NUMBER;
+            case Domain.Truths t -> Type.TRUTH;
+            case Domain.Dates d -> Type.DATE;
+            case Domain.TimesOfDay t -> Type.TIME;
+            case Domain.OneOf o -> choice(code, o.codes());
+            case Domain.Subset s -> Type.listOf(choice(code, s.codes()));
+            case Domain.Orders o -> Type.listOf(choice(code, o.codes()));
+            case Domain.Files f -> Type.listOf(Type.FILE);
+            case Domain.Arriving a -> arriving(code, a.allowed());
+            case Domain.TextParts p -> parts(code, p.parts(), Type.TEXT);
+            case Domain.EachRow r -> parts(code, r.rows().stream().map(GridRow::code).toList(), of(code, r.row()));
         };
     }
 
-    private static Set<String> codes(Answer answer) {
-        Set<String> codes = new LinkedHashSet<>();
-        answer.options().forEach(o -> codes.add(o.code()));
-        return codes;
+    private static Type choice(String code, List<String> codes) {
+        return Type.choice(code, new LinkedHashSet<>(codes));
+    }
+
+    private static Type parts(String code, List<String> names, Type each) {
+        Map<String, Type> parts = new LinkedHashMap<>();
+        names.forEach(name -> parts.put(name, each));
+        return Type.parts(code, parts);
     }
 }

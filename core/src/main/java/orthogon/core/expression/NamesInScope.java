@@ -1,15 +1,14 @@
 package orthogon.core.expression;
 
+import orthogon.core.place.RuleFamily;
+import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Roster;
 import java.util.Collection;
 import java.util.LinkedHashSet;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import orthogon.core.place.RuleFamily;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Derived;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Roster;
 
 /** The names that an expression may use at its place. Inside a roster, names mean the entry at hand; own claims know the outcome. */
 final class NamesInScope implements Typer.Scope {
@@ -83,6 +82,6 @@ final class NamesInScope implements Typer.Scope {
     @Override
     public boolean hasScore(String name) {
         return !elsewhere(name) && wiring.items().get(name) instanceof Question q
-                && (q.answer() instanceof Answer.OneChoice || q.answer() instanceof Answer.ManyChoices);
+                && q.answer().isChoice();
     }
 }

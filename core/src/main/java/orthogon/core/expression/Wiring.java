@@ -1,5 +1,19 @@
 package orthogon.core.expression;
 
+import orthogon.core.answer.Option;
+import orthogon.core.expression.Expr.*;
+import orthogon.core.place.Place;
+import orthogon.core.place.Place.Rule;
+import orthogon.core.place.RuleFamily;
+import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Group;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Note;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Reword;
+import orthogon.core.questionnaire.Roster;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -13,20 +27,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import orthogon.core.expression.Expr.*;
-import orthogon.core.place.Place;
-import orthogon.core.place.Place.Rule;
-import orthogon.core.place.RuleFamily;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Derived;
-import orthogon.core.questionnaire.Group;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Note;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.questionnaire.Reword;
-import orthogon.core.questionnaire.Roster;
 
 /**
  * Every expression of a document, read and typed at its place. Places are written as in the proof report: {@code seen.askWhen},
@@ -270,11 +270,9 @@ public final class Wiring {
         switch (item) {
             case Question q -> {
                 add(q.code(), RuleFamily.ASK_WHEN, q.askWhen());
-                if (q.answer() instanceof Answer.Grid grid) {
-                    grid.rows().forEach(
-                            r -> add(Rule.at(new Place.Part(q.code(), r.code()), RuleFamily.ASK_WHEN), q.code(), r.askWhen()));
-                }
-                for (Answer.Option option : q.answer().hasOwnOptions() ? q.answer().options() : List.<Answer.Option>of()) {
+                q.answer().rows().forEach(
+                        r -> add(Rule.at(new Place.Part(q.code(), r.code()), RuleFamily.ASK_WHEN), q.code(), r.askWhen()));
+                for (Option option : q.answer().hasOwnOptions() ? q.answer().options() : List.<Option>of()) {
                     add(Rule.at(new Place.Part(q.code(), option.code()), RuleFamily.OFFER_WHEN), q.code(), option.offerWhen());
                 }
                 add(q.code(), RuleFamily.REQUIRE_WHEN, q.requireWhen());

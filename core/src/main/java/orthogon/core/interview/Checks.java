@@ -1,19 +1,21 @@
 package orthogon.core.interview;
 
-import java.math.BigDecimal;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
+import orthogon.core.answer.Answer;
+import orthogon.core.answer.Domain;
+import orthogon.core.answer.OnOffer;
 import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Situation;
 import orthogon.core.expression.Wiring;
 import orthogon.core.language.OwnWords;
 import orthogon.core.language.WrittenNumber;
-import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 
 /** What is wrong with the answers on a page: unreadable, missing, outside the limits, or not accepted. */
 final class Checks {
@@ -21,18 +23,18 @@ final class Checks {
     private final Wiring wiring;
     private final Questionnaire document;
     private final OwnWords words;
-    private final AnswerLimits limits;
+    private final Refusals refusals;
 
     Checks(Wiring wiring) {
         this.wiring = wiring;
         this.document = wiring.document();
         this.words = OwnWords.of(document);
-        this.limits = new AnswerLimits(words);
+        this.refusals = new Refusals(words);
     }
 
     /** Why an answer is outside the limits of its question; empty where it keeps them. */
     Optional<String> refusal(Answer answer, Object value, Situation situation) {
-        return limits.refusal(answer, value, situation.today());
+        return answer.refusal(value, situation.today()).map(refusals::said);
     }
 
     /** There are more entries than the roster takes. */
@@ -51,9 +53,9 @@ final class Checks {
         if (value == null) {
             Object counts = shown.value() instanceof Unreadable
                     ? null
-                    : AnswerFit.counting(question.answer(), shown.value(), shown.offered(), shown.rows());
+                    : question.answer().counting(shown.value(), new OnOffer(shown.offered(), shown.rows()));
             Optional<String> locked = shown.locked() && counts != null
-                    ? limits.refusal(question.answer(), counts, situation.today())
+                    ? refusal(question.answer(), counts, situation)
                     : Optional.empty();
             if (locked.isPresent()) {
                 // Nobody can change it, so the page cannot be left: better a dead end that is seen than a wrong answer sent.
@@ -62,7 +64,7 @@ final class Checks {
                 problems.add(new Problem(slot, Problem.ProblemKind.UNREADABLE, unreadable(question.answer(), u)));
             } else if (shown.required()) {
                 problems.add(new Problem(slot, Problem.ProblemKind.REQUIRED,
-                        message(question.answer() instanceof Answer.Agreement ? "agreement" : "required")));
+                        message(question.answer().requiredMessage())));
             }
             return;
         }
@@ -70,9 +72,9 @@ final class Checks {
             problems.add(new Problem(slot, Problem.ProblemKind.REQUIRED, words.say("message.rows")));
             return;
         }
-        Optional<String> limit = limits.refusal(question.answer(), value, situation.today());
+        Optional<String> limit = refusal(question.answer(), value, situation);
         if (limit.isPresent()) {
-            boolean incomplete = question.answer() instanceof Answer.Parts;
+            boolean incomplete = question.answer().domain() instanceof Domain.TextParts;
             problems.add(new Problem(slot, Problem.ProblemKind.LIMIT,
                     incomplete ? document.presentation().messages().getOrDefault("incomplete", limit.get()) : limit.get()));
             return;
@@ -90,7 +92,7 @@ final class Checks {
         return words.message(document, kind);
     }
 
-    private String noNumber(Answer.Numeric number, String typed) {
+    private String noNumber(Domain.Numbers number, String typed) {
         List<BigDecimal> ways = WrittenNumber.of(typed, words.locale(), number.decimals()).readings();
         if (ways.size() == 2) {
             return words.say("message.two_ways", typed, words.number(ways.getFirst().stripTrailingZeros()), words.number(ways.getLast()));
@@ -99,17 +101,6 @@ final class Checks {
     }
 
     private String unreadable(Answer answer, Unreadable typed) {
-        return switch (answer) {
-            case Answer.Numeric n -> noNumber(n, typed.typed());
-            case Answer.DateAnswer d -> message("date");
-            case Answer.TimeAnswer t -> message("time");
-            case Answer.Contact c -> message(switch (c.kind()) {
-                case EMAIL -> "email";
-                case PHONE -> "phone";
-                case WEB -> "web_address";
-            });
-            case Answer.TextAnswer t -> words.say("message.unreadable");
-            default -> message("choice");
-        };
+        return answer.domain() instanceof Domain.Numbers numbers ? noNumber(numbers, typed.typed()) : message(answer.unreadableMessage());
     }
 }

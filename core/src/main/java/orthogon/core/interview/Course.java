@@ -1,16 +1,16 @@
 package orthogon.core.interview;
 
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
-import java.util.Set;
+import orthogon.core.answer.Option;
 import orthogon.core.place.Place.Rule;
-import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Burden;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Roster;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 
 /**
  * How far an interview has come: the pages visited in order, the last of them the current one unless the interview is complete.
@@ -49,7 +49,7 @@ public record Course(List<PageView> pages, boolean complete, Optional<String> ou
      * @param other the text beside an "other" option; may be empty
      */
     public record ShownItem(Item item, String slot, String roster, int entry, String wording, String help, boolean required, boolean locked,
-            List<Answer.Option> offered, List<String> rows, Object value, String other) {
+            List<Option> offered, List<String> rows, Object value, String other) {
 
         public Optional<Question> question() {
             return item instanceof Question q ? Optional.of(q) : Optional.empty();

@@ -1,5 +1,15 @@
 package orthogon.core.interview;
 
+import orthogon.core.answer.Answer;
+import orthogon.core.answer.Domain;
+import orthogon.core.answer.Option;
+import orthogon.core.expression.Evaluator;
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.Wiring;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Presentation;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Roster;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -11,14 +21,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
-import orthogon.core.expression.Evaluator;
-import orthogon.core.expression.Expr;
-import orthogon.core.expression.Wiring;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Presentation;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Roster;
 
 /**
  * One respondent's way through one document. Immutable: every step gives a new interview. What is asked is worked out anew from the
@@ -367,11 +369,11 @@ public final class Interview {
     private static Object normal(Object value, Question question) {
         return switch (value) {
             case null -> null;
-            case Boolean b when !b && question.answer() instanceof Answer.Agreement -> null;
+            case Boolean b when !b && question.answer().domain() instanceof Domain.Truths(boolean onlyTrue) && onlyTrue -> null;
             case String s -> s.trim().isEmpty() ? null : s.trim();
             case Unreadable u -> u.typed().isBlank() ? null : u;
             case Collection<?> c when c.isEmpty() -> null;
-            case Collection<?> c when question.answer() instanceof Answer.ManyChoices || question.answer() instanceof Answer.Grid ->
+            case Collection<?> c when question.answer().hasOwnOptions() && !(question.answer().domain() instanceof Domain.Orders) ->
                 ordered(c, question.answer());
             case Collection<?> c -> List.copyOf(c);
             case Map<?, ?> parts -> {
@@ -389,7 +391,7 @@ public final class Interview {
     }
 
     private static List<Object> ordered(Collection<?> chosen, Answer answer) {
-        List<String> order = answer.options().stream().map(Answer.Option::code).toList();
+        List<String> order = answer.options().stream().map(Option::code).toList();
         List<Object> sorted = new ArrayList<>(chosen);
         sorted.sort(java.util.Comparator.comparingInt(o -> order.indexOf(o) < 0 ? Integer.MAX_VALUE : order.indexOf(o)));
         return List.copyOf(sorted);

@@ -5,12 +5,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import orthogon.core.answer.file.Attachment;
 import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Situation;
 import orthogon.core.expression.Wiring;
-import orthogon.core.questionnaire.Attachment;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Page;
 

@@ -1,17 +1,18 @@
 package orthogon.core.interview;
 
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
-import orthogon.core.questionnaire.Answer;
+import orthogon.core.answer.Answer;
+import orthogon.core.answer.Option;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 
 /**
  * Where an answer is kept. The slot of a question is its code; inside a roster it is {@code animals.2.species}, with the number of the
@@ -115,6 +116,6 @@ public final class Slots {
     }
 
     static boolean hasOther(Answer answer) {
-        return answer.hasOwnOptions() && answer.options().stream().anyMatch(Answer.Option::other);
+        return answer.hasOwnOptions() && answer.options().stream().anyMatch(Option::other);
     }
 }

@@ -1,5 +1,23 @@
 package orthogon.core.interview;
 
+import orthogon.core.answer.GridRow;
+import orthogon.core.answer.OnOffer;
+import orthogon.core.answer.Option;
+import orthogon.core.expression.Evaluator;
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.Situation;
+import orthogon.core.expression.Wiring;
+import orthogon.core.place.Place.Rule;
+import orthogon.core.place.RuleFamily;
+import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Note;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Reword;
+import orthogon.core.questionnaire.Roster;
+import orthogon.core.questionnaire.Section;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -10,22 +28,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import orthogon.core.expression.Evaluator;
-import orthogon.core.expression.Expr;
-import orthogon.core.expression.Situation;
-import orthogon.core.expression.Wiring;
-import orthogon.core.place.Place.Rule;
-import orthogon.core.place.RuleFamily;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Derived;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Note;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.questionnaire.Reword;
-import orthogon.core.questionnaire.Roster;
-import orthogon.core.questionnaire.Section;
 
 /** Walks an interview from its first page as far as its passed pages carry it. */
 final class Walk implements Situation {
@@ -260,7 +262,7 @@ final class Walk implements Situation {
             boolean shows = !(item instanceof Derived) && !(item instanceof Question q && q.isHidden())
                     && holds(item.code() + ".askWhen", true);
             // A grid none of whose rows is asked is not asked.
-            if (!shows || item instanceof Question q && q.answer() instanceof Answer.Grid grid && rows(q, grid).isEmpty()) {
+            if (!shows || item instanceof Question q && !q.answer().rows().isEmpty() && rows(q).isEmpty()) {
                 continue;
             }
             asked.add(item.code());
@@ -319,8 +321,8 @@ final class Walk implements Situation {
         return new Reword("", wording, help);
     }
 
-    private List<String> rows(Question question, Answer.Grid grid) {
-        return grid.rows().stream().map(Answer.Grid.GridRow::code).filter(r -> holds(question.code() + "." + r + ".askWhen", true))
+    private List<String> rows(Question question) {
+        return question.answer().rows().stream().map(GridRow::code).filter(r -> holds(question.code() + "." + r + ".askWhen", true))
                 .toList();
     }
 
@@ -328,18 +330,18 @@ final class Walk implements Situation {
         String code = question.code();
         String slot = slot(question);
         Reword words = reworded(code, question.wording(), question.help(), question.reword());
-        List<Answer.Option> offered = question.answer().options().stream()
+        List<Option> offered = question.answer().options().stream()
                 .filter(o -> !question.answer().hasOwnOptions() || holds(code + "." + o.code() + ".offerWhen", true))
                 .map(o -> words.labels().getOrDefault(o.code(), "").isEmpty()
                         ? o
                         : o.withLabel(words.labels().get(o.code())))
                 .toList();
-        List<String> rows = question.answer() instanceof Answer.Grid grid ? rows(question, grid) : List.of();
+        List<String> rows = rows(question);
         boolean required = holds(code + ".requireWhen", false);
         boolean locked = holds(code + ".lockWhen", false);
         boolean follows = locked && wiring.at(code + ".startWith").isPresent();
         Object raw = follows ? startValue(code) : interview.raw().get(slot);
-        Object counts = AnswerFit.counting(question.answer(), raw, offered, rows);
+        Object counts = question.answer().counting(raw, new OnOffer(offered, rows));
         if (counts != null && !(follows && checks.refusal(question.answer(), counts, this).isPresent())) {
             (entry == null ? effective : entry.effective()).put(code, counts);
         }

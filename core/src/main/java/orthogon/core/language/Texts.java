@@ -1,11 +1,6 @@
 package orthogon.core.language;
 
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
-import java.util.List;
-import java.util.Map;
-import java.util.function.BiFunction;
-import orthogon.core.questionnaire.Answer;
+import orthogon.core.answer.Answer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
@@ -16,6 +11,11 @@ import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Reword;
 import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.BiFunction;
 
 /**
  * Every text that a respondent can meet, by its unit: {@code animal.title}, {@code species.wording}, {@code species.bat.label},
@@ -103,25 +103,13 @@ public final class Texts {
     }
 
     private static Answer answer(String code, Answer answer, BiFunction<String, String, String> change) {
-        if (answer.hasOwnOptions()) {
-            Answer changed = answer.withOptions(answer.options().stream()
-                    .map(o -> o.withLabel(change.apply(code + "." + o.code() + ".label", o.label()))).toList());
-            return changed instanceof Answer.Grid g
-                    ? new Answer.Grid(g.many(), g.rows().stream().map(r -> new Answer.Grid.GridRow(r.code(),
-                            change.apply(code + "." + r.code() + ".label", r.label()), r.askWhen())).toList(), g.options())
-                    : changed;
+        Answer changed = answer.withTexts((name, text) -> change.apply(code + "." + name, text));
+        if (!answer.hasOwnOptions()) {
+            return changed;
         }
-        return switch (answer) {
-            case Answer.YesNo y -> new Answer.YesNo(change.apply(code + ".yes", y.yes()), change.apply(code + ".no", y.no()));
-            case Answer.Agreement a -> new Answer.Agreement(change.apply(code + ".text", a.text()));
-            case Answer.Scale s -> new Answer.Scale(s.isLikelihood(), s.last(), change.apply(code + ".lowLabel", s.lowLabel()),
-                    change.apply(code + ".highLabel", s.highLabel()), s.sign());
-            case Answer.Numeric n -> new Answer.Numeric(n.least(), n.most(), n.decimals(), change.apply(code + ".unit", n.unit()),
-                    n.slider());
-            case Answer.TextAnswer t ->
-                new Answer.TextAnswer(t.isLong(), t.least(), t.most(), t.content(), t.pattern(), t.example(), t.mask(),
-                        change.apply(code + ".placeholder", t.placeholder()));
-            default -> answer;
-        };
+        return changed.withOptions(changed.options().stream()
+                .map(o -> o.withLabel(change.apply(code + "." + o.code() + ".label", o.label()))).toList())
+                .withRows(
+                        changed.rows().stream().map(r -> r.withLabel(change.apply(code + "." + r.code() + ".label", r.label()))).toList());
     }
 }

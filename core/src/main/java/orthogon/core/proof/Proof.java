@@ -1,13 +1,7 @@
 package orthogon.core.proof;
 
-import java.time.Duration;
-import java.time.LocalDate;
-import java.util.ArrayList;
-import java.util.List;
-import java.util.Optional;
-import java.util.Set;
-import java.util.concurrent.CancellationException;
-import java.util.function.Supplier;
+import orthogon.core.answer.DateLimit;
+import orthogon.core.answer.Domain;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.claim.AllClaims;
 import orthogon.core.proof.claim.Claim;
@@ -28,9 +22,15 @@ import orthogon.core.proof.flow.Transition;
 import orthogon.core.proof.space.Space;
 import orthogon.core.proof.spelled.Spelled;
 import orthogon.core.proof.told.ClaimWords;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.DateLimit;
 import orthogon.core.questionnaire.Questionnaire;
+import java.time.Duration;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.CancellationException;
+import java.util.function.Supplier;
 
 /** The verdicts on every claim of one document, and its figures. Safe to read from several threads. */
 public final class Proof {
@@ -223,7 +223,7 @@ public final class Proof {
     /** Whether anything is relative to the day of the interview. */
     private boolean hangsOnTheDay() {
         return wiring.wires().stream().anyMatch(w -> w.text().contains("today"))
-                || wiring.document().questions().anyMatch(q -> q.answer() instanceof Answer.DateAnswer d
+                || wiring.document().questions().anyMatch(q -> q.answer().domain() instanceof Domain.Dates d
                         && (d.earliest() instanceof DateLimit.FromToday || d.latest() instanceof DateLimit.FromToday));
     }
 

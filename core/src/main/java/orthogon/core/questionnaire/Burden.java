@@ -1,5 +1,6 @@
 package orthogon.core.questionnaire;
 
+import orthogon.core.answer.Option;
 import java.util.stream.Stream;
 
 /**
@@ -24,7 +25,7 @@ public record Burden(Integer questions, Integer words, Integer minutes) {
     public static int words(Item item) {
         return switch (item) {
             case Question q -> count(Stream.concat(Stream.of(q.wording(), q.help()),
-                    q.answer().hasOwnOptions() ? q.answer().options().stream().map(Answer.Option::label) : Stream.of()));
+                    q.answer().hasOwnOptions() ? q.answer().options().stream().map(Option::label) : Stream.of()));
             case Derived d -> 0;
             default -> count(Stream.of(item.wording()));
         };

@@ -1,5 +1,6 @@
 package orthogon.core.questionnaire;
 
+import orthogon.core.answer.Answer;
 import orthogon.core.place.PlaceText;
 import orthogon.core.place.RuleFamily;
 
@@ -139,10 +140,8 @@ public final class Places {
         }
         Answer changed = answer.withOptions(answer.options().stream()
                 .map(o -> o.withOfferWhen(change.apply(code + "." + o.code() + ".offerWhen", o.offerWhen()))).toList());
-        return changed instanceof Answer.Grid g
-                ? new Answer.Grid(g.many(), g.rows().stream().map(r -> new Answer.Grid.GridRow(r.code(), r.label(),
-                        change.apply(code + "." + r.code() + ".askWhen", r.askWhen()))).toList(), g.options())
-                : changed;
+        return changed.withRows(changed.rows().stream()
+                .map(r -> r.withAskWhen(change.apply(code + "." + r.code() + ".askWhen", r.askWhen()))).toList());
     }
 
     private static List<Reword> reword(String code, List<Reword> rewords, BiFunction<String, String, String> change) {

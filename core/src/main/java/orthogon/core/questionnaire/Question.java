@@ -1,5 +1,6 @@
 package orthogon.core.questionnaire;
 
+import orthogon.core.answer.Answer;
 import java.util.List;
 import java.util.stream.Stream;
 
@@ -32,7 +33,7 @@ public record Question(String code, String wording, String help, Answer answer, 
     public long ruleCount() {
         return Stream.of(askWhen, requireWhen, lockWhen).filter(c -> !c.isEmpty()).count() + accept.size() + reword.size()
                 + (answer.hasOwnOptions() ? answer.options().stream().filter(o -> !o.offerWhen().isEmpty()).count() : 0)
-                + (answer instanceof Answer.Grid g ? g.rows().stream().filter(r -> !r.askWhen().isEmpty()).count() : 0);
+                + answer.rows().stream().filter(r -> !r.askWhen().isEmpty()).count();
     }
 
     @Override
@@ -59,7 +60,7 @@ public record Question(String code, String wording, String help, Answer answer, 
 
     /** Whether it takes its answer from the link and is never shown. */
     public boolean isHidden() {
-        return answer instanceof Answer.Hidden;
+        return answer.isFromLink();
     }
 
     public Question withLockWhen(String changed) {

@@ -1,5 +1,6 @@
 package orthogon.core.questionnaire;
 
+import orthogon.core.answer.Domain;
 import java.net.URI;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -108,7 +109,7 @@ public record Questionnaire(String code, String title, String sourceLanguage, Li
     public List<LinkParameter> arriving() {
         return Stream.concat(linkParameters.stream(),
                 questions().filter(Question::isHidden)
-                        .map(q -> new LinkParameter(q.code(), ((Answer.Hidden) q.answer()).allowed())))
+                        .map(q -> new LinkParameter(q.code(), ((Domain.Arriving) q.answer().domain()).allowed())))
                 .toList();
     }
 

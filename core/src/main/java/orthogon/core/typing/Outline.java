@@ -1,12 +1,18 @@
 package orthogon.core.typing;
 
-import orthogon.core.edit.Refused;
-import orthogon.core.questionnaire.Answer;
+import orthogon.core.answer.Answer;
+import orthogon.core.answer.AnswerKind;
+import orthogon.core.answer.Option;
+import orthogon.core.answer.choice.ManyChoices;
+import orthogon.core.answer.choice.OneChoice;
+import orthogon.core.answer.choice.OptionWords;
+import orthogon.core.answer.yesno.YesNoAnswer;
 import orthogon.core.questionnaire.Codes;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Refused;
 import orthogon.core.questionnaire.Section;
 import orthogon.core.typing.AnswerWords;
 import orthogon.core.typing.RowLine;
@@ -87,7 +93,7 @@ public record Outline(List<Page> pages, List<OutlineLine> lines) {
         private boolean ticks;
         private boolean kindSaid;
         private int questionLine;
-        private final List<Answer.Option> options = new ArrayList<>();
+        private final List<Option> options = new ArrayList<>();
 
         OutlineReader(Predicate<String> taken) {
             this.taken = taken;
@@ -175,7 +181,7 @@ public record Outline(List<Page> pages, List<OutlineLine> lines) {
             }
             ticks |= text.startsWith("[") || text.startsWith("□") || text.startsWith("☐");
             String label = BULLET.matcher(text).replaceFirst("");
-            Answer.Option option = AnswerWords.option(label, true, options);
+            Option option = OptionWords.option(label, true, options);
             options.add(option);
             lines.add(new OutlineLine(number, raw, Became.OPTION, "option " + option.code() + " of " + question.code()));
         }
@@ -189,18 +195,18 @@ public record Outline(List<Page> pages, List<OutlineLine> lines) {
             if (!options.isEmpty()) {
                 boolean said = kindSaid && done.answer().hasOwnOptions();
                 boolean many = said
-                        ? done.answer() instanceof Answer.ManyChoices
+                        ? done.answer() instanceof ManyChoices
                         : ticks
-                                || options.stream().anyMatch(Answer.Option::exclusive)
+                                || options.stream().anyMatch(Option::exclusive)
                                 || done.wording().toLowerCase(Locale.ROOT).matches(".*\\b(all that apply|several|choose any)\\b.*");
                 List<String> labels = options.stream().map(o -> o.label().toLowerCase(Locale.ROOT)).toList();
                 done = done.withAnswer(labels.equals(List.of("yes", "no"))
-                        ? new Answer.YesNo()
+                        ? new YesNoAnswer()
                         : said
                                 ? done.answer().withOptions(options)
                                 : many
-                                        ? new Answer.ManyChoices(options, null, null)
-                                        : new Answer.OneChoice(options, options.size() > 12));
+                                        ? new ManyChoices(options, null, null)
+                                        : new OneChoice(options, options.size() > 12));
             } else if (!kindSaid) {
                 guessed = true;
                 done = done.withAnswer(likely(done.wording()));
@@ -239,13 +245,10 @@ public record Outline(List<Page> pages, List<OutlineLine> lines) {
         }
 
         private static String words(Answer answer) {
-            return switch (answer) {
-                case Answer.OneChoice c -> "one of " + c.options().size();
-                case Answer.ManyChoices c -> "many of " + c.options().size();
-                case Answer.YesNo y -> "yes / no";
-                case Answer.TextAnswer t -> t.isLong() ? "a long text" : "a short text";
-                default -> "answer: " + answer.type().replaceAll("([A-Z])", " $1").toLowerCase(Locale.ROOT);
-            };
+            if (!answer.isChoice()) {
+                return answer.kind().words();
+            }
+            return (answer.kind() == AnswerKind.ONE_CHOICE ? "one of " : "many of ") + answer.options().size();
         }
 
         private List<Item> here() {

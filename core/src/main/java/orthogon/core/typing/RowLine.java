@@ -1,11 +1,11 @@
 package orthogon.core.typing;
 
-import orthogon.core.edit.Refused;
 import orthogon.core.questionnaire.Codes;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Refused;
 import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
 import java.util.List;

@@ -1,12 +1,12 @@
 package orthogon.core.typing;
 
-import orthogon.core.edit.Refused;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.ExpressionReader;
 import orthogon.core.expression.Printer;
 import orthogon.core.expression.Type;
 import orthogon.core.expression.Wiring;
 import orthogon.core.place.RuleFamily;
+import orthogon.core.questionnaire.Refused;
 import java.math.BigDecimal;
 import java.time.DateTimeException;
 import java.time.LocalDate;

@@ -1,10 +1,16 @@
 package orthogon.core.edit;
 
+import orthogon.core.answer.Option;
+import orthogon.core.answer.choice.ManyChoices;
+import orthogon.core.answer.choice.OneChoice;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.scale.ScaleAnswer;
+import orthogon.core.answer.text.TextAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.RandomDocument;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.fault.Faults;
-import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.EveryType;
 import orthogon.core.questionnaire.Item;
@@ -16,6 +22,7 @@ import orthogon.core.questionnaire.Questionnaire.Outcome;
 import orthogon.core.questionnaire.Questionnaire.OutcomeRow;
 import orthogon.core.questionnaire.Questionnaire.OwnClaim;
 import orthogon.core.questionnaire.Questionnaire.Says;
+import orthogon.core.questionnaire.Refused;
 import orthogon.core.questionnaire.Section;
 import orthogon.core.typing.RowLine;
 import static org.junit.jupiter.api.Assertions.assertEquals;
@@ -84,9 +91,9 @@ class EditTest {
     }
 
     private final Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P").withItems(List.of(
-            Question.of("bird", "Bird?", new Answer.YesNo()), new Section("nest", "Nest", "bird = true", List.of(
-                    Question.of("eggs", "Eggs?", new Answer.YesNo()),
-                    Question.of("count", "How many?", new Answer.Numeric(null, null, 0, ""))
+            Question.of("bird", "Bird?", new YesNoAnswer()), new Section("nest", "Nest", "bird = true", List.of(
+                    Question.of("eggs", "Eggs?", new YesNoAnswer()),
+                    Question.of("count", "How many?", new NumberAnswer(null, null, 0, ""))
                             .withAskWhen("eggs = true and bird"))),
             new Derived("many", "count > 3 or eggs = false")))));
 
@@ -126,16 +133,16 @@ class EditTest {
     @Test
     void oneTypedLineMakesARow() throws Refused {
         Question count = (Question) RowLine.read("How many animals? / number 1..20 animals *", c -> false);
-        assertEquals(new Answer.Numeric(BigDecimal.ONE, new BigDecimal(20), 0, "animals"), count.answer());
+        assertEquals(new NumberAnswer(BigDecimal.ONE, new BigDecimal(20), 0, "animals"), count.answer());
         assertEquals("many_animals", count.code());
         assertEquals("true", count.requireWhen());
         Question seen = (Question) RowLine.read("What did you see? / many: blood; a hanging wing; none of these!", c -> c.equals("see"));
         assertEquals("see_2", seen.code());
-        Answer.ManyChoices many = assertInstanceOf(Answer.ManyChoices.class, seen.answer());
-        assertEquals(List.of("blood", "hanging_wing", "none_these"), many.options().stream().map(Answer.Option::code).toList());
-        assertEquals(List.of("Blood", "A hanging wing", "None of these"), many.options().stream().map(Answer.Option::label).toList());
+        ManyChoices many = assertInstanceOf(ManyChoices.class, seen.answer());
+        assertEquals(List.of("blood", "hanging_wing", "none_these"), many.options().stream().map(Option::code).toList());
+        assertEquals(List.of("Blood", "A hanging wing", "None of these"), many.options().stream().map(Option::label).toList());
         assertTrue(many.options().get(2).exclusive());
-        assertInstanceOf(Answer.TextAnswer.class, ((Question) RowLine.read("Owner and/or keeper", c -> false)).answer());
+        assertInstanceOf(TextAnswer.class, ((Question) RowLine.read("Owner and/or keeper", c -> false)).answer());
         assertInstanceOf(Section.class, RowLine.read("The nest / section", c -> false));
         assertTrue(assertThrows(Refused.class, () -> RowLine.read("How many? / numbr 1..2", c -> false)).getMessage()
                 .contains("not a kind of answer"));
@@ -170,10 +177,10 @@ class EditTest {
 
     @Test
     void aCodeThatWasMadeUpFromALabelIsOfferedAnewWhenTheLabelChanges() {
-        Question before = Question.of("kind", "Which kind?", new Answer.OneChoice(List.of(Answer.Option.of("grey_goose", "Grey goose"),
-                Answer.Option.of("b", "Swan")), false));
-        Question after = before.withAnswer(before.answer().withOptions(List.of(Answer.Option.of("grey_goose", "White goose"),
-                Answer.Option.of("b", "Mute swan"))));
+        Question before = Question.of("kind", "Which kind?", new OneChoice(List.of(Option.of("grey_goose", "Grey goose"),
+                Option.of("b", "Swan")), false));
+        Question after = before.withAnswer(before.answer().withOptions(List.of(Option.of("grey_goose", "White goose"),
+                Option.of("b", "Mute swan"))));
         assertEquals(List.of(new RenameOption.Proposal("grey_goose", "white_goose", "White goose")), RenameOption.proposals(before, after),
                 "a code that somebody chose stays");
         assertEquals(List.of(), RenameOption.proposals(before, before));
@@ -241,23 +248,23 @@ class EditTest {
 
     @Test
     void anotherTypeKeepsWhatItCanAndSaysWhatItCannot() throws Refused {
-        Answer.ManyChoices many = new Answer.ManyChoices(
-                List.of(Answer.Option.of("a", "A"), new Answer.Option("none", "None", null, true, "")),
+        ManyChoices many = new ManyChoices(
+                List.of(Option.of("a", "A"), new Option("none", "None", null, true, "")),
                 1, 2);
         Retyped one = Retyped.to(many, "oneChoice");
-        assertEquals(List.of("a", "none"), one.answer().options().stream().map(Answer.Option::code).toList());
+        assertEquals(List.of("a", "none"), one.answer().options().stream().map(Option::code).toList());
         assertEquals(List.of("which options stand alone", "how many may be chosen"), one.lost());
         assertEquals(List.of("2 options", "how many may be chosen"), Retyped.to(many, "number").lost());
-        assertEquals(new Answer.Numeric(BigDecimal.ONE, new BigDecimal(7), 0, ""), Retyped.to(Answer.Scale.rating(7), "number").answer());
+        assertEquals(new NumberAnswer(BigDecimal.ONE, new BigDecimal(7), 0, ""), Retyped.to(ScaleAnswer.rating(7), "number").answer());
     }
 
     private static Questionnaire piped() {
         return Questionnaire.blank("fen", "Fen").withPages(List.of(
                 orthogon.core.questionnaire.Page.empty("p", "One").withItems(List.of(
-                        Question.of("bird", "Which bird?", new Answer.TextAnswer(false, null, 20)),
-                        Question.of("count", "How many of {bird}?", new Answer.Numeric(null, null, 0, "")))),
+                        Question.of("bird", "Which bird?", new TextAnswer(false, null, 20)),
+                        Question.of("count", "How many of {bird}?", new NumberAnswer(null, null, 0, "")))),
                 orthogon.core.questionnaire.Page.empty("s", "About {bird}").withItems(List.of(
-                        Question.of("more", "{count, plural, one {Is # {bird} all?} other {Are # all?}}", new Answer.YesNo())))));
+                        Question.of("more", "{count, plural, one {Is # {bird} all?} other {Are # all?}}", new YesNoAnswer())))));
     }
 
     @Test
@@ -319,7 +326,7 @@ class EditTest {
     @Test
     void aFixKnowsWhatItIsAbout() throws Refused {
         Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(
-                Page.empty("p", "P").withItems(List.of(Question.of("seen", "Seen?", new Answer.YesNo("", ""))))));
+                Page.empty("p", "P").withItems(List.of(Question.of("seen", "Seen?", new YesNoAnswer("", ""))))));
         assertTrue(new Settle("seen.keepWhenHidden", "true").apply(document).question("seen").orElseThrow().keepWhenHidden());
         assertEquals(Set.of("seen"), new Settle("seen.keepWhenHidden", "true").about());
         assertEquals(Set.of("seen"), new Settle("seen.askWhen", "true").about());

@@ -1,30 +1,34 @@
 package orthogon.core.edit;
 
+import orthogon.core.answer.Option;
+import orthogon.core.answer.choice.OneChoice;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.text.TextAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.expression.Wiring;
+import orthogon.core.place.RuleFamily;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
-import orthogon.core.expression.Wiring;
-import orthogon.core.place.RuleFamily;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Answer.Option;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
 import org.junit.jupiter.api.Test;
 
 class MeantTest {
 
     private static final Questionnaire DOCUMENT = Questionnaire.blank("fen", "Fen")
             .withPages(List.of(Page.empty("p", "P").withItems(List.of(
-                    Question.of("member", "Member?", new Answer.YesNo()),
+                    Question.of("member", "Member?", new YesNoAnswer()),
                     Question.of("tool", "Which tool?",
-                            new Answer.OneChoice(List.of(Option.of("saw", "A bow saw"), Option.of("axe", "An axe"),
+                            new OneChoice(List.of(Option.of("saw", "A bow saw"), Option.of("axe", "An axe"),
                                     Option.of("yes", "Yes, all")), false)),
-                    Question.of("count", "How many?", new Answer.Numeric(BigDecimal.ZERO, null, 0, "")),
-                    Question.of("remark", "Remark?", new Answer.TextAnswer(false, null, 40)),
-                    Question.of("last", "Last?", new Answer.YesNo())))));
+                    Question.of("count", "How many?", new NumberAnswer(BigDecimal.ZERO, null, 0, "")),
+                    Question.of("remark", "Remark?", new TextAnswer(false, null, 40)),
+                    Question.of("last", "Last?", new YesNoAnswer())))));
 
     private static Optional<String> meant(String text) {
         return Meant.of(Wiring.of(DOCUMENT), RuleFamily.ASK_WHEN, "last", text);

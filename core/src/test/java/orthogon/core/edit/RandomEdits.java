@@ -1,7 +1,8 @@
 package orthogon.core.edit;
 
+import orthogon.core.answer.Answer;
+import orthogon.core.answer.yesno.YesNoAnswer;
 import orthogon.core.language.Texts;
-import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Burden;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
@@ -11,6 +12,7 @@ import orthogon.core.questionnaire.Places;
 import orthogon.core.questionnaire.Presentation;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
 import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
 import orthogon.core.typing.Outline;
@@ -117,7 +119,7 @@ public final class RandomEdits {
         if (!document.outcomes().isEmpty() && random.nextInt(4) == 0) {
             return new RenameOutcome(pick(document.outcomes()).code(), "outcome_" + step);
         }
-        Answer answer = document.question(code).map(Question::answer).orElse(new Answer.YesNo());
+        Answer answer = document.question(code).map(Question::answer).orElse(new YesNoAnswer());
         return answer.hasOwnOptions()
                 ? new RenameOption(code, pick(answer.options()).code(), "option_" + step)
                 : new Rename(code, "again_" + step);

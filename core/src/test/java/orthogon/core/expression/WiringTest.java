@@ -1,5 +1,17 @@
 package orthogon.core.expression;
 
+import orthogon.core.answer.Option;
+import orthogon.core.answer.choice.ManyChoices;
+import orthogon.core.answer.choice.OneChoice;
+import orthogon.core.answer.date.DateAnswer;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.place.RuleFamily;
+import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Note;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -11,24 +23,16 @@ import java.util.Random;
 import java.util.concurrent.CancellationException;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
-import orthogon.core.place.RuleFamily;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Derived;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Note;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
 import org.junit.jupiter.api.Test;
 
 class WiringTest {
 
     private final Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P").withItems(List.of(
             Question.of("group", "Which?",
-                    new Answer.OneChoice(List.of(Answer.Option.of("bird", "Bird"), Answer.Option.of("bat", "Bat")), false)),
-            Question.of("seen", "Seen?", new Answer.ManyChoices(List.of(Answer.Option.of("blood", "Blood")), null, null)),
-            Question.of("count", "How many?", new Answer.Numeric(BigDecimal.ONE, BigDecimal.TEN, 0, "")),
-            Question.of("found", "When?", new Answer.DateAnswer(null, null)), new Note("advice", "Keep it warm.", ""),
+                    new OneChoice(List.of(Option.of("bird", "Bird"), Option.of("bat", "Bat")), false)),
+            Question.of("seen", "Seen?", new ManyChoices(List.of(Option.of("blood", "Blood")), null, null)),
+            Question.of("count", "How many?", new NumberAnswer(BigDecimal.ONE, BigDecimal.TEN, 0, "")),
+            Question.of("found", "When?", new DateAnswer(null, null)), new Note("advice", "Keep it warm.", ""),
             new Derived("urgency", "score(group) + count(seen)")))));
     private final Wiring wiring = Wiring.of(document);
 

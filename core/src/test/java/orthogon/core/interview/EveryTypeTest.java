@@ -1,5 +1,17 @@
 package orthogon.core.interview;
 
+import orthogon.core.answer.file.Attachment;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.expression.Wiring;
+import orthogon.core.proof.Proof;
+import orthogon.core.proof.claim.Replay;
+import orthogon.core.proof.claim.Verdict;
+import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.EveryType;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Questionnaire.LinkParameter;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertInstanceOf;
 import static org.junit.jupiter.api.Assertions.assertNotNull;
@@ -12,18 +24,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
-import orthogon.core.expression.Wiring;
-import orthogon.core.proof.Proof;
-import orthogon.core.proof.claim.Replay;
-import orthogon.core.proof.claim.Verdict;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Attachment;
-import orthogon.core.questionnaire.Derived;
-import orthogon.core.questionnaire.EveryType;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.questionnaire.Questionnaire.LinkParameter;
 
 /** Each answer type takes what fits, holds the page for what does not, and nothing downstream meets a value of the wrong kind. */
 class EveryTypeTest {
@@ -81,8 +81,8 @@ class EveryTypeTest {
     void derivedValuesAndTheLinkAreKeptWithWhatWasSent() {
         Questionnaire counts = Questionnaire.blank("counts", "Counts").withLinkParameters(List.of(new LinkParameter("ward", List.of())))
                 .withPages(List.of(Page.empty("p", "P").withItems(List.of(
-                        Question.of("young", "Young?", new Answer.Numeric(null, null, 0, "")),
-                        Question.of("old", "Old?", new Answer.Numeric(null, null, 0, "")),
+                        Question.of("young", "Young?", new NumberAnswer(null, null, 0, "")),
+                        Question.of("old", "Old?", new NumberAnswer(null, null, 0, "")),
                         new Derived("all_counted", "young + old"), new Derived("many", "all_counted > 5")))));
         Interview begun = Interview.start(Wiring.of(counts), LocalDate.of(2026, 11, 23), Map.of("ward", "east"));
         Map<String, Object> sent = begun.leave(Map.of("young", new BigDecimal(4), "old", new BigDecimal(3))).interview().sent();

@@ -1,5 +1,15 @@
 package orthogon.core.interview;
 
+import orthogon.core.answer.Option;
+import orthogon.core.answer.choice.OneChoice;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.text.TextAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.expression.Wiring;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Presentation;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertInstanceOf;
@@ -10,31 +20,25 @@ import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import orthogon.core.expression.Wiring;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Presentation;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
 import org.junit.jupiter.api.Test;
 
 class InterviewTest {
 
     private static final LocalDate TODAY = LocalDate.of(2026, 11, 23);
 
-    private final Question group = Question.of("group", "Which?", new Answer.OneChoice(List.of(Answer.Option.of("bird", "Bird"),
-            new Answer.Option("bat", "Bat", null, false, "indoors = true")), false)).withRequireWhen("true");
+    private final Question group = Question.of("group", "Which?", new OneChoice(List.of(Option.of("bird", "Bird"),
+            new Option("bat", "Bat", null, false, "indoors = true")), false)).withRequireWhen("true");
     private final Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(
-            Page.empty("where", "Where").withItems(List.of(Question.of("indoors", "Indoors?", new Answer.YesNo()).withRequireWhen("true"),
-                    Question.of("room", "Which room?", new Answer.TextAnswer(false, null, 10)).withAskWhen("indoors = true")
+            Page.empty("where", "Where").withItems(List.of(Question.of("indoors", "Indoors?", new YesNoAnswer()).withRequireWhen("true"),
+                    Question.of("room", "Which room?", new TextAnswer(false, null, 10)).withAskWhen("indoors = true")
                             .withRequireWhen("true"))),
             Page.empty("what", "What").withItems(List.of(group,
-                    Question.of("count", "How many?", new Answer.Numeric(BigDecimal.ONE, new BigDecimal(20), 0, "animals"))
+                    Question.of("count", "How many?", new NumberAnswer(BigDecimal.ONE, new BigDecimal(20), 0, "animals"))
                             .withStartWith("1")
                             .withAccept(List.of(new Question.Accept("not(group = \"bat\" and count > 5)", "That is a colony."))),
-                    Question.of("copy", "Noted", new Answer.Numeric(null, null, 0, "")).withLockWhen("true").withStartWith("count"))),
+                    Question.of("copy", "Noted", new NumberAnswer(null, null, 0, "")).withLockWhen("true").withStartWith("count"))),
             Page.empty("more", "More").withOpenWhen("room = \"attic\"")
-                    .withItems(List.of(Question.of("ladder", "Ladder?", new Answer.YesNo())))));
+                    .withItems(List.of(Question.of("ladder", "Ladder?", new YesNoAnswer())))));
 
     private final Interview begun = Interview.start(Wiring.of(document), TODAY, Map.of());
 

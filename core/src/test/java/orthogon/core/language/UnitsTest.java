@@ -1,5 +1,23 @@
 package orthogon.core.language;
 
+import orthogon.core.answer.Option;
+import orthogon.core.answer.choice.OneChoice;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.edit.Annotate;
+import orthogon.core.edit.ChangeLanguages;
+import orthogon.core.edit.ImportTexts;
+import orthogon.core.edit.Rename;
+import orthogon.core.edit.RenameOption;
+import orthogon.core.edit.Translate;
+import orthogon.core.expression.Wiring;
+import orthogon.core.interview.Interview;
+import orthogon.core.language.Units.TextState;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertThrows;
@@ -10,21 +28,6 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import orthogon.core.edit.Annotate;
-import orthogon.core.edit.ChangeLanguages;
-import orthogon.core.edit.ImportTexts;
-import orthogon.core.edit.Refused;
-import orthogon.core.edit.Rename;
-import orthogon.core.edit.RenameOption;
-import orthogon.core.edit.Translate;
-import orthogon.core.expression.Wiring;
-import orthogon.core.interview.Interview;
-import orthogon.core.language.Units.TextState;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
 import org.junit.jupiter.api.Test;
 
 class UnitsTest {
@@ -34,11 +37,11 @@ class UnitsTest {
     private static Questionnaire fen() {
         List<Item> items = List.of(
                 Question.of("kind", "Which kind?",
-                        new Answer.OneChoice(List.of(Answer.Option.of("toad", "Toad"), Answer.Option.of("newt", "Newt")),
+                        new OneChoice(List.of(Option.of("toad", "Toad"), Option.of("newt", "Newt")),
                                 false))
                         .withRequireWhen("true"),
-                Question.of("count", "How many?", new Answer.Numeric(BigDecimal.ONE, new BigDecimal(9), 0, "")).withRequireWhen("true"),
-                Question.of("again", "And {count, plural, one {# more} other {# more}}?", new Answer.YesNo()));
+                Question.of("count", "How many?", new NumberAnswer(BigDecimal.ONE, new BigDecimal(9), 0, "")).withRequireWhen("true"),
+                Question.of("again", "And {count, plural, one {# more} other {# more}}?", new YesNoAnswer()));
         return Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("wet", "Wet").withItems(items)))
                 .withLanguages(List.of("en", "pl"));
     }

@@ -1,16 +1,17 @@
 package orthogon.core.proof;
 
-import java.math.BigDecimal;
-import java.time.LocalDate;
-import java.util.LinkedHashMap;
-import java.util.List;
-import java.util.Map;
-import java.util.function.IntFunction;
-import java.util.stream.Collectors;
-import java.util.stream.IntStream;
-import java.util.stream.Stream;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.DateLimit;
+import orthogon.core.answer.AllowedCharacters;
+import orthogon.core.answer.DateLimit;
+import orthogon.core.answer.GridRow;
+import orthogon.core.answer.Option;
+import orthogon.core.answer.choice.ManyChoices;
+import orthogon.core.answer.choice.OneChoice;
+import orthogon.core.answer.date.DateAnswer;
+import orthogon.core.answer.grid.GridAnswer;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.ranking.RankingAnswer;
+import orthogon.core.answer.text.TextAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
@@ -23,6 +24,15 @@ import orthogon.core.questionnaire.Questionnaire.OwnClaim;
 import orthogon.core.questionnaire.Questionnaire.Says;
 import orthogon.core.questionnaire.Reword;
 import orthogon.core.questionnaire.Roster;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.IntFunction;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /** Questionnaires made to take more time and memory than there is, each in a way of its own. */
 public final class Bombs {
@@ -87,7 +97,7 @@ public final class Bombs {
         asking("numbers larger than any other", "n0 * 1" + "0".repeat(300) + " + n1 > 9" + "0".repeat(302),
                 many(2, i -> number("n" + i, 999)));
         asking("numbers without a limit", join(" and ", i -> "n" + i + " * 3 > n" + (i + 1) + " + 2", 12),
-                many(13, i -> Question.of("n" + i, "How many?", new Answer.Numeric(null, null, 6, ""))));
+                many(13, i -> Question.of("n" + i, "How many?", new NumberAnswer(null, null, 6, ""))));
         asking("most and fewest of thirty",
                 "max([" + join(", ", i -> "n" + i, 30) + "]) - min([" + join(", ", i -> "n" + i, 30) + "]) = 77",
                 many(30, i -> number("n" + i, 200)));
@@ -104,10 +114,10 @@ public final class Bombs {
                 several("b", 300));
         asking("a score of a thousand options", "score(a) = 1234", several("a", 1000));
         asking("pairs far apart", join(" and ", i -> "c" + i + " = c" + (59 - i), 30), many(60, i -> one("c" + i, 20)));
-        asking("an order of twelve", "list contains(r, \"o3\")", Question.of("r", "In which order?", new Answer.Ranking(choices(12), 12)));
-        asking("an order of fifty", "list contains(r, \"o3\")", Question.of("r", "In which order?", new Answer.Ranking(choices(50), 50)));
-        asking("a grid of a hundred rows", "g.w1 = \"o1\"", new Question("g", "How?", "", new Answer.Grid(true,
-                IntStream.range(0, 100).mapToObj(i -> new Answer.Grid.GridRow("w" + i, "Row", i == 0 ? "" : "g.w" + (i - 1) + " != null"))
+        asking("an order of twelve", "list contains(r, \"o3\")", Question.of("r", "In which order?", new RankingAnswer(choices(12), 12)));
+        asking("an order of fifty", "list contains(r, \"o3\")", Question.of("r", "In which order?", new RankingAnswer(choices(50), 50)));
+        asking("a grid of a hundred rows", "g.w1 = \"o1\"", new Question("g", "How?", "", new GridAnswer(true,
+                IntStream.range(0, 100).mapToObj(i -> new GridRow("w" + i, "Row", i == 0 ? "" : "g.w" + (i - 1) + " != null"))
                         .toList(),
                 choices(40)), "", "", "", "", List.of(), List.of(), false));
     }
@@ -176,7 +186,7 @@ public final class Bombs {
         asking("months between any two days", "years and months duration(a, b) > duration(\"P18Y\")", day("a"), day("b"));
         asking("twelve days in an order", join(" and ", i -> "d" + i + " < d" + (i + 1), 11), many(12, i -> day("d" + i)));
         asking("days between days", "(a - b) * (c - d) = 365", many(4, i -> Question.of("abcd".substring(i, i + 1), "When?",
-                new Answer.DateAnswer(new DateLimit.Fixed(LocalDate.of(1990, 1, 1)), new DateLimit.Fixed(LocalDate.of(2030, 1, 1))))));
+                new DateAnswer(new DateLimit.Fixed(LocalDate.of(1990, 1, 1)), new DateLimit.Fixed(LocalDate.of(2030, 1, 1))))));
     }
 
     private void asking(String name, String when, Item... items) {
@@ -218,38 +228,38 @@ public final class Bombs {
     }
 
     private static Question yesNo(String code) {
-        return Question.of(code, "Is it?", new Answer.YesNo());
+        return Question.of(code, "Is it?", new YesNoAnswer());
     }
 
     private static Question number(String code, int most) {
-        return Question.of(code, "How many?", new Answer.Numeric(BigDecimal.ZERO, new BigDecimal(most), 0, ""));
+        return Question.of(code, "How many?", new NumberAnswer(BigDecimal.ZERO, new BigDecimal(most), 0, ""));
     }
 
     private static Question text(String code) {
-        return Question.of(code, "What?", new Answer.TextAnswer(false, null, 200));
+        return Question.of(code, "What?", new TextAnswer(false, null, 200));
     }
 
     private static Question patterned(String code, String pattern) {
-        return Question.of(code, "What?", new Answer.TextAnswer(false, null, 200, Answer.Content.ANY, pattern, "", "", ""));
+        return Question.of(code, "What?", new TextAnswer(false, null, 200, AllowedCharacters.ANY, pattern, "", "", ""));
     }
 
     private static Question day(String code) {
-        return Question.of(code, "When?", new Answer.DateAnswer(null, null));
+        return Question.of(code, "When?", new DateAnswer(null, null));
     }
 
     private static Question one(String code, int options) {
-        return Question.of(code, "Which?", new Answer.OneChoice(choices(options), false));
+        return Question.of(code, "Which?", new OneChoice(choices(options), false));
     }
 
     private static Question several(String code, int options) {
-        return Question.of(code, "Which?", new Answer.ManyChoices(choices(options), null, null));
+        return Question.of(code, "Which?", new ManyChoices(choices(options), null, null));
     }
 
     private static Roster roster(String code, List<? extends Item> items) {
         return new Roster(code, "Animals", "", "", 0, Roster.MOST_ENTRIES, List.copyOf(items));
     }
 
-    private static List<Answer.Option> choices(int count) {
-        return many(count, i -> new Answer.Option("o" + i, "Option", new BigDecimal(i % 17), false, ""));
+    private static List<Option> choices(int count) {
+        return many(count, i -> new Option("o" + i, "Option", new BigDecimal(i % 17), false, ""));
     }
 }

@@ -1,5 +1,33 @@
 package orthogon.core.proof;
 
+import orthogon.core.answer.Answer;
+import orthogon.core.answer.Option;
+import orthogon.core.answer.agreement.AgreementAnswer;
+import orthogon.core.answer.choice.ManyChoices;
+import orthogon.core.answer.choice.OneChoice;
+import orthogon.core.answer.date.DateAnswer;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.ranking.RankingAnswer;
+import orthogon.core.answer.scale.ScaleAnswer;
+import orthogon.core.answer.text.TextAnswer;
+import orthogon.core.answer.time.TimeAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.expression.Evaluator;
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.Situation;
+import orthogon.core.expression.Wiring;
+import orthogon.core.language.Texts;
+import orthogon.core.place.RuleFamily;
+import orthogon.core.proof.flow.Transition;
+import orthogon.core.questionnaire.Burden;
+import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Note;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Roster;
+import orthogon.core.questionnaire.Section;
 import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.time.LocalDate;
@@ -18,23 +46,6 @@ import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
-import orthogon.core.expression.Evaluator;
-import orthogon.core.expression.Expr;
-import orthogon.core.expression.Situation;
-import orthogon.core.expression.Wiring;
-import orthogon.core.language.Texts;
-import orthogon.core.place.RuleFamily;
-import orthogon.core.proof.flow.Transition;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Burden;
-import orthogon.core.questionnaire.Derived;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Note;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.questionnaire.Roster;
-import orthogon.core.questionnaire.Section;
 
 /** Tries every answer of a small document, one after the other, and notes what happens. Knows no diagrams and no interview. */
 public final class Enumeration implements Situation {
@@ -158,7 +169,7 @@ public final class Enumeration implements Situation {
             case Expr.InList l -> true;
             case Expr.Quantified q -> true;
             case Expr.Name n -> document.question(n.name())
-                    .filter(q -> q.answer() instanceof Answer.YesNo || q.answer() instanceof Answer.Agreement).isPresent();
+                    .filter(q -> q.answer() instanceof YesNoAnswer || q.answer() instanceof AgreementAnswer).isPresent();
             case Expr.Call c -> Set.of("answered", "list contains", "contains", "starts with", "ends with", "matches")
                     .contains(c.function());
             default -> false;
@@ -320,7 +331,7 @@ public final class Enumeration implements Situation {
     }
 
     private List<Object> allowed(Question q) {
-        List<String> offered = q.answer().options().stream().map(Answer.Option::code)
+        List<String> offered = q.answer().options().stream().map(Option::code)
                 .filter(o -> holds(q.code() + "." + o + ".offerWhen", true))
                 .toList();
         List<Object> all = candidates(q).stream().filter(v -> v == null || v instanceof List<?> l && offered.containsAll(l)
@@ -347,13 +358,13 @@ public final class Enumeration implements Situation {
         List<Object> all = new ArrayList<>();
         all.add(null);
         switch (q.answer()) {
-            case Answer.YesNo y -> all.addAll(List.of(true, false));
-            case Answer.Agreement a -> all.add(true);
-            case Answer.Scale scale -> List.of(0, 1, 2, 3, 4).forEach(i -> all.add(BigDecimal.valueOf(i)));
-            case Answer.TimeAnswer t -> List.of("07:59", "08:00", "08:01", "08:02", "08:03").forEach(m -> all.add(LocalTime.parse(m)));
-            case Answer.Ranking r -> all.addAll(rankings(q, r));
-            case Answer.OneChoice c -> c.options().forEach(o -> all.add(o.code()));
-            case Answer.ManyChoices c -> {
+            case YesNoAnswer y -> all.addAll(List.of(true, false));
+            case AgreementAnswer a -> all.add(true);
+            case ScaleAnswer scale -> List.of(0, 1, 2, 3, 4).forEach(i -> all.add(BigDecimal.valueOf(i)));
+            case TimeAnswer t -> List.of("07:59", "08:00", "08:01", "08:02", "08:03").forEach(m -> all.add(LocalTime.parse(m)));
+            case RankingAnswer r -> all.addAll(rankings(q, r));
+            case OneChoice c -> c.options().forEach(o -> all.add(o.code()));
+            case ManyChoices c -> {
                 for (int set = 1; set < 1 << c.options().size(); set++) {
                     List<String> chosen = new ArrayList<>();
                     for (int i = 0; i < c.options().size(); i++) {
@@ -364,16 +375,16 @@ public final class Enumeration implements Situation {
                     all.add(chosen);
                 }
             }
-            case Answer.Numeric n -> List.of(0, 1, 2, 3, 9).forEach(i -> all.add(BigDecimal.valueOf(i)));
-            case Answer.TextAnswer t -> all.addAll(texts(q, t));
-            case Answer.DateAnswer d -> {
+            case NumberAnswer n -> List.of(0, 1, 2, 3, 9).forEach(i -> all.add(BigDecimal.valueOf(i)));
+            case TextAnswer t -> all.addAll(texts(q, t));
+            case DateAnswer d -> {
                 for (int days = -6; days <= 1; days++) {
                     all.add(RandomDocument.TODAY.plusDays(days));
                 }
             }
             default -> throw new IllegalStateException(q.answer().type());
         }
-        boolean sampled = q.answer() instanceof Answer.TextAnswer || q.answer() instanceof Answer.Ranking;
+        boolean sampled = q.answer() instanceof TextAnswer || q.answer() instanceof RankingAnswer;
         if (sampled && start(q) != null && !all.contains(start(q))) {
             // Of texts and rankings only one of each kind is tried, but the start value is tried as it is.
             all.add(start(q));
@@ -382,10 +393,10 @@ public final class Enumeration implements Situation {
     }
 
     /** Of all ways to rank two of the options, one for each way in which the comparisons about the question can turn out. */
-    private Collection<Object> rankings(Question q, Answer.Ranking r) {
+    private Collection<Object> rankings(Question q, RankingAnswer r) {
         Map<List<Object>, Object> different = new LinkedHashMap<>();
-        for (Answer.Option first : r.options()) {
-            for (Answer.Option second : r.options()) {
+        for (Option first : r.options()) {
+            for (Option second : r.options()) {
                 if (first != second) {
                     values.put(q.code(), List.of(first.code(), second.code()));
                     different.putIfAbsent(vector(q), values.get(q.code()));
@@ -397,17 +408,17 @@ public final class Enumeration implements Situation {
     }
 
     private static boolean isChoice(Question q) {
-        return q.answer() instanceof Answer.OneChoice || q.answer() instanceof Answer.ManyChoices;
+        return q.answer() instanceof OneChoice || q.answer() instanceof ManyChoices;
     }
 
     /** Of all short texts over five letters, one for each way in which the comparisons about the question can turn out. */
-    private Collection<Object> texts(Question q, Answer.TextAnswer limits) {
+    private Collection<Object> texts(Question q, TextAnswer limits) {
         boolean startsOthers = wiring.wires().stream()
                 .anyMatch(w -> w.family() == RuleFamily.START_WITH && w.uses().contains(q.code()));
         return startsOthers ? tried(q, limits) : texts.computeIfAbsent(q.code(), code -> tried(q, limits));
     }
 
-    private Collection<Object> tried(Question q, Answer.TextAnswer limits) {
+    private Collection<Object> tried(Question q, TextAnswer limits) {
         Map<List<Object>, Object> different = new LinkedHashMap<>();
         List<String> last = List.of("");
         for (int length = 1; length <= 4; length++) {
@@ -448,14 +459,14 @@ public final class Enumeration implements Situation {
 
     private boolean fits(Answer answer, Object value) {
         return switch (answer) {
-            case Answer.Numeric n -> ((BigDecimal) value).compareTo(n.least()) >= 0 && ((BigDecimal) value).compareTo(n.most()) <= 0;
-            case Answer.TextAnswer t -> (t.least() == null || value.toString().length() >= t.least())
+            case NumberAnswer n -> ((BigDecimal) value).compareTo(n.least()) >= 0 && ((BigDecimal) value).compareTo(n.most()) <= 0;
+            case TextAnswer t -> (t.least() == null || value.toString().length() >= t.least())
                     && (t.most() == null || value.toString().length() <= t.most());
-            case Answer.DateAnswer d -> !((LocalDate) value).isBefore(d.earliest().on(today()))
+            case DateAnswer d -> !((LocalDate) value).isBefore(d.earliest().on(today()))
                     && !((LocalDate) value).isAfter(d.latest().on(today()));
-            case Answer.Scale scale -> ((BigDecimal) value).intValue() >= 1 && ((BigDecimal) value).intValue() <= scale.last();
-            case Answer.TimeAnswer t -> !((LocalTime) value).isBefore(t.earliest()) && !((LocalTime) value).isAfter(t.latest());
-            case Answer.ManyChoices c -> {
+            case ScaleAnswer scale -> ((BigDecimal) value).intValue() >= 1 && ((BigDecimal) value).intValue() <= scale.last();
+            case TimeAnswer t -> !((LocalTime) value).isBefore(t.earliest()) && !((LocalTime) value).isAfter(t.latest());
+            case ManyChoices c -> {
                 List<?> chosen = (List<?>) value;
                 boolean exclusive = c.options().stream().anyMatch(o -> o.exclusive() && chosen.contains(o.code()));
                 yield exclusive
@@ -576,7 +587,7 @@ public final class Enumeration implements Situation {
         if (value != null) {
             reached.add("answer-accepted " + q.code());
         }
-        if (start != null && start.equals(value) && !(q.answer() instanceof Answer.Agreement)) {
+        if (start != null && start.equals(value) && !(q.answer() instanceof AgreementAnswer)) {
             if (holds(q.code() + ".requireWhen", false)) {
                 byDefault.add(q.code());
             } else if (!holds(q.code() + ".lockWhen", false)) {
@@ -604,7 +615,7 @@ public final class Enumeration implements Situation {
             q.answer().options().stream().filter(o -> holds(q.code() + "." + o.code() + ".offerWhen", true))
                     .forEach(o -> meets(q.code() + "." + o.code() + ".label", o.label()));
         }
-        if (q.answer() instanceof Answer.Agreement a) {
+        if (q.answer() instanceof AgreementAnswer a) {
             meets(q.code() + ".text", a.text());
             if (Boolean.TRUE.equals(start(q))) {
                 byDefault.add(q.code());
@@ -637,7 +648,7 @@ public final class Enumeration implements Situation {
     private boolean question(Question q) {
         Object value = values.get(q.code());
         possible.add(q.code());
-        for (Answer.Option option : q.answer().options()) {
+        for (Option option : q.answer().options()) {
             if (tried(q.code() + "." + option.code() + ".offerWhen", true)) {
                 possible.add(q.code() + "." + option.code());
                 reached.add("reach-option " + q.code() + "." + option.code());
@@ -724,7 +735,7 @@ public final class Enumeration implements Situation {
 
     private Object classOf(Question q) {
         Object value = values.get(q.code());
-        boolean each = value == null || q.answer() instanceof Answer.YesNo || q.answer() instanceof Answer.Agreement || isChoice(q);
+        boolean each = value == null || q.answer() instanceof YesNoAnswer || q.answer() instanceof AgreementAnswer || isChoice(q);
         if (each) {
             return String.valueOf(value);
         }
@@ -745,12 +756,12 @@ public final class Enumeration implements Situation {
                 switch (item) {
                     case Question q -> {
                         reach("reach-question " + q.code());
-                        (isChoice(q) ? q.answer().options() : List.<Answer.Option>of())
+                        (isChoice(q) ? q.answer().options() : List.<Option>of())
                                 .forEach(o -> {
                                     reach("reach-option " + q.code() + "." + o.code());
                                     reach("option-accepted " + q.code() + "." + o.code());
                                 });
-                        if (q.answer() instanceof Answer.YesNo && !q.requireWhen().isEmpty()) {
+                        if (q.answer() instanceof YesNoAnswer && !q.requireWhen().isEmpty()) {
                             reach("option-accepted " + q.code() + ".yes");
                             reach("option-accepted " + q.code() + ".no");
                         }

@@ -1,5 +1,17 @@
 package orthogon.core.proof;
 
+import orthogon.core.answer.DateLimit;
+import orthogon.core.answer.Option;
+import orthogon.core.answer.choice.OneChoice;
+import orthogon.core.answer.date.DateAnswer;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.text.TextAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.Verdict;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
@@ -7,21 +19,14 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
-import orthogon.core.proof.claim.Claim;
-import orthogon.core.proof.claim.Verdict;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.DateLimit;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
 import org.junit.jupiter.api.Test;
 
 class ExplanationTest {
 
-    private static final Answer.OneChoice GROUP = new Answer.OneChoice(List.of(Answer.Option.of("bird", "Bird"), Answer.Option.of("mammal",
-            "Mammal"), Answer.Option.of("bat", "Bat")), false);
-    private static final Answer.OneChoice AGE = new Answer.OneChoice(
-            List.of(Answer.Option.of("pup", "Pup"), Answer.Option.of("adult", "Adult")),
+    private static final OneChoice GROUP = new OneChoice(List.of(Option.of("bird", "Bird"), Option.of("mammal",
+            "Mammal"), Option.of("bat", "Bat")), false);
+    private static final OneChoice AGE = new OneChoice(
+            List.of(Option.of("pup", "Pup"), Option.of("adult", "Adult")),
             false);
 
     private static Proof proof(Page... pages) {
@@ -38,8 +43,8 @@ class ExplanationTest {
                 page("animal", Question.of("group", "Group?", GROUP).withRequireWhen("true"), Question.of("age", "Age?", AGE).withAskWhen(
                         "group = \"bird\" or group = \"mammal\"").withRequireWhen("true"),
                         Question.of("other", "Other?", AGE).withAskWhen("group != null")),
-                page("risk", Question.of("bitten", "Bitten?", new Answer.YesNo()),
-                        Question.of("vaccine", "Vaccinated?", new Answer.YesNo()).withAskWhen(
+                page("risk", Question.of("bitten", "Bitten?", new YesNoAnswer()),
+                        Question.of("vaccine", "Vaccinated?", new YesNoAnswer()).withAskWhen(
                                 "group = \"bat\" and age = \"pup\" and answered(other)")));
         Claim claim = proof.claim("reach-question", "vaccine").orElseThrow();
         assertEquals(Verdict.REFUTED, claim.verdict());
@@ -52,13 +57,13 @@ class ExplanationTest {
 
     @Test
     void aStuckPageShowsWhoGetsStuckAndByWhat() {
-        Answer.Numeric number = new Answer.Numeric(BigDecimal.ZERO, new BigDecimal(400), 0, "");
+        NumberAnswer number = new NumberAnswer(BigDecimal.ZERO, new BigDecimal(400), 0, "");
         Proof proof = proof(page("bats", Question.of("total", "How many?", number).withRequireWhen("true")), page("waking",
-                Question.of("awake", "Awake?", new Answer.Numeric(BigDecimal.ONE, new BigDecimal(400), 0, "")).withRequireWhen("true")
+                Question.of("awake", "Awake?", new NumberAnswer(BigDecimal.ONE, new BigDecimal(400), 0, "")).withRequireWhen("true")
                         .withAskWhen(
                                 "total > 0")
                         .withAccept(List.of(new Question.Accept("awake < total", ""))),
-                Question.of("why", "Why?", new Answer.YesNo())));
+                Question.of("why", "Why?", new YesNoAnswer())));
         Claim claim = proof.claim("page-passable", "waking").orElseThrow();
         assertEquals(Verdict.REFUTED, claim.verdict());
         assertEquals(Map.of("total", BigDecimal.ONE), claim.finding().witness().orElseThrow());
@@ -69,9 +74,9 @@ class ExplanationTest {
     @Test
     void agesAndDaysAreDividedExactly() {
         Question born = Question
-                .of("born", "Born?", new Answer.DateAnswer(new DateLimit.Fixed(LocalDate.of(1950, 1, 1)), new DateLimit.FromToday(0)))
+                .of("born", "Born?", new DateAnswer(new DateLimit.Fixed(LocalDate.of(1950, 1, 1)), new DateLimit.FromToday(0)))
                 .withRequireWhen("true");
-        Question licence = Question.of("licence", "Licence?", new Answer.YesNo()).withAskWhen(
+        Question licence = Question.of("licence", "Licence?", new YesNoAnswer()).withAskWhen(
                 "years and months duration(born, today()) >= duration(\"P18Y\")").withRequireWhen("true");
         Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(page("you", born, licence))).withClaims(List.of(
                 new Questionnaire.OwnClaim("no_child", Questionnaire.Says.ALWAYS, "not(asked(licence)) or born <= date(\"2008-11-23\")"),
@@ -85,9 +90,9 @@ class ExplanationTest {
 
     @Test
     void whatCannotBeDividedIsUndecidedWithTheReasonAndTheRestIsDecided() {
-        Question a = Question.of("a", "A?", new Answer.TextAnswer(false, null, null)).withRequireWhen("true");
-        Question b = Question.of("b", "B?", new Answer.TextAnswer(false, null, null)).withRequireWhen("true");
-        Question c = Question.of("c", "C?", new Answer.YesNo()).withAskWhen("upper case(a) = upper case(b)").withRequireWhen("true");
+        Question a = Question.of("a", "A?", new TextAnswer(false, null, null)).withRequireWhen("true");
+        Question b = Question.of("b", "B?", new TextAnswer(false, null, null)).withRequireWhen("true");
+        Question c = Question.of("c", "C?", new YesNoAnswer()).withAskWhen("upper case(a) = upper case(b)").withRequireWhen("true");
         Proof proof = proof(page("p", a, b), page("q", c));
         Claim varies = proof.claim("condition-varies", "c.askWhen").orElseThrow();
         assertEquals(Verdict.UNDECIDED, varies.verdict());
@@ -100,9 +105,9 @@ class ExplanationTest {
 
     @Test
     void onlyWhatRestsOnAFaultIsUndecided() {
-        Question a = Question.of("a", "A?", new Answer.YesNo()).withRequireWhen("true");
-        Question b = Question.of("b", "B?", new Answer.YesNo()).withAskWhen("later = true");
-        Proof proof = proof(page("p", a, b), page("q", Question.of("later", "Later?", new Answer.YesNo())));
+        Question a = Question.of("a", "A?", new YesNoAnswer()).withRequireWhen("true");
+        Question b = Question.of("b", "B?", new YesNoAnswer()).withAskWhen("later = true");
+        Proof proof = proof(page("p", a, b), page("q", Question.of("later", "Later?", new YesNoAnswer())));
         assertEquals(Verdict.REFUTED, proof.claim("looks-ahead", "b.askWhen").orElseThrow().verdict());
         Claim reach = proof.claim("reach-question", "b").orElseThrow();
         assertEquals(Verdict.UNDECIDED, reach.verdict());

@@ -1,5 +1,16 @@
 package orthogon.core.proof;
 
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.ClaimKind;
+import orthogon.core.proof.claim.Family;
+import orthogon.core.proof.claim.Verdict;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Note;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Section;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
@@ -8,17 +19,6 @@ import java.util.List;
 import java.util.Random;
 import java.util.function.Function;
 import java.util.stream.Stream;
-import orthogon.core.proof.claim.Claim;
-import orthogon.core.proof.claim.ClaimKind;
-import orthogon.core.proof.claim.Family;
-import orthogon.core.proof.claim.Verdict;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Note;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.questionnaire.Section;
 import org.junit.jupiter.api.Test;
 
 /** A verdict on a document with a faulty condition must hold however the condition would turn out. */
@@ -92,7 +92,7 @@ class FaultyDocumentsTest {
             List<Page> pages = new ArrayList<>(document.pages());
             List<Item> items = new ArrayList<>(pages.getLast().items());
             for (int i = 0; i < 7; i++) {
-                items.add(Question.of("late" + i, "Late", new Answer.YesNo()).withAskWhen(FAULTY).withRequireWhen("true")
+                items.add(Question.of("late" + i, "Late", new YesNoAnswer()).withAskWhen(FAULTY).withRequireWhen("true")
                         .withStartWith(i == 6 ? "nobody_knows" : ""));
             }
             pages.set(pages.size() - 1, pages.getLast().withItems(items));

@@ -1,13 +1,8 @@
 package orthogon.core.proof;
 
-import static org.junit.jupiter.api.Assertions.assertEquals;
-
-import java.math.BigInteger;
-import java.time.LocalDate;
-import java.util.List;
-import orthogon.core.proof.flow.TextRoutes;
+import orthogon.core.answer.yesno.YesNoAnswer;
 import orthogon.core.proof.flow.Routes;
-import orthogon.core.questionnaire.Answer;
+import orthogon.core.proof.flow.TextRoutes;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
@@ -15,17 +10,22 @@ import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Questionnaire.Outcome;
 import orthogon.core.questionnaire.Questionnaire.OutcomeRow;
 import orthogon.core.questionnaire.Section;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
+import java.math.BigInteger;
+import java.time.LocalDate;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 
 class MeetsTest {
 
     private static final Questionnaire ROOST = Questionnaire.blank("roost", "Roost").withPages(List.of(
-            Page.empty("one", "One").withItems(List.of(Question.of("wet", "Wet?", new Answer.YesNo()).withRequireWhen("true"),
-                    Question.of("cold", "Cold?", new Answer.YesNo()).withRequireWhen("true"),
-                    Question.of("why", "Why?", new Answer.YesNo()).withAskWhen("wet = true"),
-                    new Section("both", "Both", "wet = true and cold = true", List.of(Question.of("deep", "Deep?", new Answer.YesNo()))),
+            Page.empty("one", "One").withItems(List.of(Question.of("wet", "Wet?", new YesNoAnswer()).withRequireWhen("true"),
+                    Question.of("cold", "Cold?", new YesNoAnswer()).withRequireWhen("true"),
+                    Question.of("why", "Why?", new YesNoAnswer()).withAskWhen("wet = true"),
+                    new Section("both", "Both", "wet = true and cold = true", List.of(Question.of("deep", "Deep?", new YesNoAnswer()))),
                     new Note("said", "Mind.", "", List.of()))),
-            Page.empty("two", "Two").withOpenWhen("cold = true").withItems(List.of(Question.of("ice", "Ice?", new Answer.YesNo())))))
+            Page.empty("two", "Two").withOpenWhen("cold = true").withItems(List.of(Question.of("ice", "Ice?", new YesNoAnswer())))))
             .withEnding(List.of(new Outcome("bad", "Bad", ""), new Outcome("fine", "Fine", "")),
                     List.of(new OutcomeRow("wet = true", "bad"), new OutcomeRow("", "fine")));
 

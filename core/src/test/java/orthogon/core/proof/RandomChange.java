@@ -1,11 +1,12 @@
 package orthogon.core.proof;
 
-import java.math.BigDecimal;
-import java.util.ArrayList;
-import java.util.Collection;
-import java.util.List;
-import java.util.Random;
-import orthogon.core.questionnaire.Answer;
+import orthogon.core.answer.Answer;
+import orthogon.core.answer.Option;
+import orthogon.core.answer.choice.ManyChoices;
+import orthogon.core.answer.choice.OneChoice;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.text.TextAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
@@ -13,6 +14,11 @@ import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Questionnaire.OutcomeRow;
 import orthogon.core.questionnaire.Section;
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Random;
 
 /** A few changes of a random document, drawn from a seed; some of them leave faults. */
 public final class RandomChange {
@@ -96,7 +102,7 @@ public final class RandomChange {
         if (random.nextInt(8) == 0) {
             changed.remove(i);
         } else if (random.nextInt(8) == 0) {
-            changed.add(i, Question.of("added" + random.nextInt(1000), "Added", new Answer.YesNo()).withRequireWhen(condition));
+            changed.add(i, Question.of("added" + random.nextInt(1000), "Added", new YesNoAnswer()).withRequireWhen(condition));
         } else {
             changed.set(i, other);
         }
@@ -105,17 +111,17 @@ public final class RandomChange {
 
     private Answer limited(Answer answer) {
         return switch (answer) {
-            case Answer.Numeric n -> new Answer.Numeric(n.least(), new BigDecimal(n.most().intValue() == 3 ? 2 : 3), 0, "");
-            case Answer.TextAnswer t -> new Answer.TextAnswer(false, t.least(), t.most() == null ? 3 : null);
-            case Answer.OneChoice c -> {
-                List<Answer.Option> options = new ArrayList<>(c.options());
-                options.add(new Answer.Option("d", "Option", null, false, ""));
+            case NumberAnswer n -> new NumberAnswer(n.least(), new BigDecimal(n.most().intValue() == 3 ? 2 : 3), 0, "");
+            case TextAnswer t -> new TextAnswer(false, t.least(), t.most() == null ? 3 : null);
+            case OneChoice c -> {
+                List<Option> options = new ArrayList<>(c.options());
+                options.add(new Option("d", "Option", null, false, ""));
                 yield random.nextBoolean() ? c.withOptions(options) : c.withOptions(options.subList(0, options.size() - 2));
             }
-            case Answer.ManyChoices c -> {
-                List<Answer.Option> options = new ArrayList<>(c.options());
-                options.add(0, new Answer.Option("d", "Option", null, random.nextBoolean(), ""));
-                yield random.nextBoolean() ? c.withOptions(options) : new Answer.ManyChoices(c.options(), 1, 1);
+            case ManyChoices c -> {
+                List<Option> options = new ArrayList<>(c.options());
+                options.add(0, new Option("d", "Option", null, random.nextBoolean(), ""));
+                yield random.nextBoolean() ? c.withOptions(options) : new ManyChoices(c.options(), 1, 1);
             }
             default -> answer;
         };

@@ -1,17 +1,20 @@
 package orthogon.core.proof;
 
-import java.math.BigDecimal;
-import java.time.LocalDate;
-import java.time.LocalTime;
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
-import java.util.List;
-import java.util.Map;
-import java.util.Random;
+import orthogon.core.answer.Answer;
+import orthogon.core.answer.DateLimit;
+import orthogon.core.answer.Option;
+import orthogon.core.answer.agreement.AgreementAnswer;
+import orthogon.core.answer.choice.ManyChoices;
+import orthogon.core.answer.choice.OneChoice;
+import orthogon.core.answer.date.DateAnswer;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.ranking.RankingAnswer;
+import orthogon.core.answer.scale.ScaleAnswer;
+import orthogon.core.answer.text.TextAnswer;
+import orthogon.core.answer.time.TimeAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
 import orthogon.core.language.Texts;
-import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Burden;
-import orthogon.core.questionnaire.DateLimit;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
@@ -20,6 +23,14 @@ import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Reword;
 import orthogon.core.questionnaire.Section;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
 
 /** Small documents with every construct, drawn from a seed; small enough that all answers can be tried. */
 public final class RandomDocument {
@@ -112,14 +123,14 @@ public final class RandomDocument {
 
     /** A text that may speak of earlier answers, with or without words for blank ones. */
     private String text(String words) {
-        List<Question> spoken = earlier.stream().filter(q -> !(q.answer() instanceof Answer.Ranking)).toList();
+        List<Question> spoken = earlier.stream().filter(q -> !(q.answer() instanceof RankingAnswer)).toList();
         if (spoken.isEmpty() || chance(75)) {
             return words;
         }
         String x = pick(spoken).code();
         Question by = pick(spoken);
-        boolean selects = by.answer() instanceof Answer.OneChoice || by.answer() instanceof Answer.YesNo;
-        String key = by.answer() instanceof Answer.YesNo ? "yes" : "a";
+        boolean selects = by.answer() instanceof OneChoice || by.answer() instanceof YesNoAnswer;
+        String key = by.answer() instanceof YesNoAnswer ? "yes" : "a";
         return words + switch (random.nextInt(selects ? 4 : 2)) {
             case 0 -> " about {" + x + "}";
             case 1 -> " about {" + x + ", select, blank {nothing at all} other {that is {" + x + "}}}";
@@ -155,8 +166,8 @@ public final class RandomDocument {
     }
 
     private Derived derived(String code) {
-        List<String> ofText = earlier.stream().filter(q -> q.answer() instanceof Answer.TextAnswer).map(Question::code).toList();
-        List<String> ofDay = earlier.stream().filter(q -> q.answer() instanceof Answer.DateAnswer).map(Question::code).toList();
+        List<String> ofText = earlier.stream().filter(q -> q.answer() instanceof TextAnswer).map(Question::code).toList();
+        List<String> ofDay = earlier.stream().filter(q -> q.answer() instanceof DateAnswer).map(Question::code).toList();
         if (!ofText.isEmpty() && chance(40)) {
             String x = pick(ofText);
             String value = pick(List.of(x, "upper case(" + x + ")", "if " + condition() + " then " + x + " else \"a\""));
@@ -203,55 +214,55 @@ public final class RandomDocument {
     /** A value, or what is made of an earlier answer of the kind. */
     private String startFor(Answer answer) {
         List<String> same = earlier.stream().filter(q -> q.answer().type().equals(answer.type())).map(Question::code).toList();
-        boolean copies = answer instanceof Answer.TextAnswer || answer instanceof Answer.Numeric || answer instanceof Answer.DateAnswer
-                || answer instanceof Answer.YesNo;
+        boolean copies = answer instanceof TextAnswer || answer instanceof NumberAnswer || answer instanceof DateAnswer
+                || answer instanceof YesNoAnswer;
         if (copies && !same.isEmpty() && chance(50)) {
             String x = pick(same);
-            return answer instanceof Answer.TextAnswer
+            return answer instanceof TextAnswer
                     ? pick(List.of(x, x + " + \"a\"", "\"b\" + " + x, "lower case(" + x + ")", "lower case(" + x + " + \"B\")"))
-                    : answer instanceof Answer.Numeric ? pick(List.of(x, x + " + 1")) : x;
+                    : answer instanceof NumberAnswer ? pick(List.of(x, x + " + 1")) : x;
         }
         return switch (answer) {
-            case Answer.YesNo y -> pick(List.of("true", "false"));
-            case Answer.OneChoice c -> "\"" + pick(c.options()).code() + "\"";
-            case Answer.ManyChoices c -> "[\"" + pick(c.options()).code() + "\"]";
-            case Answer.Numeric n -> pick(List.of("1", "2", "9"));
-            case Answer.TextAnswer t -> pick(List.of("\"a\"", "\"toolong\""));
-            case Answer.DateAnswer d -> pick(List.of("today()", "date(\"2026-11-20\")"));
-            case Answer.Agreement a -> "true";
-            case Answer.Scale s -> pick(List.of("1", "9"));
-            case Answer.TimeAnswer t -> pick(List.of("time(\"08:01\")", "time(\"09:00\")"));
-            case Answer.Ranking r -> "[\"a\", \"b\"]";
+            case YesNoAnswer y -> pick(List.of("true", "false"));
+            case OneChoice c -> "\"" + pick(c.options()).code() + "\"";
+            case ManyChoices c -> "[\"" + pick(c.options()).code() + "\"]";
+            case NumberAnswer n -> pick(List.of("1", "2", "9"));
+            case TextAnswer t -> pick(List.of("\"a\"", "\"toolong\""));
+            case DateAnswer d -> pick(List.of("today()", "date(\"2026-11-20\")"));
+            case AgreementAnswer a -> "true";
+            case ScaleAnswer s -> pick(List.of("1", "9"));
+            case TimeAnswer t -> pick(List.of("time(\"08:01\")", "time(\"09:00\")"));
+            case RankingAnswer r -> "[\"a\", \"b\"]";
             default -> throw new IllegalStateException(answer.type());
         };
     }
 
     private Answer answer() {
         return switch (random.nextInt(11)) {
-            case 7 -> new Answer.Agreement("Yes, so be it.");
-            case 8 -> Answer.Scale.rating(3);
-            case 9 -> new Answer.TimeAnswer(LocalTime.of(8, 0), LocalTime.of(8, chance(10) ? 0 : 2));
-            case 10 -> new Answer.Ranking(options(3, false).stream().map(o -> o.withOfferWhen("")).toList(), 2);
-            case 0, 1 -> new Answer.YesNo();
-            case 2, 3 -> new Answer.OneChoice(options(2 + random.nextInt(2), false), false);
+            case 7 -> new AgreementAnswer("Yes, so be it.");
+            case 8 -> ScaleAnswer.rating(3);
+            case 9 -> new TimeAnswer(LocalTime.of(8, 0), LocalTime.of(8, chance(10) ? 0 : 2));
+            case 10 -> new RankingAnswer(options(3, false).stream().map(o -> o.withOfferWhen("")).toList(), 2);
+            case 0, 1 -> new YesNoAnswer();
+            case 2, 3 -> new OneChoice(options(2 + random.nextInt(2), false), false);
             case 4 -> {
                 int n = 2 + random.nextInt(2);
                 Integer least = chance(20) ? 2 : null;
-                yield new Answer.ManyChoices(options(n, true), least, chance(20) ? 2 : null);
+                yield new ManyChoices(options(n, true), least, chance(20) ? 2 : null);
             }
             case 5 -> chance(50)
-                    ? new Answer.Numeric(BigDecimal.ZERO, new BigDecimal(chance(8) ? -1 : 3), 0, "")
-                    : new Answer.DateAnswer(new DateLimit.FromToday(-2), new DateLimit.FromToday(chance(10) ? -5 : 0));
-            default -> new Answer.TextAnswer(false, chance(30) ? 2 : null, chance(50) ? 3 : null);
+                    ? new NumberAnswer(BigDecimal.ZERO, new BigDecimal(chance(8) ? -1 : 3), 0, "")
+                    : new DateAnswer(new DateLimit.FromToday(-2), new DateLimit.FromToday(chance(10) ? -5 : 0));
+            default -> new TextAnswer(false, chance(30) ? 2 : null, chance(50) ? 3 : null);
         };
     }
 
-    private List<Answer.Option> options(int n, boolean many) {
-        List<Answer.Option> options = new ArrayList<>();
+    private List<Option> options(int n, boolean many) {
+        List<Option> options = new ArrayList<>();
         for (int i = 0; i < n; i++) {
             String offer = chance(12) ? condition() : "";
             BigDecimal score = chance(60) ? new BigDecimal(random.nextInt(4)) : null;
-            options.add(new Answer.Option(List.of("a", "b", "c").get(i), "Option", score, many && i == n - 1 && chance(50), offer));
+            options.add(new Option(List.of("a", "b", "c").get(i), "Option", score, many && i == n - 1 && chance(50), offer));
         }
         return options;
     }
@@ -294,10 +305,10 @@ public final class RandomDocument {
         Question a = pick(earlier);
         for (Question b : earlier) {
             if (b != a && b.answer().type().equals(a.answer().type())
-                    && !(a.answer() instanceof Answer.TextAnswer || a.answer() instanceof Answer.Ranking)) {
-                String op = a.answer() instanceof Answer.Numeric || a.answer() instanceof Answer.DateAnswer
-                        || a.answer() instanceof Answer.TimeAnswer
-                        || a.answer() instanceof Answer.Scale
+                    && !(a.answer() instanceof TextAnswer || a.answer() instanceof RankingAnswer)) {
+                String op = a.answer() instanceof NumberAnswer || a.answer() instanceof DateAnswer
+                        || a.answer() instanceof TimeAnswer
+                        || a.answer() instanceof ScaleAnswer
                                 ? pick(List.of(" < ", " = ", " >= "))
                                 : pick(List.of(" = ", " != "));
                 return a.code() + op + b.code();
@@ -310,12 +321,12 @@ public final class RandomDocument {
         List<String> parts = new ArrayList<>(numbers);
         for (Question q : earlier) {
             switch (q.answer()) {
-                case Answer.OneChoice c -> parts.add("score(" + q.code() + ")");
-                case Answer.ManyChoices c -> {
+                case OneChoice c -> parts.add("score(" + q.code() + ")");
+                case ManyChoices c -> {
                     parts.add("count(" + q.code() + ")");
                     parts.add("score(" + q.code() + ")");
                 }
-                case Answer.Numeric n -> parts.add(q.code());
+                case NumberAnswer n -> parts.add(q.code());
                 default -> {}
             }
         }
@@ -328,26 +339,26 @@ public final class RandomDocument {
             return pick(List.of("answered(" + x + ")", x + " = null", x + " != null"));
         }
         return switch (q.answer()) {
-            case Answer.YesNo y -> pick(List.of(x, x + " = true", x + " = false", x + " != true"));
-            case Answer.OneChoice c -> x + pick(List.of(" = ", " != ")) + "\"" + pick(c.options()).code() + "\"";
-            case Answer.ManyChoices c ->
+            case YesNoAnswer y -> pick(List.of(x, x + " = true", x + " = false", x + " != true"));
+            case OneChoice c -> x + pick(List.of(" = ", " != ")) + "\"" + pick(c.options()).code() + "\"";
+            case ManyChoices c ->
                 pick(List.of("list contains(" + x + ", \"" + pick(c.options()).code() + "\")", "count(" + x + ") > 1",
                         "(some s in " + x + " satisfies s = \"" + pick(c.options()).code() + "\")", "count(" + x + ") = 0"));
-            case Answer.Numeric n ->
+            case NumberAnswer n ->
                 pick(List.of(x + " > 1", x + " <= 2", x + " in [1..2]", x + " != 3", x + " * 2 = 4", x + " in (0, 3)",
                         "abs(" + x + " - 2) > 1"));
-            case Answer.TextAnswer t ->
+            case TextAnswer t ->
                 pick(List.of(x + " = \"a\"", x + " != \"bb\"", "string length(" + x + ") > 2", "starts with(" + x + ", \"b\")",
                         "matches(" + x + ", \"^[ab]+$\")", "upper case(" + x + ") = \"B\"", "lower case(" + x + ") != \"bb\"",
                         "string length(" + x + ") + 1 > 3", x + " = upper case(" + x + ")", "contains(lower case(" + x + "), \"b\")",
                         "\"A\" = upper case(" + x + ")", "list contains([\"a\", \"B\"], " + x + ")", "contains(\"abB\", " + x + ")",
                         "string length(" + x + ") in [2..3]", "floor(string length(" + x + ") / 2) = 1"));
-            case Answer.DateAnswer d -> pick(List.of(x + " < today()", x + " = date(\"2026-11-22\")", "today() - " + x
+            case DateAnswer d -> pick(List.of(x + " < today()", x + " = date(\"2026-11-22\")", "today() - " + x
                     + " > duration(\"P1D\")"));
-            case Answer.Agreement a -> pick(List.of(x, x + " = true", x + " != true"));
-            case Answer.Scale s -> pick(List.of(x + " > 1", x + " <= 2", x + " in (1, 3)"));
-            case Answer.TimeAnswer t -> pick(List.of(x + " > time(\"08:00\")", x + " = time(\"08:01\")"));
-            case Answer.Ranking r -> pick(List.of("list contains(" + x + ", \"c\")", x + " = [\"a\", \"b\"]", "count(" + x + ") = 2",
+            case AgreementAnswer a -> pick(List.of(x, x + " = true", x + " != true"));
+            case ScaleAnswer s -> pick(List.of(x + " > 1", x + " <= 2", x + " in (1, 3)"));
+            case TimeAnswer t -> pick(List.of(x + " > time(\"08:00\")", x + " = time(\"08:01\")"));
+            case RankingAnswer r -> pick(List.of("list contains(" + x + ", \"c\")", x + " = [\"a\", \"b\"]", "count(" + x + ") = 2",
                     "\"b\" in " + x));
             default -> throw new IllegalStateException(x);
         };
@@ -363,10 +374,10 @@ public final class RandomDocument {
             document.questions().forEach(q -> {
                 if (!q.answer().options().isEmpty() && random.nextInt(4) > 0) {
                     String option = q.answer().options().get(random.nextInt(q.answer().options().size())).code();
-                    boolean one = q.answer() instanceof Answer.OneChoice;
-                    boolean many = q.answer() instanceof Answer.ManyChoices;
+                    boolean one = q.answer() instanceof OneChoice;
+                    boolean many = q.answer() instanceof ManyChoices;
                     answers.put(q.code(), one ? option : many ? List.of(option) : null);
-                } else if (q.answer() instanceof Answer.YesNo) {
+                } else if (q.answer() instanceof YesNoAnswer) {
                     answers.put(q.code(), random.nextBoolean());
                 }
             });

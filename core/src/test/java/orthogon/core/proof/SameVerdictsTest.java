@@ -1,5 +1,20 @@
 package orthogon.core.proof;
 
+import orthogon.core.answer.DateLimit;
+import orthogon.core.answer.date.DateAnswer;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.edit.Rename;
+import orthogon.core.expression.Wiring;
+import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.Verdict;
+import orthogon.core.proof.diagram.Limits;
+import orthogon.core.proof.diagram.Watch;
+import orthogon.core.proof.flow.Figures;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
@@ -17,19 +32,6 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.atomic.AtomicBoolean;
-import orthogon.core.edit.Rename;
-import orthogon.core.expression.Wiring;
-import orthogon.core.proof.claim.Claim;
-import orthogon.core.proof.claim.Verdict;
-import orthogon.core.proof.diagram.Limits;
-import orthogon.core.proof.diagram.Watch;
-import orthogon.core.proof.flow.Figures;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.DateLimit;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
 import org.junit.jupiter.api.Assertions;
 import org.junit.jupiter.api.Test;
 
@@ -110,12 +112,12 @@ class SameVerdictsTest {
 
     @Test
     void bodyMassOfTwoBoundedNumbersIsDecidedExactly() {
-        Question weight = Question.of("weight", "Weight", new Answer.Numeric(new BigDecimal(30), new BigDecimal(200), 0, "kg"))
+        Question weight = Question.of("weight", "Weight", new NumberAnswer(new BigDecimal(30), new BigDecimal(200), 0, "kg"))
                 .withRequireWhen("true");
-        Question height = Question.of("height", "Height", new Answer.Numeric(new BigDecimal("1.20"), new BigDecimal("2.20"), 2, "m"))
+        Question height = Question.of("height", "Height", new NumberAnswer(new BigDecimal("1.20"), new BigDecimal("2.20"), 2, "m"))
                 .withRequireWhen("true");
-        Question heavy = Question.of("heavy", "Heavy", new Answer.YesNo()).withAskWhen("weight / (height * height) >= 138.8");
-        Question beyond = Question.of("beyond", "Beyond", new Answer.YesNo()).withAskWhen("weight / (height * height) > 138.9");
+        Question heavy = Question.of("heavy", "Heavy", new YesNoAnswer()).withAskWhen("weight / (height * height) >= 138.8");
+        Question beyond = Question.of("beyond", "Beyond", new YesNoAnswer()).withAskWhen("weight / (height * height) > 138.9");
         Questionnaire document = Questionnaire.blank("mass", "Mass")
                 .withPages(List.of(new Page("p", "P", "", "", List.of(weight, height, heavy, beyond), List.of(), List.of())));
         Proof proof = Proof.of(document, RandomDocument.TODAY);
@@ -131,19 +133,19 @@ class SameVerdictsTest {
 
     @Test
     void aProofHoldsUntilTheDayMattersAndNoLonger() {
-        Question when = Question.of("seen", "When?", new Answer.DateAnswer(new DateLimit.Fixed(RandomDocument.TODAY.minusDays(400)),
+        Question when = Question.of("seen", "When?", new DateAnswer(new DateLimit.Fixed(RandomDocument.TODAY.minusDays(400)),
                 new DateLimit.FromToday(0)));
         Questionnaire always = Questionnaire.blank("day", "Day")
                 .withPages(List.of(new Page("p", "P", "", "", List.of(when.withAskWhen("")), List.of(), List.of())));
         assertEquals(RandomDocument.TODAY.plusYears(1), Proof.of(always, RandomDocument.TODAY).holdsUntil());
-        Question summer = Question.of("summer", "Summer?", new Answer.YesNo()).withAskWhen("today() >= date(\"2027-06-01\")");
+        Question summer = Question.of("summer", "Summer?", new YesNoAnswer()).withAskWhen("today() >= date(\"2027-06-01\")");
         Questionnaire later = always.withPages(
                 List.of(new Page("p", "P", "", "", List.of(when, summer), List.of(), List.of())));
         Proof proof = Proof.of(later, RandomDocument.TODAY);
         assertEquals(LocalDate.of(2027, 5, 31), proof.holdsUntil());
         assertEquals(Verdict.REFUTED, proof.claim("reach-question", "summer").orElseThrow().verdict());
         assertEquals(Verdict.PROVED, Proof.of(later, LocalDate.of(2027, 6, 1)).claim("reach-question", "summer").orElseThrow().verdict());
-        Question first = Question.of("first", "First?", new Answer.YesNo()).withAskWhen("seen > date(\"2027-01-31\")");
+        Question first = Question.of("first", "First?", new YesNoAnswer()).withAskWhen("seen > date(\"2027-01-31\")");
         Questionnaire reaching = always.withPages(
                 List.of(new Page("p", "P", "", "", List.of(when, first), List.of(), List.of())));
         assertEquals(LocalDate.of(2027, 1, 31), Proof.of(reaching, RandomDocument.TODAY).holdsUntil());
@@ -152,7 +154,7 @@ class SameVerdictsTest {
     @Test
     void aProofHoldsNoLongerThanAFixedStartValueKeepsLimitsThatMoveWithTheDay() {
         Question seen = Question
-                .of("seen", "When?", new Answer.DateAnswer(new DateLimit.FromToday(-10), new DateLimit.FromToday(0)))
+                .of("seen", "When?", new DateAnswer(new DateLimit.FromToday(-10), new DateLimit.FromToday(0)))
                 .withStartWith("date(\"2026-11-20\")").withLockWhen("true");
         Proof proof = Proof.of(
                 Questionnaire.blank("day", "Day").withPages(List.of(new Page("p", "P", "", "", List.of(seen), List.of(), List.of()))),
@@ -188,7 +190,7 @@ class SameVerdictsTest {
     void whatTheLimitsEndIsUndecidedAndNamesThem() {
         List<Item> many = new ArrayList<>();
         for (int i = 0; i < 40; i++) {
-            many.add(Question.of("n" + i, "N", new Answer.Numeric(BigDecimal.ZERO, new BigDecimal(900), 0, ""))
+            many.add(Question.of("n" + i, "N", new NumberAnswer(BigDecimal.ZERO, new BigDecimal(900), 0, ""))
                     .withAccept(i == 0 ? List.of() : List.of(new Question.Accept("n" + i + " > n" + (i - 1), ""))));
         }
         Questionnaire large = Questionnaire.blank("large", "Large")
@@ -208,8 +210,8 @@ class SameVerdictsTest {
         List<Item> first = new ArrayList<>();
         List<Page> pages = new ArrayList<>();
         for (int i = 0; i < gates; i++) {
-            first.add(Question.of("g" + i, "Gate", new Answer.YesNo()).withRequireWhen("true"));
-            pages.add(new Page("p" + i, "", "", "", List.of(Question.of("h" + i, "Behind it", new Answer.YesNo()).withRequireWhen("true")
+            first.add(Question.of("g" + i, "Gate", new YesNoAnswer()).withRequireWhen("true"));
+            pages.add(new Page("p" + i, "", "", "", List.of(Question.of("h" + i, "Behind it", new YesNoAnswer()).withRequireWhen("true")
                     .withAskWhen("g" + i)), List.of(), List.of()));
         }
         pages.addFirst(new Page("all", "", "", "", first, List.of(), List.of()));
@@ -240,7 +242,7 @@ class SameVerdictsTest {
         };
         List<Item> many = new ArrayList<>();
         for (int i = 0; i < 12; i++) {
-            many.add(Question.of("n" + i, "N", new Answer.Numeric(BigDecimal.ZERO, new BigDecimal(900), 0, ""))
+            many.add(Question.of("n" + i, "N", new NumberAnswer(BigDecimal.ZERO, new BigDecimal(900), 0, ""))
                     .withAccept(i == 0 ? List.of() : List.of(new Question.Accept("n" + i + " > n" + (i - 1), ""))));
         }
         Questionnaire large = Questionnaire.blank("large", "Large")

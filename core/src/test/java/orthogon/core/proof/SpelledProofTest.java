@@ -1,5 +1,32 @@
 package orthogon.core.proof;
 
+import orthogon.core.answer.GridRow;
+import orthogon.core.answer.Option;
+import orthogon.core.answer.choice.OneChoice;
+import orthogon.core.answer.grid.GridAnswer;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.parts.PartsAnswer;
+import orthogon.core.answer.text.TextAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.expression.Wiring;
+import orthogon.core.interview.Course;
+import orthogon.core.interview.Interview;
+import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.ClaimKind;
+import orthogon.core.proof.claim.Replay;
+import orthogon.core.proof.claim.Verdict;
+import orthogon.core.proof.diagram.Limits;
+import orthogon.core.proof.diagram.Watch;
+import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Questionnaire.Outcome;
+import orthogon.core.questionnaire.Questionnaire.OutcomeRow;
+import orthogon.core.questionnaire.Questionnaire.OwnClaim;
+import orthogon.core.questionnaire.Questionnaire.Says;
+import orthogon.core.questionnaire.Roster;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
@@ -15,34 +42,14 @@ import java.util.Random;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
-import orthogon.core.expression.Wiring;
-import orthogon.core.interview.Course;
-import orthogon.core.interview.Interview;
-import orthogon.core.proof.claim.Claim;
-import orthogon.core.proof.claim.ClaimKind;
-import orthogon.core.proof.claim.Replay;
-import orthogon.core.proof.claim.Verdict;
-import orthogon.core.proof.diagram.Limits;
-import orthogon.core.proof.diagram.Watch;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Derived;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.questionnaire.Questionnaire.Outcome;
-import orthogon.core.questionnaire.Questionnaire.OutcomeRow;
-import orthogon.core.questionnaire.Questionnaire.OwnClaim;
-import orthogon.core.questionnaire.Questionnaire.Says;
-import orthogon.core.questionnaire.Roster;
 import org.junit.jupiter.api.Test;
 
 /** Documents with rosters and grids: what is proved of their plain form agrees with every interview there is. */
 class SpelledProofTest {
 
     private static final LocalDate TODAY = LocalDate.of(2026, 11, 23);
-    private static final List<Answer.Option> TWO = List.of(new Answer.Option("a", "A", BigDecimal.ONE, false, ""),
-            new Answer.Option("b", "B", new BigDecimal(3), false, ""));
+    private static final List<Option> TWO = List.of(new Option("a", "A", BigDecimal.ONE, false, ""),
+            new Option("b", "B", new BigDecimal(3), false, ""));
 
     private final Random random = new Random(11);
 
@@ -83,27 +90,27 @@ class SpelledProofTest {
     private Item middle(Middle kind) {
         return switch (kind) {
             case ROSTER -> new Roster("r", "Each", "", pick("", "q0 = true"), random.nextInt(2), 2, List.of(
-                    kept(Question.of("x", "X?", new Answer.YesNo()).withAskWhen(pick("", "q0", "answered(q0)"))
+                    kept(Question.of("x", "X?", new YesNoAnswer()).withAskWhen(pick("", "q0", "answered(q0)"))
                             .withRequireWhen(pick("", "true")), random.nextBoolean()),
-                    kept(Question.of("y", "Y?", new Answer.OneChoice(TWO, false))
+                    kept(Question.of("y", "Y?", new OneChoice(TWO, false))
                             .withAskWhen(pick("", "x = true", "not(x)", "x != q0"))
                             .withAccept(List.of(new Question.Accept(pick("y = \"a\" or q0", "true", "not(y = \"b\" and x)"), ""))),
                             random.nextBoolean()),
                     new Derived("k", pick("x = true", "y = \"a\" or x")),
                     new Derived("d", pick("score(y)", "if x then 2 else 0", "if answered(x) then 1 else null"))));
             case TEXTS -> new Roster("r", "Each", "", pick("", "q0 = true"), random.nextInt(2), 2, List.of(
-                    Question.of("x", "X?", new Answer.YesNo()).withAskWhen(pick("", "q0")),
-                    kept(Question.of("t", "T?", new Answer.TextAnswer(false, null, null)).withAskWhen(pick("", "x = true", "not(x)"))
+                    Question.of("x", "X?", new YesNoAnswer()).withAskWhen(pick("", "q0")),
+                    kept(Question.of("t", "T?", new TextAnswer(false, null, null)).withAskWhen(pick("", "x = true", "not(x)"))
                             .withRequireWhen(pick("", "true")).withAccept(List.of(new Question.Accept(
                                     pick("true", "t != \"b\"", "starts with(t, \"a\") or q0", "t = \"a\" or x"), ""))),
                             random.nextBoolean()),
                     new Derived("u", pick("upper case(t)", "if x then \"A\" else t"))));
-            case GRID -> Question.of("g", "Grid?", new Answer.Grid(random.nextBoolean(),
-                    List.of(new Answer.Grid.GridRow("one", "One", pick("", "q0")),
-                            new Answer.Grid.GridRow("two", "Two", pick("", "q0 = false"))),
+            case GRID -> Question.of("g", "Grid?", new GridAnswer(random.nextBoolean(),
+                    List.of(new GridRow("one", "One", pick("", "q0")),
+                            new GridRow("two", "Two", pick("", "q0 = false"))),
                     List.of(TWO.get(0), TWO.get(1).withOfferWhen(pick("", "q0"))))).withRequireWhen(pick("", "true", "q0"))
                     .withAskWhen(pick("", "answered(q0)"));
-            case NAME -> kept(Question.of("n", "Name?", new Answer.Parts(false, List.of("given", "family"),
+            case NAME -> kept(Question.of("n", "Name?", new PartsAnswer(false, List.of("given", "family"),
                     random.nextBoolean() ? List.of("family") : List.of())).withRequireWhen(pick("", "true", "q0"))
                     .withAskWhen(pick("", "answered(q0)", "q0"))
                     .withAccept(List.of(new Question.Accept(pick("true", "n.family != \"b\"", "n.given = \"a\" or q0"), ""))),
@@ -112,10 +119,10 @@ class SpelledProofTest {
     }
 
     private Questionnaire document(Middle kind) {
-        Question first = Question.of("q0", "First?", new Answer.YesNo()).withRequireWhen(pick("", "true"));
+        Question first = Question.of("q0", "First?", new YesNoAnswer()).withRequireWhen(pick("", "true"));
         Item middle = middle(kind);
         String[] conditions = kind.conditions;
-        Question last = Question.of("q9", "Last?", new Answer.YesNo()).withAskWhen(pick(conditions));
+        Question last = Question.of("q9", "Last?", new YesNoAnswer()).withAskWhen(pick(conditions));
         String early = pick("", "", "q0 = false", pick(conditions));
         List<Page.Finish> finish = early.isEmpty() ? List.of() : List.of(new Page.Finish(early, "out"));
         return new Questionnaire("fen", "Fen", "en", List.of("en"), List.of(),
@@ -136,7 +143,7 @@ class SpelledProofTest {
             case ROSTER -> lists(entries("x", truths(), "y", choices()));
             case TEXTS -> lists(entries("x", truths(), "t", texts("a", "ab", "b", "z")));
             case GRID -> {
-                boolean many = ((Answer.Grid) document.question("g").orElseThrow().answer()).many();
+                boolean many = ((GridAnswer) document.question("g").orElseThrow().answer()).many();
                 List<Object> cells = many
                         ? new ArrayList<>(List.of(List.of(), List.of("a"), List.of("b"), List.of("a", "b")))
                         : choices();
@@ -300,8 +307,8 @@ class SpelledProofTest {
     void aWitnessHasEntriesAndTheInterviewTakesThem() {
         Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P").withItems(List.of(
                 new Roster("animals", "Each animal", "Animal", "", 1, 4, List.of(Question.of("weight", "Weight?",
-                        new Answer.Numeric(BigDecimal.ONE, new BigDecimal(9), 0, "kg")).withRequireWhen("true"))),
-                Question.of("heavy", "Heavy?", new Answer.YesNo()).withAskWhen("sum(animals.weight) > 30")))));
+                        new NumberAnswer(BigDecimal.ONE, new BigDecimal(9), 0, "kg")).withRequireWhen("true"))),
+                Question.of("heavy", "Heavy?", new YesNoAnswer()).withAskWhen("sum(animals.weight) > 30")))));
         Proof proof = Proof.of(document, TODAY);
         Map<String, Object> witness = proof.claim("reach-question", "heavy").orElseThrow().finding().witness().orElseThrow();
         Interview interview = Replay.of(proof.wiring(), TODAY, witness, "p");
@@ -315,11 +322,11 @@ class SpelledProofTest {
         String long2 = "seen_from_the_boat_at_dawn_by_the_volunteers";
         Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P").withItems(List.of(
                 new Roster("animals", "Each animal", "Animal", "", 0, Roster.MOST_ENTRIES, List.of(
-                        Question.of(long1, "From the tower?", new Answer.YesNo()),
-                        Question.of(long2, "From the boat?", new Answer.YesNo()))),
-                Question.of("both", "Both?", new Answer.YesNo()).withAskWhen("some e in animals satisfies e." + long1 + " = true and e."
+                        Question.of(long1, "From the tower?", new YesNoAnswer()),
+                        Question.of(long2, "From the boat?", new YesNoAnswer()))),
+                Question.of("both", "Both?", new YesNoAnswer()).withAskWhen("some e in animals satisfies e." + long1 + " = true and e."
                         + long2 + " = true"),
-                Question.of("never", "Never?", new Answer.YesNo()).withAskWhen("some e in animals satisfies e." + long1
+                Question.of("never", "Never?", new YesNoAnswer()).withAskWhen("some e in animals satisfies e." + long1
                         + " = true and e." + long1 + " = false")))));
         Proof proof = Proof.of(document, TODAY);
         Map<String, Object> witness = proof.claim("reach-question", "both").orElseThrow().finding().witness().orElseThrow();
@@ -332,8 +339,8 @@ class SpelledProofTest {
     void aFormulaOfTooManyPartsIsUndecided() {
         Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P").withItems(List.of(
                 new Roster("animals", "Each animal", "Animal", "", 0, Roster.MOST_ENTRIES,
-                        List.of(Question.of("wet", "Wet?", new Answer.YesNo()))),
-                Question.of("many", "Many?", new Answer.YesNo()).withAskWhen("some a in animals, b in animals, c in animals "
+                        List.of(Question.of("wet", "Wet?", new YesNoAnswer()))),
+                Question.of("many", "Many?", new YesNoAnswer()).withAskWhen("some a in animals, b in animals, c in animals "
                         + "satisfies a.wet = true and b.wet = true and c.wet = true and a.wet = b.wet and b.wet = c.wet")))));
         Proof proof = Proof.of(document, TODAY);
         Claim claim = proof.claim("reach-question", "many").orElseThrow();
@@ -346,8 +353,8 @@ class SpelledProofTest {
     void whatCannotBeSpelledOutIsUndecidedWithTheReason() {
         Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P").withItems(List.of(
                 new Roster("animals", "Each animal", "Animal", "", 1, 4,
-                        List.of(Question.of("name", "Name?", new Answer.TextAnswer(false, null, 20)))),
-                Question.of("all", "All?", new Answer.YesNo()).withAskWhen("string join(animals.name, \" \") = \"ash alder\"")))));
+                        List.of(Question.of("name", "Name?", new TextAnswer(false, null, 20)))),
+                Question.of("all", "All?", new YesNoAnswer()).withAskWhen("string join(animals.name, \" \") = \"ash alder\"")))));
         Proof proof = Proof.of(document, TODAY);
         Claim claim = proof.claim("reach-question", "all").orElseThrow();
         assertEquals(Verdict.UNDECIDED, claim.verdict());
@@ -359,8 +366,8 @@ class SpelledProofTest {
     void whatDoesNotRestOnAnUndecidedComparisonIsCounted() {
         Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P").withItems(List.of(
                 new Roster("animals", "Each animal", "Animal", "", 0, 2,
-                        List.of(Question.of("name", "Name?", new Answer.TextAnswer(false, null, 20)))),
-                Question.of("calm", "Calm?", new Answer.YesNo()).withAskWhen("count(animals) > 1")))))
+                        List.of(Question.of("name", "Name?", new TextAnswer(false, null, 20)))),
+                Question.of("calm", "Calm?", new YesNoAnswer()).withAskWhen("count(animals) > 1")))))
                 .withClaims(List.of(new OwnClaim("own", Says.NEVER, "string join(animals.name, \" \") = \"ash alder\"")));
         Proof proof = Proof.of(document, TODAY);
         assertEquals(Verdict.UNDECIDED, proof.claim("own", "own").orElseThrow().verdict());
@@ -375,7 +382,7 @@ class SpelledProofTest {
     void aRowOfTheOutcomeTableThatCannotBeSpelledOutIsNoAlways() {
         Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P").withItems(List.of(
                 new Roster("animals", "Each animal", "Animal", "", 0, 1,
-                        List.of(Question.of("name", "Name?", new Answer.TextAnswer(false, null, 20))))))));
+                        List.of(Question.of("name", "Name?", new TextAnswer(false, null, 20))))))));
         document = document.withEnding(List.of(new Outcome("in", "In", ""), new Outcome("out", "Out", "")), List.of(
                 new OutcomeRow("string join(animals.name, \" \") = \"ash\"", "in"), new OutcomeRow("", "out")));
         Proof proof = Proof.of(document, TODAY);

@@ -1,5 +1,21 @@
 package orthogon.core.proof;
 
+import orthogon.core.answer.AllowedCharacters;
+import orthogon.core.answer.DateLimit;
+import orthogon.core.answer.date.DateAnswer;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.text.TextAnswer;
+import orthogon.core.expression.Evaluator;
+import orthogon.core.expression.Situation;
+import orthogon.core.expression.Wiring;
+import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.Verdict;
+import orthogon.core.proof.diagram.Limits;
+import orthogon.core.proof.diagram.Watch;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.release.Gate;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
@@ -9,19 +25,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
-import orthogon.core.expression.Evaluator;
-import orthogon.core.expression.Situation;
-import orthogon.core.expression.Wiring;
-import orthogon.core.proof.claim.Claim;
-import orthogon.core.proof.claim.Verdict;
-import orthogon.core.proof.diagram.Limits;
-import orthogon.core.proof.diagram.Watch;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.DateLimit;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.release.Gate;
 import org.junit.jupiter.api.Test;
 
 /** Answers that start with what earlier answers make, of kinds whose values cannot be listed. */
@@ -37,12 +40,12 @@ class StartsTest {
 
     /** Two earlier texts, and a text that starts with them; short ones over the letters a and b tell all there is to tell. */
     private Questionnaire joined() {
-        Question first = Question.of("first", "First?", new Answer.TextAnswer(false, null, 1 + random.nextInt(3))).withRequireWhen("true");
-        Question last = Question.of("last", "Last?", new Answer.TextAnswer(false, 1 + random.nextInt(2), 3)).withRequireWhen("true");
+        Question first = Question.of("first", "First?", new TextAnswer(false, null, 1 + random.nextInt(3))).withRequireWhen("true");
+        Question last = Question.of("last", "Last?", new TextAnswer(false, 1 + random.nextInt(2), 3)).withRequireWhen("true");
         String start = pick(List.of("first + last", "first + \"-\" + last", "last + first + \"x\"", "lower case(first) + last"));
         Integer least = random.nextBoolean() ? 1 + random.nextInt(6) : null;
         Question full = Question
-                .of("full", "Full?", new Answer.TextAnswer(false, least, Math.max(1, least == null ? 0 : least) + random.nextInt(5)))
+                .of("full", "Full?", new TextAnswer(false, least, Math.max(1, least == null ? 0 : least) + random.nextInt(5)))
                 .withRequireWhen("true").withStartWith(start).withLockWhen(pick(List.of("", "true")));
         return of(first, last, full);
     }
@@ -72,7 +75,7 @@ class StartsTest {
         }
     }
 
-    private static List<String> texts(Answer.TextAnswer limits) {
+    private static List<String> texts(TextAnswer limits) {
         List<String> all = new ArrayList<>();
         for (int n = limits.least() == null ? 1 : limits.least(); n <= limits.most(); n++) {
             all.add("a".repeat(n));
@@ -86,11 +89,11 @@ class StartsTest {
         for (int run = 0; run < Sample.of(200); run++) {
             Questionnaire document = joined();
             Wiring wiring = Wiring.of(document);
-            Answer.TextAnswer limits = (Answer.TextAnswer) document.question("full").orElseThrow().answer();
+            TextAnswer limits = (TextAnswer) document.question("full").orElseThrow().answer();
             boolean untouched = false;
             boolean stuck = false;
-            for (String first : texts((Answer.TextAnswer) document.question("first").orElseThrow().answer())) {
-                for (String last : texts((Answer.TextAnswer) document.question("last").orElseThrow().answer())) {
+            for (String first : texts((TextAnswer) document.question("first").orElseThrow().answer())) {
+                for (String last : texts((TextAnswer) document.question("last").orElseThrow().answer())) {
                     String start = (String) Evaluator.value(wiring.at("full.startWith").orElseThrow().expr().orElseThrow(),
                             new Given(Map.of("first", first, "last", last)));
                     boolean fits = (limits.least() == null || start.length() >= limits.least()) && start.length() <= limits.most();
@@ -113,11 +116,11 @@ class StartsTest {
     }
 
     private static Question text(String code, int most) {
-        return Question.of(code, code, new Answer.TextAnswer(false, null, most)).withRequireWhen("true");
+        return Question.of(code, code, new TextAnswer(false, null, most)).withRequireWhen("true");
     }
 
     private static Question text(String code, String pattern) {
-        return Question.of(code, code, new Answer.TextAnswer(false, null, null, Answer.Content.ANY, pattern, "", "", ""))
+        return Question.of(code, code, new TextAnswer(false, null, null, AllowedCharacters.ANY, pattern, "", "", ""))
                 .withRequireWhen("true");
     }
 
@@ -135,12 +138,12 @@ class StartsTest {
 
     @Test
     void daysAndNumbersWithoutLimitsAreFollowed() {
-        Question born = Question.of("born", "Born?", new Answer.DateAnswer(null, null)).withRequireWhen("true");
-        Question again = Question.of("again", "Again?", new Answer.DateAnswer(new DateLimit.Fixed(LocalDate.of(2020, 1, 1)), null))
+        Question born = Question.of("born", "Born?", new DateAnswer(null, null)).withRequireWhen("true");
+        Question again = Question.of("again", "Again?", new DateAnswer(new DateLimit.Fixed(LocalDate.of(2020, 1, 1)), null))
                 .withRequireWhen("true").withStartWith("born")
                 .withAccept(List.of(new Question.Accept("again < date(\"2019-01-01\")", "Too late.")));
-        Question weight = Question.of("weight", "Weight?", new Answer.Numeric(null, null, 2, "kg")).withRequireWhen("true");
-        Question twice = Question.of("twice", "Twice?", new Answer.Numeric(BigDecimal.TEN, null, 2, "kg")).withRequireWhen("true")
+        Question weight = Question.of("weight", "Weight?", new NumberAnswer(null, null, 2, "kg")).withRequireWhen("true");
+        Question twice = Question.of("twice", "Twice?", new NumberAnswer(BigDecimal.TEN, null, 2, "kg")).withRequireWhen("true")
                 .withStartWith("weight * 2").withLockWhen("weight > 3");
         Proof proof = Proof.of(of(born, again, weight, twice), TODAY);
         assertEquals(Verdict.PROVED, verdict(proof, "nothing-by-default", "again"), "no day is accepted");

@@ -1,14 +1,25 @@
 package orthogon.core.proof;
 
-import java.io.IOException;
-import java.math.BigDecimal;
-import java.time.LocalTime;
-import java.util.List;
-import java.util.Map;
-import java.util.function.UnaryOperator;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Answer.Option;
-import orthogon.core.questionnaire.DateLimit;
+import orthogon.core.answer.AllowedCharacters;
+import orthogon.core.answer.Answer;
+import orthogon.core.answer.DateLimit;
+import orthogon.core.answer.GridRow;
+import orthogon.core.answer.Option;
+import orthogon.core.answer.choice.ManyChoices;
+import orthogon.core.answer.choice.OneChoice;
+import orthogon.core.answer.contact.ContactAnswer;
+import orthogon.core.answer.date.DateAnswer;
+import orthogon.core.answer.file.FileAnswer;
+import orthogon.core.answer.grid.GridAnswer;
+import orthogon.core.answer.iso.IsoAnswer;
+import orthogon.core.answer.lookup.LookupAnswer;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.parts.PartsAnswer;
+import orthogon.core.answer.ranking.RankingAnswer;
+import orthogon.core.answer.scale.ScaleAnswer;
+import orthogon.core.answer.text.TextAnswer;
+import orthogon.core.answer.time.TimeAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.EveryType;
 import orthogon.core.questionnaire.Item;
@@ -20,29 +31,35 @@ import orthogon.core.questionnaire.Questionnaire.Outcome;
 import orthogon.core.questionnaire.Questionnaire.OutcomeRow;
 import orthogon.core.questionnaire.Reword;
 import orthogon.core.questionnaire.Roster;
+import java.io.IOException;
+import java.math.BigDecimal;
+import java.time.LocalTime;
+import java.util.List;
+import java.util.Map;
+import java.util.function.UnaryOperator;
 import org.junit.jupiter.api.Test;
 
 /** What is said of kinds of answers, of comparisons, and of documents that are broken in unusual places, against approved texts. */
 class WordsOfKindsTest {
 
-    private static final Answer YES_NO = new Answer.YesNo();
+    private static final Answer YES_NO = new YesNoAnswer();
 
-    private static Answer.Numeric number(String least, String most, int decimals) {
-        return new Answer.Numeric(new BigDecimal(least), new BigDecimal(most), decimals, "");
+    private static NumberAnswer number(String least, String most, int decimals) {
+        return new NumberAnswer(new BigDecimal(least), new BigDecimal(most), decimals, "");
     }
 
-    private static Answer.OneChoice choice(Option... options) {
-        return new Answer.OneChoice(List.of(options), false);
+    private static OneChoice choice(Option... options) {
+        return new OneChoice(List.of(options), false);
     }
 
     /** Days that hang on today, and times. */
     private static Questionnaire days() {
         return of("days", "day >= today() and hour < time(\"12:00\")",
-                Question.of("day", "Day?", new Answer.DateAnswer(new DateLimit.FromToday(-9), new DateLimit.FromToday(9)))
+                Question.of("day", "Day?", new DateAnswer(new DateLimit.FromToday(-9), new DateLimit.FromToday(9)))
                         .withRequireWhen("true"),
-                Question.of("hour", "Hour?", new Answer.TimeAnswer(LocalTime.of(6, 0), LocalTime.of(22, 0))),
+                Question.of("hour", "Hour?", new TimeAnswer(LocalTime.of(6, 0), LocalTime.of(22, 0))),
                 new Derived("late", "day < today()"),
-                Question.of("why_late", "Why so late?", new Answer.TextAnswer(false, 3, 8)).withAskWhen("late and hour >= time(\"12:00\")"),
+                Question.of("why_late", "Why so late?", new TextAnswer(false, 3, 8)).withAskWhen("late and hour >= time(\"12:00\")"),
                 Question.of("soon", "So soon?", YES_NO).withAskWhen("day > today() + duration(\"P3D\")"),
                 new Note("night", "Mind the dark.", "hour >= time(\"21:00\") or hour < time(\"07:00\")", List.of()));
     }
@@ -50,10 +67,10 @@ class WordsOfKindsTest {
     /** Texts by their letters and lengths. */
     private static Questionnaire letters() {
         return of("letters", "starts with(plate, \"B\")",
-                Question.of("plate", "Plate?", new Answer.TextAnswer(false, null, 6, Answer.Content.ANY, "[A-C]\\d{2,3}", "A12", "", "")),
+                Question.of("plate", "Plate?", new TextAnswer(false, null, 6, AllowedCharacters.ANY, "[A-C]\\d{2,3}", "A12", "", "")),
                 Question.of("starts", "Starts?", YES_NO).withAskWhen("starts with(plate, \"A\")"),
                 Question.of("long_one", "Long?", YES_NO).withAskWhen("string length(plate) = 4 and matches(plate, \"B.*\")"),
-                Question.of("digits", "Digits", new Answer.TextAnswer(false, 2, 3, Answer.Content.DIGITS, "", "", "", "")),
+                Question.of("digits", "Digits", new TextAnswer(false, 2, 3, AllowedCharacters.DIGITS, "", "", "", "")),
                 Question.of("same", "Same?", YES_NO).withAskWhen("digits = \"12\" or contains(digits, \"9\")"),
                 Question.of("never_text", "Never?", YES_NO).withAskWhen("string length(plate) > 5"));
     }
@@ -76,12 +93,12 @@ class WordsOfKindsTest {
         List<Option> seen = List.of(new Option("blood", "Blood", new BigDecimal(3), false, ""),
                 new Option("limp", "Limp", BigDecimal.ONE, false, ""), new Option("none", "None", null, true, ""));
         return of("sets", "count(seen) > 1",
-                Question.of("seen", "Seen?", new Answer.ManyChoices(seen, null, 2)),
+                Question.of("seen", "Seen?", new ManyChoices(seen, null, 2)),
                 Question.of("bad", "Bad?", YES_NO).withAskWhen("score(seen) >= 4"),
                 Question.of("two", "Two?", YES_NO).withAskWhen("count(seen) = 2 and not(list contains(seen, \"limp\"))"),
                 Question.of("order", "Order",
-                        new Answer.Ranking(List.of(Option.of("a", "A"), Option.of("b", "B"), Option.of("c", "C")), 2)),
-                Question.of("photos", "Photos", new Answer.FileAnswer(3, 1000, List.of())),
+                        new RankingAnswer(List.of(Option.of("a", "A"), Option.of("b", "B"), Option.of("c", "C")), 2)),
+                Question.of("photos", "Photos", new FileAnswer(3, 1000, List.of())),
                 Question.of("many_photos", "Many?", YES_NO).withAskWhen("count(photos) > 1"));
     }
 
@@ -97,7 +114,8 @@ class WordsOfKindsTest {
     private static Questionnaire broken() {
         Page first = Page.empty("one", "One").withItems(List.of(
                 Question.of("wet", "Wet?", YES_NO),
-                Question.of("kind", "Kind?", choice(new Option("eel", "Eel", null, false, "wett = true"), Option.of("carp", "Carp")))
+                Question.of("kind", "ContactAnswer.Standard?",
+                        choice(new Option("eel", "Eel", null, false, "wett = true"), Option.of("carp", "Carp")))
                         .withReword(List.of(new Reword("wett = true", "Which?", "Look.", Map.of("carp", "A carp")))),
                 new Note("said", "{kind, select, eel {It is} carp {They are} other {Who is}} here.", "wett = true",
                         List.of(new Reword("wet = false", "Nobody is here.", ""))),
@@ -115,8 +133,8 @@ class WordsOfKindsTest {
         Roster roster = new Roster("animals", "Each", "Animal", "", 0, 2, List.of(
                 Question.of("species", "Species?", choice(Option.of("owl", "Owl"), Option.of("gull", "Gull"))),
                 Question.of("tame", "Tame?", YES_NO).withAskWhen("spezies = \"owl\"")));
-        Question grid = Question.of("signs", "Signs", new Answer.Grid(true, List.of(new Answer.Grid.GridRow("wing", "Wing", "wet = true"),
-                new Answer.Grid.GridRow("leg", "Leg", "wet = false")), List.of(Option.of("fine", "Fine"), Option.of("hurt", "Hurt"))))
+        Question grid = Question.of("signs", "Signs", new GridAnswer(true, List.of(new GridRow("wing", "Wing", "wet = true"),
+                new GridRow("leg", "Leg", "wet = false")), List.of(Option.of("fine", "Fine"), Option.of("hurt", "Hurt"))))
                 .withAskWhen("plain = true");
         return Questionnaire.blank("broken_entries", "Broken entries").withPages(List.of(
                 Page.empty("one", "One").withItems(List.of(Question.of("wet", "Wet?", YES_NO), Question.of("plain", "Plain?", YES_NO))),
@@ -133,21 +151,21 @@ class WordsOfKindsTest {
     /** Every type, limited otherwise. */
     private static Questionnaire limitedOtherwise() {
         Questionnaire every = EveryType.document();
-        every = with(every, "plain", a -> new Answer.TextAnswer(false, 2, 30, Answer.Content.ANY, "", "", "", ""));
-        every = with(every, "plate", a -> new Answer.TextAnswer(false, null, null, Answer.Content.ANY, "[A-Z]{3}\\d{3}", "QMX123", "", ""));
-        every = with(every, "owner", a -> new Answer.Parts(false, List.of("given", "family"), List.of("given")));
-        every = with(every, "home", a -> new Answer.Parts(false, List.of("given", "family"), List.of()));
-        every = with(every, "mail", a -> new Answer.Contact(Answer.Contact.Kind.WEB, ""));
-        every = with(every, "call", a -> new Answer.Contact(Answer.Contact.Kind.PHONE, "FR"));
-        every = with(every, "weight", a -> new Answer.Numeric(BigDecimal.ONE, new BigDecimal("80"), 2, "kg", true));
-        every = with(every, "ease", a -> new Answer.Scale(false, 5, "hard", "easy"));
-        every = with(every, "day", a -> new Answer.DateAnswer(new DateLimit.FromToday(-20), new DateLimit.FromToday(0)));
-        every = with(every, "hour", a -> new Answer.TimeAnswer(LocalTime.of(9, 0), LocalTime.of(18, 30)));
-        every = with(every, "order", a -> new Answer.Ranking(((Answer.Ranking) a).options(), 3));
-        every = with(every, "photos", a -> new Answer.FileAnswer(1, 2_000_000, List.of("image/*")));
-        every = with(every, "land", a -> new Answer.IsoCode(false, List.of("FR", "PL")));
-        every = with(every, "tongue", a -> new Answer.IsoCode(false, List.of("FR", "PL")));
-        return with(every, "driver", a -> new Answer.Lookup("wardens", 1, List.of("name"), false));
+        every = with(every, "plain", a -> new TextAnswer(false, 2, 30, AllowedCharacters.ANY, "", "", "", ""));
+        every = with(every, "plate", a -> new TextAnswer(false, null, null, AllowedCharacters.ANY, "[A-Z]{3}\\d{3}", "QMX123", "", ""));
+        every = with(every, "owner", a -> new PartsAnswer(false, List.of("given", "family"), List.of("given")));
+        every = with(every, "home", a -> new PartsAnswer(false, List.of("given", "family"), List.of()));
+        every = with(every, "mail", a -> new ContactAnswer(ContactAnswer.Standard.WEB, ""));
+        every = with(every, "call", a -> new ContactAnswer(ContactAnswer.Standard.PHONE, "FR"));
+        every = with(every, "weight", a -> new NumberAnswer(BigDecimal.ONE, new BigDecimal("80"), 2, "kg", true));
+        every = with(every, "ease", a -> new ScaleAnswer(false, 5, "hard", "easy"));
+        every = with(every, "day", a -> new DateAnswer(new DateLimit.FromToday(-20), new DateLimit.FromToday(0)));
+        every = with(every, "hour", a -> new TimeAnswer(LocalTime.of(9, 0), LocalTime.of(18, 30)));
+        every = with(every, "order", a -> new RankingAnswer(((RankingAnswer) a).options(), 3));
+        every = with(every, "photos", a -> new FileAnswer(1, 2_000_000, List.of("image/*")));
+        every = with(every, "land", a -> new IsoAnswer(false, List.of("FR", "PL")));
+        every = with(every, "tongue", a -> new IsoAnswer(false, List.of("FR", "PL")));
+        return with(every, "driver", a -> new LookupAnswer("wardens", 1, List.of("name"), false));
     }
 
     @Test

@@ -1,16 +1,22 @@
 package orthogon.core.proof;
 
-import java.io.IOException;
-import java.math.BigDecimal;
-import java.time.LocalTime;
-import java.util.List;
-import java.util.Map;
-import java.util.TreeMap;
+import orthogon.core.answer.AllowedCharacters;
+import orthogon.core.answer.Answer;
+import orthogon.core.answer.DateLimit;
+import orthogon.core.answer.GridRow;
+import orthogon.core.answer.Option;
+import orthogon.core.answer.agreement.AgreementAnswer;
+import orthogon.core.answer.choice.ManyChoices;
+import orthogon.core.answer.choice.OneChoice;
+import orthogon.core.answer.date.DateAnswer;
+import orthogon.core.answer.grid.GridAnswer;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.ranking.RankingAnswer;
+import orthogon.core.answer.text.TextAnswer;
+import orthogon.core.answer.time.TimeAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
 import orthogon.core.proof.diagram.Limits;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Answer.Option;
 import orthogon.core.questionnaire.Burden;
-import orthogon.core.questionnaire.DateLimit;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.EveryType;
 import orthogon.core.questionnaire.Note;
@@ -27,6 +33,12 @@ import orthogon.core.questionnaire.Questionnaire.Translation;
 import orthogon.core.questionnaire.Reword;
 import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
+import java.io.IOException;
+import java.math.BigDecimal;
+import java.time.LocalTime;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
 
 /**
@@ -36,32 +48,32 @@ import org.junit.jupiter.api.Test;
  */
 class WordsTest {
 
-    private static final Answer YES_NO = new Answer.YesNo();
-    private static final Answer.OneChoice KIND = new Answer.OneChoice(
+    private static final Answer YES_NO = new YesNoAnswer();
+    private static final OneChoice KIND = new OneChoice(
             List.of(Option.of("eel", "Eel"), Option.of("carp", "Carp"), new Option("toad", "Toad", null, false, "wet = true")), false);
 
     private static BigDecimal n(int number) {
         return BigDecimal.valueOf(number);
     }
 
-    private static Answer.Numeric number(int least, int most) {
-        return new Answer.Numeric(n(least), n(most), 0, "");
+    private static NumberAnswer number(int least, int most) {
+        return new NumberAnswer(n(least), n(most), 0, "");
     }
 
     /** Answers that no value fits, each for its own reason. */
     private static Page limits() {
         List<Option> two = List.of(Option.of("a", "A"), Option.of("b", "B"));
         return Page.empty("limits", "Limits").withItems(List.of(Question.of("l_number", "L1", number(5, 3)),
-                Question.of("l_places", "L2", new Answer.Numeric(new BigDecimal("0.2"), new BigDecimal("0.8"), 0, "")),
-                Question.of("l_text", "L3", new Answer.TextAnswer(false, 6, 4)),
-                Question.of("l_pattern", "L4", new Answer.TextAnswer(false, 5, null, Answer.Content.ANY, "[A-Z]{2}", "QM", "", "")),
-                Question.of("l_most", "L5", new Answer.TextAnswer(false, null, 1, Answer.Content.ANY, "[A-Z]{2}", "QM", "", "")),
-                Question.of("l_day", "L6", new Answer.DateAnswer(new DateLimit.FromToday(3), new DateLimit.FromToday(-3))),
-                Question.of("l_time", "L7", new Answer.TimeAnswer(LocalTime.of(9, 0), LocalTime.of(8, 0))),
-                Question.of("l_many", "L8", new Answer.ManyChoices(two, 2, 1)),
-                Question.of("l_few", "L9", new Answer.ManyChoices(two, 3, null)),
-                Question.of("l_rank", "L10", new Answer.Ranking(two, 3)),
-                Question.of("l_none", "L11", new Answer.OneChoice(List.of(), false)),
+                Question.of("l_places", "L2", new NumberAnswer(new BigDecimal("0.2"), new BigDecimal("0.8"), 0, "")),
+                Question.of("l_text", "L3", new TextAnswer(false, 6, 4)),
+                Question.of("l_pattern", "L4", new TextAnswer(false, 5, null, AllowedCharacters.ANY, "[A-Z]{2}", "QM", "", "")),
+                Question.of("l_most", "L5", new TextAnswer(false, null, 1, AllowedCharacters.ANY, "[A-Z]{2}", "QM", "", "")),
+                Question.of("l_day", "L6", new DateAnswer(new DateLimit.FromToday(3), new DateLimit.FromToday(-3))),
+                Question.of("l_time", "L7", new TimeAnswer(LocalTime.of(9, 0), LocalTime.of(8, 0))),
+                Question.of("l_many", "L8", new ManyChoices(two, 2, 1)),
+                Question.of("l_few", "L9", new ManyChoices(two, 3, null)),
+                Question.of("l_rank", "L10", new RankingAnswer(two, 3)),
+                Question.of("l_none", "L11", new OneChoice(List.of(), false)),
                 Question.of("l_fine", "L12", number(3, 5))));
     }
 
@@ -76,12 +88,12 @@ class WordsTest {
                 new Section("shore", "The shore", "depth > 3", List.of(
                         Question.of("reeds", "Reeds?", YES_NO), Question.of("stones", "Stones?", YES_NO).withAskWhen("depth < 2"))),
                 Question.of("given", "Sure?", YES_NO).withRequireWhen("true").withStartWith("false"),
-                Question.of("agreed", "Agreed?", new Answer.Agreement("I have read it.")).withStartWith("true"),
+                Question.of("agreed", "Agreed?", new AgreementAnswer("I have read it.")).withStartWith("true"),
                 new Derived("deep", "depth > 5")));
         Page held = Page.empty("held", "The gate").withOpenWhen("wet = true").withItems(List.of(
                 Question.of("height", "How high?", number(1, 9)).withRequireWhen("depth = 1")
                         .withAccept(List.of(new Question.Accept("height < depth", "Lower than the water."))),
-                Question.of("side", "Which side?", new Answer.OneChoice(List.of(Option.of("left", "Left"), Option.of("right", "Right")),
+                Question.of("side", "Which side?", new OneChoice(List.of(Option.of("left", "Left"), Option.of("right", "Right")),
                         false)).withAccept(List.of(new Question.Accept("side != \"right\"", "Not there."))),
                 new Note("said", "It is {height} high; {depth, select, blank {unknown} other {known}}.", "kind != \"eel\"", List.of())))
                 .withRules(List.of(new Page.Finish("deep", "shut"), new Page.Finish("depth > 7", "shut")),
@@ -89,7 +101,7 @@ class WordsTest {
         Page never = Page.empty("never", "Never").withOpenWhen("wet = true and wet = false").withItems(List.of(
                 Question.of("lost", "Lost?", YES_NO).withLockWhen("wet = true")));
         Page after = Page.empty("after", "After").withItems(List.of(
-                Question.of("note", "Anything else?", new Answer.TextAnswer(false, 2, 5)).withAskWhen("kind = \"eel\" or not(depth > 4)")));
+                Question.of("note", "Anything else?", new TextAnswer(false, 2, 5)).withAskWhen("kind = \"eel\" or not(depth > 4)")));
         return new Questionnaire("sluice", "The sluice", "en", List.of("en", "fr"),
                 List.of(new Questionnaire.LinkParameter("bank", List.of("left", "right"))),
                 List.of(first, held, never, after),
@@ -123,13 +135,13 @@ class WordsTest {
 
     private static Questionnaire entries() {
         Roster roster = new Roster("animals", "Each animal", "Animal", "wet = true", 1, 2, List.of(
-                Question.of("species", "Species?", new Answer.OneChoice(List.of(new Option("owl", "Owl", n(2), false, ""),
+                Question.of("species", "Species?", new OneChoice(List.of(new Option("owl", "Owl", n(2), false, ""),
                         Option.of("gull", "Gull")), false)).withRequireWhen("true"),
                 Question.of("weight", "Weight?", number(1, 9)).withAskWhen("species = \"owl\" and species = \"gull\""),
                 Question.of("ring", "Ring?", number(1, 9)).withRequireWhen("true")
                         .withAccept(List.of(new Question.Accept("ring > 9", "Not this one."))).withAskWhen("species = \"gull\"")));
-        Question grid = Question.of("signs", "Signs", new Answer.Grid(false, List.of(new Answer.Grid.GridRow("wing", "Wing", ""),
-                new Answer.Grid.GridRow("leg", "Leg", "wet = true and wet = false")),
+        Question grid = Question.of("signs", "Signs", new GridAnswer(false, List.of(new GridRow("wing", "Wing", ""),
+                new GridRow("leg", "Leg", "wet = true and wet = false")),
                 List.of(Option.of("fine", "Fine"),
                         Option.of("hurt", "Hurt"))));
         return Questionnaire.blank("entries", "Entries").withPages(List.of(Page.empty("first", "First").withItems(List.of(

@@ -1,5 +1,29 @@
 package orthogon.core.questionnaire;
 
+import orthogon.core.answer.AllowedCharacters;
+import orthogon.core.answer.DateLimit;
+import orthogon.core.answer.GridRow;
+import orthogon.core.answer.Option;
+import orthogon.core.answer.agreement.AgreementAnswer;
+import orthogon.core.answer.choice.ManyChoices;
+import orthogon.core.answer.choice.OneChoice;
+import orthogon.core.answer.choice.OptionLayout;
+import orthogon.core.answer.contact.ContactAnswer;
+import orthogon.core.answer.date.DateAnswer;
+import orthogon.core.answer.file.FileAnswer;
+import orthogon.core.answer.grid.GridAnswer;
+import orthogon.core.answer.hidden.HiddenAnswer;
+import orthogon.core.answer.iso.IsoAnswer;
+import orthogon.core.answer.lookup.LookupAnswer;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.parts.PartsAnswer;
+import orthogon.core.answer.ranking.RankingAnswer;
+import orthogon.core.answer.scale.ScaleAnswer;
+import orthogon.core.answer.scale.StepSign;
+import orthogon.core.answer.signature.SignatureAnswer;
+import orthogon.core.answer.text.TextAnswer;
+import orthogon.core.answer.time.TimeAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
 import java.math.BigDecimal;
 import java.time.LocalTime;
 import java.util.List;
@@ -10,56 +34,56 @@ public final class EveryType {
 
     private EveryType() {}
 
-    private static final List<Answer.Option> OPTIONS = List.of(
-            new Answer.Option("heron", "Heron", new BigDecimal("1.5"), false, ""),
-            new Answer.Option("owl", "Owl", null, false, "answered(mail)"),
-            new Answer.Option("other", "Another", null, false, "", true, "data:image/png;base64,iVBORw0KGgo="));
+    private static final List<Option> OPTIONS = List.of(
+            new Option("heron", "Heron", new BigDecimal("1.5"), false, ""),
+            new Option("owl", "Owl", null, false, "answered(mail)"),
+            new Option("other", "Another", null, false, "", true, "data:image/png;base64,iVBORw0KGgo="));
 
     public static Questionnaire document() {
         Page first = Page.empty("first", "First").withItems(List.of(
-                Question.of("agreed", "Agreed?", new Answer.Agreement("I have read the terms.")).withRequireWhen("true"),
-                Question.of("plain", "Plain", new Answer.TextAnswer(false, 2, 40, Answer.Content.LETTERS, "", "", "", "two words")),
-                Question.of("plate", "Ring number", new Answer.TextAnswer(false, null, null, Answer.Content.ANY, "[A-Z]{2}\\d{4}", "QM1234",
+                Question.of("agreed", "Agreed?", new AgreementAnswer("I have read the terms.")).withRequireWhen("true"),
+                Question.of("plain", "Plain", new TextAnswer(false, 2, 40, AllowedCharacters.LETTERS, "", "", "", "two words")),
+                Question.of("plate", "Ring number", new TextAnswer(false, null, null, AllowedCharacters.ANY, "[A-Z]{2}\\d{4}", "QM1234",
                         "AA9999", "")),
-                Question.of("story", "Tell us", new Answer.TextAnswer(true, null, 500)),
-                Question.of("owner", "Name", new Answer.Parts(false, List.of("title", "given", "family"), List.of("family"))),
-                Question.of("home", "Address", Answer.Parts.address()),
-                Question.of("mail", "Mail", new Answer.Contact(Answer.Contact.Kind.EMAIL, "")),
-                Question.of("call", "Phone", new Answer.Contact(Answer.Contact.Kind.PHONE, "GB")),
-                Question.of("site", "Site", new Answer.Contact(Answer.Contact.Kind.WEB, "")),
-                Question.of("from_station", "Station", new Answer.Hidden(List.of("north", "south")))));
+                Question.of("story", "Tell us", new TextAnswer(true, null, 500)),
+                Question.of("owner", "Name", new PartsAnswer(false, List.of("title", "given", "family"), List.of("family"))),
+                Question.of("home", "Address", PartsAnswer.address()),
+                Question.of("mail", "Mail", new ContactAnswer(ContactAnswer.Standard.EMAIL, "")),
+                Question.of("call", "Phone", new ContactAnswer(ContactAnswer.Standard.PHONE, "GB")),
+                Question.of("site", "Site", new ContactAnswer(ContactAnswer.Standard.WEB, "")),
+                Question.of("from_station", "Station", new HiddenAnswer(List.of("north", "south")))));
         Page second = Page.empty("second", "Second").withItems(List.of(
-                Question.of("weight", "Weight", new Answer.Numeric(BigDecimal.ZERO, new BigDecimal("90"), 1, "kg", true)),
-                Question.of("ease", "How easy?", new Answer.Scale(false, 7, "hard", "easy", Answer.StepSign.SQUARES)),
-                Question.of("again", "How likely?", new Answer.Scale(true, 10, "not at all", "surely")),
-                Question.of("day", "Day", new Answer.DateAnswer(new DateLimit.FromToday(-30), new DateLimit.FromToday(0))),
-                Question.of("hour", "Hour", new Answer.TimeAnswer(LocalTime.of(8, 0), LocalTime.of(18, 30))),
-                Question.of("alive", "Alive?", new Answer.YesNo("It is", "It is not")),
-                Question.of("bird", "Which bird?", new Answer.OneChoice(OPTIONS, new Answer.Layout(Answer.ShownAs.PICTURES, 2, true)))
+                Question.of("weight", "Weight", new NumberAnswer(BigDecimal.ZERO, new BigDecimal("90"), 1, "kg", true)),
+                Question.of("ease", "How easy?", new ScaleAnswer(false, 7, "hard", "easy", StepSign.SQUARES)),
+                Question.of("again", "How likely?", new ScaleAnswer(true, 10, "not at all", "surely")),
+                Question.of("day", "Day", new DateAnswer(new DateLimit.FromToday(-30), new DateLimit.FromToday(0))),
+                Question.of("hour", "Hour", new TimeAnswer(LocalTime.of(8, 0), LocalTime.of(18, 30))),
+                Question.of("alive", "Alive?", new YesNoAnswer("It is", "It is not")),
+                Question.of("bird", "Which bird?", new OneChoice(OPTIONS, new OptionLayout(OptionLayout.ShownAs.PICTURES, 2, true)))
                         .withReword(List.of(new Reword("alive = true", "Which bird is it?", "Look at the beak.", Map.of("owl", "An owl")))),
-                Question.of("seen", "Seen?", new Answer.ManyChoices(OPTIONS, 1, 2, new Answer.Layout(Answer.ShownAs.RADIO, 3, false))),
-                Question.of("signs", "Signs", new Answer.Grid(false, List.of(new Answer.Grid.GridRow("wing", "Wing", ""),
-                        new Answer.Grid.GridRow("leg", "Leg", "alive = true")),
-                        List.of(Answer.Option.of("fine", "Fine"),
-                                Answer.Option.of("hurt", "Hurt")))),
-                Question.of("order", "Order", new Answer.Ranking(List.of(Answer.Option.of("a", "A"), Answer.Option.of("b", "B"),
-                        Answer.Option.of("c", "C")), 2)),
-                Question.of("photos", "Photos", new Answer.FileAnswer(3, 2_000_000, List.of("image/*"))),
-                Question.of("land", "Country", new Answer.IsoCode(false, List.of("FR", "GB", "PL"))),
-                Question.of("tongue", "Language", new Answer.IsoCode(true, List.of())),
-                Question.of("driver", "Driver", new Answer.Lookup("drivers", 2, List.of("name", "area"), true)),
-                Question.of("signed", "Sign", new Answer.Signature())));
+                Question.of("seen", "Seen?", new ManyChoices(OPTIONS, 1, 2, new OptionLayout(OptionLayout.ShownAs.RADIO, 3, false))),
+                Question.of("signs", "Signs", new GridAnswer(false, List.of(new GridRow("wing", "Wing", ""),
+                        new GridRow("leg", "Leg", "alive = true")),
+                        List.of(Option.of("fine", "Fine"),
+                                Option.of("hurt", "Hurt")))),
+                Question.of("order", "Order", new RankingAnswer(List.of(Option.of("a", "A"), Option.of("b", "B"),
+                        Option.of("c", "C")), 2)),
+                Question.of("photos", "Photos", new FileAnswer(3, 2_000_000, List.of("image/*"))),
+                Question.of("land", "Country", new IsoAnswer(false, List.of("FR", "GB", "PL"))),
+                Question.of("tongue", "Language", new IsoAnswer(true, List.of())),
+                Question.of("driver", "Driver", new LookupAnswer("drivers", 2, List.of("name", "area"), true)),
+                Question.of("signed", "Sign", new SignatureAnswer())));
         Page third = Page.empty("third", "Third").withItems(List.of(
                 new Section("group", "Group", "answered(story)", List.of(
                         new Roster("animals", "Each animal", "Animal", "alive = true", 1, 4, List.of(
-                                Question.of("species", "Species?", new Answer.OneChoice(OPTIONS, false)),
+                                Question.of("species", "Species?", new OneChoice(OPTIONS, false)),
                                 new Section("wounds", "Wounds", "answered(species)", List.of(
-                                        Question.of("bleeding", "Bleeding?", new Answer.YesNo()))),
+                                        Question.of("bleeding", "Bleeding?", new YesNoAnswer()))),
                                 new Derived("urgency", "score(species)"))))),
                 new Note("thanks", "Thank you for {bird, select, blank {it} other {the **{bird}**}}",
                         "some a in animals satisfies a.bleeding = true",
                         List.of(new Reword("count(animals) > 1", "Thank you for all of them", ""))),
-                Question.of("last", "Anything else?", new Answer.TextAnswer(true, null, null)).withAskWhen(
+                Question.of("last", "Anything else?", new TextAnswer(true, null, null)).withAskWhen(
                         "sum(animals.urgency) > 1 and owner.family != \"Alder\" and signs.wing = \"hurt\" and hour >= time(\"12:00\")"
                                 + " and from_station = \"north\" and count(photos) > 0")));
         return new Questionnaire("every_type", "Every type", "en", List.of("en"), List.of(), List.of(first, second, third),

@@ -1,5 +1,18 @@
 package orthogon.core.release;
 
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.edit.ChangeLanguages;
+import orthogon.core.edit.Translate;
+import orthogon.core.language.Texts;
+import orthogon.core.proof.Proof;
+import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.ClaimKind;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Places;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
+import orthogon.core.release.Gate.Waiver;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -7,27 +20,14 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
-import orthogon.core.edit.ChangeLanguages;
-import orthogon.core.edit.Refused;
-import orthogon.core.edit.Translate;
-import orthogon.core.language.Texts;
-import orthogon.core.proof.Proof;
-import orthogon.core.proof.claim.Claim;
-import orthogon.core.proof.claim.ClaimKind;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Places;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.release.Gate.Waiver;
 import org.junit.jupiter.api.Test;
 
 class GateTest {
 
     /** Nobody is asked {@code never}, and its condition is idle because of that. */
     private static final Questionnaire DOCUMENT = Questionnaire.blank("roost", "Roost").withPages(List.of(Page.empty("visit", "Visit")
-            .withItems(List.of(Question.of("wet", "Wet?", new Answer.YesNo()), Question.of("never", "Never?", new Answer.YesNo()),
-                    Question.of("last", "Last?", new Answer.YesNo())))));
+            .withItems(List.of(Question.of("wet", "Wet?", new YesNoAnswer()), Question.of("never", "Never?", new YesNoAnswer()),
+                    Question.of("last", "Last?", new YesNoAnswer())))));
 
     private static Questionnaire with(Map<String, String> places) {
         return Places.with(DOCUMENT, places);

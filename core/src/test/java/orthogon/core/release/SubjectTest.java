@@ -1,12 +1,7 @@
 package orthogon.core.release;
 
-import static org.junit.jupiter.api.Assertions.assertFalse;
-import static org.junit.jupiter.api.Assertions.assertTrue;
-
-import java.util.List;
-import java.util.Map;
+import orthogon.core.answer.yesno.YesNoAnswer;
 import orthogon.core.proof.claim.ClaimKind;
-import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Places;
 import orthogon.core.questionnaire.Question;
@@ -14,13 +9,18 @@ import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Questionnaire.OwnClaim;
 import orthogon.core.questionnaire.Questionnaire.Says;
 import orthogon.core.questionnaire.Questionnaire.Translation;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 class SubjectTest {
 
     private static final Questionnaire ONE = Questionnaire.blank("roost", "Roost")
-            .withPages(List.of(Page.empty("visit", "Visit").withItems(List.of(Question.of("bats", "How many?", new Answer.YesNo()))),
-                    Page.empty("after", "After").withItems(List.of(Question.of("more", "More?", new Answer.YesNo())))))
+            .withPages(List.of(Page.empty("visit", "Visit").withItems(List.of(Question.of("bats", "How many?", new YesNoAnswer()))),
+                    Page.empty("after", "After").withItems(List.of(Question.of("more", "More?", new YesNoAnswer())))))
             .withClaims(List.of(new OwnClaim("calm", Says.ALWAYS, "bats = true")))
             .withTranslations(Map.of("fr", Map.of("bats.wording", new Translation("Combien ?", "draft", "How many?"))));
 

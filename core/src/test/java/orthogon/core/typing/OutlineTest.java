@@ -1,13 +1,19 @@
 package orthogon.core.typing;
 
+import orthogon.core.answer.AnswerMaker;
+import orthogon.core.answer.Option;
+import orthogon.core.answer.choice.ManyChoices;
+import orthogon.core.answer.choice.OneChoice;
+import orthogon.core.answer.contact.ContactAnswer;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
 import orthogon.core.edit.AddPages;
-import orthogon.core.edit.Refused;
 import orthogon.core.edit.WholeDocument;
-import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Refused;
 import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
 import orthogon.core.typing.AnswerWords;
@@ -61,19 +67,19 @@ class OutlineTest {
         List<Item> first = outline.pages().getFirst().items();
         Question kind = (Question) first.getFirst();
         assertEquals("true", kind.requireWhen());
-        Answer.OneChoice one = assertInstanceOf(Answer.OneChoice.class, kind.answer());
-        assertEquals(List.of("Bird", "Mammal", "Another"), one.options().stream().map(Answer.Option::label).toList());
+        OneChoice one = assertInstanceOf(OneChoice.class, kind.answer());
+        assertEquals(List.of("Bird", "Mammal", "Another"), one.options().stream().map(Option::label).toList());
         assertEquals("2", one.options().get(1).score().toPlainString());
         assertTrue(one.options().get(2).other());
-        Answer.ManyChoices many = assertInstanceOf(Answer.ManyChoices.class, ((Question) first.get(1)).answer());
+        ManyChoices many = assertInstanceOf(ManyChoices.class, ((Question) first.get(1)).answer());
         assertTrue(many.options().get(1).exclusive());
-        assertInstanceOf(Answer.YesNo.class, ((Question) first.get(2)).answer());
+        assertInstanceOf(YesNoAnswer.class, ((Question) first.get(2)).answer());
         assertInstanceOf(Note.class, first.get(3));
         List<Item> second = outline.pages().get(1).items();
         Section place = assertInstanceOf(Section.class, second.getFirst());
         assertEquals("place_2", place.code());
-        assertInstanceOf(Answer.Contact.class, ((Question) place.items().getFirst()).answer());
-        assertInstanceOf(Answer.Numeric.class, ((Question) place.items().get(1)).answer());
+        assertInstanceOf(ContactAnswer.class, ((Question) place.items().getFirst()).answer());
+        assertInstanceOf(NumberAnswer.class, ((Question) place.items().get(1)).answer());
         Roster roster = assertInstanceOf(Roster.class, second.get(1));
         assertEquals(1, roster.items().size());
     }
@@ -99,7 +105,7 @@ class OutlineTest {
 
     @Test
     void everyKindOfTheListIsRead() throws Refused {
-        for (AnswerWords.AnswerWord kind : AnswerWords.KINDS) {
+        for (AnswerMaker.TypedWords kind : AnswerWords.KINDS) {
             Item item = RowLine.read("A wording / " + kind.typed(), c -> false);
             assertEquals(kind.typed().startsWith("derive"), item.kind().equals("derived"), kind.typed());
         }

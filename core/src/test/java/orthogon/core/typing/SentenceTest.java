@@ -1,6 +1,5 @@
 package orthogon.core.typing;
 
-import orthogon.core.edit.Refused;
 import orthogon.core.expression.BlankHints;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Expr.*;
@@ -11,6 +10,7 @@ import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.RandomDocument;
 import orthogon.core.questionnaire.EveryType;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;

@@ -1,11 +1,11 @@
 package orthogon.formats.contact;
 
+import orthogon.core.answer.contact.ContactAnswer;
 import com.google.i18n.phonenumbers.NumberParseException;
 import com.google.i18n.phonenumbers.PhoneNumberUtil;
 import com.google.i18n.phonenumbers.Phonenumber.PhoneNumber;
 import java.util.Locale;
 import java.util.Optional;
-import orthogon.core.questionnaire.Answer;
 import org.apache.commons.validator.routines.EmailValidator;
 import org.apache.commons.validator.routines.UrlValidator;
 
@@ -18,12 +18,12 @@ public final class Contacts {
 
     private Contacts() {}
 
-    public static Optional<String> read(Answer.Contact contact, String typed) {
+    public static Optional<String> read(ContactAnswer contact, String typed) {
         String text = typed.strip();
         if (text.length() > LONGEST) {
             return Optional.empty();
         }
-        return switch (contact.kind()) {
+        return switch (contact.standard()) {
             case EMAIL -> EMAIL.isValid(text) ? Optional.of(withSmallDomain(text)) : Optional.empty();
             case PHONE -> phone(text, contact.region());
             case WEB -> web(text);

@@ -1,14 +1,9 @@
 package orthogon.formats.dictionary;
 
-import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.LinkedHashMap;
-import java.util.List;
-import java.util.Map;
-import java.util.stream.Collectors;
-import java.util.stream.Stream;
-import orthogon.core.language.OwnWords;
-import orthogon.core.questionnaire.Answer;
+import java.math.BigDecimal;
+import orthogon.core.answer.Answer;
+import orthogon.core.answer.Domain;
+import orthogon.core.answer.Option;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
@@ -16,8 +11,18 @@ import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
+import orthogon.formats.answer.AnswerColumn;
+import orthogon.formats.answer.AnswerFormat;
+import orthogon.formats.answer.kinds.AnswerFormats;
 import orthogon.formats.progress.ProgressListener;
 import orthogon.formats.table.Table;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -106,49 +111,52 @@ public final class Dictionary {
 
     private static void add(Question q, DictionaryPlace place, List<Variable> into) {
         String name = place.prefix + q.code();
-        switch (q.answer()) {
-            case Answer.Grid grid -> grid.rows().forEach(row -> into.add(new Variable(name + "." + row.code(), place.page, place.roster,
-                    q.wording() + " – " + row.label(), grid.row().type(), "", "", "", values(grid.row()), q.requireWhen(),
-                    joined(all(place.when, row.askWhen())), "")));
-            case Answer.Parts parts -> parts.parts().forEach(part -> into.add(new Variable(name + "." + part, place.page, place.roster,
-                    q.wording() + " – " + OwnWords.ENGLISH.say("part." + part), "text", "", "", "", Map.of(),
-                    parts.required().contains(part) ? q.requireWhen() : "", joined(place.when), "")));
-            default -> {
-                String named = q.answer() instanceof Answer.Signature ? name + ".name" : name;
-                into.add(new Variable(named, place.page, place.roster, q.wording(), q.answer().type(),
-                        q.answer() instanceof Answer.Numeric n ? n.unit() : "", limit(q.answer(), true), limit(q.answer(), false),
-                        values(q.answer()), q.requireWhen(), joined(place.when), ""));
-            }
+        AnswerFormat<Answer> format = AnswerFormats.of(q.answer());
+        for (AnswerColumn column : format.columns(q.answer())) {
+            into.add(new Variable(name + "." + column.part(), place.page, place.roster,
+                    q.wording() + (column.label().isEmpty() ? "" : " – " + column.label()), column.type(), "", "", "",
+                    labels(column.options()), column.always() ? q.requireWhen() : "", joined(all(place.when, column.askWhen())), ""));
+        }
+        if (format.columns(q.answer()).isEmpty()) {
+            into.add(new Variable(name, place.page, place.roster, q.wording(), q.answer().type(), format.unit(q.answer()),
+                    limit(q.answer(), true), limit(q.answer(), false), values(q.answer()), q.requireWhen(), joined(place.when), ""));
         }
         if (q.answer().hasOwnOptions()) {
-            q.answer().options().stream().filter(Answer.Option::other).findFirst().ifPresent(o -> into.add(new Variable(name + ".other",
+            q.answer().options().stream().filter(Option::other).findFirst().ifPresent(o -> into.add(new Variable(name + ".other",
                     place.page, place.roster, q.wording() + " – " + o.label(), "text", "", "", "", Map.of(), "", joined(place.when), "")));
         }
     }
 
     private static Map<String, String> values(Answer answer) {
-        Map<String, String> values = new LinkedHashMap<>();
-        if (answer instanceof Answer.YesNo || answer instanceof Answer.Agreement) {
-            values.put("yes", "yes");
-            values.put("no", "no");
-        } else if (answer.hasOwnOptions()) {
-            answer.options().forEach(o -> values.put(o.code(), o.label()));
-        }
-        return values;
+        return answer.domain() instanceof Domain.Truths
+                ? labels(List.of(Option.of("yes", "yes"), Option.of("no", "no")))
+                : labels(answer.hasOwnOptions() ? answer.options() : List.of());
+    }
+
+    private static Map<String, String> labels(List<Option> options) {
+        Map<String, String> labels = new LinkedHashMap<>();
+        options.forEach(o -> labels.put(o.code(), o.label()));
+        return labels;
     }
 
     private static String limit(Answer answer, boolean least) {
-        Object limit = switch (answer) {
-            case Answer.Numeric n -> least ? n.least() : n.most();
-            case Answer.Scale s -> least ? s.first() : s.last();
-            case Answer.TextAnswer t -> least ? t.least() : t.most();
-            case Answer.ManyChoices c -> least ? c.least() : c.most();
-            case Answer.DateAnswer d -> least ? d.earliest() : d.latest();
-            case Answer.TimeAnswer t -> least ? t.earliest() : t.latest();
-            case Answer.FileAnswer f -> least ? null : f.most();
-            default -> null;
+        Object limit = switch (answer.domain()) {
+            case Domain.Numbers n -> least ? n.least() : n.most();
+            case Domain.Steps s -> least ? s.first() : s.last();
+            case Domain.FreeTexts t -> least ? t.least() : t.most();
+            case Domain.Subset s -> least ? s.least() : s.most();
+            case Domain.Dates d -> least ? d.earliest() : d.latest();
+            case Domain.TimesOfDay t -> least ? t.earliest() : t.latest();
+            case Domain.Files f -> least ? null : f.most();
+            case Domain.Truths t -> null;
+            case Domain.OneOf o -> null;
+            case Domain.Orders o -> null;
+            case Domain.TextParts p -> null;
+            case Domain.Opaque o -> null;
+            case Domain.EachRow r -> null;
+            case Domain.Arriving a -> null;
         };
-        return limit == null ? "" : limit instanceof java.math.BigDecimal d ? d.toPlainString() : limit.toString();
+        return limit == null ? "" : limit instanceof BigDecimal d ? d.toPlainString() : limit.toString();
     }
 
     private static Table table(Questionnaire document) {

@@ -1,11 +1,7 @@
 package orthogon.formats.document;
 
-import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
-import java.util.List;
-import java.util.Map;
-import orthogon.core.questionnaire.Answer;
+import orthogon.core.answer.Answer;
+import orthogon.core.answer.text.TextAnswer;
 import orthogon.core.questionnaire.Burden;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
@@ -17,7 +13,16 @@ import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Reword;
 import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
-import orthogon.formats.document.UnusableFile.FileFault;
+import orthogon.formats.answer.kinds.AnswerFormats;
+import orthogon.formats.json.ReadObject;
+import orthogon.formats.json.UnusableFile;
+import orthogon.formats.json.UnusableFile.FileFault;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Optional;
+import java.util.Map;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.StreamReadFeature;
@@ -74,7 +79,7 @@ public final class DocumentReader {
                     : "there is no format " + version.asInt() + "; this Orthogon reads format " + VERSION)));
         }
         DocumentReader reader = new DocumentReader();
-        Json json = new Json(node, "", reader.faults);
+        ReadObject json = new ReadObject(node, "", reader.faults);
         json.number("orthogon");
         Questionnaire document = reader.document(json);
         json.close();
@@ -84,7 +89,7 @@ public final class DocumentReader {
         return document;
     }
 
-    private Questionnaire document(Json json) {
+    private Questionnaire document(ReadObject json) {
         String code = json.code("code");
         String title = json.needed("title");
         String source = json.has("sourceLanguage") ? json.text("sourceLanguage") : "en";
@@ -116,20 +121,20 @@ public final class DocumentReader {
                 presentation(json.object("presentation")), burden(json.object("burdenLimit")), notes(json));
     }
 
-    private Map<String, Map<String, Questionnaire.Translation>> translations(Json json, List<String> languages) {
+    private Map<String, Map<String, Questionnaire.Translation>> translations(ReadObject json, List<String> languages) {
         Map<String, Map<String, Questionnaire.Translation>> all = new LinkedHashMap<>();
-        Json object = json.object("translations");
+        ReadObject object = json.object("translations");
         if (object == null) {
             return all;
         }
         for (String language : object.names()) {
             Map<String, Questionnaire.Translation> units = new LinkedHashMap<>();
-            Json ofLanguage = object.object(language);
+            ReadObject ofLanguage = object.object(language);
             if (!languages.contains(language)) {
                 object.fault(language, "this language is not among the languages of the document");
             }
             for (String unit : ofLanguage.names()) {
-                Json translation = ofLanguage.object(unit);
+                ReadObject translation = ofLanguage.object(unit);
                 String state = translation.has("state") ? translation.text("state") : "draft";
                 if (!state.equals("draft") && !state.equals("reviewed")) {
                     translation.fault("state", "\"draft\" or \"reviewed\" is needed here");
@@ -142,9 +147,9 @@ public final class DocumentReader {
         return all;
     }
 
-    private static Map<String, String> notes(Json json) {
+    private static Map<String, String> notes(ReadObject json) {
         Map<String, String> notes = new LinkedHashMap<>();
-        Json object = json.object("translatorNotes");
+        ReadObject object = json.object("translatorNotes");
         if (object != null) {
             object.names().forEach(unit -> notes.put(unit, object.text(unit)));
             object.close();
@@ -152,7 +157,7 @@ public final class DocumentReader {
         return notes;
     }
 
-    private static Burden burden(Json json) {
+    private static Burden burden(ReadObject json) {
         if (json == null) {
             return Burden.ANY;
         }
@@ -162,15 +167,15 @@ public final class DocumentReader {
         return burden;
     }
 
-    private static Presentation presentation(Json json) {
+    private static Presentation presentation(ReadObject json) {
         if (json == null) {
             return Presentation.PLAIN;
         }
-        Json welcome = json.object("welcome");
-        Json buttons = json.object("buttons");
-        Json messages = json.object("messages");
-        Json theme = json.object("theme");
-        Json navigation = json.object("navigation");
+        ReadObject welcome = json.object("welcome");
+        ReadObject buttons = json.object("buttons");
+        ReadObject messages = json.object("messages");
+        ReadObject theme = json.object("theme");
+        ReadObject navigation = json.object("navigation");
         Map<String, String> texts = new LinkedHashMap<>();
         if (messages != null) {
             for (String kind : Presentation.MESSAGES) {
@@ -190,7 +195,7 @@ public final class DocumentReader {
                         : new Presentation.Buttons(buttons.text("next"), buttons.text("back"), buttons.text("send")),
                 texts, theme == null ? Presentation.Theme.PLAIN : theme(theme),
                 navigation == null ? Presentation.Navigation.USUAL : navigation(navigation));
-        for (Json each : new Json[]{welcome, buttons, theme, navigation, json}) {
+        for (ReadObject each : new ReadObject[]{welcome, buttons, theme, navigation, json}) {
             if (each != null) {
                 each.close();
             }
@@ -198,7 +203,7 @@ public final class DocumentReader {
         return presentation;
     }
 
-    private static Presentation.Theme theme(Json theme) {
+    private static Presentation.Theme theme(ReadObject theme) {
         Integer size = theme.whole("typeSize", 80, 160);
         return new Presentation.Theme(theme.colour("colour"), theme.colour("background"), theme.picture("logo"), size == null ? 100 : size,
                 theme.oneOf("progress", Presentation.ProgressStyle.values(), Presentation.ProgressStyle::word,
@@ -206,21 +211,21 @@ public final class DocumentReader {
                 theme.truth("oneAtATime"));
     }
 
-    private static Presentation.Navigation navigation(Json navigation) {
+    private static Presentation.Navigation navigation(ReadObject navigation) {
         return new Presentation.Navigation(
                 navigation.oneOf("steps", Presentation.StepLabel.values(), Presentation.StepLabel::word, Presentation.StepLabel.TITLE),
                 navigation.oneOf("check", Presentation.Check.values(), Presentation.Check::word, Presentation.Check.PAGE),
                 navigation.truth("reviewLeftOut"), navigation.truth("redirectAtOnce"));
     }
 
-    private Page page(Json json) {
+    private Page page(ReadObject json) {
         String code = json.code("code");
         return new Page(code, json.text("title"), json.text("introduction"), json.text("openWhen"), json.list("items", i -> item(i, 1)),
                 json.list("finish", f -> new Page.Finish(f.text("when"), f.needed("outcome"))),
                 json.list("skip", s -> new Page.Skip(s.text("when"), s.needed("to"))));
     }
 
-    private Item item(Json json, int depth) {
+    private Item item(ReadObject json, int depth) {
         if (depth > DEEPEST_SECTIONS) {
             json.fault("", "sections are nested deeper than " + DEEPEST_SECTIONS + " levels");
             return null;
@@ -238,7 +243,7 @@ public final class DocumentReader {
             return new Derived(json.code("derived"), json.needed("derive"));
         }
         if (json.has("roster")) {
-            int[] entries = AnswerJson.entries(json);
+            int[] entries = entries(json);
             return new Roster(json.code("roster"), json.text("title"), json.text("entryTitle"), json.text("askWhen"), entries[0],
                     entries[1],
                     json.list("items", i -> entryItem(i, depth + 1)));
@@ -249,7 +254,7 @@ public final class DocumentReader {
     }
 
     /** A roster cannot stand in a roster, nor a hidden question, whose one value comes with the link. */
-    private Item entryItem(Json json, int depth) {
+    private Item entryItem(ReadObject json, int depth) {
         Item item = item(json, depth);
         if (item != null && item.withInner().anyMatch(i -> i instanceof Roster)) {
             json.fault("", "a roster cannot stand in a roster");
@@ -260,10 +265,10 @@ public final class DocumentReader {
         return item;
     }
 
-    private static List<Reword> reword(Json json) {
+    private static List<Reword> reword(ReadObject json) {
         return json.list("reword", r -> {
             Map<String, String> labels = new LinkedHashMap<>();
-            Json object = r.object("labels");
+            ReadObject object = r.object("labels");
             if (object != null) {
                 object.names().forEach(option -> labels.put(option, object.text(option)));
                 object.close();
@@ -272,14 +277,14 @@ public final class DocumentReader {
         });
     }
 
-    private Question question(Json json) {
+    private Question question(ReadObject json) {
         String code = json.code("question");
-        Json answerJson = json.object("answer");
-        Answer answer = new Answer.TextAnswer(false, null, null);
+        ReadObject answerJson = json.object("answer");
+        Answer answer = new TextAnswer(false, null, null);
         if (answerJson == null) {
             json.fault("", "the member \"answer\" is missing");
         } else if (answerJson.isObject()) {
-            answer = AnswerJson.read(answerJson);
+            answer = AnswerFormats.read(answerJson);
             answerJson.close();
         }
         Question question = new Question(code, json.needed("wording"), json.text("help"), answer, json.text("askWhen"),
@@ -290,5 +295,15 @@ public final class DocumentReader {
             json.fault("", "a hidden question takes its value from the link and can have no conditions");
         }
         return question;
+    }
+
+    /** Entries of a roster between its two limits. */
+    private static int[] entries(ReadObject json) {
+        int least = Optional.ofNullable(json.whole("least", 0, Roster.MOST_ENTRIES)).orElse(0);
+        int most = Optional.ofNullable(json.whole("most", 1, Roster.MOST_ENTRIES)).orElse(Math.max(10, least));
+        if (most < least) {
+            json.fault("most", "the most entries are fewer than the least");
+        }
+        return new int[]{least, most};
     }
 }

@@ -1,10 +1,5 @@
 package orthogon.formats.document;
 
-import static orthogon.formats.document.AnswerJson.put;
-
-import java.util.LinkedHashMap;
-import java.util.List;
-import java.util.Map;
 import orthogon.core.questionnaire.Burden;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
@@ -16,6 +11,12 @@ import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Reword;
 import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
+import orthogon.formats.answer.kinds.AnswerFormats;
+import static orthogon.formats.json.WrittenObject.put;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
 import tools.jackson.core.util.DefaultIndenter;
 import tools.jackson.core.util.DefaultPrettyPrinter;
 import tools.jackson.databind.SerializationFeature;
@@ -147,7 +148,7 @@ public final class DocumentWriter {
         json.put("wording", q.wording());
         put(json, "help", q.help());
         put(json, "askWhen", q.askWhen());
-        json.put("answer", AnswerJson.write(q.answer()));
+        json.put("answer", AnswerFormats.write(q.answer()));
         put(json, "requireWhen", q.requireWhen());
         put(json, "lockWhen", q.lockWhen());
         put(json, "startWith", q.startWith());

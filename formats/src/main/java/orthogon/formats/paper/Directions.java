@@ -1,13 +1,9 @@
 package orthogon.formats.paper;
 
-import java.math.BigDecimal;
-import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
-import java.util.Set;
-import java.util.stream.Stream;
+import orthogon.core.answer.Answer;
+import orthogon.core.answer.Domain;
+import orthogon.core.answer.Option;
+import orthogon.core.answer.yesno.YesNoAnswer;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Expr.And;
 import orthogon.core.expression.Expr.Arithmetic;
@@ -27,11 +23,18 @@ import orthogon.core.expression.Printer;
 import orthogon.core.expression.Wiring;
 import orthogon.core.language.OwnWords;
 import orthogon.core.place.RuleFamily;
-import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
 
 /** Conditions in the words of a language, with the numbers that questions have on paper. */
 final class Directions {
@@ -58,7 +61,8 @@ final class Directions {
         this.words = OwnWords.of(document);
         this.functions = new FunctionWords(words, this::subject,
                 code -> document.question(code)
-                        .filter(q -> q.answer() instanceof Answer.DateAnswer || q.answer() instanceof Answer.TimeAnswer).isPresent());
+                        .filter(q -> q.answer().domain() instanceof Domain.Dates || q.answer().domain() instanceof Domain.TimesOfDay)
+                        .isPresent());
         document.questions().filter(q -> !q.isHidden()).forEach(q -> numbers.put(q.code(), numbers.size() + 1));
         document.items().filter(Derived.class::isInstance).map(Derived.class::cast).filter(d -> d.derive().length() > LONGEST_INSIDE)
                 .filter(d -> wiring.wires().stream().anyMatch(w -> w.family() != RuleFamily.CLAIM && w.uses().contains(d.code())))
@@ -248,11 +252,11 @@ final class Directions {
         if (value instanceof Literal l && !name.isEmpty()) {
             Optional<Answer> answer = document.question(name).map(Question::answer);
             if (l.value() instanceof Boolean b) {
-                Optional<Answer.YesNo> labels = answer.filter(Answer.YesNo.class::isInstance).map(Answer.YesNo.class::cast);
+                Optional<YesNoAnswer> labels = answer.filter(YesNoAnswer.class::isInstance).map(YesNoAnswer.class::cast);
                 return words.or(labels.map(y -> b ? y.yes() : y.no()).orElse(""), b ? "yes" : "no");
             }
             if (l.value() instanceof String s && answer.flatMap(a -> a.option(s)).isPresent()) {
-                return answer.flatMap(a -> a.option(s)).map(Answer.Option::label).orElse(s);
+                return answer.flatMap(a -> a.option(s)).map(Option::label).orElse(s);
             }
         }
         return value instanceof Literal l

@@ -1,5 +1,21 @@
 package orthogon.formats.paper;
 
+import orthogon.core.answer.Option;
+import orthogon.core.language.CleanText;
+import orthogon.core.language.OwnWords;
+import orthogon.core.language.PaperText;
+import orthogon.core.language.Translated;
+import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Note;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Roster;
+import orthogon.core.questionnaire.Section;
+import orthogon.formats.answer.PaperBlock;
+import orthogon.formats.answer.kinds.AnswerFormats;
+import orthogon.formats.progress.ProgressListener;
 import com.openhtmltopdf.bidi.support.ICUBidiReorderer;
 import com.openhtmltopdf.bidi.support.ICUBidiSplitter;
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
@@ -16,20 +32,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import orthogon.core.language.CleanText;
-import orthogon.core.language.OwnWords;
-import orthogon.core.language.PaperText;
-import orthogon.core.language.Translated;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Derived;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Note;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.questionnaire.Roster;
-import orthogon.core.questionnaire.Section;
-import orthogon.formats.progress.ProgressListener;
 
 /** A questionnaire as a printable document (PDF, A4). */
 public final class Paper {
@@ -257,54 +259,38 @@ public final class Paper {
     }
 
     private void answer(Question q) {
-        switch (q.answer()) {
-            case Answer.YesNo y -> choices(q, List.of(Answer.Option.of("yes", words.or(y.yes(), "yes")),
-                    Answer.Option.of("no", words.or(y.no(), "no"))), true);
-            case Answer.OneChoice c -> choices(q, c.options(), true);
-            case Answer.ManyChoices c -> {
-                element("div", "hint", c.most() != null && c.most() < c.options().size()
-                        ? words.say("hint.choose_most", c.most())
-                        : words.say("hint.choose_all"));
-                choices(q, c.options(), false);
-            }
-            case Answer.Agreement a -> choices(q, List.of(Answer.Option.of("yes", words.or(a.text(), "i_agree"))), false);
-            case Answer.Ranking r -> {
-                element("div", "hint", words.say("hint.ranking", r.ranked()));
-                r.options().forEach(
-                        o -> html.append("<div class=\"choice\"><span class=\"tick\"></span>").append(text(o.label())).append("</div>"));
-            }
-            case Answer.Grid g -> grid(g);
-            case Answer.Scale s -> scale(s);
-            case Answer.TextAnswer t -> lines(t.isLong() ? 4 : 1);
-            case Answer.Parts p -> p.parts().forEach(part -> {
-                element("div", "small", words.say("part." + part));
-                lines(1);
-            });
-            case Answer.Numeric n -> {
-                html.append("<div><span class=\"box\"></span> ").append(text(n.unit())).append(' ');
-                if (n.least() != null && n.most() != null) {
-                    html.append("<span class=\"small\">")
-                            .append(text(words.say("hint.from_to", words.number(n.least()), words.number(n.most()))))
-                            .append("</span>");
-                }
-                html.append("</div>");
-            }
-            case Answer.DateAnswer d ->
-                html.append("<div><span class=\"box\"></span> <span class=\"small\">").append(text(words.say("paper.day")))
-                        .append("</span></div>");
-            case Answer.TimeAnswer t -> html.append("<div><span class=\"box\"></span></div>");
-            case Answer.FileAnswer f -> element("div", "small", words.say("paper.attach"));
-            default -> lines(1);
+        AnswerFormats.of(q.answer()).paper(q.answer(), words).forEach(block -> block(q, block));
+    }
+
+    private void block(Question q, PaperBlock block) {
+        switch (block) {
+            case PaperBlock.Lines l -> lines(l.count());
+            case PaperBlock.Small s -> element("div", "small", s.text());
+            case PaperBlock.Hint h -> element("div", "hint", h.text());
+            case PaperBlock.Box b -> box(b);
+            case PaperBlock.Choices c -> choices(q, c.options(), c.one());
+            case PaperBlock.NumberedOptions p -> p.options().forEach(
+                    o -> html.append("<div class=\"choice\"><span class=\"tick\"></span>").append(text(o.label())).append("</div>"));
+            case PaperBlock.CellTable c -> cells(c);
+            case PaperBlock.Points p -> points(p);
         }
+    }
+
+    private void box(PaperBlock.Box box) {
+        html.append("<div><span class=\"box\"></span> ").append(text(box.unit())).append(' ');
+        if (!box.small().isEmpty()) {
+            html.append("<span class=\"small\">").append(text(box.small())).append("</span>");
+        }
+        html.append("</div>");
     }
 
     private void lines(int count) {
         html.append("<div class=\"line\"></div>".repeat(count));
     }
 
-    private void choices(Question q, List<Answer.Option> options, boolean one) {
+    private void choices(Question q, List<Option> options, boolean one) {
         boolean scored = directions.isScored(q.code());
-        for (Answer.Option option : options) {
+        for (Option option : options) {
             html.append("<div class=\"choice\"><span class=\"tick").append(one ? " round" : "").append("\"></span>")
                     .append(text(option.label()));
             directions.when(q.code() + "." + option.code() + ".offerWhen").ifPresent(when -> html.append(" <span class=\"small\">(")
@@ -319,26 +305,26 @@ public final class Paper {
         }
     }
 
-    private void grid(Answer.Grid grid) {
+    private void cells(PaperBlock.CellTable grid) {
         html.append("<table><tr><th></th>");
         grid.options().forEach(o -> element("th", "", o.label()));
         html.append("</tr>");
         grid.rows().forEach(r -> {
             html.append("<tr>");
             element("th", "", r.label());
-            html.append(("<td class=\"cell\"><span class=\"tick" + (grid.many() ? "" : " round") + "\"></span></td>")
+            html.append(("<td class=\"cell\"><span class=\"tick" + (grid.one() ? " round" : "") + "\"></span></td>")
                     .repeat(grid.options().size()))
                     .append("</tr>");
         });
         html.append("</table>");
     }
 
-    private void scale(Answer.Scale scale) {
-        html.append("<div class=\"scale\">").append(text(scale.lowLabel())).append(' ');
-        for (int i = scale.first(); i <= scale.last(); i++) {
+    private void points(PaperBlock.Points points) {
+        html.append("<div class=\"scale\">").append(text(points.low())).append(' ');
+        for (int i = points.first(); i <= points.last(); i++) {
             html.append("<span class=\"point\">").append(i).append("</span>");
         }
-        html.append(' ').append(text(scale.highLabel())).append("</div>");
+        html.append(' ').append(text(points.high())).append("</div>");
     }
 
     private void outcomes() {

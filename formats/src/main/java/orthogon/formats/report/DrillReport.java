@@ -1,5 +1,13 @@
 package orthogon.formats.report;
 
+import orthogon.core.answer.Option;
+import orthogon.core.proof.drill.Drill;
+import orthogon.core.proof.drill.Drills;
+import orthogon.core.proof.drill.Goal;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.formats.stored.JsonAnswers;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.time.LocalDate;
@@ -8,14 +16,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
-import orthogon.core.proof.drill.Drill;
-import orthogon.core.proof.drill.Drills;
-import orthogon.core.proof.drill.Goal;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
-import orthogon.formats.stored.JsonAnswers;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import tools.jackson.databind.json.JsonMapper;
@@ -145,11 +145,11 @@ public final class DrillReport {
     }
 
     private static String label(Item item, Object value) {
-        if (item instanceof Question q && !q.answer().options().isEmpty() && !(q.answer() instanceof Answer.Grid)) {
+        if (item instanceof Question q && !q.answer().options().isEmpty() && q.answer().rows().isEmpty()) {
             List<?> chosen = value instanceof List<?> l ? l : value == null ? List.of() : List.of(value);
             return chosen.isEmpty()
                     ? "(blank)"
-                    : chosen.stream().map(c -> q.answer().option((String) c).map(Answer.Option::label).orElse((String) c))
+                    : chosen.stream().map(c -> q.answer().option((String) c).map(Option::label).orElse((String) c))
                             .collect(Collectors.joining(", "));
         }
         return said(value);

@@ -1,5 +1,16 @@
 package orthogon.formats.responses;
 
+import orthogon.core.answer.Option;
+import orthogon.core.answer.file.Attachment;
+import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Roster;
+import orthogon.core.questionnaire.Section;
+import orthogon.formats.answer.AnswerColumn;
+import orthogon.formats.answer.kinds.AnswerFormats;
+import orthogon.formats.progress.ProgressListener;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
@@ -9,15 +20,6 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Attachment;
-import orthogon.core.questionnaire.Derived;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.questionnaire.Roster;
-import orthogon.core.questionnaire.Section;
-import orthogon.formats.progress.ProgressListener;
 
 /** One row for each response, one column for each value that is kept of it, RFC 4180, with codes as values. */
 public final class ResponsesCsv {
@@ -50,7 +52,7 @@ public final class ResponsesCsv {
 
     private record Column(String name, Function<Map<String, Object>, Object> of) {}
 
-    /** A column for each link parameter, each derived value, each question, each part of a name or address, each row of a grid, and each of these for every entry of a roster. */
+    /** A column for each link parameter, derived value and question, or part of its answer; each of these for every entry of a roster. */
     private static List<Column> columns(Questionnaire document) {
         List<Column> columns = new ArrayList<>();
         document.linkParameters().forEach(p -> columns.add(new Column(p.code(), answers -> answers.get(p.code()))));
@@ -62,18 +64,13 @@ public final class ResponsesCsv {
         switch (item) {
             case Question q -> {
                 Function<Map<String, Object>, Object> value = in.andThen(m -> m.get(q.code()));
-                List<String> parts = switch (q.answer()) {
-                    case Answer.Parts p -> p.parts();
-                    case Answer.Grid g -> g.rows().stream().map(Answer.Grid.GridRow::code).toList();
-                    case Answer.Signature s -> List.of("name");
-                    default -> List.of();
-                };
+                List<String> parts = AnswerFormats.of(q.answer()).columns(q.answer()).stream().map(AnswerColumn::part).toList();
                 if (parts.isEmpty()) {
                     into.add(new Column(prefix + q.code(), value));
                 }
                 parts.forEach(part -> into.add(new Column(prefix + q.code() + "." + part,
                         value.andThen(v -> v instanceof Map<?, ?> m ? m.get(part) : null))));
-                if (q.answer().hasOwnOptions() && q.answer().options().stream().anyMatch(Answer.Option::other)) {
+                if (q.answer().hasOwnOptions() && q.answer().options().stream().anyMatch(Option::other)) {
                     into.add(new Column(prefix + q.code() + ".other", in.andThen(m -> m.get(q.code() + ".other"))));
                 }
             }

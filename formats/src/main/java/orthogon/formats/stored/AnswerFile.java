@@ -6,18 +6,13 @@ import orthogon.core.interview.Interview;
 import orthogon.core.interview.Slots;
 import orthogon.core.interview.Unreadable;
 import orthogon.core.proof.claim.Replay;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Attachment;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
-import orthogon.formats.contact.Contacts;
-import orthogon.formats.document.UnusableFile;
-import orthogon.formats.document.UnusableFile.FileFault;
-import java.math.BigDecimal;
-import java.time.DateTimeException;
+import orthogon.formats.answer.kinds.AnswerFormats;
+import orthogon.formats.json.UnusableFile;
+import orthogon.formats.json.UnusableFile.FileFault;
 import java.time.LocalDate;
-import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -59,7 +54,7 @@ public final class AnswerFile {
             } else if (!value.isNull()) {
                 Object read = link
                         ? value.isString() ? value.asString() : new Unreadable(value.toString())
-                        : Slots.isOther(code) ? value.asString() : value(question.answer(), value);
+                        : Slots.isOther(code) ? value.asString() : AnswerFormats.value(question.answer(), value);
                 if (read instanceof Unreadable) {
                     faults.add(
                             new FileFault("/" + code, "this value does not fit " + (link ? "a link parameter" : question.answer().type())));
@@ -86,7 +81,9 @@ public final class AnswerFile {
             for (String code : node.propertyNames()) {
                 Optional<Question> question = roster.withInner().filter(i -> i instanceof Question && i.code().equals(code))
                         .map(Question.class::cast).findFirst();
-                Object read = question.isEmpty() ? null : node.get(code).isNull() ? null : value(question.get().answer(), node.get(code));
+                Object read = question.isEmpty()
+                        ? null
+                        : node.get(code).isNull() ? null : AnswerFormats.value(question.get().answer(), node.get(code));
                 if (question.isEmpty() || read instanceof Unreadable) {
                     faults.add(new FileFault(at + "/" + code, question.isEmpty()
                             ? "there is no such question in the roster " + roster.code()
@@ -98,51 +95,6 @@ public final class AnswerFile {
             entries.add(entry);
         }
         return entries;
-    }
-
-    /** The value that a JSON value stands for; {@link Unreadable} where it is of another kind. */
-    static Object value(Answer answer, JsonNode value) {
-        try {
-            return switch (answer) {
-                case Answer.TextAnswer t when value.isString() -> value.asString();
-                case Answer.Contact c when value.isString() -> Contacts.read(c, value.asString()).<Object>map(x -> x)
-                        .orElseGet(() -> new Unreadable(value.asString()));
-                case Answer.Lookup l when value.isString() -> value.asString();
-                case Answer.Hidden h when value.isString() -> value.asString();
-                case Answer.OneChoice c when value.isString() -> value.asString();
-                case Answer.IsoCode c when value.isString() -> value.asString();
-                case Answer.Numeric n when value.isNumber() -> (BigDecimal) value.decimalValue();
-                case Answer.Scale s when value.isNumber() -> (BigDecimal) value.decimalValue();
-                case Answer.YesNo y when value.isBoolean() -> value.asBoolean();
-                case Answer.Agreement a when value.isBoolean() -> value.asBoolean();
-                case Answer.DateAnswer d when value.isString() -> LocalDate.parse(value.asString());
-                case Answer.TimeAnswer t when value.isString() -> LocalTime.parse(value.asString());
-                case Answer.ManyChoices c when value.isArray() -> value.valueStream().map(JsonNode::asString).toList();
-                case Answer.Ranking r when value.isArray() -> value.valueStream().map(JsonNode::asString).toList();
-                case Answer.FileAnswer f when value.isArray() -> value.valueStream().map(AnswerFile::attachment).toList();
-                case Answer.Parts p when value.isObject() -> texts(value);
-                case Answer.Signature s when value.isObject() -> texts(value);
-                case Answer.Grid g when value.isObject() -> {
-                    Map<String, Object> rows = new LinkedHashMap<>();
-                    value.propertyNames().forEach(row -> rows.put(row, value(g.row(), value.get(row))));
-                    yield rows.values().stream().anyMatch(Unreadable.class::isInstance) ? new Unreadable(value.toString()) : rows;
-                }
-                default -> new Unreadable(value.toString());
-            };
-        } catch (DateTimeException | JacksonException e) {
-            return new Unreadable(value.toString());
-        }
-    }
-
-    private static Map<String, Object> texts(JsonNode value) {
-        Map<String, Object> parts = new LinkedHashMap<>();
-        value.propertyNames().forEach(part -> parts.put(part, value.get(part).asString()));
-        return parts;
-    }
-
-    private static Attachment attachment(JsonNode value) {
-        return new Attachment(value.path("key").asString(""), value.path("name").asString(""), value.path("bytes").asLong(0),
-                value.path("mediaType").asString(""));
     }
 
     /** Pages visited with the questions asked on them, messages of the page that holds the respondent back, and the outcome. */

@@ -3,7 +3,7 @@ package orthogon.formats.stored;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import orthogon.core.questionnaire.Attachment;
+import orthogon.core.answer.file.Attachment;
 
 /** Answers as values of JSON. */
 public final class JsonAnswers {

@@ -6,6 +6,7 @@ import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
+import orthogon.formats.answer.kinds.AnswerFormats;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -57,7 +58,7 @@ public final class StoredAnswers {
         if (value.path(TYPED).path("text").isString()) {
             return new Unreadable(value.path(TYPED).path("text").asString());
         }
-        Object read = Slots.isOther(slot) ? value.asString() : AnswerFile.value(question.answer(), value);
+        Object read = Slots.isOther(slot) ? value.asString() : AnswerFormats.value(question.answer(), value);
         return read instanceof Unreadable ? null : read;
     }
 

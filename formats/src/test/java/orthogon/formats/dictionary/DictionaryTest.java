@@ -1,5 +1,14 @@
 package orthogon.formats.dictionary;
 
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.questionnaire.EveryType;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Section;
+import orthogon.formats.document.DocumentReader;
+import orthogon.formats.progress.ProgressListener;
+import orthogon.formats.responses.ResponsesCsv;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -13,15 +22,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.EveryType;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.questionnaire.Section;
-import orthogon.formats.document.DocumentReader;
-import orthogon.formats.progress.ProgressListener;
-import orthogon.formats.responses.ResponsesCsv;
 import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 import org.junit.jupiter.api.Test;
 
@@ -60,7 +60,7 @@ class DictionaryTest {
                     document.code());
         }
         Questionnaire fen = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P").withOpenWhen("wet = true").withItems(
-                List.of(new Section("s", "S", "deep > 2", List.of(Question.of("cold", "Cold?", new Answer.YesNo())
+                List.of(new Section("s", "S", "deep > 2", List.of(Question.of("cold", "Cold?", new YesNoAnswer())
                         .withAskWhen("ice = true")))))));
         Dictionary.Variable cold = Dictionary.of(fen).getFirst();
         assertEquals("(wet = true) and (deep > 2) and (ice = true)", cold.askedWhen());

@@ -1,5 +1,9 @@
 package orthogon.formats.document;
 
+import orthogon.core.proof.RandomDocument;
+import orthogon.core.questionnaire.EveryType;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.formats.json.UnusableFile;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertNotNull;
 import static org.junit.jupiter.api.Assertions.assertThrows;
@@ -15,9 +19,6 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Random;
 import java.util.Set;
-import orthogon.core.proof.RandomDocument;
-import orthogon.core.questionnaire.EveryType;
-import orthogon.core.questionnaire.Questionnaire;
 import org.junit.jupiter.api.Test;
 
 class DocumentFileTest {
@@ -99,7 +100,7 @@ class DocumentFileTest {
         assertEquals(Set.of(
                 "/pages/0/items/0/answer/options/0/code: \"Heron\" is not a valid code: small letters, digits and _ only, a letter first, no "
                         + "reserved word",
-                "/pages/0/items/0/answer/most: a whole number from 0 to 1000 is needed here",
+                "/pages/0/items/0/answer/most: the most options go from 0 to 1000, not 2000",
                 "/pages/0/items/0/answer/colour: this member is not known here; remove it, or check its spelling",
                 "/outcomes/0: the member \"label\" is missing",
                 "/outcomes/0/lable: this member is not known here; remove it, or check its spelling"), Set.copyOf(faults(broken)));

@@ -4,10 +4,10 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import orthogon.core.edit.RandomEdits;
-import orthogon.core.edit.Refused;
 import orthogon.core.proof.RandomDocument;
 import orthogon.core.questionnaire.EveryType;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
 import org.junit.jupiter.api.Test;
 
 /** Whatever an analyst does to a document, its file gives it back. */

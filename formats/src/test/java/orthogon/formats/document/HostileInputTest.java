@@ -1,5 +1,16 @@
 package orthogon.formats.document;
 
+import orthogon.core.answer.Option;
+import orthogon.core.answer.choice.OneChoice;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.expression.Wiring;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Section;
+import orthogon.formats.json.UnusableFile;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
@@ -8,13 +19,6 @@ import java.lang.management.ManagementFactory;
 import java.util.List;
 import java.util.Random;
 import java.util.concurrent.TimeUnit;
-import orthogon.core.expression.Wiring;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.questionnaire.Section;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 
@@ -36,9 +40,9 @@ class HostileInputTest {
 
     private static Questionnaire document(String condition) {
         Question group = Question.of("group", "Which?",
-                new Answer.OneChoice(List.of(new Answer.Option("bird", "Bird", null, false, "")), false));
-        Question count = Question.of("count", "How many?", new Answer.Numeric(null, null, 0, "")).withAskWhen(condition);
-        List<Item> items = List.of(group, Question.of("alive", "Alive?", new Answer.YesNo()), new Section("s", "S", "", List.of(count)));
+                new OneChoice(List.of(new Option("bird", "Bird", null, false, "")), false));
+        Question count = Question.of("count", "How many?", new NumberAnswer(null, null, 0, "")).withAskWhen(condition);
+        List<Item> items = List.of(group, Question.of("alive", "Alive?", new YesNoAnswer()), new Section("s", "S", "", List.of(count)));
         return Questionnaire.blank("hostile", "Hostile").withPages(List.of(new Page("p", "P", "", "", items, List.of(), List.of())));
     }
 

@@ -1,5 +1,17 @@
 package orthogon.formats.paper;
 
+import orthogon.core.answer.date.DateAnswer;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.text.TextAnswer;
+import orthogon.core.answer.time.TimeAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.language.Translated;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.formats.document.DocumentReader;
+import orthogon.formats.progress.ProgressListener;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertThrows;
@@ -21,14 +33,6 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.rendering.PDFRenderer;
 import org.apache.pdfbox.text.PDFTextStripper;
-import orthogon.core.language.Translated;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
-import orthogon.formats.document.DocumentReader;
-import orthogon.formats.progress.ProgressListener;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
@@ -104,7 +108,7 @@ class PaperTest {
     /** How many points of a printed page are dark. */
     private static long ink(String wording) throws IOException {
         Questionnaire document = Questionnaire.blank("fen", "F").withSourceLanguage("ar").withLanguages(List.of("ar"))
-                .withPages(List.of(Page.empty("p", "P").withItems(List.of(Question.of("q", wording, new Answer.YesNo())))));
+                .withPages(List.of(Page.empty("p", "P").withItems(List.of(Question.of("q", wording, new YesNoAnswer())))));
         try (PDDocument pdf = Loader.loadPDF(Paper.pdf(document, "ar", ProgressListener.NONE))) {
             BufferedImage image = new PDFRenderer(pdf).renderImageWithDPI(0, 300);
             return IntStream.range(0, image.getHeight()).mapToLong(
@@ -149,13 +153,13 @@ class PaperTest {
         said.put("floor(weight) = ceiling(weight)", "question 3, rounded down is the same as question 3, rounded up");
         said.put("abs(weight - 4) < 1", "question 3 - 4 without its sign is under 1");
         said.put("at < time(\"12:00:00\")", "question 4 is before 12:00");
-        List<Item> items = new ArrayList<>(List.of(Question.of("day", "Day?", new Answer.DateAnswer(null, null)),
-                Question.of("name", "Name?", new Answer.TextAnswer(false, null, null)),
-                Question.of("weight", "Weight?", new Answer.Numeric(null, null, 1, "g")),
-                Question.of("at", "At?", new Answer.TimeAnswer(null, null))));
+        List<Item> items = new ArrayList<>(List.of(Question.of("day", "Day?", new DateAnswer(null, null)),
+                Question.of("name", "Name?", new TextAnswer(false, null, null)),
+                Question.of("weight", "Weight?", new NumberAnswer(null, null, 1, "g")),
+                Question.of("at", "At?", new TimeAnswer(null, null))));
         List<String> conditions = List.copyOf(said.keySet());
         for (int i = 0; i < conditions.size(); i++) {
-            items.add(Question.of("q" + i, "Well?", new Answer.YesNo()).withAskWhen(conditions.get(i)));
+            items.add(Question.of("q" + i, "Well?", new YesNoAnswer()).withAskWhen(conditions.get(i)));
         }
         Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P").withItems(items)));
         for (int i = 0; i < conditions.size(); i++) {

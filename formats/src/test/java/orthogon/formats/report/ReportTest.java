@@ -5,7 +5,7 @@ import orthogon.core.interview.Unreadable;
 import orthogon.core.proof.Proof;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.document.DocumentReader;
-import orthogon.formats.document.UnusableFile;
+import orthogon.formats.json.UnusableFile;
 import orthogon.formats.stored.AnswerFile;
 import orthogon.formats.stored.StoredAnswers;
 import static org.junit.jupiter.api.Assertions.assertEquals;

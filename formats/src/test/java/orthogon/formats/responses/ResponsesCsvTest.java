@@ -1,5 +1,17 @@
 package orthogon.formats.responses;
 
+import orthogon.core.answer.Option;
+import orthogon.core.answer.choice.ManyChoices;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.text.TextAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Roster;
+import orthogon.formats.progress.ProgressListener;
+import orthogon.formats.stored.StoredAnswers;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 
@@ -9,14 +21,6 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CancellationException;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Derived;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.questionnaire.Roster;
-import orthogon.formats.progress.ProgressListener;
-import orthogon.formats.stored.StoredAnswers;
 import org.junit.jupiter.api.Test;
 
 class ResponsesCsvTest {
@@ -24,10 +28,10 @@ class ResponsesCsvTest {
     @Test
     void oneRowAResponseAndNoCellThatASpreadsheetWouldRun() {
         Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P").withItems(List.of(
-                Question.of("remark", "Remark", new Answer.TextAnswer(true, null, null)), Question.of("count", "Count",
-                        new Answer.Numeric(null, null, 0, "")),
+                Question.of("remark", "Remark", new TextAnswer(true, null, null)), Question.of("count", "Count",
+                        new NumberAnswer(null, null, 0, "")),
                 Question.of("seen", "Seen",
-                        new Answer.ManyChoices(List.of(Answer.Option.of("a", "A"), Answer.Option.of("b", "B")), null, null))))));
+                        new ManyChoices(List.of(Option.of("a", "A"), Option.of("b", "B")), null, null))))));
         String csv = ResponsesCsv.write(document, List.of(
                 new ResponsesCsv.ResponseLine("ABC", 1, "2026-11-23T10:00:00Z", "sent",
                         Map.of("remark", "=1+1, \"quoted\"\nsecond line", "count", new BigDecimal("-3"), "seen", List.of("a", "b"))),
@@ -56,8 +60,8 @@ class ResponsesCsvTest {
         Questionnaire document = Questionnaire.blank("fen", "Fen")
                 .withLinkParameters(List.of(new Questionnaire.LinkParameter("ward", List.of())))
                 .withPages(List.of(Page.empty("p", "P").withItems(List.of(
-                        Question.of("count", "Count", new Answer.Numeric(null, null, 0, "")), new Derived("twice", "2 * count"),
-                        new Roster("birds", "Birds", "", "", 0, 2, List.of(Question.of("young", "Young?", new Answer.YesNo()),
+                        Question.of("count", "Count", new NumberAnswer(null, null, 0, "")), new Derived("twice", "2 * count"),
+                        new Roster("birds", "Birds", "", "", 0, 2, List.of(Question.of("young", "Young?", new YesNoAnswer()),
                                 new Derived("points", "if young then 1 else 2")))))));
         Map<String, Object> sent = Map.of("ward", "east", "count", new BigDecimal(4), "twice", new BigDecimal(8), "birds",
                 List.of(Map.of("young", true, "points", BigDecimal.ONE)));

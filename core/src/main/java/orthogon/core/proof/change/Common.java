@@ -1,13 +1,7 @@
 package orthogon.core.proof.change;
 
-import java.math.BigDecimal;
-import java.time.LocalDate;
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
-import java.util.List;
-import java.util.Map;
-import java.util.Set;
+import orthogon.core.answer.Answer;
+import orthogon.core.answer.Domain;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Expr.Span;
 import orthogon.core.language.Texts;
@@ -15,9 +9,17 @@ import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.space.Axis;
 import orthogon.core.proof.space.BitLayout;
 import orthogon.core.proof.space.Space;
-import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
 
 /**
  * The questions and link parameters that two documents share: the same code with the same kind of answer. A respondent gives them the
@@ -39,7 +41,7 @@ final class Common {
         this.after = asked(after);
         this.before.forEach((code, question) -> {
             Question now = this.after.get(code);
-            if (now != null && isAlike(question.answer(), now.answer())) {
+            if (now != null && question.answer().isLike(now.answer())) {
                 questions.add(code);
                 if (isLimitedOtherwise(bare(question.answer()), bare(now.answer()))) {
                     otherwise.add(code);
@@ -73,29 +75,24 @@ final class Common {
         return otherwise;
     }
 
-    private static boolean isAlike(Answer before, Answer after) {
-        return switch (before) {
-            case Answer.Parts p -> after instanceof Answer.Parts a && a.isAddress() == p.isAddress();
-            case Answer.Contact c -> after instanceof Answer.Contact a && a.kind() == c.kind();
-            case Answer.IsoCode c -> after instanceof Answer.IsoCode a && a.isLanguage() == c.isLanguage();
-            case Answer.Lookup l -> after instanceof Answer.Lookup a && a.questionnaire().equals(l.questionnaire());
-            default -> before.getClass() == after.getClass();
-        };
-    }
-
     /** Of the limits, those are compared that {@link #limits} can say, and options. */
     private static boolean isLimitedOtherwise(Answer before, Answer after) {
-        return switch (before) {
-            case Answer.Numeric n -> !java.util.Objects.equals(n.decimals(), ((Answer.Numeric) after).decimals());
-            case Answer.TextAnswer t -> {
-                Answer.TextAnswer a = (Answer.TextAnswer) after;
-                yield t.content() != a.content() || !t.pattern().equals(a.pattern()) || !t.mask().equals(a.mask());
-            }
-            case Answer.Parts p -> !p.equals(after);
-            case Answer.Contact c -> !c.equals(after);
-            case Answer.FileAnswer f -> !f.equals(after);
-            case Answer.Ranking r -> !r.equals(after);
-            default -> false;
+        return switch (before.domain()) {
+            case Domain.Numbers n -> !(after.domain() instanceof Domain.Numbers a && Objects.equals(n.decimals(), a.decimals()));
+            case Domain.FreeTexts t ->
+                !(after.domain() instanceof Domain.FreeTexts a && t.content() == a.content() && t.pattern().equals(a.pattern()));
+            case Domain.TextParts p -> !before.equals(after);
+            case Domain.Opaque o -> !before.equals(after);
+            case Domain.Files f -> !before.equals(after);
+            case Domain.Orders r -> !before.equals(after);
+            case Domain.Truths t -> false;
+            case Domain.OneOf o -> false;
+            case Domain.Subset m -> false;
+            case Domain.Steps s -> false;
+            case Domain.Dates d -> false;
+            case Domain.TimesOfDay t -> false;
+            case Domain.EachRow r -> false;
+            case Domain.Arriving l -> false;
         };
     }
 
@@ -116,7 +113,7 @@ final class Common {
         of.conditions().forEach(e -> comparisons(e, told));
         Map<String, Question> asked = of.wiring().document() == documentBefore ? before : after;
         questions.stream().filter(code -> !bare(before.get(code).answer()).equals(bare(after.get(code).answer())))
-                .forEach(code -> told.addAll(limits(code, asked.get(code).answer(), today)));
+                .forEach(code -> told.addAll(limits(code, asked.get(code).answer().domain(), today)));
         of.wiring().document().arriving().stream().filter(p -> link.contains(p.code()))
                 .forEach(p -> p.allowed().forEach(value -> told.add(compare(p.code(), "=", value))));
         return told;
@@ -135,15 +132,15 @@ final class Common {
         }
     }
 
-    private static List<Expr> limits(String code, Answer answer, LocalDate today) {
+    private static List<Expr> limits(String code, Domain domain, LocalDate today) {
         List<Expr> limits = new ArrayList<>();
-        switch (answer) {
-            case Answer.Numeric n -> between(limits, code, n.least(), n.most());
-            case Answer.Scale s -> between(limits, code, BigDecimal.valueOf(s.first()), BigDecimal.valueOf(s.last()));
-            case Answer.TimeAnswer t -> between(limits, code, t.earliest(), t.latest());
-            case Answer.DateAnswer d -> between(limits, code, d.earliest() == null ? null : d.earliest().on(today),
+        switch (domain) {
+            case Domain.Numbers n -> between(limits, code, n.least(), n.most());
+            case Domain.Steps s -> between(limits, code, BigDecimal.valueOf(s.first()), BigDecimal.valueOf(s.last()));
+            case Domain.TimesOfDay t -> between(limits, code, t.earliest(), t.latest());
+            case Domain.Dates d -> between(limits, code, d.earliest() == null ? null : d.earliest().on(today),
                     d.latest() == null ? null : d.latest().on(today));
-            case Answer.TextAnswer t -> {
+            case Domain.FreeTexts t -> {
                 Expr length = new Expr.Call("string length", List.of(new Expr.Name(code, Span.NONE)), Span.NONE);
                 if (t.least() != null) {
                     limits.add(new Expr.Compare(">=", length, new Expr.Literal(BigDecimal.valueOf(t.least()), Span.NONE), Span.NONE));
@@ -152,8 +149,15 @@ final class Common {
                     limits.add(new Expr.Compare("<=", length, new Expr.Literal(BigDecimal.valueOf(t.most()), Span.NONE), Span.NONE));
                 }
             }
-            default -> {
-            }
+            case Domain.Truths t -> {}
+            case Domain.OneOf o -> {}
+            case Domain.Subset m -> {}
+            case Domain.Orders o -> {}
+            case Domain.TextParts p -> {}
+            case Domain.Files f -> {}
+            case Domain.Opaque o -> {}
+            case Domain.EachRow r -> {}
+            case Domain.Arriving a -> {}
         }
         return limits;
     }

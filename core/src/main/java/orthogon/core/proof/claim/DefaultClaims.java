@@ -1,17 +1,17 @@
 package orthogon.core.proof.claim;
 
-import java.util.LinkedHashMap;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
+import orthogon.core.answer.Domain;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Interview;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.flow.Flow;
-import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Question;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 
 /**
  * No question is passed by an answer that nobody gave, and no agreement is ticked beforehand. For a question that nobody must answer the
@@ -34,7 +34,7 @@ final class DefaultClaims implements PageByPage {
     private static Claim claim(ClaimDecider decider, Flow.Stage stage, Question question) {
         Diagrams d = decider.d;
         String code = question.code();
-        boolean agreement = question.answer() instanceof Answer.Agreement;
+        boolean agreement = question.answer().domain() instanceof Domain.Truths(boolean onlyTrue) && onlyTrue;
         Message statement = Message.of(ClaimKind.NOTHING_BY_DEFAULT, agreement ? "claim.agreement" : "claim").code("code", code);
         String start = code + ".startWith";
         if (question.startWith().isEmpty()) {

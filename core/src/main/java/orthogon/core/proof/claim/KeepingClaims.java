@@ -1,5 +1,13 @@
 package orthogon.core.proof.claim;
 
+import orthogon.core.answer.Option;
+import orthogon.core.interview.Interview;
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.flow.Flow;
+import orthogon.core.proof.space.Axis;
+import orthogon.core.proof.space.Space;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
@@ -13,14 +21,6 @@ import java.util.Set;
 import java.util.function.IntSupplier;
 import java.util.function.Predicate;
 import java.util.function.Supplier;
-import orthogon.core.interview.Interview;
-import orthogon.core.proof.diagram.Diagrams;
-import orthogon.core.proof.flow.Flow;
-import orthogon.core.proof.space.Axis;
-import orthogon.core.proof.space.Space;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
 
 /**
  * No answer is lost by going back. An answer can be lost where, with the same link, some respondents give it and others' answers on
@@ -121,8 +121,8 @@ final class KeepingClaims implements PageByPage {
         if (whole.verdict() != Verdict.PROVED) {
             return whole;
         }
-        boolean choice = question.answer() instanceof Answer.OneChoice || question.answer() instanceof Answer.ManyChoices;
-        for (Answer.Option option : choice ? question.answer().options() : List.<Answer.Option>of()) {
+        boolean choice = question.answer().isChoice();
+        for (Option option : choice ? question.answer().options() : List.<Option>of()) {
             if (!option.offerWhen().isEmpty()) {
                 int offered = d.and(shown, flow.truth(code + "." + option.code() + ".offerWhen", true).holds());
                 Claim one = lost(stage, code, statement, () -> d.and(own, axis.option(option.code())), offered, Diagrams.NONE,

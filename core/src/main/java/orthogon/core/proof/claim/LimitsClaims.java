@@ -1,9 +1,9 @@
 package orthogon.core.proof.claim;
 
+import orthogon.core.answer.Domain;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import orthogon.core.questionnaire.Answer;
 
 /** At least one answer fits the limits of each question, whichever options are on offer. */
 final class LimitsClaims implements PageByPage {
@@ -24,31 +24,31 @@ final class LimitsClaims implements PageByPage {
                     fits ? Verdict.PROVED : Verdict.REFUTED, Optional.empty(),
                     () -> new Finding.Fact(fits
                             ? Message.of(ClaimKind.LIMITS_LEAVE_ANSWER, "proved")
-                            : Message.of(ClaimKind.LIMITS_LEAVE_ANSWER, "refuted").inner("why", why(question.answer())))));
+                            : Message.of(ClaimKind.LIMITS_LEAVE_ANSWER, "refuted").inner("why", why(question.answer().domain())))));
         });
         return claims;
     }
 
-    private static Message why(Answer answer) {
-        return switch (answer) {
-            case Answer.Numeric n when n.least() != null && n.most() != null && n.least().compareTo(n.most()) > 0 ->
+    private static Message why(Domain domain) {
+        return switch (domain) {
+            case Domain.Numbers n when n.least() != null && n.most() != null && n.least().compareTo(n.most()) > 0 ->
                 range("number-order", n.least(), n.most());
-            case Answer.Numeric n -> range("number-none", n.least(), n.most()).text("decimals", String.valueOf(n.decimals()));
-            case Answer.TextAnswer t when t.least() != null && t.most() != null && t.least() > t.most() ->
+            case Domain.Numbers n -> range("number-none", n.least(), n.most()).text("decimals", String.valueOf(n.decimals()));
+            case Domain.FreeTexts t when t.least() != null && t.most() != null && t.least() > t.most() ->
                 range("text-order", t.least(), t.most());
-            case Answer.TextAnswer t -> range(length(t), t.least(), t.most()).text("form",
+            case Domain.FreeTexts t -> range(length(t), t.least(), t.most()).text("form",
                     t.pattern().isEmpty() ? t.content().toString() : "“" + t.pattern() + "”");
-            case Answer.DateAnswer d -> range("date-order", d.earliest(), d.latest());
-            case Answer.TimeAnswer t -> range("time-order", t.earliest(), t.latest());
-            case Answer.ManyChoices m when m.least() != null && m.most() != null && m.least() > m.most() ->
+            case Domain.Dates d -> range("date-order", d.earliest(), d.latest());
+            case Domain.TimesOfDay t -> range("time-order", t.earliest(), t.latest());
+            case Domain.Subset m when m.least() != null && m.most() != null && m.least() > m.most() ->
                 range("choices-order", m.least(), m.most());
-            case Answer.ManyChoices m when m.least() != null -> range("choices-few", m.least(), m.options().size());
-            case Answer.Ranking r -> range("ranking-few", r.ranked(), null);
+            case Domain.Subset m when m.least() != null -> range("choices-few", m.least(), m.options().size());
+            case Domain.Orders r -> range("ranking-few", r.places(), null);
             default -> range("nothing", null, null);
         };
     }
 
-    private static String length(Answer.TextAnswer text) {
+    private static String length(Domain.FreeTexts text) {
         return text.least() == null
                 ? text.most() == null ? "text-any" : "text-most"
                 : text.most() == null ? "text-least" : "text-between";

@@ -1,5 +1,15 @@
 package orthogon.core.proof.claim;
 
+import orthogon.core.answer.Domain;
+import orthogon.core.answer.Option;
+import orthogon.core.expression.Wiring;
+import orthogon.core.interview.Interview;
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.fault.Unknown;
+import orthogon.core.proof.flow.Flow;
+import orthogon.core.proof.flow.PageSets;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.LinkedHashMap;
@@ -9,15 +19,6 @@ import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.function.Supplier;
 import java.util.function.ToIntFunction;
-import orthogon.core.expression.Wiring;
-import orthogon.core.interview.Interview;
-import orthogon.core.proof.diagram.Diagrams;
-import orthogon.core.proof.fault.Unknown;
-import orthogon.core.proof.flow.Flow;
-import orthogon.core.proof.flow.PageSets;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
 
 /**
  * No respondent can get stuck: on every page, whatever was answered before, some answers are accepted. Every question and every option is
@@ -87,8 +88,8 @@ final class PassageClaims implements PageByPage {
         Optional<ClaimId> unanswered = answered.verdict() == Verdict.REFUTED
                 ? answered.follows().or(() -> Optional.of(answered.identity()))
                 : Optional.empty();
-        boolean choice = question.answer() instanceof Answer.OneChoice || question.answer() instanceof Answer.ManyChoices;
-        for (Answer.Option option : choice ? question.answer().options() : List.<Answer.Option>of()) {
+        boolean choice = question.answer().isChoice();
+        for (Option option : choice ? question.answer().options() : List.<Option>of()) {
             String place = question.code() + "." + option.code();
             Optional<ClaimId> follows = decider.refuted(ClaimKind.REACH_OPTION, place).or(() -> unanswered);
             claims.add(
@@ -98,7 +99,7 @@ final class PassageClaims implements PageByPage {
                             Message.of(ClaimKind.OPTION_ACCEPTED, "claim").text("option", option.code()).code("code", question.code()),
                             Message.of(ClaimKind.OPTION_ACCEPTED, "refuted").text("option", option.label()), follows));
         }
-        if (question.answer() instanceof Answer.YesNo && !question.requireWhen().isEmpty()) {
+        if (question.answer().domain() instanceof Domain.Truths(boolean onlyTrue) && !onlyTrue && !question.requireWhen().isEmpty()) {
             for (boolean answer : new boolean[]{true, false}) {
                 String word = answer ? "yes" : "no";
                 claims.add(accepted(decider, stage, question, ClaimKind.OPTION_ACCEPTED, question.code() + "." + word,

@@ -1,19 +1,12 @@
 package orthogon.core.proof.claim;
 
-import java.util.ArrayList;
-import java.util.LinkedHashSet;
-import java.util.List;
-import java.util.Optional;
-import java.util.Set;
-import java.util.function.ToIntFunction;
-import java.util.stream.IntStream;
+import orthogon.core.answer.Option;
 import orthogon.core.interview.Interview;
 import orthogon.core.place.Place.Rule;
 import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.flow.Flow;
-import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
@@ -21,6 +14,13 @@ import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Section;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.ToIntFunction;
+import java.util.stream.IntStream;
 
 /** Every page, question, section, note, option, skip, finish, outcome row and outcome is reached by somebody. */
 final class ReachClaims implements PageByPage {
@@ -151,8 +151,8 @@ final class ReachClaims implements PageByPage {
                 items(section.items(), p, inner, with(rules, about));
             }
             if (item instanceof Question question
-                    && (question.answer() instanceof Answer.OneChoice || question.answer() instanceof Answer.ManyChoices)) {
-                for (Answer.Option option : question.answer().options()) {
+                    && question.answer().isChoice()) {
+                for (Option option : question.answer().options()) {
                     String place = code + "." + option.code();
                     ToIntFunction<Flow> offered = f -> and(f, shown.applyAsInt(f), f.truth(place + ".offerWhen", true).holds());
                     add(ClaimKind.REACH_OPTION, place,

@@ -62,7 +62,7 @@ final class Attempts {
             }
             for (boolean most : new boolean[]{false, true}) {
                 Goal goal = new Goal(most ? Goal.GoalKind.ABOVE : Goal.GoalKind.BELOW, q.code());
-                Bounds.outside(q.answer(), most, space.today())
+                Bounds.outside(q.answer().domain(), most, space.today())
                         .ifPresent(value -> attempt(goal, page, plain, Map.of(q.code(), value), Problem.ProblemKind.LIMIT, attempts));
             }
             Map<String, Object> blank = new LinkedHashMap<>();

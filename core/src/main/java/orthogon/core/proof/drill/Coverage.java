@@ -59,7 +59,7 @@ final class Coverage {
             met.add(new Goal(Goal.GoalKind.OPTION, q.code() + "." + word));
         }
         for (boolean most : new boolean[]{false, true}) {
-            if (Bounds.inside(q.answer(), most, space.today()).filter(b -> same(b, value)).isPresent()) {
+            if (Bounds.inside(q.answer().domain(), most, space.today()).filter(b -> same(b, value)).isPresent()) {
                 met.add(new Goal(most ? Goal.GoalKind.AT_MOST : Goal.GoalKind.AT_LEAST, q.code()));
             }
         }

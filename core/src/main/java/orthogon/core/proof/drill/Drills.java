@@ -1,16 +1,6 @@
 package orthogon.core.proof.drill;
 
-import java.time.LocalDate;
-import java.util.ArrayList;
-import java.util.BitSet;
-import java.util.Collection;
-import java.util.Comparator;
-import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
-import java.util.Set;
+import orthogon.core.answer.Domain;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Wiring;
 import orthogon.core.expression.Wiring.Wire;
@@ -31,9 +21,19 @@ import orthogon.core.proof.flow.Steering.Way;
 import orthogon.core.proof.space.Axis;
 import orthogon.core.proof.space.Space;
 import orthogon.core.proof.spelled.Spelled;
-import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 
 /**
  * A small set of drills that together cover everything that can be covered.
@@ -188,22 +188,23 @@ public record Drills(List<Drill> drills, int atLeast, int greedy, Set<Goal> goal
             aim(Goal.GoalKind.NOT_ASKED, code, new Aim(p, d.not(shown), null));
             flow.stages().subList(0, p).forEach(s -> s.exits().stream().filter(e -> e.target() > p && !e.place().isEmpty())
                     .forEach(e -> aim(Goal.GoalKind.NOT_ASKED, code, new Aim(s.sets().index(), Diagrams.ALL, e))));
-            if (question.answer() instanceof Answer.OneChoice || question.answer() instanceof Answer.ManyChoices) {
+            if (question.answer().isChoice()) {
                 question.answer().options()
                         .forEach(o -> aim(Goal.GoalKind.OPTION, code + "." + o.code(), new Aim(p, axis.option(o.code()), null)));
-            } else if (question.answer() instanceof Answer.YesNo) {
+            } else if (question.answer().domain() instanceof Domain.Truths(boolean onlyTrue) && !onlyTrue) {
                 aim(Goal.GoalKind.OPTION, code + ".yes", new Aim(p, axis.truth(true), null));
                 aim(Goal.GoalKind.OPTION, code + ".no", new Aim(p, axis.truth(false), null));
             }
             for (boolean most : new boolean[]{false, true}) {
                 Goal.GoalKind kind = most ? Goal.GoalKind.AT_MOST : Goal.GoalKind.AT_LEAST;
-                Bounds.inside(question.answer(), most, space.today()).filter(v -> question.lockWhen().isEmpty()).ifPresent(value -> {
-                    int cell = space.cellOf(axis, value);
-                    if (cell != Diagrams.NONE) {
-                        aim(kind, code, new Aim(p, cell, null));
-                        exactly.put(new Goal(kind, code), value);
-                    }
-                });
+                Bounds.inside(question.answer().domain(), most, space.today()).filter(v -> question.lockWhen().isEmpty())
+                        .ifPresent(value -> {
+                            int cell = space.cellOf(axis, value);
+                            if (cell != Diagrams.NONE) {
+                                aim(kind, code, new Aim(p, cell, null));
+                                exactly.put(new Goal(kind, code), value);
+                            }
+                        });
             }
         }
 

@@ -1,13 +1,5 @@
 package orthogon.core.proof.fault;
 
-import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.HashSet;
-import java.util.LinkedHashSet;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
-import java.util.Set;
 import orthogon.core.expression.ExpressionFault;
 import orthogon.core.expression.Nearest;
 import orthogon.core.expression.Wiring;
@@ -17,10 +9,17 @@ import orthogon.core.language.Texts;
 import orthogon.core.place.Place;
 import orthogon.core.place.PlaceText;
 import orthogon.core.place.RuleFamily;
-import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 
 /** Finds every unsound place of a document, in document order. */
 public final class Faults {
@@ -65,10 +64,8 @@ public final class Faults {
             if (q.answer().hasOwnOptions()) {
                 q.answer().options().forEach(o -> unique(options, o.code(), q.code() + "." + o.code()));
             }
-            if (q.answer() instanceof Answer.Grid grid) {
-                Set<String> rows = new HashSet<>();
-                grid.rows().forEach(r -> unique(rows, r.code(), q.code() + "." + r.code()));
-            }
+            Set<String> rows = new HashSet<>();
+            q.answer().rows().forEach(r -> unique(rows, r.code(), q.code() + "." + r.code()));
         });
         Set<String> outcomes = new HashSet<>();
         document.outcomes().forEach(o -> unique(outcomes, o.code(), o.code()));

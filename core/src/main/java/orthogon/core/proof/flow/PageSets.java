@@ -1,5 +1,15 @@
 package orthogon.core.proof.flow;
 
+import orthogon.core.answer.Option;
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.space.Axis;
+import orthogon.core.proof.space.Space;
+import orthogon.core.proof.space.Truth;
+import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Section;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.HashSet;
@@ -9,16 +19,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import orthogon.core.proof.diagram.Diagrams;
-import orthogon.core.proof.space.Axis;
-import orthogon.core.proof.space.Space;
-import orthogon.core.proof.space.Truth;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Derived;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Section;
 
 /**
  * What one page says about states, whoever arrives at it. A state holds effective values: a question that is not asked is blank.
@@ -116,8 +116,8 @@ public final class PageSets {
         Axis axis = space.axis(question.code());
         levels.or(axis.levels());
         int given = axis.domain();
-        boolean choice = question.answer() instanceof Answer.OneChoice || question.answer() instanceof Answer.ManyChoices;
-        for (Answer.Option option : choice ? question.answer().options() : List.<Answer.Option>of()) {
+        boolean choice = question.answer().isChoice();
+        for (Option option : choice ? question.answer().options() : List.<Option>of()) {
             given = d.and(given, d.implies(axis.option(option.code()), offered(question, option)));
         }
         if (space.spelled().isNeverBlank(question.code())) {
@@ -162,7 +162,7 @@ public final class PageSets {
     /** Where every option of a choice is on offer; an option that is not is blank and no obstacle by itself. */
     private int allOffered(Question question, Object value) {
         int set = Diagrams.ALL;
-        for (Answer.Option option : question.answer().options()) {
+        for (Option option : question.answer().options()) {
             if (value instanceof List<?> chosen && chosen.contains(option.code())) {
                 set = d.and(set, offered(question, option));
             }
@@ -170,7 +170,7 @@ public final class PageSets {
         return set;
     }
 
-    private int offered(Question question, Answer.Option option) {
+    private int offered(Question question, Option option) {
         return rules.holds(question.code() + "." + option.code() + ".offerWhen", true);
     }
 

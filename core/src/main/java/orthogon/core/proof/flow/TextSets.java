@@ -1,20 +1,20 @@
 package orthogon.core.proof.flow;
 
-import java.util.List;
-import java.util.function.Predicate;
-import orthogon.core.place.RuleFamily;
-import orthogon.core.place.PlaceText;
+import orthogon.core.answer.GridRow;
 import orthogon.core.place.Place;
+import orthogon.core.place.PlaceText;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.space.Space;
 import orthogon.core.proof.spelled.Spelled;
-import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Reword;
 import orthogon.core.questionnaire.Roster;
+import java.util.List;
+import java.util.function.Predicate;
 
 /** Who reads which text. */
 public final class TextSets {
@@ -69,10 +69,10 @@ public final class TextSets {
 
     private Met ofItem(Item item, Place.Text text) {
         String code = spelled.first(item.code());
-        Answer.Grid grid = item instanceof Question q && q.answer() instanceof Answer.Grid g ? g : null;
-        List<String> ruled = grid == null
+        List<GridRow> rows = item instanceof Question q ? q.answer().rows() : List.of();
+        List<String> ruled = rows.isEmpty()
                 ? List.of(code)
-                : grid.rows().stream().map(r -> spelled.firstRow(item.code(), r.code())).toList();
+                : rows.stream().map(r -> spelled.firstRow(item.code(), r.code())).toList();
         PageSets sets = pages.stream().filter(p -> p.page().allItems().anyMatch(i -> i.code().equals(code))).findFirst().orElseThrow();
         int shown = sets.shown(code);
         if (text.owner() instanceof Place.Rule rule) {
@@ -80,9 +80,9 @@ public final class TextSets {
                     ? d.and(shown, first(ruled, rule.number()))
                     : ruled.stream().map(owner -> refused(sets, owner, rule.number())).reduce(Diagrams.NONE, d::or);
         } else if (text.owner() instanceof Place.Part part) {
-            if (grid != null && grid.rows().stream().anyMatch(r -> r.code().equals(part.code()))) {
+            if (rows.stream().anyMatch(r -> r.code().equals(part.code()))) {
                 shown = sets.shown(spelled.firstRow(item.code(), part.code()));
-            } else if (grid == null) {
+            } else if (rows.isEmpty()) {
                 shown = d.and(shown, rules.holds(code + "." + part.code() + ".offerWhen", true));
                 shown = d.minus(shown, reworded(item, ruled, r -> !r.labels().getOrDefault(part.code(), "").isEmpty()));
             }

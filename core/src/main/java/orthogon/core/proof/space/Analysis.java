@@ -1,5 +1,10 @@
 package orthogon.core.proof.space;
 
+import orthogon.core.answer.Domain;
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.Expr.*;
+import orthogon.core.expression.Printer;
+import orthogon.core.questionnaire.Question;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
@@ -7,11 +12,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import orthogon.core.expression.Expr;
-import orthogon.core.expression.Expr.*;
-import orthogon.core.expression.Printer;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Question;
 
 /**
  * What one unfolded expression asks of the answer classes.
@@ -98,8 +98,7 @@ record Analysis(Set<String> names, List<AnalysisPart> parts, List<Expr> joint) {
             case InRange r -> true;
             case InList l -> true;
             case Quantified q -> true;
-            case Name n -> questions.containsKey(n.name()) && (questions.get(n.name()).answer() instanceof Answer.YesNo
-                    || questions.get(n.name()).answer() instanceof Answer.Agreement);
+            case Name n -> questions.containsKey(n.name()) && questions.get(n.name()).answer().domain() instanceof Domain.Truths;
             case Call c -> Set.of("answered", "list contains", "contains", "starts with", "ends with", "matches").contains(c.function());
             default -> false;
         };

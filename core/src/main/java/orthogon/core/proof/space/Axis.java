@@ -1,13 +1,14 @@
 package orthogon.core.proof.space;
 
+import orthogon.core.answer.Domain;
+import orthogon.core.answer.Option;
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.questionnaire.Question;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Objects;
-import orthogon.core.proof.diagram.Diagrams;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Question;
 
 /**
  * One question or link parameter as bits. Blank is all zeros. A many-choices question has one bit for each option; any other has the
@@ -28,12 +29,14 @@ public final class Axis {
     private final BitSet classLevels = new BitSet();
     private final int askedLevel;
     private final int step;
+    private final boolean isMany;
     private final Diagrams diagrams;
 
     Axis(Diagrams diagrams, String code, Question question, List<Object> cells, int[] classOf, int askedLevel, int step) {
         this.diagrams = diagrams;
         this.code = code;
         this.question = question;
+        this.isMany = question != null && question.answer().domain() instanceof Domain.Subset;
         this.cells = cells;
         this.classOf = classOf;
         this.askedLevel = askedLevel;
@@ -93,7 +96,7 @@ public final class Axis {
     }
 
     public boolean isMany() {
-        return question != null && question.answer() instanceof Answer.ManyChoices;
+        return isMany;
     }
 
     /** Whether cells are finer than answer classes. */
@@ -124,7 +127,7 @@ public final class Axis {
     }
 
     public List<String> optionCodes() {
-        return question.answer().options().stream().map(Answer.Option::code).toList();
+        return question.answer().options().stream().map(Option::code).toList();
     }
 
     public int blank() {
@@ -172,7 +175,7 @@ public final class Axis {
 
     /** The states in which the option is chosen. */
     public int option(String optionCode) {
-        List<Answer.Option> options = question.answer().options();
+        List<Option> options = question.answer().options();
         for (int i = 0; i < options.size(); i++) {
             if (options.get(i).code().equals(optionCode)) {
                 return isMany() ? diagrams.bit(level(i)) : cell(i + 1);
@@ -198,7 +201,7 @@ public final class Axis {
         }
         if (isMany()) {
             int set = Diagrams.ALL;
-            for (Answer.Option option : question.answer().options()) {
+            for (Option option : question.answer().options()) {
                 int bit = option(option.code());
                 set = diagrams.and(set, value instanceof List<?> l && l.contains(option.code()) ? bit : diagrams.not(bit));
             }
@@ -217,13 +220,13 @@ public final class Axis {
         if (!isMany()) {
             return below(cells.size());
         }
-        Answer.ManyChoices answer = (Answer.ManyChoices) question.answer();
+        Domain.Subset answer = (Domain.Subset) question.answer().domain();
         int n = answer.options().size();
         int least = Math.max(1, answer.least() == null ? 1 : answer.least());
         int most = answer.most() == null ? n : Math.min(n, answer.most());
         int several = Diagrams.NONE;
         Guarded count = Guarded.constant(java.math.BigDecimal.ZERO);
-        for (Answer.Option option : answer.options()) {
+        for (Option option : answer.options()) {
             count = count.plus(diagrams, option(option.code()), java.math.BigDecimal.ONE);
         }
         for (var entry : count.parts().entrySet()) {
@@ -233,12 +236,12 @@ public final class Axis {
             }
         }
         int set = several;
-        for (Answer.Option option : answer.options()) {
+        for (Option option : answer.options()) {
             if (option.exclusive()) {
                 set = diagrams.minus(set, option(option.code()));
             }
         }
-        for (Answer.Option option : answer.options()) {
+        for (Option option : answer.options()) {
             if (option.exclusive()) {
                 set = diagrams.or(set, value(List.of(option.code())));
             }

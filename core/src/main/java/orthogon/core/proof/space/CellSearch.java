@@ -15,11 +15,11 @@ record CellSearch(Bits bits, Features features, Diagrams diagrams, LocalDate tod
     int of(Axis axis, Object value) {
         Question question = axis.question();
         boolean each = axis.isMany() || question == null && !bits.allowed(axis.code()).isEmpty()
-                || question != null && Domains.isEachAClass(question.answer());
+                || question != null && Domains.isEachAClass(question.answer().domain());
         if (value == null || each) {
             return axis.value(value instanceof List<?> l && l.isEmpty() ? null : value);
         }
-        if (question != null && !Domains.isWithinLimits(question.answer(), value, today)) {
+        if (question != null && !Domains.isWithinLimits(question.answer().domain(), value, today)) {
             return Diagrams.NONE;
         }
         List<Object> signature = signature(axis, value);

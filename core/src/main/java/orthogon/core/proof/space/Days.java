@@ -1,16 +1,16 @@
 package orthogon.core.proof.space;
 
+import orthogon.core.answer.DateLimit;
+import orthogon.core.answer.Domain;
+import orthogon.core.expression.Evaluator;
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.Expr.Call;
+import orthogon.core.questionnaire.Question;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
-import orthogon.core.expression.Evaluator;
-import orthogon.core.expression.Expr;
-import orthogon.core.expression.Expr.Call;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.DateLimit;
-import orthogon.core.questionnaire.Question;
 
 /** Finds the expressions of a document that depend on the current day. */
 final class Days {
@@ -57,14 +57,14 @@ final class Days {
             return day;
         }
         Object value = Evaluator.value(start, new Alone("", null, null, day));
-        List<Object> stands = new ArrayList<>(List.of(value == null || Domains.isWithinLimits(question.answer(), value, day)));
+        List<Object> stands = new ArrayList<>(List.of(value == null || Domains.isWithinLimits(question.answer().domain(), value, day)));
         features.of(question.code()).forEach(
                 f -> stands.add(Guarded.key(Evaluator.value(f, new Alone(question.code(), value, question, day)))));
         return stands;
     }
 
     private static boolean isRelative(Question question) {
-        return question != null && question.answer() instanceof Answer.DateAnswer d
+        return question != null && question.answer().domain() instanceof Domain.Dates d
                 && (d.earliest() instanceof DateLimit.FromToday || d.latest() instanceof DateLimit.FromToday);
     }
 

@@ -1,15 +1,15 @@
 package orthogon.core.proof.space;
 
+import orthogon.core.answer.Domain;
+import orthogon.core.expression.Evaluator;
+import orthogon.core.expression.Expr;
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.questionnaire.Question;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import orthogon.core.expression.Evaluator;
-import orthogon.core.expression.Expr;
-import orthogon.core.proof.diagram.Diagrams;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Question;
 
 /**
  * One question's answers, or a link parameter's values, divided into cells.
@@ -63,12 +63,12 @@ record Division(List<Object> cells, List<Integer> classOf, List<Object> told) {
             throws Inexact {
         return question == null
                 ? Domains.ofLink(code, allowed, today, about, goOn)
-                : Domains.of(code, question.answer(), today, about, goOn);
+                : Domains.of(code, question.answer().domain(), today, about, goOn);
     }
 
     private static Division of(String code, Question question, List<String> allowed, List<Object> values, Features features,
             LocalDate today, Runnable goOn) {
-        boolean each = question == null ? !allowed.isEmpty() : Domains.isEachAClass(question.answer());
+        boolean each = question == null ? !allowed.isEmpty() : Domains.isEachAClass(question.answer().domain());
         List<Object> cells = new ArrayList<>();
         List<Integer> classOf = new ArrayList<>();
         List<Object> told = new ArrayList<>();
@@ -99,7 +99,7 @@ record Division(List<Object> cells, List<Integer> classOf, List<Object> told) {
                 classOf.add(classes.computeIfAbsent(coarse, c -> classes.size()));
             }
         }
-        return question != null && question.answer() instanceof Answer.ManyChoices
+        return question != null && question.answer().domain() instanceof Domain.Subset
                 ? new Division(List.of(), List.of(), told)
                 : new Division(cells, classOf, told);
     }

@@ -1,29 +1,29 @@
 package orthogon.core.proof.space;
 
+import orthogon.core.answer.Domain;
+import orthogon.core.expression.Expr;
 import java.util.ArrayList;
 import java.util.List;
-import orthogon.core.expression.Expr;
-import orthogon.core.questionnaire.Answer;
 
 /** Lists every way to rank options, where they are few enough. */
 final class Orderings {
 
     private Orderings() {}
 
-    static List<Object> representatives(Answer.Ranking ranking, List<Expr> features) throws Inexact {
-        List<String> codes = ranking.options().stream().map(Answer.Option::code).toList();
+    static List<Object> representatives(Domain.Orders ranking, List<Expr> features) throws Inexact {
+        List<String> codes = ranking.codes();
         if (features.stream().allMatch(TextPartition::isBlankness)) {
-            return ranking.ranked() < 1 ? List.of() : List.of(codes.subList(0, ranking.ranked()));
+            return ranking.places() < 1 ? List.of() : List.of(codes.subList(0, ranking.places()));
         }
         long ways = 1;
-        for (int i = 0; i < ranking.ranked(); i++) {
+        for (int i = 0; i < ranking.places(); i++) {
             ways *= codes.size() - i;
             if (ways > LinePartition.LISTED) {
                 throw new Inexact("there are more than " + LinePartition.LISTED + " ways to rank its options");
             }
         }
         List<Object> all = new ArrayList<>();
-        extend(codes, ranking.ranked(), new ArrayList<>(), all);
+        extend(codes, ranking.places(), new ArrayList<>(), all);
         return all;
     }
 

@@ -1,11 +1,11 @@
 package orthogon.core.proof.space;
 
-import java.util.ArrayList;
-import java.util.List;
+import orthogon.core.answer.Domain;
+import orthogon.core.answer.file.Attachment;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Expr.*;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Attachment;
+import java.util.ArrayList;
+import java.util.List;
 
 /** Answers of which only little is brought into the proof: whether they are there, and how many. */
 final class Plain {
@@ -20,17 +20,8 @@ final class Plain {
         return List.of(value);
     }
 
-    /** Reserved for examples, all of them. */
-    static List<Object> contact(Answer.Contact contact, List<Expr> features) throws Inexact {
-        return switch (contact.kind()) {
-            case EMAIL -> only("wren@example.org", "the form of email addresses", features);
-            case PHONE -> only("+441632960961", "the form of phone numbers", features);
-            case WEB -> only("https://example.org/", "the form of web addresses", features);
-        };
-    }
-
     /** As many files as there can be. */
-    static List<Object> files(Answer.FileAnswer answer, List<Expr> features) throws Inexact {
+    static List<Object> files(Domain.Files answer, List<Expr> features) throws Inexact {
         for (Expr feature : features) {
             if (!isAboutCount(feature)) {
                 throw new Inexact("what is in a file is not covered by the proof");

@@ -1,5 +1,13 @@
 package orthogon.core.proof.space;
 
+import orthogon.core.answer.AllowedCharacters;
+import orthogon.core.answer.Domain;
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.Expr.*;
+import orthogon.core.expression.Printer;
+import orthogon.core.expression.Wiring;
+import orthogon.core.place.RuleFamily;
+import orthogon.core.questionnaire.Question;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -9,13 +17,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import orthogon.core.expression.Expr;
-import orthogon.core.expression.Expr.*;
-import orthogon.core.expression.Printer;
-import orthogon.core.expression.Wiring;
-import orthogon.core.place.RuleFamily;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Question;
 
 /**
  * Start values that are made of texts, days or long ranges of numbers, whose values cannot be listed. The proof only needs to know in
@@ -59,18 +60,23 @@ final class Starts {
         if (!questions.containsKey(name) || questions.get(name).isHidden()) {
             return arriving.getOrDefault(name, List.of()).isEmpty();
         }
-        return switch (questions.get(name).answer()) {
-            case Answer.TextAnswer t -> true;
-            case Answer.Parts p -> true;
-            case Answer.Contact c -> true;
-            case Answer.Signature s -> true;
-            case Answer.FileAnswer f -> true;
-            case Answer.Lookup l -> true;
-            case Answer.DateAnswer d -> d.earliest() == null || d.latest() == null
+        return switch (questions.get(name).answer().domain()) {
+            case Domain.FreeTexts t -> true;
+            case Domain.TextParts p -> true;
+            case Domain.Opaque o -> true;
+            case Domain.Files f -> true;
+            case Domain.Dates d -> d.earliest() == null || d.latest() == null
                     || d.latest().on(today).toEpochDay() - d.earliest().on(today).toEpochDay() >= LinePartition.LISTED;
-            case Answer.Numeric n -> n.decimals() == null || n.least() == null || n.most() == null
+            case Domain.Numbers n -> n.decimals() == null || n.least() == null || n.most() == null
                     || n.most().subtract(n.least()).movePointRight(n.decimals()).compareTo(BigDecimal.valueOf(LinePartition.LISTED)) >= 0;
-            default -> false;
+            case Domain.Truths t -> false;
+            case Domain.OneOf o -> false;
+            case Domain.Subset m -> false;
+            case Domain.Orders o -> false;
+            case Domain.Steps l -> false;
+            case Domain.TimesOfDay t -> false;
+            case Domain.EachRow r -> false;
+            case Domain.Arriving l -> false;
         };
     }
 
@@ -86,7 +92,7 @@ final class Starts {
             for (Expr said : features.of(question.code())) {
                 asks.addAll(about(with(said, question.code(), value), value));
             }
-            for (Expr limit : limits(question.answer(), value)) {
+            for (Expr limit : limits(question.answer().domain(), value)) {
                 asks.addAll(about(limit, value));
             }
         } catch (Inexact e) {
@@ -172,9 +178,10 @@ final class Starts {
     private long length(Expr part, boolean most) throws Inexact {
         return switch (part) {
             case Literal l when l.value() instanceof String s -> s.codePointCount(0, s.length());
-            case Name n when questions.containsKey(n.name()) && questions.get(n.name()).answer() instanceof Answer.TextAnswer t -> most
-                    ? t.most() == null ? Integer.MAX_VALUE : t.most()
-                    : t.least() == null ? 1 : Math.max(1, t.least());
+            case Name n when questions.containsKey(n.name()) && questions.get(n.name()).answer().domain() instanceof Domain.FreeTexts t ->
+                most
+                        ? t.most() == null ? Integer.MAX_VALUE : t.most()
+                        : t.least() == null ? 1 : Math.max(1, t.least());
             case Arithmetic a -> length(a.left(), most) + length(a.right(), most);
             // Capitals may take more room than small letters, never more than three times as much.
             case Call c when c.function().equals("upper case") -> length(c.args().getFirst(), most) * (most ? 3 : 1);
@@ -192,38 +199,56 @@ final class Starts {
     }
 
     /** The limits of the question itself, as statements about its start value. */
-    private List<Expr> limits(Answer answer, Expr value) throws Inexact {
+    private List<Expr> limits(Domain domain, Expr value) throws Inexact {
         List<Expr> limits = new ArrayList<>();
-        switch (answer) {
-            case Answer.TextAnswer t -> text(t, value, limits);
-            case Answer.DateAnswer d -> {
+        switch (domain) {
+            case Domain.FreeTexts t -> text(t, value, limits);
+            case Domain.Dates d -> {
                 between(value, d.earliest() == null ? null : d.earliest().on(today), d.latest() == null ? null : d.latest().on(today),
                         limits);
             }
-            case Answer.TimeAnswer t -> between(value, t.earliest(), t.latest(), limits);
-            case Answer.Numeric n -> {
+            case Domain.TimesOfDay t -> between(value, t.earliest(), t.latest(), limits);
+            case Domain.Numbers n -> {
                 between(value, n.least(), n.most(), limits);
-                if (n.decimals() != null && decimals(value) > n.decimals()) {
-                    throw new Inexact("“" + Printer.print(value) + "” may have more than " + n.decimals() + " decimal places");
+                if (n.decimals() != null) {
+                    keepPlaces(value, n.decimals());
                 }
             }
-            default -> {}
+            case Domain.Steps s -> {
+                between(value, BigDecimal.valueOf(s.first()), BigDecimal.valueOf(s.last()), limits);
+                keepPlaces(value, 0);
+            }
+            case Domain.Truths t -> {}
+            case Domain.OneOf o -> {}
+            case Domain.Subset m -> {}
+            case Domain.Orders o -> {}
+            case Domain.TextParts p -> {}
+            case Domain.Files f -> {}
+            case Domain.Opaque o -> {}
+            case Domain.EachRow r -> {}
+            case Domain.Arriving a -> {}
         }
         return limits;
     }
 
-    private void text(Answer.TextAnswer t, Expr value, List<Expr> limits) throws Inexact {
+    private void keepPlaces(Expr value, int places) throws Inexact {
+        if (decimals(value) > places) {
+            throw new Inexact("“" + Printer.print(value) + "” may have more than " + places + " decimal places");
+        }
+    }
+
+    private void text(Domain.FreeTexts t, Expr value, List<Expr> limits) throws Inexact {
         if (t.least() != null && t.least() > 1) {
             limits.add(new Compare(">=", lengthOf(value), number(t.least()), NONE));
         }
         if (t.most() != null) {
             limits.add(new Compare("<=", lengthOf(value), number(t.most()), NONE));
         }
-        String pattern = t.content() == Answer.Content.DIGITS ? "[0-9]*" : t.pattern();
+        String pattern = t.content() == AllowedCharacters.DIGITS ? "[0-9]*" : t.pattern();
         if (!pattern.isEmpty()) {
             limits.add(new Call("matches", List.of(value, new Literal("^(" + bare(pattern) + ")$", NONE)), NONE));
         }
-        if (t.content() == Answer.Content.LETTERS && !isOfLetters(value)) {
+        if (t.content() == AllowedCharacters.LETTERS && !isOfLetters(value)) {
             throw new Inexact("“" + Printer.print(value) + "” may hold other signs than letters");
         }
     }
@@ -236,8 +261,8 @@ final class Starts {
     private boolean isOfLetters(Expr value) {
         return switch (value) {
             case Literal l -> l.value() instanceof String s && s.codePoints().allMatch(orthogon.core.expression.TextPattern::isLetterLike);
-            case Name n -> questions.containsKey(n.name()) && questions.get(n.name()).answer() instanceof Answer.TextAnswer t
-                    && t.content() == Answer.Content.LETTERS;
+            case Name n -> questions.containsKey(n.name()) && questions.get(n.name()).answer().domain() instanceof Domain.FreeTexts t
+                    && t.content() == AllowedCharacters.LETTERS;
             case Call c when c.function().endsWith(" case") -> isOfLetters(c.args().getFirst());
             case Arithmetic a when a.op().equals("+") -> isOfLetters(a.left()) && isOfLetters(a.right());
             default -> false;
@@ -258,9 +283,9 @@ final class Starts {
         int any = Integer.MAX_VALUE;
         return switch (value) {
             case Literal l when l.value() instanceof BigDecimal d -> Math.max(0, d.stripTrailingZeros().scale());
-            case Name n when questions.containsKey(n.name()) && questions.get(n.name()).answer() instanceof Answer.Numeric q ->
+            case Name n when questions.containsKey(n.name()) && questions.get(n.name()).answer().domain() instanceof Domain.Numbers q ->
                 q.decimals() == null ? any : q.decimals();
-            case Name n -> questions.containsKey(n.name()) && questions.get(n.name()).answer() instanceof Answer.Scale ? 0 : any;
+            case Name n -> questions.containsKey(n.name()) && questions.get(n.name()).answer().domain() instanceof Domain.Steps ? 0 : any;
             case Negate n -> decimals(n.of());
             case Arithmetic a when a.op().equals("+") || a.op().equals("-") -> Math.max(decimals(a.left()), decimals(a.right()));
             case Arithmetic a when a.op().equals("*") && decimals(a.left()) < 100 && decimals(a.right()) < 100 ->

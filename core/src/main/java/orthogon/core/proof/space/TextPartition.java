@@ -1,14 +1,7 @@
 package orthogon.core.proof.space;
 
-import java.time.LocalDate;
-import java.util.ArrayList;
-import java.util.BitSet;
-import java.util.HashMap;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
-import java.util.stream.IntStream;
-import java.util.stream.Stream;
+import orthogon.core.answer.AllowedCharacters;
+import orthogon.core.answer.Domain;
 import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Expr.*;
@@ -18,7 +11,15 @@ import orthogon.core.proof.texts.Automaton;
 import orthogon.core.proof.texts.Characters;
 import orthogon.core.proof.texts.Partition;
 import orthogon.core.proof.texts.TooManyStates;
-import orthogon.core.questionnaire.Answer;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /** Divides texts into regular languages in which every given expression is constant, one representative of each. */
 final class TextPartition {
@@ -51,7 +52,7 @@ final class TextPartition {
         return new TextPartition(code, today, least, most, goOn).divide(List.of(), features);
     }
 
-    static List<Object> representatives(String code, LocalDate today, Answer.TextAnswer answer, List<Expr> features, Runnable goOn)
+    static List<Object> representatives(String code, LocalDate today, Domain.FreeTexts answer, List<Expr> features, Runnable goOn)
             throws Inexact {
         if (features.stream().allMatch(TextPartition::isBlankness)) {
             // Nothing divides the texts, so that one of them stands for all; most often an ordinary one will do.
@@ -64,9 +65,9 @@ final class TextPartition {
         TextPartition partition = new TextPartition(code, today, answer.least(), answer.most(), goOn);
         try {
             List<Automaton> limits = new ArrayList<>();
-            if (answer.content() == Answer.Content.DIGITS) {
+            if (answer.content() == AllowedCharacters.DIGITS) {
                 limits.add(Automaton.only(Characters.range('0', '9')));
-            } else if (answer.content() == Answer.Content.LETTERS) {
+            } else if (answer.content() == AllowedCharacters.LETTERS) {
                 limits.add(Automaton.only(LETTERS));
             }
             if (!answer.pattern().isEmpty()) {
@@ -83,11 +84,11 @@ final class TextPartition {
     }
 
     /** Whether a text is within the limits of its answer. */
-    static boolean isAllowed(Answer.TextAnswer t, String s) {
+    static boolean isAllowed(Domain.FreeTexts t, String s) {
         int length = s.codePointCount(0, s.length());
         return (t.least() == null || length >= t.least()) && (t.most() == null || length <= t.most())
-                && (t.content() != Answer.Content.DIGITS || s.matches("[0-9]*"))
-                && (t.content() != Answer.Content.LETTERS || s.codePoints().allMatch(TextPattern::isLetterLike))
+                && (t.content() != AllowedCharacters.DIGITS || s.matches("[0-9]*"))
+                && (t.content() != AllowedCharacters.LETTERS || s.codePoints().allMatch(TextPattern::isLetterLike))
                 && (t.pattern().isEmpty() || TextPattern.whole(t.pattern()).isFoundIn(s));
     }
 

@@ -1,5 +1,13 @@
 package orthogon.core.proof.space;
 
+import orthogon.core.answer.Option;
+import orthogon.core.expression.Evaluator;
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.Expr.*;
+import orthogon.core.expression.Operations;
+import orthogon.core.expression.Printer;
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.questionnaire.Question;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -8,14 +16,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import orthogon.core.expression.Evaluator;
-import orthogon.core.expression.Expr;
-import orthogon.core.expression.Expr.*;
-import orthogon.core.expression.Operations;
-import orthogon.core.expression.Printer;
-import orthogon.core.proof.diagram.Diagrams;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Question;
 
 /** The value of expressions in every state, as disjoint sets. */
 final class Values {
@@ -159,7 +159,7 @@ final class Values {
         boolean plain = expr instanceof Call c && c.args().getFirst() instanceof Name;
         if (expr instanceof Call c && plain && (c.function().equals("count") || c.function().equals("score"))) {
             Guarded sum = Guarded.constant(java.math.BigDecimal.ZERO);
-            for (Answer.Option option : axis.question().answer().options()) {
+            for (Option option : axis.question().answer().options()) {
                 sum = sum.plus(diagrams, axis.option(option.code()),
                         c.function().equals("count") ? java.math.BigDecimal.ONE : option.scoreOrZero());
             }
@@ -224,7 +224,7 @@ final class Values {
         if (!axis.isMany()) {
             return axis.cells();
         }
-        List<Answer.Option> options = axis.question().answer().options();
+        List<Option> options = axis.question().answer().options();
         if (options.size() > MOST_LISTED_OPTIONS) {
             return null;
         }

@@ -1,5 +1,12 @@
 package orthogon.core.proof.spelled;
 
+import orthogon.core.answer.grid.GridAnswer;
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.Expr.*;
+import orthogon.core.expression.Unfolding;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Roster;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -9,13 +16,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.function.IntFunction;
-import orthogon.core.expression.Expr;
-import orthogon.core.expression.Expr.*;
-import orthogon.core.expression.Unfolding;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Roster;
 
 /** Expressions in plain form: what speaks of all entries of a roster is spelled out entry by entry, up to its most. */
 final class Rewriter {
@@ -92,7 +92,7 @@ final class Rewriter {
             }
             throw new Unclear("an entry of a roster is used as a whole here");
         }
-        if (items.get(n.name()) instanceof Roster || items.get(n.name()) instanceof Question q && q.answer() instanceof Answer.Grid) {
+        if (items.get(n.name()) instanceof Roster || items.get(n.name()) instanceof Question q && q.answer() instanceof GridAnswer) {
             throw new Unclear(n.name() + " is used as a whole here");
         }
         return new Name(here(n.name()), Span.NONE);
@@ -106,13 +106,13 @@ final class Rewriter {
     }
 
     /** The grid that an expression names, as a code in plain form, with its rows. */
-    private Optional<Map.Entry<String, Answer.Grid>> grid(Expr expr, Map<String, Bound> bound) {
+    private Optional<Map.Entry<String, GridAnswer>> grid(Expr expr, Map<String, Bound> bound) {
         String code = switch (expr) {
             case Name n when !bound.containsKey(n.name()) -> n.name();
             case PartOf p when p.of() instanceof Name n && bound.get(n.name()) instanceof Bound.Entry -> p.part();
             default -> "";
         };
-        if (!(items.get(code) instanceof Question q && q.answer() instanceof Answer.Grid grid)) {
+        if (!(items.get(code) instanceof Question q && q.answer() instanceof GridAnswer grid)) {
             return Optional.empty();
         }
         String plain = expr instanceof PartOf p && p.of() instanceof Name n && bound.get(n.name()) instanceof Bound.Entry e
@@ -123,7 +123,7 @@ final class Rewriter {
 
     /** A part of one value; empty where it is a part of every entry. */
     private Optional<Expr> part(PartOf p, Map<String, Bound> bound) {
-        Optional<Map.Entry<String, Answer.Grid>> grid = grid(p.of(), bound);
+        Optional<Map.Entry<String, GridAnswer>> grid = grid(p.of(), bound);
         if (grid.isPresent()) {
             return Optional.of(new Name(Names.row(grid.get().getKey(), p.part()), Span.NONE));
         }
@@ -217,14 +217,14 @@ final class Rewriter {
 
     /** A grid is asked where one of its rows is, a roster where the number of its entries is. */
     private Expr asked(String code) {
-        List<String> codes = items.get(code) instanceof Question q && q.answer() instanceof Answer.Grid grid
+        List<String> codes = items.get(code) instanceof Question q && q.answer() instanceof GridAnswer grid
                 ? grid.rows().stream().map(r -> Names.row(here(code), r.code())).toList()
                 : List.of(here(code));
         return or(codes.stream().<Expr>map(c -> new Call("asked", List.of(new Name(c, Span.NONE)), Span.NONE)).toList());
     }
 
     private Expr answered(Expr of, Map<String, Bound> bound) {
-        Optional<Map.Entry<String, Answer.Grid>> grid = grid(of, bound);
+        Optional<Map.Entry<String, GridAnswer>> grid = grid(of, bound);
         if (grid.isPresent()) {
             return or(grid.get().getValue().rows().stream()
                     .map(r -> isAnswered(new Name(Names.row(grid.get().getKey(), r.code()), Span.NONE))).toList());

@@ -1,21 +1,14 @@
 package orthogon.core.proof.spelled;
 
-import java.math.BigDecimal;
-import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
-import java.util.Set;
+import orthogon.core.answer.GridRow;
+import orthogon.core.answer.grid.GridAnswer;
+import orthogon.core.answer.number.NumberAnswer;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Printer;
 import orthogon.core.expression.Wiring;
 import orthogon.core.place.Place;
 import orthogon.core.place.PlaceText;
 import orthogon.core.proof.fault.Fault;
-import orthogon.core.questionnaire.Answer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
@@ -25,6 +18,15 @@ import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 
 /** A document in plain form, and the way back to what the analyst wrote. */
 public final class Spelled {
@@ -47,7 +49,7 @@ public final class Spelled {
         Questionnaire document = original.document();
         document.items().forEach(i -> items.putIfAbsent(i.code(), i));
         boolean simple = items.values().stream()
-                .noneMatch(i -> i instanceof Roster || i instanceof Question q && q.answer() instanceof Answer.Grid);
+                .noneMatch(i -> i instanceof Roster || i instanceof Question q && q.answer() instanceof GridAnswer);
         this.plain = simple ? original : Wiring.of(spelled(document), trees, step);
     }
 
@@ -223,7 +225,7 @@ public final class Spelled {
                 String inEntry = Names.inEntry(code, n, "");
                 ((Map<?, ?>) entries.get(n - 1)).forEach((inner, given) -> spell(inEntry, (String) inner, given, into));
             }
-        } else if (value instanceof Map<?, ?> rows && items.get(code) instanceof Question q && q.answer() instanceof Answer.Grid) {
+        } else if (value instanceof Map<?, ?> rows && items.get(code) instanceof Question q && q.answer() instanceof GridAnswer) {
             rows.forEach((row, given) -> into.put(Names.row(prefix + code, (String) row), given));
         } else {
             into.put(prefix + code, value);
@@ -297,7 +299,7 @@ public final class Spelled {
         String code = entry == 0 ? item.code() : Names.inEntry(roster, entry, item.code());
         Rewriter rewriter = new Rewriter(items, roster, entry);
         switch (item) {
-            case Question q when q.answer() instanceof Answer.Grid grid -> into.add(spell(q, grid, code, rewriter));
+            case Question q when q.answer() instanceof GridAnswer grid -> into.add(spell(q, grid, code, rewriter));
             case Roster r -> spell(r, rewriter, into);
             case Section s -> {
                 List<Item> inner = new ArrayList<>();
@@ -315,10 +317,10 @@ public final class Spelled {
                 .withCode(code);
     }
 
-    private Section spell(Question q, Answer.Grid grid, String code, Rewriter rewriter) {
+    private Section spell(Question q, GridAnswer grid, String code, Rewriter rewriter) {
         grids.add(code);
         List<Item> rows = new ArrayList<>();
-        for (Answer.Grid.GridRow row : grid.rows()) {
+        for (GridRow row : grid.rows()) {
             String rowCode = Names.row(code, row.code());
             Question one = (Question) withPlainConditions(q.withAskWhen("").withAnswer(grid.row()).withTexts(row.label(), ""), rowCode,
                     rewriter);
@@ -331,7 +333,7 @@ public final class Spelled {
         boolean needed = r.least() > 0;
         Question count = Question
                 .of(r.code(), r.title(),
-                        new Answer.Numeric(BigDecimal.valueOf(Math.max(1, r.least())), BigDecimal.valueOf(r.most()), 0, ""))
+                        new NumberAnswer(BigDecimal.valueOf(Math.max(1, r.least())), BigDecimal.valueOf(r.most()), 0, ""))
                 .withAskWhen(text(r.code() + ".askWhen", r.code() + ".askWhen", r.askWhen(), rewriter));
         if (needed) {
             neverBlank.add(r.code());

@@ -1,5 +1,26 @@
 package orthogon.core.proof.change;
 
+import orthogon.core.answer.agreement.AgreementAnswer;
+import orthogon.core.answer.choice.ManyChoices;
+import orthogon.core.answer.choice.OneChoice;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.text.TextAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.expression.Evaluator;
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.Expr.Span;
+import orthogon.core.expression.Situation;
+import orthogon.core.expression.Wiring;
+import orthogon.core.proof.Enumeration;
+import orthogon.core.proof.RandomChange;
+import orthogon.core.proof.RandomDocument;
+import orthogon.core.proof.Sample;
+import orthogon.core.proof.change.Difference.DifferenceKind;
+import orthogon.core.proof.diagram.Limits;
+import orthogon.core.proof.diagram.Watch;
+import orthogon.core.proof.fault.Faults;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
@@ -15,22 +36,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
-import orthogon.core.expression.Evaluator;
-import orthogon.core.expression.Expr;
-import orthogon.core.expression.Expr.Span;
-import orthogon.core.expression.Situation;
-import orthogon.core.expression.Wiring;
-import orthogon.core.proof.Enumeration;
-import orthogon.core.proof.RandomChange;
-import orthogon.core.proof.RandomDocument;
-import orthogon.core.proof.Sample;
-import orthogon.core.proof.change.Difference.DifferenceKind;
-import orthogon.core.proof.diagram.Limits;
-import orthogon.core.proof.diagram.Watch;
-import orthogon.core.proof.fault.Faults;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
 import org.junit.jupiter.api.Test;
 
 /** Two small documents are tried answer by answer, and each respondent's two ways are laid side by side. */
@@ -158,7 +163,7 @@ class ChangeAgreesWithEnumerationTest {
             Enumeration.comparisons(wiring).stream().filter(c -> !c.references().isEmpty())
                     .forEach(c -> told.put(c.toString().replaceAll("Span\\[[^]]*]", ""), c));
             wiring.document().questions().forEach(q -> {
-                if (q.answer() instanceof Answer.TextAnswer t) {
+                if (q.answer() instanceof TextAnswer t) {
                     for (Integer limit : new Integer[]{t.least(), t.most()}) {
                         if (limit != null) {
                             Expr length = new Expr.Call("string length", List.of(new Expr.Name(q.code(), Span.NONE)), Span.NONE);
@@ -167,7 +172,7 @@ class ChangeAgreesWithEnumerationTest {
                                     new Expr.Compare(op, length, new Expr.Literal(new BigDecimal(limit), Span.NONE), Span.NONE));
                         }
                     }
-                } else if (q.answer() instanceof Answer.Numeric n) {
+                } else if (q.answer() instanceof NumberAnswer n) {
                     told.put(q.code() + "<=" + n.most(), new Expr.Compare("<=", new Expr.Name(q.code(), Span.NONE),
                             new Expr.Literal(n.most(), Span.NONE), Span.NONE));
                 }
@@ -199,8 +204,8 @@ class ChangeAgreesWithEnumerationTest {
         Set<String> codes = wiring.document().questions().map(Question::code).collect(Collectors.toCollection(LinkedHashSet::new));
         for (Question q : wiring.document().questions().toList()) {
             Object value = asked.contains(q.code()) ? answers.get(q.code()) : null;
-            boolean each = q.answer() instanceof Answer.YesNo || q.answer() instanceof Answer.OneChoice
-                    || q.answer() instanceof Answer.ManyChoices || q.answer() instanceof Answer.Agreement;
+            boolean each = q.answer() instanceof YesNoAnswer || q.answer() instanceof OneChoice
+                    || q.answer() instanceof ManyChoices || q.answer() instanceof AgreementAnswer;
             classes.add(String.valueOf(asked.contains(q.code())) + (each ? value : value != null));
         }
         for (Expr comparison : told) {

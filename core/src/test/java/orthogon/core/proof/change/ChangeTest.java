@@ -1,5 +1,26 @@
 package orthogon.core.proof.change;
 
+import orthogon.core.answer.Option;
+import orthogon.core.answer.choice.ManyChoices;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.text.TextAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.expression.Wiring;
+import orthogon.core.proof.Proof;
+import orthogon.core.proof.RandomDocument;
+import orthogon.core.proof.Sample;
+import orthogon.core.proof.change.Difference.DifferenceKind;
+import orthogon.core.proof.diagram.Limits;
+import orthogon.core.proof.diagram.Watch;
+import orthogon.core.proof.fault.Faults;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Questionnaire.LinkParameter;
+import orthogon.core.questionnaire.Questionnaire.Outcome;
+import orthogon.core.questionnaire.Questionnaire.OutcomeRow;
+import orthogon.core.questionnaire.Roster;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
@@ -10,32 +31,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
-import orthogon.core.expression.Wiring;
-import orthogon.core.proof.Proof;
-import orthogon.core.proof.RandomDocument;
-import orthogon.core.proof.Sample;
-import orthogon.core.proof.change.Difference.DifferenceKind;
-import orthogon.core.proof.diagram.Limits;
-import orthogon.core.proof.diagram.Watch;
-import orthogon.core.proof.fault.Faults;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.questionnaire.Questionnaire.LinkParameter;
-import orthogon.core.questionnaire.Questionnaire.Outcome;
-import orthogon.core.questionnaire.Questionnaire.OutcomeRow;
-import orthogon.core.questionnaire.Roster;
 import org.junit.jupiter.api.Test;
 
 class ChangeTest {
 
     private static final LocalDate TODAY = LocalDate.of(2026, 11, 24);
     private static final Question WEIGHT = Question.of("weight", "How heavy?",
-            new Answer.Numeric(BigDecimal.ONE, new BigDecimal(200), 0, "g"));
-    private static final Question CALM = Question.of("calm", "Is it calm?", new Answer.YesNo());
-    private static final Question RINGED = Question.of("ringed", "Is it ringed?", new Answer.YesNo());
+            new NumberAnswer(BigDecimal.ONE, new BigDecimal(200), 0, "g"));
+    private static final Question CALM = Question.of("calm", "Is it calm?", new YesNoAnswer());
+    private static final Question RINGED = Question.of("ringed", "Is it ringed?", new YesNoAnswer());
 
     private static Questionnaire document(List<LinkParameter> link, String heavy, Item... items) {
         List<Page> pages = IntStream.range(0, items.length)
@@ -74,7 +78,7 @@ class ChangeTest {
 
     @Test
     void aTighterLimitRefusesAndAWiderOneAccepts() {
-        Question tighter = WEIGHT.withAnswer(new Answer.Numeric(BigDecimal.ONE, new BigDecimal(150), 0, "g"));
+        Question tighter = WEIGHT.withAnswer(new NumberAnswer(BigDecimal.ONE, new BigDecimal(150), 0, "g"));
         assertEquals(List.of("REFUSED_NOW page0 1"), told(change(document("", WEIGHT), document("", tighter))));
         assertEquals(List.of("ACCEPTED_NOW page0 1"), told(change(document("", tighter), document("", WEIGHT))));
     }
@@ -91,14 +95,14 @@ class ChangeTest {
 
     @Test
     void anotherKindOfAnswerIsAnotherQuestion() {
-        Question words = Question.of("weight", "How heavy?", new Answer.TextAnswer(false, null, null));
+        Question words = Question.of("weight", "How heavy?", new TextAnswer(false, null, null));
         assertEquals(List.of("ASKED_NO_MORE weight 4", "ASKED_NOW weight 4"), told(change(document("", WEIGHT), document("", words))));
     }
 
     @Test
     void aGoneOptionRefusesThoseWhoChoseIt() {
-        Question kind = Question.of("kind", "Which?", new Answer.ManyChoices(
-                List.of("owl", "gull", "swift").stream().map(o -> new Answer.Option(o, o, null, false, "")).toList(), null, null));
+        Question kind = Question.of("kind", "Which?", new ManyChoices(
+                List.of("owl", "gull", "swift").stream().map(o -> new Option(o, o, null, false, "")).toList(), null, null));
         Question fewer = kind.withAnswer(kind.answer().withOptions(kind.answer().options().subList(0, 2)));
         Change change = change(document("", kind), document("", fewer));
         assertEquals(List.of("REFUSED_NOW page0 4"), told(change));
@@ -133,7 +137,7 @@ class ChangeTest {
 
     @Test
     void limitsThatAreNotComparedAreNamed() {
-        Question finer = WEIGHT.withAnswer(new Answer.Numeric(BigDecimal.ONE, new BigDecimal(200), 1, "g"));
+        Question finer = WEIGHT.withAnswer(new NumberAnswer(BigDecimal.ONE, new BigDecimal(200), 1, "g"));
         Change change = change(document("", WEIGHT), document("", finer));
         assertEquals(List.of("weight"), change.limitedOtherwise());
         assertTrue(!change.isOfTextsOnly() && change.differences().isEmpty());

@@ -1,5 +1,18 @@
 package orthogon.core.proof.claim;
 
+import orthogon.core.answer.text.TextAnswer;
+import orthogon.core.proof.Proof;
+import orthogon.core.proof.RandomDocument;
+import orthogon.core.proof.Sample;
+import orthogon.core.proof.diagram.Limits;
+import orthogon.core.proof.diagram.Watch;
+import orthogon.core.questionnaire.EveryType;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Roster;
+import orthogon.core.release.Gate;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -10,19 +23,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
-import orthogon.core.proof.Proof;
-import orthogon.core.proof.RandomDocument;
-import orthogon.core.proof.Sample;
-import orthogon.core.proof.diagram.Limits;
-import orthogon.core.proof.diagram.Watch;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.EveryType;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.questionnaire.Roster;
-import orthogon.core.release.Gate;
 import org.junit.jupiter.api.Test;
 
 /** Whatever holds up a release is listed, explained, and can be fixed, waived, or is a fault with a place. */
@@ -111,7 +111,7 @@ class NamedReasonsTest {
     @Test
     void anEntryIsNamedByItsAnswersAndAFailureIsAVerdict() {
         Roster people = new Roster("people", "People", "{first, select, blank {A person} other {{first}}}", "", 1, 3,
-                List.of(Question.of("first", "First name?", new Answer.TextAnswer(false, null, 20))));
+                List.of(Question.of("first", "First name?", new TextAnswer(false, null, 20))));
         Proof proof = Proof.of(Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P").withItems(List.of(people)))),
                 RandomDocument.TODAY);
         assertEquals(Verdict.PROVED, proof.claim("text-filled", "people.entryTitle/first").orElseThrow().verdict());

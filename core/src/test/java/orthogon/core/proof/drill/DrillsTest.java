@@ -1,5 +1,22 @@
 package orthogon.core.proof.drill;
 
+import orthogon.core.answer.GridRow;
+import orthogon.core.answer.Option;
+import orthogon.core.answer.grid.GridAnswer;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.expression.Wiring;
+import orthogon.core.interview.Course;
+import orthogon.core.proof.RandomDocument;
+import orthogon.core.proof.Sample;
+import orthogon.core.proof.claim.Replay;
+import orthogon.core.proof.diagram.Limits;
+import orthogon.core.proof.diagram.Watch;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Roster;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
@@ -11,19 +28,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import orthogon.core.expression.Wiring;
-import orthogon.core.interview.Course;
-import orthogon.core.proof.RandomDocument;
-import orthogon.core.proof.Sample;
-import orthogon.core.proof.claim.Replay;
-import orthogon.core.proof.diagram.Limits;
-import orthogon.core.proof.diagram.Watch;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.questionnaire.Roster;
 import org.junit.jupiter.api.Test;
 
 class DrillsTest {
@@ -82,7 +86,7 @@ class DrillsTest {
         for (long seed = 1; seed <= Sample.of(60); seed++) {
             Questionnaire document = RandomDocument.of(seed);
             Optional<Page> last = document.pages().stream().reduce((a, b) -> b);
-            Question extra = Question.of("extra", "One more", new Answer.YesNo());
+            Question extra = Question.of("extra", "One more", new YesNoAnswer());
             Questionnaire changed = document.withPage(last.orElseThrow().code(), p -> {
                 List<Item> items = new ArrayList<>(p.items());
                 items.add(extra);
@@ -102,10 +106,10 @@ class DrillsTest {
 
     @Test
     void whatIsGivenInsteadInARosterOrGridIsTheWholeOfIt() {
-        List<Answer.Option> two = List.of(new Answer.Option("a", "A", null, false, ""), new Answer.Option("b", "B", null, false, ""));
-        Question weight = Question.of("weight", "Weight?", new Answer.Numeric(BigDecimal.ZERO, BigDecimal.TEN, 0, ""))
+        List<Option> two = List.of(new Option("a", "A", null, false, ""), new Option("b", "B", null, false, ""));
+        Question weight = Question.of("weight", "Weight?", new NumberAnswer(BigDecimal.ZERO, BigDecimal.TEN, 0, ""))
                 .withRequireWhen("true");
-        Question signs = Question.of("signs", "Signs?", new Answer.Grid(false, List.of(new Answer.Grid.GridRow("wing", "Wing", "")), two))
+        Question signs = Question.of("signs", "Signs?", new GridAnswer(false, List.of(new GridRow("wing", "Wing", "")), two))
                 .withRequireWhen("true");
         Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P")
                 .withItems(List.of(new Roster("animals", "Each", "", "", 1, 2, List.of(weight)), signs))));

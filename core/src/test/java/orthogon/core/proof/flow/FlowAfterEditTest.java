@@ -1,5 +1,17 @@
 package orthogon.core.proof.flow;
 
+import orthogon.core.answer.agreement.AgreementAnswer;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.expression.Wiring;
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.fault.Faults;
+import orthogon.core.proof.space.Space;
+import orthogon.core.proof.spelled.Spelled;
+import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
 import java.math.BigDecimal;
@@ -10,16 +22,6 @@ import java.util.List;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
-import orthogon.core.expression.Wiring;
-import orthogon.core.proof.diagram.Diagrams;
-import orthogon.core.proof.fault.Faults;
-import orthogon.core.proof.space.Space;
-import orthogon.core.proof.spelled.Spelled;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Derived;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -32,12 +34,12 @@ class FlowAfterEditTest {
     private Flow flow;
 
     private static Question yesNo(String code) {
-        return Question.of(code, code, new Answer.YesNo()).withRequireWhen("true");
+        return Question.of(code, code, new YesNoAnswer()).withRequireWhen("true");
     }
 
     /** On each page a question; those on later pages hang on the one before, and the last on the first. */
     private static Questionnaire document() {
-        Question weight = Question.of("weight", "Weight", new Answer.Numeric(BigDecimal.ZERO, new BigDecimal(90), 0, "g"));
+        Question weight = Question.of("weight", "Weight", new NumberAnswer(BigDecimal.ZERO, new BigDecimal(90), 0, "g"));
         List<Page> pages = new ArrayList<>();
         pages.add(Page.empty("a", "A").withItems(List.of(weight, new Derived("heavy", "weight > 40"), yesNo("wing"))));
         pages.add(Page.empty("b", "B").withItems(List.of(yesNo("ring"))));
@@ -114,7 +116,7 @@ class FlowAfterEditTest {
 
     @Test
     void otherAnswersAreOtherStates() {
-        assertEquals(List.of(0), unchangedAfter("b", p -> with(p, 0, q -> q.withRequireWhen("").withAnswer(new Answer.Agreement("Yes")))));
+        assertEquals(List.of(0), unchangedAfter("b", p -> with(p, 0, q -> q.withRequireWhen("").withAnswer(new AgreementAnswer("Yes")))));
     }
 
     @Test

@@ -1,5 +1,25 @@
 package orthogon.core.proof.space;
 
+import orthogon.core.answer.AllowedCharacters;
+import orthogon.core.answer.Answer;
+import orthogon.core.answer.DateLimit;
+import orthogon.core.answer.Option;
+import orthogon.core.answer.contact.ContactAnswer;
+import orthogon.core.answer.date.DateAnswer;
+import orthogon.core.answer.file.Attachment;
+import orthogon.core.answer.file.FileAnswer;
+import orthogon.core.answer.lookup.LookupAnswer;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.parts.PartsAnswer;
+import orthogon.core.answer.ranking.RankingAnswer;
+import orthogon.core.answer.scale.ScaleAnswer;
+import orthogon.core.answer.signature.SignatureAnswer;
+import orthogon.core.answer.text.TextAnswer;
+import orthogon.core.answer.time.TimeAnswer;
+import orthogon.core.expression.Evaluator;
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.ExpressionReader;
+import orthogon.core.questionnaire.Question;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -19,13 +39,6 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
-import orthogon.core.expression.Evaluator;
-import orthogon.core.expression.Expr;
-import orthogon.core.expression.ExpressionReader;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.Attachment;
-import orthogon.core.questionnaire.DateLimit;
-import orthogon.core.questionnaire.Question;
 import org.junit.jupiter.api.Test;
 
 /** The values chosen for an answer stand for all of its values: whatever a value makes of the comparisons, one of them does too. */
@@ -46,7 +59,7 @@ class DomainsTest {
     private static void divided(Answer answer, int kinds, Function<Random, Object> draw, Predicate<Object> fits, String... comparisons)
             throws Inexact {
         List<Expr> about = read(comparisons);
-        List<Object> values = Domains.of("x", answer, TODAY, about, () -> {});
+        List<Object> values = Domains.of("x", answer.domain(), TODAY, about, () -> {});
         Question question = Question.of("x", "X?", answer);
         Function<Object, List<Object>> turnsOut = value -> {
             List<Object> results = new ArrayList<>();
@@ -72,7 +85,7 @@ class DomainsTest {
     }
 
     private static void inexact(Answer answer, String why, String... comparisons) {
-        Inexact e = assertThrows(Inexact.class, () -> Domains.of("x", answer, TODAY, read(comparisons), () -> {}));
+        Inexact e = assertThrows(Inexact.class, () -> Domains.of("x", answer.domain(), TODAY, read(comparisons), () -> {}));
         assertTrue(e.getMessage().contains(why), e.getMessage());
     }
 
@@ -87,41 +100,41 @@ class DomainsTest {
 
     @Test
     void wholeNumbersAndSteps() throws Inexact {
-        Answer.Numeric whole = new Answer.Numeric(new BigDecimal(-5), new BigDecimal(400), 0, "g");
+        NumberAnswer whole = new NumberAnswer(new BigDecimal(-5), new BigDecimal(400), 0, "g");
         divided(whole, 4, numbers(-6, 402, 0), between("-5", "400"), "x > 3", "x <= 17", "x = 10");
         divided(whole, 3, numbers(-6, 402, 0), between("-5", "400"), "x in [0..50]", "x > 50");
         // The last step is inside, the next is not.
         divided(whole, 2, numbers(-6, 402, 0), between("-5", "400"), "x >= 400");
         divided(whole, 1, numbers(-6, 402, 0), between("-5", "400"), "x > 400");
-        divided(new Answer.Numeric(BigDecimal.ZERO, BigDecimal.TEN, 1, ""), 3, numbers(0, 10, 1), between("0", "10"), "x > 2.5",
+        divided(new NumberAnswer(BigDecimal.ZERO, BigDecimal.TEN, 1, ""), 3, numbers(0, 10, 1), between("0", "10"), "x > 2.5",
                 "x * 2 = 5.2");
         // No value with one decimal place lies between.
-        divided(new Answer.Numeric(BigDecimal.ZERO, BigDecimal.TEN, 1, ""), 2, numbers(0, 10, 1), between("0", "10"), "x > 2.51",
+        divided(new NumberAnswer(BigDecimal.ZERO, BigDecimal.TEN, 1, ""), 2, numbers(0, 10, 1), between("0", "10"), "x > 2.51",
                 "x > 2.59");
-        divided(Answer.Scale.rating(5), 3, numbers(0, 7, 0), between("1", "5"), "x >= 4", "x = 2");
+        divided(ScaleAnswer.rating(5), 3, numbers(0, 7, 0), between("1", "5"), "x >= 4", "x = 2");
     }
 
     @Test
     void numbersWithAnyPlaces() throws Inexact {
-        Answer.Numeric dense = new Answer.Numeric(BigDecimal.ZERO, new BigDecimal(100), null, "kg");
+        NumberAnswer dense = new NumberAnswer(BigDecimal.ZERO, new BigDecimal(100), null, "kg");
         divided(dense, 4, numbers(-1, 101, 3), between("0", "100"), "x > 2.51", "x >= 2.59", "x = 50");
         divided(dense, 3, numbers(-1, 101, 3), between("0", "100"), "x < 10", "x > 10");
-        divided(new Answer.Numeric(null, null, null, ""), 3, numbers(-500, 500, 3), v -> true, "x < 0", "x > 90");
+        divided(new NumberAnswer(null, null, null, ""), 3, numbers(-500, 500, 3), v -> true, "x < 0", "x > 90");
         divided(dense, 4, numbers(-1, 101, 3), between("0", "100"), "x in [10..20]", "5 > x", "x in (7, 100)", "x = null", "answered(x)");
         inexact(dense, "state the decimal places", "x * 3 - 5 > 100");
     }
 
     @Test
     void daysAndTimes() throws Inexact {
-        Answer.DateAnswer lately = new Answer.DateAnswer(new DateLimit.FromToday(-30), new DateLimit.FromToday(2));
+        DateAnswer lately = new DateAnswer(new DateLimit.FromToday(-30), new DateLimit.FromToday(2));
         Function<Random, Object> days = r -> TODAY.minusDays(32).plusDays(r.nextInt(36));
         Predicate<Object> fits = v -> !((LocalDate) v).isBefore(TODAY.minusDays(30)) && !((LocalDate) v).isAfter(TODAY.plusDays(2));
         divided(lately, 3, days, fits, "x < today()", "x > today()");
         divided(lately, 3, days, fits, "today() - x > duration(\"P7D\")", "x = date(\"2026-11-20\")");
         divided(lately, 1, days, fits, "x < date(\"2020-01-01\")");
-        divided(new Answer.DateAnswer(null, null), 2, r -> LocalDate.of(1900 + r.nextInt(200), 1 + r.nextInt(12), 1 + r.nextInt(28)),
+        divided(new DateAnswer(null, null), 2, r -> LocalDate.of(1900 + r.nextInt(200), 1 + r.nextInt(12), 1 + r.nextInt(28)),
                 v -> true, "x <= today() - duration(\"P18Y\")");
-        divided(new Answer.TimeAnswer(LocalTime.of(8, 0), LocalTime.of(20, 30)), 3, r -> LocalTime.of(r.nextInt(24), r.nextInt(60)),
+        divided(new TimeAnswer(LocalTime.of(8, 0), LocalTime.of(20, 30)), 3, r -> LocalTime.of(r.nextInt(24), r.nextInt(60)),
                 v -> !((LocalTime) v).isBefore(LocalTime.of(8, 0)) && !((LocalTime) v).isAfter(LocalTime.of(20, 30)),
                 "x >= time(\"12:00\")", "x > time(\"20:29\")");
     }
@@ -137,29 +150,29 @@ class DomainsTest {
         };
     }
 
-    private static Answer.TextAnswer text(Integer least, Integer most, Answer.Content content, String pattern) {
-        return new Answer.TextAnswer(false, least, most, content, pattern, "", "", "");
+    private static TextAnswer text(Integer least, Integer most, AllowedCharacters content, String pattern) {
+        return new TextAnswer(false, least, most, content, pattern, "", "", "");
     }
 
     @Test
     void textsByTheirForm() throws Inexact {
-        divided(text(2, 4, Answer.Content.ANY, ""), 5, texts("ab1", 6), v -> v.toString().matches(".{2,4}"),
+        divided(text(2, 4, AllowedCharacters.ANY, ""), 5, texts("ab1", 6), v -> v.toString().matches(".{2,4}"),
                 "string length(x) > 3", "starts with(x, \"b\")", "x = \"bab\"");
-        divided(text(null, 3, Answer.Content.DIGITS, ""), 4, texts("0129a", 4), v -> v.toString().matches("[0-9]{1,3}"),
+        divided(text(null, 3, AllowedCharacters.DIGITS, ""), 4, texts("0129a", 4), v -> v.toString().matches("[0-9]{1,3}"),
                 "starts with(x, \"0\")", "string length(x) = 3");
-        divided(text(null, null, Answer.Content.ANY, "[A-Z]{2}-[0-9]+"), 2,
+        divided(text(null, null, AllowedCharacters.ANY, "[A-Z]{2}-[0-9]+"), 2,
                 texts("AB-19", 5).andThen(v -> ((String) v).length() % 2 == 0 ? v : "AB-" + ((String) v).replaceAll("[^0-9]", "1")),
                 v -> v.toString().matches("[A-Z]{2}-[0-9]+"), "ends with(x, \"9\")");
-        divided(text(3, null, Answer.Content.LETTERS, ""), 2, texts("abé -", 5),
+        divided(text(3, null, AllowedCharacters.LETTERS, ""), 2, texts("abé -", 5),
                 v -> v.toString().length() >= 3 && v.toString().chars().allMatch(c -> Character.isLetter(c) || " -'’.".indexOf(c) >= 0),
                 "contains(x, \"é\")");
         // Nothing of that form has that length.
-        assertEquals(List.of(), Domains.of("x", text(5, 4, Answer.Content.DIGITS, ""), TODAY, read("x = \"12\""), () -> {}));
+        assertEquals(List.of(), Domains.of("x", text(5, 4, AllowedCharacters.DIGITS, "").domain(), TODAY, read("x = \"12\""), () -> {}));
     }
 
     @Test
     void namesAndAddressesByTheirParts() throws Inexact {
-        Answer.Parts name = new Answer.Parts(false, List.of("given", "family"), List.of("family"));
+        PartsAnswer name = new PartsAnswer(false, List.of("given", "family"), List.of("family"));
         Function<Random, Object> names = r -> {
             Map<String, Object> value = new LinkedHashMap<>();
             if (r.nextBoolean()) {
@@ -174,36 +187,36 @@ class DomainsTest {
         divided(name, 2, names, fits, "x.family = \"A\"");
         divided(name, 4, names, fits, "x.family = \"A\"", "x.given = \"W\"");
         divided(name, 1, names, fits, "answered(x)");
-        Answer.Parts loose = new Answer.Parts(true, List.of("line_1", "town"), List.of());
+        PartsAnswer loose = new PartsAnswer(true, List.of("line_1", "town"), List.of());
         divided(loose, 2, r -> r.nextBoolean() ? Map.of("town", texts("QA", 1).apply(r)) : Map.of("line_1", "3 Mill Lane"), v -> true,
                 "x.town = \"Q\"");
-        divided(new Answer.Signature(), 1, r -> Map.of("name", "Wren"), v -> true, "answered(x)");
+        divided(new SignatureAnswer(), 1, r -> Map.of("name", "Wren"), v -> true, "answered(x)");
         inexact(name, "together", "x.given = x.family");
         inexact(name, "together", "x = null and x.given = \"W\"");
     }
 
     @Test
     void rankingsListedWhereTheyAreFew() throws Inexact {
-        List<Answer.Option> options = IntStream.range(0, 4)
-                .mapToObj(i -> new Answer.Option("o" + i, "Option", null, false, "")).toList();
+        List<Option> options = IntStream.range(0, 4)
+                .mapToObj(i -> new Option("o" + i, "Option", null, false, "")).toList();
         Function<Random, Object> orders = r -> {
-            List<String> codes = new ArrayList<>(options.stream().map(Answer.Option::code).toList());
+            List<String> codes = new ArrayList<>(options.stream().map(Option::code).toList());
             Collections.shuffle(codes, r);
             return List.copyOf(codes.subList(0, 2));
         };
-        Answer.Ranking two = new Answer.Ranking(options, 2);
+        RankingAnswer two = new RankingAnswer(options, 2);
         Predicate<Object> fits = v -> ((List<?>) v).size() == 2 && new HashSet<>((List<?>) v).size() == 2;
         divided(two, 3, orders, fits, "list contains(x, \"o1\")", "x = [\"o1\", \"o2\"]");
         divided(two, 1, orders, fits, "answered(x)");
-        assertEquals(12, Domains.of("x", two, TODAY, read("x = [\"o1\", \"o2\"]"), () -> {}).size());
-        assertEquals(List.of(), Domains.of("x", new Answer.Ranking(List.of(), 2), TODAY, read("answered(x)"), () -> {}));
-        List<Answer.Option> many = IntStream.range(0, 12).mapToObj(i -> new Answer.Option("o" + i, "Option", null, false, "")).toList();
-        inexact(new Answer.Ranking(many, 10), "ways to rank", "list contains(x, \"o1\")");
+        assertEquals(12, Domains.of("x", two.domain(), TODAY, read("x = [\"o1\", \"o2\"]"), () -> {}).size());
+        assertEquals(List.of(), Domains.of("x", new RankingAnswer(List.of(), 2).domain(), TODAY, read("answered(x)"), () -> {}));
+        List<Option> many = IntStream.range(0, 12).mapToObj(i -> new Option("o" + i, "Option", null, false, "")).toList();
+        inexact(new RankingAnswer(many, 10), "ways to rank", "list contains(x, \"o1\")");
     }
 
     @Test
     void whatIsKnownOnlyInPart() throws Inexact {
-        Answer.FileAnswer files = new Answer.FileAnswer(3, 500, List.of("image/*"));
+        FileAnswer files = new FileAnswer(3, 500, List.of("image/*"));
         Function<Random, Object> some = r -> Collections.nCopies(1 + r.nextInt(3), new Attachment("f", "f.jpg", 10, "image/jpeg"));
         Predicate<Object> fits = v -> ((List<?>) v).size() <= 3
                 && ((List<?>) v).stream()
@@ -211,10 +224,12 @@ class DomainsTest {
         divided(files, 2, some, fits, "count(x) > 2");
         divided(files, 3, some, fits, "count(x) * 2 = 4", "count(x) > 2", "answered(x)");
         inexact(files, "in a file", "x = null or list contains(x, \"a\")");
-        inexact(new Answer.Contact(Answer.Contact.Kind.EMAIL, ""), "email addresses", "ends with(x, \".org\")");
-        inexact(new Answer.Lookup("other", 1, List.of(), false), "which records", "x = \"7\"");
-        assertEquals(1, Domains.of("x", new Answer.Contact(Answer.Contact.Kind.WEB, ""), TODAY, read("answered(x)", "x = null"), () -> {})
-                .size());
-        inexact(new Answer.Numeric(BigDecimal.ZERO, new BigDecimal(1_000_000), 0, ""), "", "(x - 500000) * (x - 500000) > 10");
+        inexact(new ContactAnswer(ContactAnswer.Standard.EMAIL, ""), "email addresses", "ends with(x, \".org\")");
+        inexact(new LookupAnswer("other", 1, List.of(), false), "which records", "x = \"7\"");
+        assertEquals(1,
+                Domains.of("x", new ContactAnswer(ContactAnswer.Standard.WEB, "").domain(), TODAY, read("answered(x)", "x = null"),
+                        () -> {})
+                        .size());
+        inexact(new NumberAnswer(BigDecimal.ZERO, new BigDecimal(1_000_000), 0, ""), "", "(x - 500000) * (x - 500000) > 10");
     }
 }

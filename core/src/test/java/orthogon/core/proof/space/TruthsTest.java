@@ -1,5 +1,24 @@
 package orthogon.core.proof.space;
 
+import orthogon.core.answer.Answer;
+import orthogon.core.answer.DateLimit;
+import orthogon.core.answer.Option;
+import orthogon.core.answer.choice.ManyChoices;
+import orthogon.core.answer.choice.OneChoice;
+import orthogon.core.answer.date.DateAnswer;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.ranking.RankingAnswer;
+import orthogon.core.answer.text.TextAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.expression.Evaluator;
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.Wiring;
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.fault.Faults;
+import orthogon.core.proof.spelled.Spelled;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
@@ -12,17 +31,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
-import orthogon.core.expression.Evaluator;
-import orthogon.core.expression.Expr;
-import orthogon.core.expression.Wiring;
-import orthogon.core.proof.diagram.Diagrams;
-import orthogon.core.proof.fault.Faults;
-import orthogon.core.proof.spelled.Spelled;
-import orthogon.core.questionnaire.Answer;
-import orthogon.core.questionnaire.DateLimit;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -31,8 +39,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 class TruthsTest {
 
     private static final LocalDate TODAY = LocalDate.of(2026, 11, 24);
-    private static final List<Answer.Option> OPTIONS = List.of(new Answer.Option("x", "X", BigDecimal.ONE, false, ""),
-            new Answer.Option("y", "Y", new BigDecimal(3), false, ""), new Answer.Option("z", "Z", null, false, ""));
+    private static final List<Option> OPTIONS = List.of(new Option("x", "X", BigDecimal.ONE, false, ""),
+            new Option("y", "Y", new BigDecimal(3), false, ""), new Option("z", "Z", null, false, ""));
     private static final Map<String, Question> QUESTIONS = new LinkedHashMap<>();
     private static final Map<String, List<Object>> VALUES = new HashMap<>();
 
@@ -52,22 +60,22 @@ class TruthsTest {
     }
 
     static {
-        question("a", new Answer.YesNo(), true, false);
-        question("b", new Answer.YesNo(), true, false);
-        question("o", new Answer.OneChoice(OPTIONS, false), "x", "y", "z");
-        question("m", new Answer.ManyChoices(OPTIONS, null, null), List.of("x"), List.of("y"), List.of("z"), List.of("x", "y"),
+        question("a", new YesNoAnswer(), true, false);
+        question("b", new YesNoAnswer(), true, false);
+        question("o", new OneChoice(OPTIONS, false), "x", "y", "z");
+        question("m", new ManyChoices(OPTIONS, null, null), List.of("x"), List.of("y"), List.of("z"), List.of("x", "y"),
                 List.of("x", "z"), List.of("y", "z"), List.of("x", "y", "z"));
-        question("n", new Answer.Numeric(BigDecimal.ZERO, new BigDecimal(6), 0, ""), numbers(0, 6));
-        question("k", new Answer.Numeric(BigDecimal.ONE, new BigDecimal(4), 0, ""), numbers(1, 4));
-        question("big", new Answer.Numeric(new BigDecimal(-100_000), new BigDecimal(100_000), 0, ""), numbers(-30, 30));
-        question("t", new Answer.TextAnswer(false, 1, 6), "q", "qq", "qr", "qqq", "rqr", "qqqq", "rqqqr", "qqqqqq");
-        question("r", new Answer.Ranking(OPTIONS, 2), List.of("x", "y"), List.of("y", "x"), List.of("x", "z"), List.of("z", "x"),
+        question("n", new NumberAnswer(BigDecimal.ZERO, new BigDecimal(6), 0, ""), numbers(0, 6));
+        question("k", new NumberAnswer(BigDecimal.ONE, new BigDecimal(4), 0, ""), numbers(1, 4));
+        question("big", new NumberAnswer(new BigDecimal(-100_000), new BigDecimal(100_000), 0, ""), numbers(-30, 30));
+        question("t", new TextAnswer(false, 1, 6), "q", "qq", "qr", "qqq", "rqr", "qqqq", "rqqqr", "qqqqqq");
+        question("r", new RankingAnswer(OPTIONS, 2), List.of("x", "y"), List.of("y", "x"), List.of("x", "z"), List.of("z", "x"),
                 List.of("y", "z"), List.of("z", "y"));
         List<Object> days = new ArrayList<>();
         for (int d = 0; d < 2850; d += 61) {
             days.add(LocalDate.of(2019, 1, 1).plusDays(d));
         }
-        question("d", new Answer.DateAnswer(new DateLimit.Fixed(LocalDate.of(1900, 1, 1)), new DateLimit.FromToday(0)), days.toArray());
+        question("d", new DateAnswer(new DateLimit.Fixed(LocalDate.of(1900, 1, 1)), new DateLimit.FromToday(0)), days.toArray());
     }
 
     @ParameterizedTest
@@ -92,7 +100,7 @@ class TruthsTest {
             "(if b then o else \"z\") = \"x\"", "n > 2 and n < 2", "a = b", "a != b", "a and not(a)"})
     void itsSetsHoldWhatEachCombinationOfAnswersGives(String condition) {
         List<Question> asked = new ArrayList<>(QUESTIONS.values());
-        Question last = Question.of("last", "Last", new Answer.YesNo()).withAskWhen(condition);
+        Question last = Question.of("last", "Last", new YesNoAnswer()).withAskWhen(condition);
         Wiring wiring = Wiring.of(Questionnaire.blank("truths", "Truths").withPages(
                 List.of(Page.empty("p", "P").withItems(List.copyOf(asked)), Page.empty("q", "Q").withItems(List.of(last)))));
         assertEquals(List.of(), Faults.of(wiring));
@@ -128,7 +136,7 @@ class TruthsTest {
     void whatHasNoOrderOrTooManyWaysIsNotGuessed() {
         for (String condition : List.of("big * big > 3", "string length(t) > n and t = o", "2 ** big > 8")) {
             List<Question> asked = new ArrayList<>(QUESTIONS.values());
-            asked.add(Question.of("last", "Last", new Answer.YesNo()).withAskWhen(condition));
+            asked.add(Question.of("last", "Last", new YesNoAnswer()).withAskWhen(condition));
             Wiring wiring = Wiring.of(Questionnaire.blank("truths", "Truths").withPages(
                     List.of(Page.empty("p", "P").withItems(List.copyOf(asked)))));
             Spelled spelled = Spelled.of(wiring);

@@ -1,0 +1,2 @@
+/** Agreements in the browser: settings and control. */
+package orthogon.app.answer.agreement;

@@ -1,0 +1,2 @@
+/** Dates in the browser: settings and control. */
+package orthogon.app.answer.date;

@@ -1,0 +1,2 @@
+/** Files in the browser: settings and control. */
+package orthogon.app.answer.file;

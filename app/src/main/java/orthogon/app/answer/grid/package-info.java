@@ -1,0 +1,2 @@
+/** Grids in the browser: settings and control. */
+package orthogon.app.answer.grid;

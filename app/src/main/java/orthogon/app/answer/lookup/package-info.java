@@ -1,0 +1,2 @@
+/** Lookups in the browser: settings and control. */
+package orthogon.app.answer.lookup;

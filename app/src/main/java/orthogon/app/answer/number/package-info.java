@@ -1,0 +1,2 @@
+/** Numbers in the browser: settings and control. */
+package orthogon.app.answer.number;

@@ -1,0 +1,2 @@
+/** Names and addresses in the browser: settings and control. */
+package orthogon.app.answer.parts;

@@ -1,0 +1,2 @@
+/** Signatures in the browser: settings and control. */
+package orthogon.app.answer.signature;

@@ -1,0 +1,2 @@
+/** Short and long texts in the browser: settings and control. */
+package orthogon.app.answer.text;

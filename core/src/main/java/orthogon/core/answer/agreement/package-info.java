@@ -1,0 +1,2 @@
+/** A text to agree to. */
+package orthogon.core.answer.agreement;

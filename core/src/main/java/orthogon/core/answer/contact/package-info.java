@@ -1,0 +1,2 @@
+/** Email addresses, phone numbers and web addresses. */
+package orthogon.core.answer.contact;

@@ -1,0 +1,2 @@
+/** Calendar dates. */
+package orthogon.core.answer.date;

@@ -1,0 +1,2 @@
+/** Files. */
+package orthogon.core.answer.file;

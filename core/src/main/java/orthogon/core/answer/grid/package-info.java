@@ -1,0 +1,2 @@
+/** One choice, or several, for each row. */
+package orthogon.core.answer.grid;

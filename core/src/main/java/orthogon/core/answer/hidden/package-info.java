@@ -1,0 +1,2 @@
+/** Values that come with the respondent's link. */
+package orthogon.core.answer.hidden;

@@ -1,0 +1,2 @@
+/** Countries and languages by their ISO codes. */
+package orthogon.core.answer.iso;

@@ -1,0 +1,2 @@
+/** Records among the responses of another questionnaire. */
+package orthogon.core.answer.lookup;

@@ -1,0 +1,2 @@
+/** Numbers, in a box or on a slider. */
+package orthogon.core.answer.number;

@@ -1,0 +1,2 @@
+/** Names of persons and postal addresses, in parts. */
+package orthogon.core.answer.parts;

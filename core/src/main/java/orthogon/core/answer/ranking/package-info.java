@@ -1,0 +1,2 @@
+/** Options put in order. */
+package orthogon.core.answer.ranking;

@@ -1,0 +1,2 @@
+/** Signatures, drawn or typed. */
+package orthogon.core.answer.signature;

@@ -1,0 +1,2 @@
+/** Short and long texts: lengths, content, patterns. */
+package orthogon.core.answer.text;

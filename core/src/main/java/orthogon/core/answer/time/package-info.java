@@ -1,0 +1,2 @@
+/** Times of day. */
+package orthogon.core.answer.time;

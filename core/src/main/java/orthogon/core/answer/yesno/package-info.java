@@ -1,0 +1,2 @@
+/** Yes or no. */
+package orthogon.core.answer.yesno;

@@ -1,8 +1,0 @@
-package orthogon.core.edit;
-
-/** An edit that cannot be made, with what is wrong and what to do. The document is as it was. */
-public final class Refused extends Exception {
-    public Refused(String message) {
-        super(message, null, false, false);
-    }
-}

@@ -1,0 +1,2 @@
+/** Email addresses in files: settings, values, columns and paper. */
+package orthogon.formats.answer.contact;

@@ -1,0 +1,2 @@
+/** Calendar dates in files: settings, values, columns and paper. */
+package orthogon.formats.answer.date;

@@ -1,0 +1,2 @@
+/** Files in files: settings, values, columns and paper. */
+package orthogon.formats.answer.file;

@@ -1,0 +1,2 @@
+/** One choice in files: settings, values, columns and paper. */
+package orthogon.formats.answer.grid;

@@ -1,0 +1,2 @@
+/** Numbers in files: settings, values, columns and paper. */
+package orthogon.formats.answer.number;

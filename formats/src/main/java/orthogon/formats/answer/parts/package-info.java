@@ -1,0 +1,2 @@
+/** Names of persons and postal addresses in files: settings, values, columns and paper. */
+package orthogon.formats.answer.parts;

@@ -1,0 +1,2 @@
+/** Ratings and likelihoods in files: settings, values, columns and paper. */
+package orthogon.formats.answer.scale;

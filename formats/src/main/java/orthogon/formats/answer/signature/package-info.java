@@ -1,0 +1,2 @@
+/** Signatures in files: settings, values, columns and paper. */
+package orthogon.formats.answer.signature;

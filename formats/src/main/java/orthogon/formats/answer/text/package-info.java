@@ -1,0 +1,2 @@
+/** Short and long texts in files: settings, values, columns and paper. */
+package orthogon.formats.answer.text;

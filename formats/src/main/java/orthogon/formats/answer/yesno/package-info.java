@@ -1,0 +1,2 @@
+/** Yes or no in files: settings, values, columns and paper. */
+package orthogon.formats.answer.yesno;
