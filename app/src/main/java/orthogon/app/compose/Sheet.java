@@ -5,8 +5,8 @@ import orthogon.app.compose.Ledger.LedgerRow;
 import orthogon.app.frame.Frame;
 import orthogon.app.frame.ListPart;
 import orthogon.app.proving.Proofs;
-import orthogon.app.store.DraftStore;
 import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.store.KnownDrafts;
 import orthogon.core.answer.AnswerKind;
 import orthogon.core.answer.Domain;
 import orthogon.core.edit.Edit;
@@ -37,10 +37,10 @@ class Sheet {
 
     private final Frame frame;
     private final Proofs proofs;
-    private final DraftStore drafts;
+    private final KnownDrafts drafts;
     private final Folded folded;
 
-    Sheet(Frame frame, Proofs proofs, DraftStore drafts, Folded folded) {
+    Sheet(Frame frame, Proofs proofs, KnownDrafts drafts, Folded folded) {
         this.frame = frame;
         this.proofs = proofs;
         this.drafts = drafts;

@@ -19,6 +19,7 @@ import orthogon.app.proving.Proofs;
 import orthogon.app.store.DraftStore;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.InterviewStore;
+import orthogon.app.store.KnownReleases;
 import orthogon.app.store.ReleaseStore;
 import orthogon.app.store.SignOffStore;
 import orthogon.app.work.Acts;
@@ -66,7 +67,7 @@ class DeskController {
     record Removal(String code, String title, int revisions, int releases, int interviews, int responses) {}
 
     private final DraftStore drafts;
-    private final ReleaseStore releases;
+    private final KnownReleases releases;
     private final InterviewStore interviews;
     private final Proofs proofs;
     private final Frame frame;
@@ -78,7 +79,7 @@ class DeskController {
     private final Works works;
     private final Acts acts;
 
-    DeskController(DraftStore drafts, ReleaseStore releases, InterviewStore interviews, Proofs proofs, Frame frame, Starters starters,
+    DeskController(DraftStore drafts, KnownReleases releases, InterviewStore interviews, Proofs proofs, Frame frame, Starters starters,
             SignOffStore signOffs, RemoveQuestionnaire removals, BeginQuestionnaire beginning, Works works, People people, Acts acts) {
         this.acts = acts;
         this.people = people;

@@ -13,6 +13,7 @@ import orthogon.app.news.Live;
 import orthogon.app.store.DraftStore;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.DraftStore.Overtaken;
+import orthogon.app.store.KnownDrafts;
 import orthogon.app.work.Acts;
 import orthogon.core.edit.Edit;
 import orthogon.core.language.Units;
@@ -81,15 +82,17 @@ public class Editing {
     private static final int MOST_LOOKED_BACK = 200;
 
     private final DraftStore drafts;
+    private final KnownDrafts knownDrafts;
     private final Frame frame;
     private final Live live;
     private final Acts acts;
     private final People people;
 
-    Editing(DraftStore drafts, Frame frame, Live live, Acts acts, People people) {
+    Editing(DraftStore drafts, KnownDrafts knownDrafts, Frame frame, Live live, Acts acts, People people) {
         this.people = people;
         this.acts = acts;
         this.drafts = drafts;
+        this.knownDrafts = knownDrafts;
         this.frame = frame;
         this.live = live;
     }
@@ -118,7 +121,7 @@ public class Editing {
     /** The document that the analyst looked at. */
     public Questionnaire seen(String code, int revision) {
         Draft head = frame.draft(code);
-        return drafts.at(head.id(), revision).map(Draft::document).orElse(head.document());
+        return knownDrafts.at(head.id(), revision).map(Draft::document).orElse(head.document());
     }
 
     /** Makes an edit about whole items, pages or lists. */
@@ -146,7 +149,7 @@ public class Editing {
     public Draft make(String code, int revision, PartialEdit edit, Principal who) throws Refused, EditConflict {
         while (true) {
             Draft head = frame.draft(code);
-            Optional<Draft> seen = head.revision() == revision ? Optional.of(head) : drafts.at(head.id(), revision);
+            Optional<Draft> seen = head.revision() == revision ? Optional.of(head) : knownDrafts.at(head.id(), revision);
             if (seen.isEmpty() || !Objects.equals(edit.part(seen.get().document()), edit.part(head.document()))) {
                 throw conflict(head, seen, edit);
             }
@@ -176,7 +179,7 @@ public class Editing {
                 return Optional.empty();
             }
         }, draft -> "revision " + draft.revision() + ": " + words);
-        made.ifPresent(drafts::remember);
+        made.ifPresent(knownDrafts::remember);
         made.ifPresent(live::announce);
         return made;
     }
@@ -187,8 +190,8 @@ public class Editing {
         Object then = seen.map(d -> edit.part(d.document())).orElse(null);
         int from = Math.max(seen.map(Draft::revision).orElse(0), head.revision() - MOST_LOOKED_BACK);
         for (int number = head.revision(); number > from; number--) {
-            Optional<Draft> later = drafts.at(head.id(), number);
-            Optional<Draft> earlier = drafts.at(head.id(), number - 1);
+            Optional<Draft> later = knownDrafts.at(head.id(), number);
+            Optional<Draft> earlier = knownDrafts.at(head.id(), number - 1);
             if (later.isPresent() && earlier.isPresent()
                     && !Objects.equals(edit.part(later.get().document()), edit.part(earlier.get().document()))) {
                 by = later.get();
@@ -234,7 +237,7 @@ public class Editing {
     /** The document of an earlier revision, made the newest again; what came in between stays in the history. */
     public Draft restore(String code, int revision, Principal who) throws Refused, EditConflict {
         Draft head = frame.draft(code);
-        Draft wanted = drafts.at(head.id(), revision).orElseThrow(() -> new Refused("There is no revision " + revision + "."));
+        Draft wanted = knownDrafts.at(head.id(), revision).orElseThrow(() -> new Refused("There is no revision " + revision + "."));
         String words = "restored revision " + revision;
         return keep(code, who, () -> drafts.append(head, wanted.document(), words, who.getName()), words).orElseThrow(Editing::overtaken);
     }

@@ -13,8 +13,9 @@ import orthogon.app.http.NotThere;
 import orthogon.app.news.Live;
 import orthogon.app.proving.Gates;
 import orthogon.app.proving.Proofs;
-import orthogon.app.store.DraftStore;
 import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.store.KnownDrafts;
+import orthogon.app.store.KnownReleases;
 import orthogon.app.store.ReleaseStore;
 import orthogon.core.language.Units;
 import orthogon.core.proof.Proof;
@@ -43,14 +44,14 @@ public class Frame {
     /** How complete the languages of a revision are, worked out once. */
     private final Cache<String, String> completeness = Caffeine.newBuilder().maximumSize(KEPT).build();
     private final People people;
-    private final DraftStore drafts;
-    private final ReleaseStore releases;
+    private final KnownDrafts drafts;
+    private final KnownReleases releases;
     private final Proofs proofs;
     private final Live live;
     private final Gates gates;
     private final List<SheetTab> tabs;
 
-    public Frame(DraftStore drafts, ReleaseStore releases, Proofs proofs, Live live, Gates gates, People people,
+    public Frame(KnownDrafts drafts, KnownReleases releases, Proofs proofs, Live live, Gates gates, People people,
             List<SheetTab> tabs) {
         this.people = people;
         this.tabs = tabs.stream().sorted(Comparator.comparing(SheetTab::key)).toList();

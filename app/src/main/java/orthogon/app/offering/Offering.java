@@ -9,6 +9,8 @@ import orthogon.app.store.DraftStore;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InvitationStore;
 import orthogon.app.store.InvitationStore.Invitation;
+import orthogon.app.store.KnownDrafts;
+import orthogon.app.store.KnownReleases;
 import orthogon.app.store.OfferStore;
 import orthogon.app.store.OfferStore.Offer;
 import orthogon.app.store.ReleaseStore;
@@ -46,14 +48,19 @@ public class Offering {
     private static final OffsetDateTime EVER = OffsetDateTime.parse("2000-01-01T00:00:00Z");
 
     private final DraftStore drafts;
+    private final KnownDrafts knownDrafts;
     private final ReleaseStore releases;
+    private final KnownReleases knownReleases;
     private final InterviewStore interviews;
     private final InvitationStore invitations;
     private final OfferStore offers;
 
-    Offering(DraftStore drafts, ReleaseStore releases, InterviewStore interviews, InvitationStore invitations, OfferStore offers) {
+    Offering(DraftStore drafts, KnownDrafts knownDrafts, ReleaseStore releases, KnownReleases knownReleases, InterviewStore interviews,
+            InvitationStore invitations, OfferStore offers) {
         this.drafts = drafts;
+        this.knownDrafts = knownDrafts;
         this.releases = releases;
+        this.knownReleases = knownReleases;
         this.interviews = interviews;
         this.invitations = invitations;
         this.offers = offers;
@@ -63,14 +70,14 @@ public class Offering {
     public AtAddress at(String token, OffsetDateTime now) {
         Optional<Long> questionnaire = invitations.withToken(token).map(Invitation::questionnaireId)
                 .or(() -> offers.atAddress(token).map(Offer::questionnaireId))
-                .or(() -> releases.withToken(token).map(Release::questionnaireId))
-                .or(() -> drafts.head(token.replace('-', '_')).map(DraftStore.Draft::id)
+                .or(() -> knownReleases.withToken(token).map(Release::questionnaireId))
+                .or(() -> knownDrafts.head(token.replace('-', '_')).map(DraftStore.Draft::id)
                         .filter(id -> offer(id).address().equals(token)));
         return questionnaire.map(id -> at(id, now)).orElse(new AtAddress.Nothing());
     }
 
     private AtAddress at(long questionnaire, OffsetDateTime now) {
-        List<Release> all = releases.of(questionnaire);
+        List<Release> all = knownReleases.of(questionnaire);
         if (all.isEmpty()) {
             return new AtAddress.Nothing();
         }

@@ -17,6 +17,7 @@ import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InvitationStore;
 import orthogon.app.store.InvitationStore.Invitation;
+import orthogon.app.store.KnownReleases;
 import orthogon.app.store.ReleaseStore;
 import orthogon.app.store.ReleaseStore.Release;
 import orthogon.app.store.ReleaseStore.ReleaseState;
@@ -66,6 +67,7 @@ class ReleaseController {
     private final Frame frame;
     private final Proofs proofs;
     private final ReleaseStore releases;
+    private final KnownReleases knownReleases;
     private final InterviewStore interviews;
     private final InvitationStore invitations;
     private final Live live;
@@ -77,13 +79,15 @@ class ReleaseController {
     private final Acts acts;
     private final ReleaseDraft releasing;
 
-    ReleaseController(Frame frame, Proofs proofs, ReleaseStore releases, InterviewStore interviews, InvitationStore invitations, Live live,
+    ReleaseController(Frame frame, Proofs proofs, ReleaseStore releases, KnownReleases knownReleases, InterviewStore interviews,
+            InvitationStore invitations, Live live,
             Gates gates, SignOffStore signOffs, RemarkStore remarks, Changes changes, Offering offering, Acts acts, People people,
             ReleaseDraft releasing) {
         this.people = people;
         this.frame = frame;
         this.proofs = proofs;
         this.releases = releases;
+        this.knownReleases = knownReleases;
         this.interviews = interviews;
         this.invitations = invitations;
         this.live = live;
@@ -101,7 +105,7 @@ class ReleaseController {
         Draft draft = frame.draft(code);
         Proof proof = proofs.soon(draft);
         frame.fill(model, draft, "release");
-        List<Release> all = releases.of(draft.id());
+        List<Release> all = knownReleases.of(draft.id());
         gate(draft, proof, all, who, model);
         model.addAttribute("next", all.isEmpty() ? 1 : all.getFirst().number() + 1);
         model.addAttribute("unchanged", !all.isEmpty() && all.getFirst().document().equals(draft.document()));
@@ -154,7 +158,7 @@ class ReleaseController {
     @GetMapping("/change")
     String change(@PathVariable String code, Model model) {
         Draft draft = frame.draft(code);
-        Release last = releases.of(draft.id()).stream().findFirst()
+        Release last = knownReleases.of(draft.id()).stream().findFirst()
                 .orElseThrow(() -> new NotThere("Nothing is released yet, so there is nothing to compare with."));
         Optional<Changes.FoundChange> found = changes.ready(last, draft);
         model.addAttribute("code", code);
@@ -220,7 +224,7 @@ class ReleaseController {
     }
 
     private Release number(Draft draft, int number) {
-        return releases.of(draft.id()).stream().filter(r -> r.number() == number).findFirst()
+        return knownReleases.of(draft.id()).stream().filter(r -> r.number() == number).findFirst()
                 .orElseThrow(() -> new NotThere("There is no release " + number + "."));
     }
 

@@ -1,7 +1,7 @@
 package orthogon.app.release;
 
 import orthogon.app.frame.SheetTab;
-import orthogon.app.store.ReleaseStore;
+import orthogon.app.store.KnownReleases;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 
@@ -10,7 +10,7 @@ import org.springframework.context.annotation.Configuration;
 class ReleaseTab {
 
     @Bean
-    SheetTab releaseSheet(ReleaseStore releases) {
+    SheetTab releaseSheet(KnownReleases releases) {
         return SheetTab
                 .of(7, "release", "Release", "Release publishes a revision once nothing blocks it. Then share its link, its QR code, or "
                         + "invitations.")

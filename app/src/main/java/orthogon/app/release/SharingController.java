@@ -10,8 +10,8 @@ import orthogon.app.http.NotThere;
 import orthogon.app.http.PublicAddress;
 import orthogon.app.offering.Offering;
 import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.store.KnownReleases;
 import orthogon.app.store.OfferStore.Offer;
-import orthogon.app.store.ReleaseStore;
 import orthogon.app.work.Acts;
 import orthogon.app.work.ShareQuestionnaire;
 import orthogon.core.questionnaire.Refused;
@@ -37,11 +37,11 @@ class SharingController {
     private final Frame frame;
     private final Offering offering;
     private final ShareQuestionnaire share;
-    private final ReleaseStore releases;
+    private final KnownReleases releases;
     private final Acts acts;
     private final PublicAddress addresses;
 
-    SharingController(Frame frame, Offering offering, ShareQuestionnaire share, ReleaseStore releases, Acts acts,
+    SharingController(Frame frame, Offering offering, ShareQuestionnaire share, KnownReleases releases, Acts acts,
             PublicAddress addresses) {
         this.addresses = addresses;
         this.frame = frame;

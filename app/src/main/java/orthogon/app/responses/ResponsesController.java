@@ -18,7 +18,7 @@ import orthogon.app.store.AttachmentStore;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Response;
-import orthogon.app.store.ReleaseStore;
+import orthogon.app.store.KnownReleases;
 import orthogon.app.work.Acts;
 import orthogon.core.answer.file.Attachment;
 import orthogon.core.interview.Course;
@@ -54,12 +54,12 @@ class ResponsesController {
 
     private final Frame frame;
     private final InterviewStore interviews;
-    private final ReleaseStore releases;
+    private final KnownReleases releases;
     private final AttachmentStore attachments;
     private final Works works;
     private final Acts acts;
 
-    ResponsesController(Frame frame, InterviewStore interviews, ReleaseStore releases, AttachmentStore attachments, Works works,
+    ResponsesController(Frame frame, InterviewStore interviews, KnownReleases releases, AttachmentStore attachments, Works works,
             Acts acts) {
         this.acts = acts;
         this.works = works;

@@ -2,7 +2,7 @@ package orthogon.app.responses;
 
 import orthogon.app.account.Act;
 import orthogon.app.frame.SheetTab;
-import orthogon.app.store.ReleaseStore;
+import orthogon.app.store.KnownReleases;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 
@@ -11,7 +11,7 @@ import org.springframework.context.annotation.Configuration;
 class ResponsesTab {
 
     @Bean
-    SheetTab responsesSheet(ReleaseStore releases) {
+    SheetTab responsesSheet(KnownReleases releases) {
         return SheetTab.of(8, "responses", "Responses",
                 "Responses shows what respondents sent. It fills once a release is open, and can be saved as a CSV "
                         + "file.")

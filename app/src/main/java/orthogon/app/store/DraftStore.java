@@ -1,7 +1,5 @@
 package orthogon.app.store;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.OffsetDateTime;
@@ -72,12 +70,8 @@ public class DraftStore {
     /** One line of a draft's history. */
     public record HistoryLine(int revision, String command, String author, OffsetDateTime at) {}
 
-    private record RevisionKey(long id, int revision) {}
-
-    private static final int KEPT = 60;
-
-    /** Revisions never change, so the ones read last are kept. */
-    private final Cache<RevisionKey, Draft> known = Caffeine.newBuilder().maximumSize(KEPT).build();
+    /** Which revision of which questionnaire. */
+    record RevisionKey(long id, int revision) {}
 
     /** The draft has a newer revision than the one that was edited. */
     public static final class Overtaken extends Exception {}
@@ -113,7 +107,6 @@ public class DraftStore {
     @Transactional
     public void remove(long id) {
         REMOVALS.forEach(removal -> jdbc.sql(removal).param("id", id).update());
-        known.asMap().keySet().removeIf(key -> key.id() == id);
     }
 
     /** The code of a questionnaire that there is. */
@@ -121,20 +114,17 @@ public class DraftStore {
         return jdbc.sql("select code from questionnaire where id = :id").param("id", id).query(String.class).single();
     }
 
+    /** The newest revision of a questionnaire; empty where there is no such questionnaire. */
+    Optional<RevisionKey> newest(String code) {
+        return jdbc.sql(NEWEST).param("code", code).query((row, n) -> new RevisionKey(row.getLong("id"), row.getInt("number"))).optional();
+    }
+
     public Optional<Draft> head(String code) {
-        return jdbc.sql(NEWEST).param("code", code).query((row, n) -> new RevisionKey(row.getLong("id"), row.getInt("number"))).optional()
-                .flatMap(newest -> at(newest.id(), newest.revision()));
+        return newest(code).flatMap(newest -> at(newest.id(), newest.revision()));
     }
 
     public Optional<Draft> at(long id, int revision) {
-        RevisionKey key = new RevisionKey(id, revision);
-        Draft kept = known.getIfPresent(key);
-        if (kept != null) {
-            return Optional.of(kept);
-        }
-        Optional<Draft> read = jdbc.sql(ONE).param("id", id).param("number", revision).query(DraftStore::draft).optional();
-        read.ifPresent(d -> known.put(key, d));
-        return read;
+        return jdbc.sql(ONE).param("id", id).param("number", revision).query(DraftStore::draft).optional();
     }
 
     /** The newest revisions of a draft, newest first. */
@@ -194,11 +184,6 @@ public class DraftStore {
             throw new Overtaken();
         }
         return new Draft(head.id(), head.code(), number, document, cut(command), author, at, undoTo, redoTo);
-    }
-
-    /** Keeps a revision that is committed at hand. */
-    public void remember(Draft made) {
-        known.put(new RevisionKey(made.id(), made.revision()), made);
     }
 
     private void insert(long id, int number, Questionnaire document, String command, String author, OffsetDateTime at,

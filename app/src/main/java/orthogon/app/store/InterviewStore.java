@@ -88,11 +88,11 @@ public class InterviewStore {
             Map<String, Object> answers) {}
 
     private final JdbcClient jdbc;
-    private final ReleaseStore releases;
+    private final KnownReleases releases;
     private final TransactionTemplate together;
     private final SecureRandom random = new SecureRandom();
 
-    public InterviewStore(JdbcClient jdbc, ReleaseStore releases, PlatformTransactionManager transactions) {
+    public InterviewStore(JdbcClient jdbc, KnownReleases releases, PlatformTransactionManager transactions) {
         this.together = new TransactionTemplate(transactions);
         this.jdbc = jdbc;
         this.releases = releases;

@@ -1,7 +1,5 @@
 package orthogon.app.store;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.nio.charset.StandardCharsets;
 import java.security.SecureRandom;
 import java.sql.ResultSet;
@@ -68,11 +66,7 @@ public class ReleaseStore {
             OffsetDateTime at) {}
 
     private final JdbcClient jdbc;
-    private static final int KEPT = 200;
-
     private final SecureRandom random = new SecureRandom();
-    /** Releases never change, so one that was read once need not be read again. */
-    private final Cache<Long, Release> known = Caffeine.newBuilder().maximumSize(KEPT).build();
 
     public ReleaseStore(JdbcClient jdbc) {
         this.jdbc = jdbc;
@@ -92,18 +86,19 @@ public class ReleaseStore {
         return text.isEmpty() ? List.of() : List.of(text.split(by));
     }
 
-    /** Newest first. */
-    public List<Release> of(long questionnaireId) {
+    /** The releases of a questionnaire, the newest first. */
+    List<Long> ids(long questionnaireId) {
         return jdbc.sql("select id from release where questionnaire_id = :id order by number desc").param("id", questionnaireId)
-                .query(Long.class).list().stream().map(this::get).toList();
+                .query(Long.class).list();
     }
 
-    public Optional<Release> withToken(String token) {
-        return jdbc.sql("select id from release where token = :token").param("token", token).query(Long.class).optional().map(this::get);
+    /** The release that a link belongs to. */
+    Optional<Long> idOf(String token) {
+        return jdbc.sql("select id from release where token = :token").param("token", token).query(Long.class).optional();
     }
 
-    public Release get(long id) {
-        return known.get(id, i -> jdbc.sql(SELECT + " where id = :id").param("id", i).query(ReleaseStore::release).single());
+    Release get(long id) {
+        return jdbc.sql(SELECT + " where id = :id").param("id", id).query(ReleaseStore::release).single();
     }
 
     /** Whether a release takes respondents. */
@@ -150,7 +145,7 @@ public class ReleaseStore {
                 .param("author", made.author()).param("languages", String.join(",", made.languages()))
                 .param("waived", String.join("\n", made.waived())).param("signed", made.signedBy())
                 .param("at", made.at()).param("token", token(draft.code())).update();
-        return of(draft.id()).getFirst();
+        return get(ids(draft.id()).getFirst());
     }
 
     /** Readable words of the questionnaire's code, and enough chance that nobody guesses it. */

@@ -28,9 +28,9 @@ public class WaiverStore {
             """;
 
     private final JdbcClient jdbc;
-    private final DraftStore drafts;
+    private final KnownDrafts drafts;
 
-    public WaiverStore(JdbcClient jdbc, DraftStore drafts) {
+    public WaiverStore(JdbcClient jdbc, KnownDrafts drafts) {
         this.jdbc = jdbc;
         this.drafts = drafts;
     }

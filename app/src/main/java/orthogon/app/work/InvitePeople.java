@@ -5,7 +5,7 @@ import orthogon.app.outbox.Outbox;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.InvitationStore;
 import orthogon.app.store.InvitationStore.Invitation;
-import orthogon.app.store.ReleaseStore;
+import orthogon.app.store.KnownReleases;
 import orthogon.app.store.ReleaseStore.Release;
 import orthogon.core.answer.contact.ContactAnswer;
 import orthogon.core.language.OwnWords;
@@ -38,13 +38,13 @@ public class InvitePeople {
     public record Invited(int sent, int known) {}
 
     private final InvitationStore invitations;
-    private final ReleaseStore releases;
+    private final KnownReleases releases;
     private final Outbox outbox;
     private final PublicAddress addresses;
     private final Acts acts;
     private final Clock clock;
 
-    InvitePeople(InvitationStore invitations, ReleaseStore releases, Outbox outbox, PublicAddress addresses, Acts acts, Clock clock) {
+    InvitePeople(InvitationStore invitations, KnownReleases releases, Outbox outbox, PublicAddress addresses, Acts acts, Clock clock) {
         this.invitations = invitations;
         this.releases = releases;
         this.outbox = outbox;

@@ -3,6 +3,7 @@ package orthogon.app.browser;
 import orthogon.app.questions.OrdinaryAnswers;
 import orthogon.app.store.DraftStore;
 import orthogon.app.store.InterviewStore;
+import orthogon.app.store.KnownReleases;
 import orthogon.app.store.ReleaseStore;
 import orthogon.core.answer.Option;
 import orthogon.core.answer.choice.OneChoice;
@@ -254,7 +255,8 @@ class LanguagesIT {
         String to = application.released(
                 DocumentReader.read(new ClassPathResource("demo/found_animal.orthogon.json").getContentAsByteArray()));
         ReleaseStore releases = application.part(ReleaseStore.class);
-        releases.stand(releases.withToken(to.substring("/to/".length())).orElseThrow().id(), ReleaseStore.ReleaseState.CLOSED,
+        releases.stand(application.part(KnownReleases.class).withToken(to.substring("/to/".length())).orElseThrow().id(),
+                ReleaseStore.ReleaseState.CLOSED,
                 "Until March.");
         Page page = Chromium.context(new Browser.NewContextOptions().setViewportSize(390, 844).setLocale("fr")).newPage();
         page.navigate(application.address() + to);
@@ -300,7 +302,7 @@ class LanguagesIT {
             String to = application.released(document);
             page.navigate(application.address() + to + "?lang=" + Stretch.TAG);
             assertEquals(List.of(), page.evaluate(CHECK), name + ": welcome");
-            ReleaseStore.Release release = application.part(ReleaseStore.class).withToken(to.substring("/to/".length())).orElseThrow();
+            ReleaseStore.Release release = application.part(KnownReleases.class).withToken(to.substring("/to/".length())).orElseThrow();
             for (int walk = 0; walk < 3; walk++) {
                 Interview interview = Interview.start(release.wiring(Stretch.TAG), LocalDate.now(), Map.of());
                 String id = interviews.begin(release, interview, OffsetDateTime.now()).id();

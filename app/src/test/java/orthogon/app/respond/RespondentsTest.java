@@ -6,6 +6,7 @@ import orthogon.app.store.DraftStore;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
 import orthogon.app.store.InvitationStore;
+import orthogon.app.store.KnownReleases;
 import orthogon.app.store.ReleaseStore;
 import orthogon.app.store.ReleaseStore.Release;
 import orthogon.app.work.KeepAnswers;
@@ -60,6 +61,9 @@ class RespondentsTest {
     private DraftStore drafts;
     @Autowired
     private ReleaseStore releases;
+
+    @Autowired
+    private KnownReleases knownReleases;
     @Autowired
     private InterviewStore interviews;
     @Autowired
@@ -88,7 +92,7 @@ class RespondentsTest {
             releases.create(drafts.create(document, "ines", "began"),
                     new ReleaseStore.Made("{}", "", "ines", List.of("en"), List.of(), "", OffsetDateTime.now()));
         }
-        release = releases.of(drafts.head(code).orElseThrow().id()).getFirst();
+        release = knownReleases.of(drafts.head(code).orElseThrow().id()).getFirst();
     }
 
     private String begun() {

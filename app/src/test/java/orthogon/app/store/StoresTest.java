@@ -63,7 +63,7 @@ class StoresTest {
         jdbc = JdbcClient.create(database);
         drafts = new DraftStore(jdbc);
         releases = new ReleaseStore(jdbc);
-        interviews = new InterviewStore(jdbc, releases, new DataSourceTransactionManager(database));
+        interviews = new InterviewStore(jdbc, new KnownReleases(releases), new DataSourceTransactionManager(database));
         draft = drafts.create(ROOST, "ines", "began");
     }
 
@@ -99,7 +99,7 @@ class StoresTest {
     @Test
     void aReleaseKeepsWhatItWasMadeOf() {
         Release made = release();
-        Release read = new ReleaseStore(jdbc).withToken(made.token()).orElseThrow();
+        Release read = new KnownReleases(new ReleaseStore(jdbc)).withToken(made.token()).orElseThrow();
         assertEquals(ROOST, read.document());
         assertEquals(List.of(1, 1), List.of(read.number(), read.revision()));
         assertEquals(List.of("reach-page visit – waived"), read.waived());
@@ -183,7 +183,7 @@ class StoresTest {
         Running first = begun(release());
         String token = invitations.make(draft.id(), 2, OffsetDateTime.now()).getFirst();
         assertTrue(invitations.use(token, first.id()));
-        assertFalse(invitations.use(token, begun(releases.of(draft.id()).getFirst()).id()));
+        assertFalse(invitations.use(token, begun(new KnownReleases(releases).of(draft.id()).getFirst()).id()));
         String invited = invitations.invite(draft.id(), "warden@station.example", OffsetDateTime.now()).token();
         assertEquals(invited, invitations.invite(draft.id(), "Warden@station.example", OffsetDateTime.now()).token());
         invitations.mailed(invited, false, OffsetDateTime.now());
@@ -245,7 +245,7 @@ class StoresTest {
         remarks.settle(draft.id(), remarks.at(draft.id(), "wet").getFirst().id(), "ines", OffsetDateTime.now());
         assertEquals(List.of("Because."), remarks.open(draft.id()).stream().map(RemarkStore.Remark::text).toList());
 
-        WaiverStore waivers = new WaiverStore(jdbc, drafts);
+        WaiverStore waivers = new WaiverStore(jdbc, new KnownDrafts(drafts));
         waivers.save(draft.id(), "reach-question", "wet", "Only in spring", 1, "ines", OffsetDateTime.now());
         assertEquals(ClaimKind.REACH_QUESTION, waivers.of(draft.id()).getFirst().kind());
         waivers.takeBack(draft.id(), "reach-question", "wet", "jory", OffsetDateTime.now());
