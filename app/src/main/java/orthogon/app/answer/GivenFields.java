@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
+import java.util.function.UnaryOperator;
 import orthogon.core.answer.file.Attachment;
 import orthogon.core.answer.file.FileAnswer;
 import orthogon.core.interview.Unreadable;
@@ -55,8 +56,17 @@ public record GivenFields(String slot, MultiValueMap<String, String> form, ULoca
 
     /** A number as people write it in the language. */
     public Object number(Integer decimals) {
+        return number(decimals, typed -> typed);
+    }
+
+    /**
+     * A number as people write it in the language.
+     *
+     * @param bare takes away what is typed beside the number
+     */
+    public Object number(Integer decimals, UnaryOperator<String> bare) {
         return typed(typed -> {
-            BigDecimal number = WrittenNumber.of(typed, locale, decimals).value();
+            BigDecimal number = WrittenNumber.of(bare.apply(typed), locale, decimals).value();
             return number == null ? new Unreadable(typed) : number;
         });
     }

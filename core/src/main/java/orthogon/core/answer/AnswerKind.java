@@ -6,13 +6,16 @@ import java.util.Optional;
 /** Every type of answer that an analyst can choose, in the order in which they are listed. */
 public enum AnswerKind {
     SHORT_TEXT("shortText", "short text"), LONG_TEXT("longText", "long text"), ONE_CHOICE("oneChoice", "one choice"), MANY_CHOICES(
-            "manyChoices", "many choices"), YES_NO("yesNo", "yes / no"), NUMBER("number", "number"), DATE("date", "date"), TIME("time",
-                    "time"), RATING("rating", "rating"), LIKELIHOOD("likelihood", "likelihood"), GRID("grid", "grid"), RANKING("ranking",
-                            "ranking"), PERSON_NAME("personName", "person name"), POSTAL_ADDRESS("postalAddress",
-                                    "postal address"), EMAIL("email", "email"), PHONE("phone", "phone"), WEB_ADDRESS("webAddress",
-                                            "web address"), COUNTRY("country", "country"), LANGUAGE("language", "language"), FILE("file",
-                                                    "file"), AGREEMENT("agreement", "agreement"), SIGNATURE("signature",
-                                                            "signature"), HIDDEN("hidden", "hidden"), LOOKUP("lookup", "lookup");
+            "manyChoices", "many choices"), YES_NO("yesNo", "yes / no"), NUMBER("number", "number"), PERCENTAGE("percentage",
+                    "percentage"), DATE("date", "date"), TIME("time",
+                            "time"), RATING("rating", "rating"), LIKELIHOOD("likelihood", "likelihood"), GRID("grid", "grid"), RANKING(
+                                    "ranking",
+                                    "ranking"), PERSON_NAME("personName", "person name"), POSTAL_ADDRESS("postalAddress",
+                                            "postal address"), EMAIL("email", "email"), PHONE("phone", "phone"), WEB_ADDRESS("webAddress",
+                                                    "web address"), COUNTRY("country", "country"), LANGUAGE("language", "language"), FILE(
+                                                            "file",
+                                                            "file"), AGREEMENT("agreement", "agreement"), SIGNATURE("signature",
+                                                                    "signature"), HIDDEN("hidden", "hidden"), LOOKUP("lookup", "lookup");
 
     private final String type;
     private final String words;

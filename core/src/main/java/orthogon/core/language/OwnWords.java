@@ -1,5 +1,6 @@
 package orthogon.core.language;
 
+import com.ibm.icu.text.DecimalFormatSymbols;
 import com.ibm.icu.text.DateFormat;
 import com.ibm.icu.text.MessageFormat;
 import com.ibm.icu.text.NumberFormat;
@@ -152,6 +153,19 @@ public final class OwnWords {
         format.setMinimumFractionDigits(Math.max(0, number.scale()));
         format.setMaximumFractionDigits(Math.max(0, number.scale()));
         return format.format(number);
+    }
+
+    /** A number out of a hundred with its sign, as in 40%. */
+    public String percentage(BigDecimal ofHundred) {
+        NumberFormat format = NumberFormat.getPercentInstance(locale);
+        format.setMinimumFractionDigits(Math.max(0, ofHundred.scale()));
+        format.setMaximumFractionDigits(Math.max(0, ofHundred.scale()));
+        return format.format(ofHundred.movePointLeft(2));
+    }
+
+    /** The sign of numbers out of a hundred. */
+    public String percentSign() {
+        return DecimalFormatSymbols.getInstance(locale).getPercentString();
     }
 
     public ULocale locale() {

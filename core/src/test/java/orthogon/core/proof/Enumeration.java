@@ -1,5 +1,6 @@
 package orthogon.core.proof;
 
+import java.util.stream.IntStream;
 import orthogon.core.answer.Answer;
 import orthogon.core.answer.Option;
 import orthogon.core.answer.agreement.AgreementAnswer;
@@ -7,6 +8,7 @@ import orthogon.core.answer.choice.ManyChoices;
 import orthogon.core.answer.choice.OneChoice;
 import orthogon.core.answer.date.DateAnswer;
 import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.percentage.PercentageAnswer;
 import orthogon.core.answer.ranking.RankingAnswer;
 import orthogon.core.answer.scale.ScaleAnswer;
 import orthogon.core.answer.text.TextAnswer;
@@ -375,6 +377,7 @@ public final class Enumeration implements Situation {
                     all.add(chosen);
                 }
             }
+            case PercentageAnswer p -> IntStream.rangeClosed(-1, 101).forEach(i -> all.add(BigDecimal.valueOf(i)));
             case NumberAnswer n -> List.of(0, 1, 2, 3, 9).forEach(i -> all.add(BigDecimal.valueOf(i)));
             case TextAnswer t -> all.addAll(texts(q, t));
             case DateAnswer d -> {
@@ -460,6 +463,7 @@ public final class Enumeration implements Situation {
     private boolean fits(Answer answer, Object value) {
         return switch (answer) {
             case NumberAnswer n -> ((BigDecimal) value).compareTo(n.least()) >= 0 && ((BigDecimal) value).compareTo(n.most()) <= 0;
+            case PercentageAnswer p -> ((BigDecimal) value).intValue() >= 0 && ((BigDecimal) value).intValue() <= 100;
             case TextAnswer t -> (t.least() == null || value.toString().length() >= t.least())
                     && (t.most() == null || value.toString().length() <= t.most());
             case DateAnswer d -> !((LocalDate) value).isBefore(d.earliest().on(today()))

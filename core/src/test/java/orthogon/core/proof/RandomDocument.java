@@ -8,6 +8,7 @@ import orthogon.core.answer.choice.ManyChoices;
 import orthogon.core.answer.choice.OneChoice;
 import orthogon.core.answer.date.DateAnswer;
 import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.percentage.PercentageAnswer;
 import orthogon.core.answer.ranking.RankingAnswer;
 import orthogon.core.answer.scale.ScaleAnswer;
 import orthogon.core.answer.text.TextAnswer;
@@ -231,6 +232,7 @@ public final class RandomDocument {
             case DateAnswer d -> pick(List.of("today()", "date(\"2026-11-20\")"));
             case AgreementAnswer a -> "true";
             case ScaleAnswer s -> pick(List.of("1", "9"));
+            case PercentageAnswer p -> pick(List.of("3", "101"));
             case TimeAnswer t -> pick(List.of("time(\"08:01\")", "time(\"09:00\")"));
             case RankingAnswer r -> "[\"a\", \"b\"]";
             default -> throw new IllegalStateException(answer.type());
@@ -238,6 +240,10 @@ public final class RandomDocument {
     }
 
     private Answer answer() {
+        if (chance(5) && earlier.stream().noneMatch(q -> q.answer() instanceof PercentageAnswer)) {
+            // The enumeration tries all values, so that more than one would take too long.
+            return new PercentageAnswer(0, false);
+        }
         return switch (random.nextInt(11)) {
             case 7 -> new AgreementAnswer("Yes, so be it.");
             case 8 -> ScaleAnswer.rating(3);
@@ -327,6 +333,7 @@ public final class RandomDocument {
                     parts.add("score(" + q.code() + ")");
                 }
                 case NumberAnswer n -> parts.add(q.code());
+                case PercentageAnswer p -> parts.add(q.code());
                 default -> {}
             }
         }
@@ -357,6 +364,8 @@ public final class RandomDocument {
                     + " > duration(\"P1D\")"));
             case AgreementAnswer a -> pick(List.of(x, x + " = true", x + " != true"));
             case ScaleAnswer s -> pick(List.of(x + " > 1", x + " <= 2", x + " in (1, 3)"));
+            case PercentageAnswer p -> pick(List.of(x + " > 50", x + " = 100", x + " * 2 = 80", x + " in [10..20]", x + " < 1",
+                    "100 - " + x + " >= 75"));
             case TimeAnswer t -> pick(List.of(x + " > time(\"08:00\")", x + " = time(\"08:01\")"));
             case RankingAnswer r -> pick(List.of("list contains(" + x + ", \"c\")", x + " = [\"a\", \"b\"]", "count(" + x + ") = 2",
                     "\"b\" in " + x));

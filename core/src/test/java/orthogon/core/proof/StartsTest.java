@@ -4,6 +4,7 @@ import orthogon.core.answer.AllowedCharacters;
 import orthogon.core.answer.DateLimit;
 import orthogon.core.answer.date.DateAnswer;
 import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.scale.ScaleAnswer;
 import orthogon.core.answer.text.TextAnswer;
 import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Situation;
@@ -134,6 +135,19 @@ class StartsTest {
         assertEquals(Verdict.REFUTED, verdict(proof, "nothing-by-default", "large"));
         assertEquals(Verdict.PROVED, verdict(proof, "nothing-by-default", "again"));
         assertEquals(Verdict.PROVED, verdict(proof, "page-passable", "p2"));
+    }
+
+    @Test
+    void aRatingIsToldApartByItsOwnSteps() {
+        Question heads = Question.of("heads", "Heads?", new NumberAnswer(new BigDecimal(6), null, 0, "")).withRequireWhen("true");
+        Question ease = Question.of("ease", "Ease?", ScaleAnswer.rating(5)).withRequireWhen("true").withStartWith("heads")
+                .withLockWhen("true");
+        assertEquals(Verdict.REFUTED, verdict(Proof.of(of(heads, ease), TODAY), "page-passable", "p1"));
+        Question few = heads.withAnswer(new NumberAnswer(BigDecimal.ONE, null, 0, ""));
+        Proof proof = Proof.of(of(few, ease), TODAY);
+        assertEquals(Verdict.REFUTED, verdict(proof, "page-passable", "p1"));
+        assertEquals(Verdict.REFUTED, verdict(proof, "nothing-by-default", "ease"));
+        proof.claims().forEach(c -> assertTrue(!proof.words().because(c).contains("fault of Orthogon"), c.toString()));
     }
 
     @Test

@@ -17,6 +17,7 @@ import orthogon.core.answer.iso.IsoAnswer;
 import orthogon.core.answer.lookup.LookupAnswer;
 import orthogon.core.answer.number.NumberAnswer;
 import orthogon.core.answer.parts.PartsAnswer;
+import orthogon.core.answer.percentage.PercentageAnswer;
 import orthogon.core.answer.ranking.RankingAnswer;
 import orthogon.core.answer.scale.ScaleAnswer;
 import orthogon.core.answer.scale.StepSign;
@@ -54,6 +55,7 @@ public final class EveryType {
                 Question.of("from_station", "Station", new HiddenAnswer(List.of("north", "south")))));
         Page second = Page.empty("second", "Second").withItems(List.of(
                 Question.of("weight", "Weight", new NumberAnswer(BigDecimal.ZERO, new BigDecimal("90"), 1, "kg", true)),
+                Question.of("share", "How much of the wing?", new PercentageAnswer(1, true)),
                 Question.of("ease", "How easy?", new ScaleAnswer(false, 7, "hard", "easy", StepSign.SQUARES)),
                 Question.of("again", "How likely?", new ScaleAnswer(true, 10, "not at all", "surely")),
                 Question.of("day", "Day", new DateAnswer(new DateLimit.FromToday(-30), new DateLimit.FromToday(0))),

@@ -1,8 +1,5 @@
 package orthogon.app.answer.kinds;
 
-import java.util.EnumMap;
-import java.util.List;
-import java.util.Map;
 import orthogon.app.answer.AnswerControl;
 import orthogon.app.answer.agreement.AgreementControl;
 import orthogon.app.answer.choice.ManyChoicesControl;
@@ -16,6 +13,7 @@ import orthogon.app.answer.iso.IsoControl;
 import orthogon.app.answer.lookup.LookupControl;
 import orthogon.app.answer.number.NumberControl;
 import orthogon.app.answer.parts.PartsControl;
+import orthogon.app.answer.percentage.PercentageControl;
 import orthogon.app.answer.ranking.RankingControl;
 import orthogon.app.answer.scale.ScaleControl;
 import orthogon.app.answer.signature.SignatureControl;
@@ -24,6 +22,9 @@ import orthogon.app.answer.time.TimeControl;
 import orthogon.app.answer.yesno.YesNoControl;
 import orthogon.core.answer.Answer;
 import orthogon.core.answer.AnswerKind;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
 
 /** How each kind of answer is set by analysts and given by respondents. */
 public final class AnswerControls {
@@ -32,6 +33,7 @@ public final class AnswerControls {
 
     static {
         List.of(new TextControl(), new OneChoiceControl(), new ManyChoicesControl(), new YesNoControl(), new NumberControl(),
+                new PercentageControl(),
                 new ScaleControl(), new DateControl(), new TimeControl(), new PartsControl(), new ContactControl(), new IsoControl(),
                 new GridControl(), new RankingControl(), new FileControl(), new AgreementControl(), new SignatureControl(),
                 new HiddenControl(), new LookupControl())

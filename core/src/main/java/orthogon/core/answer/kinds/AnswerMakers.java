@@ -1,7 +1,5 @@
 package orthogon.core.answer.kinds;
 
-import java.util.List;
-import java.util.Optional;
 import orthogon.core.answer.Answer;
 import orthogon.core.answer.AnswerFault;
 import orthogon.core.answer.AnswerKind;
@@ -17,17 +15,21 @@ import orthogon.core.answer.iso.IsoMaker;
 import orthogon.core.answer.lookup.LookupMaker;
 import orthogon.core.answer.number.NumberMaker;
 import orthogon.core.answer.parts.PartsMaker;
+import orthogon.core.answer.percentage.PercentageMaker;
 import orthogon.core.answer.ranking.RankingMaker;
 import orthogon.core.answer.scale.ScaleMaker;
 import orthogon.core.answer.signature.SignatureMaker;
 import orthogon.core.answer.text.TextMaker;
 import orthogon.core.answer.time.TimeMaker;
 import orthogon.core.answer.yesno.YesNoMaker;
+import java.util.List;
+import java.util.Optional;
 
 /** What makes each kind of answer, in the order of the list of types. */
 public final class AnswerMakers {
 
     private static final List<AnswerMaker> ALL = List.of(new TextMaker(), new ChoiceMaker(), new YesNoMaker(), new NumberMaker(),
+            new PercentageMaker(),
             new ScaleMaker(), new DateMaker(), new TimeMaker(), new PartsMaker(), new ContactMaker(), new IsoMaker(), new GridMaker(),
             new RankingMaker(), new FileMaker(), new AgreementMaker(), new SignatureMaker(), new HiddenMaker(), new LookupMaker());
 

@@ -1,10 +1,5 @@
 package orthogon.formats.answer.kinds;
 
-import java.time.DateTimeException;
-import java.util.EnumMap;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
 import orthogon.core.answer.Answer;
 import orthogon.core.answer.AnswerFault;
 import orthogon.core.answer.AnswerKind;
@@ -23,6 +18,7 @@ import orthogon.formats.answer.iso.IsoFormat;
 import orthogon.formats.answer.lookup.LookupFormat;
 import orthogon.formats.answer.number.NumberFormat;
 import orthogon.formats.answer.parts.PartsFormat;
+import orthogon.formats.answer.percentage.PercentageFormat;
 import orthogon.formats.answer.ranking.RankingFormat;
 import orthogon.formats.answer.scale.ScaleFormat;
 import orthogon.formats.answer.signature.SignatureFormat;
@@ -31,6 +27,11 @@ import orthogon.formats.answer.time.TimeFormat;
 import orthogon.formats.answer.yesno.YesNoFormat;
 import orthogon.formats.json.ReadObject;
 import orthogon.formats.json.WrittenObject;
+import java.time.DateTimeException;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 
@@ -40,7 +41,8 @@ public final class AnswerFormats {
     private static final Map<AnswerKind, AnswerFormat<?>> BY_KIND = new EnumMap<>(AnswerKind.class);
 
     static {
-        List.of(new TextFormat(), new OneChoiceFormat(), new ManyChoicesFormat(), new YesNoFormat(), new NumberFormat(), new ScaleFormat(),
+        List.of(new TextFormat(), new OneChoiceFormat(), new ManyChoicesFormat(), new YesNoFormat(), new NumberFormat(),
+                new PercentageFormat(), new ScaleFormat(),
                 new DateFormat(), new TimeFormat(), new PartsFormat(), new ContactFormat(), new IsoFormat(), new GridFormat(),
                 new RankingFormat(), new FileFormat(), new AgreementFormat(), new SignatureFormat(), new HiddenFormat(), new LookupFormat())
                 .forEach(format -> format.kinds().forEach(kind -> BY_KIND.put(kind, format)));

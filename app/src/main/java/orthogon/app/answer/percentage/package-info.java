@@ -1,0 +1,2 @@
+/** Percentages in the browser: settings and control. */
+package orthogon.app.answer.percentage;

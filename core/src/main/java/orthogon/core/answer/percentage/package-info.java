@@ -1,0 +1,2 @@
+/** Parts of a hundred. */
+package orthogon.core.answer.percentage;
