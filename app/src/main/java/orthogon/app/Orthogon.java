@@ -1,5 +1,7 @@
 package orthogon.app;
 
+import java.util.Set;
+import java.util.stream.Stream;
 import orthogon.app.command.Commands;
 import orthogon.app.command.Serve;
 import org.springframework.boot.SpringApplication;
@@ -12,8 +14,10 @@ import org.springframework.boot.security.autoconfigure.UserDetailsServiceAutoCon
 @SpringBootApplication(exclude = UserDetailsServiceAutoConfiguration.class)
 public class Orthogon {
 
+    private static final Set<String> HELP = Set.of("--help", "-h");
+
     public static void main(String[] args) {
-        boolean serve = args.length == 0 || args[0].equals("serve") || args[0].startsWith("--");
+        boolean serve = starts(args);
         if (serve && !Serve.isPossible(args, System.err)) {
             System.exit(1);
         }
@@ -26,5 +30,10 @@ public class Orthogon {
             }
             System.exit(new Commands(System.out, System.err).run(args));
         }
+    }
+
+    /** Whether a call starts the application. */
+    static boolean starts(String... args) {
+        return Stream.of(args).noneMatch(HELP::contains) && (args.length == 0 || args[0].equals("serve") || args[0].startsWith("--"));
     }
 }

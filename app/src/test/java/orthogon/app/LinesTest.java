@@ -15,12 +15,13 @@ class LinesTest {
 
     private static final int LONGEST = 140;
     private static final Path RESOURCES = Path.of("src/main/resources");
+    private static final String PAGES_OF_FORMATS = "../../../../formats/src/main/resources/orthogon/formats/page";
 
     @Test
     void noLineOfATemplateAStyleOrAScriptIsTooLong() throws IOException {
         List<String> tooLong = new ArrayList<>();
         List<Path> files;
-        try (Stream<Path> all = Stream.of("templates", "static/app").flatMap(LinesTest::below)) {
+        try (Stream<Path> all = Stream.of("templates", "static/app", PAGES_OF_FORMATS).flatMap(LinesTest::below)) {
             files = all.filter(f -> f.toString().matches(".*\\.(html|css|js)")).toList();
         }
         for (Path file : files) {

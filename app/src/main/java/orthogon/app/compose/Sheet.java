@@ -92,8 +92,8 @@ class Sheet {
         model.addAttribute("canRedo", draft.redoTo().isPresent());
     }
 
-    private static String wiring(ListPart<LedgerRow> part, Ledger ledger, Optional<Signs> signs) {
-        return new WiringLanes(part.shown(), ledger.decisions(), signs.map(Signs::never).orElse(Set.of())).svg();
+    private static WiringLanes wiring(ListPart<LedgerRow> part, Ledger ledger, Optional<Signs> signs) {
+        return new WiringLanes(part.shown(), ledger.decisions(), signs.map(Signs::never).orElse(Set.of()));
     }
 
     /**
@@ -119,7 +119,7 @@ class Sheet {
                 || !ledger.hasSameRules(before.orElseThrow());
         part(part, ledger, model);
         model.addAttribute("changes", changes);
-        model.addAttribute("wiring", rewired ? wiring(part, ledger, signs) : "");
+        model.addAttribute("wiring", rewired ? wiring(part, ledger, signs) : null);
         model.addAttribute("signs", signs.map(Signs::all).orElse(Map.of()));
         model.addAttribute("names", String.join(" ", wiring.names(RuleFamily.OUTCOME_ROW, "")));
         model.addAttribute("withInspector", withInspector);

@@ -9,7 +9,6 @@ import java.util.Map;
 import java.util.Set;
 import orthogon.app.compose.Ledger.Decision;
 import orthogon.app.compose.Ledger.LedgerRow;
-import org.springframework.web.util.HtmlUtils;
 
 /**
  * The wiring beside the ledger: from each deciding row one right-angled line in a lane of its own, with a branch to every row that it
@@ -109,32 +108,16 @@ final class WiringLanes {
         return laneOf;
     }
 
-    /** The drawing. Codes are plain, but what a line says may hold anything. */
-    String svg() {
-        StringBuilder svg = new StringBuilder();
-        svg.append("<svg width=\"").append(width).append("\" height=\"").append(height).append("\" viewBox=\"0 0 ").append(width)
-                .append(' ')
-                .append(height).append("\">");
-        for (Bundle bundle : bundles) {
-            svg.append("<g data-from=\"").append(bundle.from()).append("\">");
-            for (Branch branch : bundle.branches()) {
-                svg.append("<g class=\"branch").append(branch.never() ? " never" : "").append("\" data-from=\"").append(bundle.from())
-                        .append("\" data-to=\"").append(branch.to()).append("\"><title>").append(HtmlUtils.htmlEscape(branch.says()))
-                        .append("</title><path class=\"hit\" d=\"").append(branch.path()).append("\"/><path d=\"").append(branch.path())
-                        .append("\"/><path class=\"arrow\" d=\"").append(branch.arrow()).append("\"/></g>");
-            }
-            svg.append("<rect x=\"").append(bundle.dotX()).append("\" y=\"").append(bundle.dotY())
-                    .append("\" width=\"5\" height=\"5\"/></g>");
-        }
-        return svg.append("</svg>").toString();
-    }
-
-    List<Bundle> bundles() {
+    public List<Bundle> bundles() {
         return bundles;
     }
 
-    int width() {
+    public int width() {
         return width;
+    }
+
+    public int height() {
+        return height;
     }
 
     private static String round(double value) {

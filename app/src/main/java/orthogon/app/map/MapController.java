@@ -10,6 +10,7 @@ import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import orthogon.app.frame.Frame;
@@ -45,6 +46,8 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.thymeleaf.context.Context;
+import org.thymeleaf.ITemplateEngine;
 
 @Controller
 @RequestMapping("/q/{code}/map")
@@ -62,10 +65,12 @@ class MapController {
 
     private final Frame frame;
     private final Proofs proofs;
+    private final ITemplateEngine templates;
     private final Shares shares;
     private final Acts acts;
 
-    MapController(Frame frame, Proofs proofs, Shares shares, Acts acts) {
+    MapController(Frame frame, Proofs proofs, Shares shares, Acts acts, ITemplateEngine templates) {
+        this.templates = templates;
         this.acts = acts;
         this.shares = shares;
         this.frame = frame;
@@ -93,7 +98,7 @@ class MapController {
         model.addAttribute("follows", course.isPresent());
         model.addAttribute("document", draft.document());
         model.addAttribute("asTable", !drawn);
-        model.addAttribute("svg", drawn ? drawing(draft, branches, course, false) : "");
+        model.addAttribute("drawing", drawn ? drawing(draft, branches, course, false) : null);
         List<WayRow> rows = drawn ? List.of() : rows(draft, branches);
         model.addAttribute("rows", rows.size() > Branches.MOST_DRAWN ? rows.subList(0, Branches.MOST_DRAWN) : rows);
         model.addAttribute("note", note(level, as, shown, drawn, rows.size()));
@@ -141,7 +146,7 @@ class MapController {
         }
     }
 
-    private static String drawing(Draft draft, Branches branches, Optional<Course> course, boolean alone) {
+    private static Drawing drawing(Draft draft, Branches branches, Optional<Course> course, boolean alone) {
         Drawing.Followed followed = course.map(c -> {
             Set<String> met = new LinkedHashSet<>(c.asked());
             c.pages().forEach(p -> met.add(p.page().code()));
@@ -160,7 +165,8 @@ class MapController {
         if (!branches.isDrawable()) {
             throw new NotThere("There is too much to draw. Look at the map as a table.");
         }
-        String svg = drawing(draft, branches, course(draft, proof, answers), true);
+        Context model = new Context(Locale.ENGLISH, Map.of("drawing", drawing(draft, branches, course(draft, proof, answers), true)));
+        String svg = templates.process("map/drawing", Set.of("drawing"), model);
         return ResponseEntity.ok().contentType(MediaType.valueOf("image/svg+xml"))
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + code + "-map.svg\"").body(svg);
     }

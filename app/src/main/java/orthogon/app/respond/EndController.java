@@ -185,7 +185,7 @@ class EndController {
         model.addAttribute("heading", outcome.map(Questionnaire.Outcome::label).map(voice::inline).orElse(voice.say("sent")));
         model.addAttribute("headingPlain", outcome.map(Questionnaire.Outcome::label).map(voice::plain).orElse(voice.say("sent")));
         model.addAttribute("closing", outcome.map(Questionnaire.Outcome::closing).filter(c -> !c.isEmpty()).map(voice::block)
-                .orElse("<p>" + voice.say("thanks") + "</p>"));
+                .orElse(""));
         model.addAttribute("when", voice.ownWords().moment(running.get().updatedAt()));
         model.addAttribute("lines", QuestionsPage.lines(running.get().interview()));
         model.addAttribute("redirect", outcome.filter(Questionnaire.Outcome::leadsOn).map(Questionnaire.Outcome::redirect).orElse(""));

@@ -6,10 +6,12 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import orthogon.app.Templates;
 import orthogon.app.compose.Ledger.LedgerRow;
 import orthogon.core.edit.RandomEdits;
 import orthogon.core.expression.Wiring;
@@ -126,7 +128,8 @@ class LedgerTest {
         Questionnaire document = EveryType.document().withItem("last", i -> ((orthogon.core.questionnaire.Question) i)
                 .withAskWhen("plain = \"<script>&\""));
         Ledger ledger = ledger(document, Set.of());
-        String svg = new WiringLanes(ledger.rows(), ledger.decisions(), Set.of("last")).svg();
+        String svg = Templates.fragment("compose/ledger", "wiring",
+                Map.of("wiring", new WiringLanes(ledger.rows(), ledger.decisions(), Set.of("last"))));
         assertTrue(svg.contains("&lt;script&gt;&amp;") && !svg.contains("<script"), svg);
         assertTrue(svg.contains("class=\"branch never\" data-from=\"plain\" data-to=\"last\""));
         assertEquals(document.pages().stream().map(Page::code).toList(),

@@ -6,6 +6,7 @@ import com.google.zxing.WriterException;
 import com.google.zxing.common.BitMatrix;
 import com.google.zxing.qrcode.QRCodeWriter;
 import com.google.zxing.qrcode.decoder.ErrorCorrectionLevel;
+import orthogon.formats.page.PageTemplates;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -22,6 +23,9 @@ public final class QrCode {
 
     private final BitMatrix modules;
 
+    /** @param size modules on each side */
+    public record QrDrawing(int size, String path) {}
+
     private QrCode(BitMatrix modules) {
         this.modules = modules;
     }
@@ -36,7 +40,7 @@ public final class QrCode {
         }
     }
 
-    /** One path of unit squares. */
+    /** A drawing of one path of unit squares. */
     public String svg() {
         StringBuilder path = new StringBuilder();
         for (int y = 0; y < modules.getHeight(); y++) {
@@ -51,10 +55,7 @@ public final class QrCode {
                 }
             }
         }
-        int size = modules.getWidth();
-        return "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 " + size + " " + size + "\" shape-rendering=\"crispEdges\">"
-                + "<rect width=\"" + size + "\" height=\"" + size + "\" fill=\"#FFFFFF\"/><path fill=\"#1E2530\" d=\"" + path
-                + "\"/></svg>";
+        return PageTemplates.filled("qr", new QrDrawing(modules.getWidth(), path.toString())).strip();
     }
 
     /** @param scale pixels for each module */

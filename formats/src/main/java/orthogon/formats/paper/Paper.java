@@ -15,6 +15,7 @@ import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
 import orthogon.formats.answer.PaperBlock;
 import orthogon.formats.answer.kinds.AnswerFormats;
+import orthogon.formats.page.PageTemplates;
 import orthogon.formats.progress.ProgressListener;
 import com.openhtmltopdf.bidi.support.ICUBidiReorderer;
 import com.openhtmltopdf.bidi.support.ICUBidiSplitter;
@@ -43,7 +44,7 @@ public final class Paper {
     private final Directions directions;
     private final OwnWords words;
     private final boolean rightToLeft;
-    private final StringBuilder html = new StringBuilder();
+    private List<PaperPart> parts = new ArrayList<>();
     private final Set<String> told = new HashSet<>();
 
     private Paper(Questionnaire document) {
@@ -61,7 +62,7 @@ public final class Paper {
      */
     public static byte[] pdf(Questionnaire document, String language, ProgressListener progress) {
         Paper paper = new Paper(Translated.into(document, language));
-        String html = paper.html(progress);
+        String html = PageTemplates.filled("paper", paper.filled(progress));
         PdfRendererBuilder builder = new PdfRendererBuilder();
         builder.useUnicodeLineBreaker(new WatchedLines(html, progress));
         builder.useFastMode();
@@ -90,46 +91,24 @@ public final class Paper {
         return Paper.class.getResourceAsStream(name);
     }
 
-    private static String style(boolean rightToLeft) {
-        String start = rightToLeft ? "right" : "left";
-        String end = rightToLeft ? "left" : "right";
-        return """
-                @page { size: A4; margin: 18mm 16mm 20mm 16mm; @bottom-center { content: counter(page) " / " counter(pages); font-family: Latin; font-size: 8pt; } }
-                body { font-family: Latin, LatinMore, Arabic; font-size: 10pt; line-height: 1.35; color: #1E2530; text-align: START; }
-                h1 { font-size: 18pt; margin: 0 0 2mm 0; } h2 { font-size: 12.5pt; border-bottom: 0.6pt solid #1E2530; margin: 7mm 0 2mm 0; padding-bottom: 1mm; page-break-after: avoid; }
-                h3 { font-size: 11pt; margin: 5mm 0 2mm 0; page-break-after: avoid; }
-                .question { margin: 0 0 4.5mm 0; page-break-inside: avoid; } .ask { font-weight: 700; margin: 0 0 1mm 0; } .number { font-family: Latin; }
-                .help, .hint { color: #57606C; font-size: 9pt; margin: 0 0 1mm 0; } .direction { border: 0.6pt solid #0E5A68; color: #0E5A68; padding: 1mm 2.5mm; margin: 0 0 3mm 0; font-size: 9pt; page-break-after: avoid; } .after { page-break-after: auto; }
-                .note { border-START: 2pt solid #0E5A68; padding: 1mm 3mm; margin: 0 0 4mm 0; } object { display: inline-block; } .tick { display: inline-block; width: 3mm; height: 3mm; border: 0.8pt solid #1E2530; margin-END: 2.2mm; } .round { border-radius: 1.5mm; }
-                .choice { margin: 0 0 0.8mm 0; } .line { border-bottom: 0.6pt solid #57606C; height: 7mm; margin: 0 0 0.5mm 0; } .box { display: inline-block; border: 0.6pt solid #1E2530; width: 42mm; height: 7mm; } .short { width: 16mm; height: 5mm; } .small { color: #57606C; font-size: 8.5pt; }
-                table { border-collapse: collapse; width: 100%; } th, td { border: 0.5pt solid #D6D1C4; padding: 1.2mm 2mm; font-weight: 400; text-align: START; } td.cell { text-align: center; } .scale span.point { display: inline-block; border: 0.6pt solid #1E2530; padding: 0.8mm 2mm; margin-END: 1.5mm; }
-                .entry { border-START: 1.5pt solid #D6D1C4; padding: 0 0 0 0; padding-START: 4mm; }
-                """
-                .replace("padding-START", "padding-" + start).replace("border-START", "border-" + start)
-                .replace("margin-END", "margin-" + end)
-                .replace("START", start);
-    }
-
-    private String html(ProgressListener progress) {
-        html.append("<html><head><meta charset=\"UTF-8\"/><title>").append(VowelledWords.without(plain(document.title())))
-                .append("</title><style>")
-                .append(style(rightToLeft)).append("</style></head><body dir=\"").append(rightToLeft ? "rtl" : "ltr").append("\">");
-        element("h1", "", document.title());
+    private PaperPage filled(ProgressListener progress) {
         if (!document.presentation().welcome().text().isEmpty()) {
-            element("p", "", document.presentation().welcome().text());
+            add("paragraph", document.presentation().welcome().text());
         }
         for (int p = 0; p < document.pages().size(); p++) {
             progress.at("Writing the pages", p, document.pages().size());
             page(p);
         }
         outcomes();
-        return html.append("</body></html>").toString();
+        return new PaperPage(VowelledWords.without(plain(document.title())), heading(document.title()), rightToLeft, parts);
     }
 
-    private void element(String name, String classes, String content) {
-        html.append('<').append(name).append(classes.isEmpty() ? "" : " class=\"" + classes + "\"").append('>')
-                .append(VowelledWords.drawn(plain(content), name.startsWith("h"))).append("</")
-                .append(name).append('>');
+    private void add(String kind, String content) {
+        parts.add(PaperPart.of(kind, kind.equals("page") || kind.equals("section") ? heading(content) : text(content)));
+    }
+
+    private String heading(String content) {
+        return VowelledWords.drawn(plain(content), true);
     }
 
     private String text(String content) {
@@ -150,7 +129,7 @@ public final class Paper {
             page.allItems().filter(Derived.class::isInstance).forEach(d -> workedOut((Derived) d));
             return;
         }
-        element("h2", "", page.title().isEmpty() ? page.code() : page.title());
+        add("page", page.title().isEmpty() ? page.code() : page.title());
         if (!page.openWhen().isEmpty()) {
             // What was answered before the page counts also for those who leave the page out.
             page.items().stream().filter(i -> i instanceof Derived && !directions.uses(i.code(), page))
@@ -158,20 +137,20 @@ public final class Paper {
         }
         direction(page.code() + ".openWhen", after(p + 1));
         if (!page.introduction().isEmpty()) {
-            element("p", "", page.introduction());
+            add("paragraph", page.introduction());
         }
         items(page.items(), after(p + 1));
         for (int i = 0; i < page.finish().size(); i++) {
             String label = document.outcome(page.finish().get(i).outcome()).map(Questionnaire.Outcome::label)
                     .orElse(page.finish().get(i).outcome());
             directions.when(page.code() + "/finish/" + i)
-                    .ifPresent(when -> element("div", "direction after", words.say("paper.then_stop", when, label)));
+                    .ifPresent(when -> add("after", words.say("paper.then_stop", when, label)));
         }
         for (int i = 0; i < page.skip().size(); i++) {
             String to = page.skip().get(i).to();
             String place = document.page(to).map(this::reference).orElse(to);
             directions.when(page.code() + "/skip/" + i)
-                    .ifPresent(when -> element("div", "direction after", words.say("paper.then_skip", when, place)));
+                    .ifPresent(when -> add("after", words.say("paper.then_skip", when, place)));
         }
     }
 
@@ -187,7 +166,7 @@ public final class Paper {
     }
 
     private void direction(String place, Optional<String> otherwise) {
-        directions.when(place).ifPresent(when -> element("div", "direction",
+        directions.when(place).ifPresent(when -> add("before",
                 otherwise.map(to -> words.say("paper.only_if", when, to)).orElseGet(() -> words.say("paper.only_if_end", when))));
     }
 
@@ -216,8 +195,7 @@ public final class Paper {
         if (!told.add(derived.code())) {
             return;
         }
-        directions.workedOut(derived.code()).ifPresent(how -> html.append("<div class=\"direction after\">").append(text(how))
-                .append("&#160;&#160;<span class=\"box short\"></span></div>"));
+        directions.workedOut(derived.code()).ifPresent(how -> add("value", how));
     }
 
     /** The first question behind the items that have the same condition. */
@@ -230,108 +208,65 @@ public final class Paper {
     private void item(Item item, Optional<String> after) {
         switch (item) {
             case Derived d -> {}
-            case Note n -> element("div", "note", n.wording());
+            case Note n -> add("note", n.wording());
             case Section s -> {
                 if (!s.title().isEmpty()) {
-                    element("h3", "", s.title());
+                    add("section", s.title());
                 }
                 items(s.items(), after);
             }
             case Roster r -> {
-                element("h3", "", r.title());
-                element("div", "direction", words.say("paper.each", words.or(r.entryTitle(), "entry"), r.most()));
-                html.append("<div class=\"entry\">");
+                add("section", r.title());
+                add("before", words.say("paper.each", words.or(r.entryTitle(), "entry"), r.most()));
+                List<PaperPart> before = parts;
+                parts = new ArrayList<>();
                 items(r.items(), after);
-                html.append("</div>");
+                before.add(PaperPart.entry(parts));
+                parts = before;
             }
             case Question q -> question(q);
         }
     }
 
     private void question(Question q) {
-        html.append("<div class=\"question\"><div class=\"ask\"><span class=\"number\">").append(directions.number(q.code()).orElse(0))
-                .append("</span>&#160;&#160;").append(VowelledWords.drawn(plain(q.wording()), true)).append("</div>");
-        if (!q.help().isEmpty()) {
-            element("div", "help", q.help());
+        List<PaperField> blocks = AnswerFormats.of(q.answer()).paper(q.answer(), words).stream().map(block -> field(q, block)).toList();
+        parts.add(
+                new PaperPart("question", heading(q.wording()), directions.number(q.code()).orElse(0), text(q.help()), blocks, List.of()));
+    }
+
+    private PaperField field(Question q, PaperBlock block) {
+        return switch (block) {
+            case PaperBlock.Lines l -> PaperField.lines(l.count());
+            case PaperBlock.Small s -> PaperField.words("small", text(s.text()), "");
+            case PaperBlock.Hint h -> PaperField.words("hint", text(h.text()), "");
+            case PaperBlock.Box b -> PaperField.words("box", text(b.unit()), text(b.small()));
+            case PaperBlock.Choices c -> PaperField.choices(c.options().stream().map(o -> choice(q, o)).toList(), c.one());
+            case PaperBlock.NumberedOptions n -> PaperField.choices(n.options().stream().map(this::plainChoice).toList(), false);
+            case PaperBlock.CellTable c -> PaperField.cells(c.options().stream().map(this::plainChoice).toList(),
+                    c.rows().stream().map(r -> text(r.label())).toList(), c.one());
+            case PaperBlock.Points p -> PaperField.points(text(p.low()), text(p.high()), p.first(), p.last());
+        };
+    }
+
+    private PaperField.PaperChoice plainChoice(Option option) {
+        return new PaperField.PaperChoice(text(option.label()), List.of(), false);
+    }
+
+    private PaperField.PaperChoice choice(Question q, Option option) {
+        List<String> notes = new ArrayList<>();
+        directions.when(q.code() + "." + option.code() + ".offerWhen")
+                .ifPresent(when -> notes.add(text(words.say("paper.only_option", when))));
+        if (directions.isScored(q.code()) && option.score() != null) {
+            notes.add(text(words.say("paper.points", option.score())));
         }
-        answer(q);
-        html.append("</div>");
-    }
-
-    private void answer(Question q) {
-        AnswerFormats.of(q.answer()).paper(q.answer(), words).forEach(block -> block(q, block));
-    }
-
-    private void block(Question q, PaperBlock block) {
-        switch (block) {
-            case PaperBlock.Lines l -> lines(l.count());
-            case PaperBlock.Small s -> element("div", "small", s.text());
-            case PaperBlock.Hint h -> element("div", "hint", h.text());
-            case PaperBlock.Box b -> box(b);
-            case PaperBlock.Choices c -> choices(q, c.options(), c.one());
-            case PaperBlock.NumberedOptions p -> p.options().forEach(
-                    o -> html.append("<div class=\"choice\"><span class=\"tick\"></span>").append(text(o.label())).append("</div>"));
-            case PaperBlock.CellTable c -> cells(c);
-            case PaperBlock.Points p -> points(p);
-        }
-    }
-
-    private void box(PaperBlock.Box box) {
-        html.append("<div><span class=\"box\"></span> ").append(text(box.unit())).append(' ');
-        if (!box.small().isEmpty()) {
-            html.append("<span class=\"small\">").append(text(box.small())).append("</span>");
-        }
-        html.append("</div>");
-    }
-
-    private void lines(int count) {
-        html.append("<div class=\"line\"></div>".repeat(count));
-    }
-
-    private void choices(Question q, List<Option> options, boolean one) {
-        boolean scored = directions.isScored(q.code());
-        for (Option option : options) {
-            html.append("<div class=\"choice\"><span class=\"tick").append(one ? " round" : "").append("\"></span>")
-                    .append(text(option.label()));
-            directions.when(q.code() + "." + option.code() + ".offerWhen").ifPresent(when -> html.append(" <span class=\"small\">(")
-                    .append(text(words.say("paper.only_option", when))).append(")</span>"));
-            if (scored && option.score() != null) {
-                html.append(" <span class=\"small\">(").append(text(words.say("paper.points", option.score()))).append(")</span>");
-            }
-            html.append("</div>");
-            if (option.other()) {
-                lines(1);
-            }
-        }
-    }
-
-    private void cells(PaperBlock.CellTable grid) {
-        html.append("<table><tr><th></th>");
-        grid.options().forEach(o -> element("th", "", o.label()));
-        html.append("</tr>");
-        grid.rows().forEach(r -> {
-            html.append("<tr>");
-            element("th", "", r.label());
-            html.append(("<td class=\"cell\"><span class=\"tick" + (grid.one() ? " round" : "") + "\"></span></td>")
-                    .repeat(grid.options().size()))
-                    .append("</tr>");
-        });
-        html.append("</table>");
-    }
-
-    private void points(PaperBlock.Points points) {
-        html.append("<div class=\"scale\">").append(text(points.low())).append(' ');
-        for (int i = points.first(); i <= points.last(); i++) {
-            html.append("<span class=\"point\">").append(i).append("</span>");
-        }
-        html.append(' ').append(text(points.high())).append("</div>");
+        return new PaperField.PaperChoice(text(option.label()), notes, option.other());
     }
 
     private void outcomes() {
         if (document.outcomeTable().isEmpty()) {
             return;
         }
-        element("h2", "", words.say("paper.outcomes"));
+        add("page", words.say("paper.outcomes"));
         List<String> rows = new ArrayList<>();
         for (int i = 0; i < document.outcomeTable().size(); i++) {
             String code = document.outcomeTable().get(i).outcome();
@@ -339,6 +274,6 @@ public final class Paper {
             rows.add(directions.when("outcomeTable/" + i).map(when -> words.say("paper.then_stop", when, label))
                     .orElseGet(() -> words.say("paper.otherwise", label)));
         }
-        rows.forEach(r -> element("p", "", r));
+        rows.forEach(r -> add("paragraph", r));
     }
 }

@@ -19,7 +19,7 @@ final class WatchedLines implements FSTextBreaker {
 
     WatchedLines(String html, ProgressListener progress) {
         this.progress = progress;
-        this.length = Math.max(1, html.replaceAll("(?s)<style>.*</style>", "").replaceAll("<[^>]*>", "").length());
+        this.length = Math.max(1, html.replaceAll("(?s)<style>.*</style>", "").replaceAll("\\s*<[^>]*>\\s*", "").length());
     }
 
     @Override
