@@ -67,7 +67,9 @@ function choose(code, centre) {
         l.classList.toggle('hangs', hang.has(l.dataset.from.split('~').at(-1)));
         l.classList.toggle('into', l.dataset.to === code);
     });
-    drawing().querySelectorAll('.way').forEach((w) => w.classList.toggle('hangs', w.dataset.uses.split(' ').some((u) => u && hang.has(u))));
+    drawing().querySelectorAll('.way').forEach((w) => {
+        w.classList.toggle('hangs', (w.dataset.uses ?? '').split(' ').some((u) => u && hang.has(u)));
+    });
     box.classList.add('on');
     drawing().classList.add('chosen');
     document.getElementById('map-at').value = code;

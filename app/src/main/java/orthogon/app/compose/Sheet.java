@@ -1,5 +1,6 @@
 package orthogon.app.compose;
 
+import orthogon.app.answer.Setting;
 import orthogon.app.answer.kinds.AnswerControls;
 import orthogon.app.compose.Ledger.LedgerRow;
 import orthogon.app.frame.Frame;
@@ -7,13 +8,17 @@ import orthogon.app.frame.ListPart;
 import orthogon.app.proving.Proofs;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.KnownDrafts;
+import orthogon.app.view.Views;
 import orthogon.core.answer.AnswerKind;
 import orthogon.core.answer.Domain;
+import orthogon.core.answer.GridRow;
 import orthogon.core.edit.Edit;
 import orthogon.core.edit.SplitPage;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Wiring;
 import orthogon.core.place.RuleFamily;
+import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.told.ClaimWords;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
@@ -34,6 +39,24 @@ import org.springframework.ui.Model;
 /** Fills the Compose sheet and its parts. */
 @Component
 class Sheet {
+
+    /** The rows that are listed, of a long ledger. */
+    record LedgerPart(ListPart<LedgerRow> part, String before, String after, long questionsBefore) {}
+
+    /** Which revision the sheet shows, and at which row. */
+    record DraftState(String code, int revision, String at, boolean canUndo, boolean canRedo) {}
+
+    /** What changed on a sheet that is open. */
+    record SheetUpdate(SheetChanges changes, WiringLanes wiring, Map<String, Signs.Sign> signs, String names, boolean withInspector,
+            Frame.TitleBlock block) {}
+
+    /** The settings of the answer of a question. */
+    record AnswerPart(List<Setting> settings, AnswerKind[] types, String optionsOf, boolean hasLimits, List<GridRow> gridRows) {}
+
+    /** The row that is at hand, with everything about it. */
+    record Inspector(Questionnaire document, LedgerRow row, Item item, Page page, String place, Map<String, String> outcomeChoices,
+            Map<String, String> pageChoices, boolean splits, Set<String> decides, List<String> decidedBy, List<Claim> claims,
+            ClaimWords claimWords, Phrases phrases, Map<String, String> messageKinds) {}
 
     private final Frame frame;
     private final Proofs proofs;
@@ -78,18 +101,12 @@ class Sheet {
     }
 
     private static void part(ListPart<LedgerRow> part, Ledger ledger, Model model) {
-        model.addAttribute("part", part);
-        model.addAttribute("before", part.before().map(LedgerRow::code).orElse(""));
-        model.addAttribute("after", part.after().map(LedgerRow::code).orElse(""));
-        model.addAttribute("questionsBefore", ledger.rows().subList(0, part.first()).stream().filter(LedgerRow::isQuestion).count());
+        Views.show(model, new LedgerPart(part, part.before().map(LedgerRow::code).orElse(""), part.after().map(LedgerRow::code).orElse(""),
+                ledger.rows().subList(0, part.first()).stream().filter(LedgerRow::isQuestion).count()));
     }
 
     private void state(Draft draft, String at, Model model) {
-        model.addAttribute("code", draft.code());
-        model.addAttribute("revision", draft.revision());
-        model.addAttribute("at", at);
-        model.addAttribute("canUndo", draft.undoTo().isPresent());
-        model.addAttribute("canRedo", draft.redoTo().isPresent());
+        Views.show(model, new DraftState(draft.code(), draft.revision(), at, draft.undoTo().isPresent(), draft.redoTo().isPresent()));
     }
 
     private static WiringLanes wiring(ListPart<LedgerRow> part, Ledger ledger, Optional<Signs> signs) {
@@ -118,12 +135,8 @@ class Sheet {
         boolean rewired = changes.all().isPresent() || !changes.removed().isEmpty() || !changes.added().isEmpty()
                 || !ledger.hasSameRules(before.orElseThrow());
         part(part, ledger, model);
-        model.addAttribute("changes", changes);
-        model.addAttribute("wiring", rewired ? wiring(part, ledger, signs) : null);
-        model.addAttribute("signs", signs.map(Signs::all).orElse(Map.of()));
-        model.addAttribute("names", String.join(" ", wiring.names(RuleFamily.OUTCOME_ROW, "")));
-        model.addAttribute("withInspector", withInspector);
-        model.addAttribute("block", frame.block(draft));
+        Views.show(model, new SheetUpdate(changes, rewired ? wiring(part, ledger, signs) : null, signs.map(Signs::all).orElse(Map.of()),
+                String.join(" ", wiring.names(RuleFamily.OUTCOME_ROW, "")), withInspector, frame.block(draft)));
         state(draft, at, model);
         inspector(draft, wiring, ledger, signs, at, model);
     }
@@ -154,35 +167,23 @@ class Sheet {
         Optional<Item> item = document.item(at);
         Optional<Page> page = document.page(at);
         Ledger whole = ledger.row(at).isPresent() ? ledger : new Ledger(wiring, Set.of());
-        model.addAttribute("document", document);
-        model.addAttribute("row", whole.row(at).orElseThrow());
-        model.addAttribute("item", item.orElse(null));
-        model.addAttribute("page", page.orElse(null));
-        model.addAttribute("place", place(document, at, item, page));
         item.filter(Question.class::isInstance).map(i -> ((Question) i).answer()).ifPresent(answer -> {
-            model.addAttribute("settings", AnswerControls.of(answer).settings(answer));
-            model.addAttribute("types", AnswerKind.values());
-            model.addAttribute("optionsOf", answer.hasOwnOptions() ? optionsOf(answer.domain()) : "");
-            model.addAttribute("hasLimits", hasLimits(answer.domain()));
-            model.addAttribute("gridRows", answer.rows());
+            Views.show(model, new AnswerPart(AnswerControls.of(answer).settings(answer), AnswerKind.values(),
+                    answer.hasOwnOptions() ? optionsOf(answer.domain()) : "", hasLimits(answer.domain()), answer.rows()));
         });
         Map<String, String> outcomes = new LinkedHashMap<>();
         document.outcomes().forEach(o -> outcomes.put(o.code(), o.label()));
-        model.addAttribute("outcomeChoices", outcomes);
         Map<String, String> pages = new LinkedHashMap<>();
         document.pages().forEach(p -> pages.put(p.code(), p.title()));
-        model.addAttribute("pageChoices", pages);
-        model.addAttribute("splits", SplitPage.isPossible(document, at));
         Map<String, Set<String>> decides = new LinkedHashMap<>();
         whole.decisions().forEach(d -> decides.computeIfAbsent(d.from(), f -> new TreeSet<>()).add(d.to()));
-        model.addAttribute("decides", decides.getOrDefault(at, Set.of()));
-        model.addAttribute("decidedBy", decides.entrySet().stream().filter(e -> e.getValue().contains(at)).map(Map.Entry::getKey).toList());
-        model.addAttribute("claims", signs.map(s -> s.at(at)).orElse(List.of()));
-        model.addAttribute("claimWords", signs.map(Signs::words).orElse(null));
-        model.addAttribute("phrases", new Phrases(wiring));
         Map<String, String> kinds = new LinkedHashMap<>();
         Presentation.MESSAGES.forEach(kind -> kinds.put(kind, orthogon.core.language.OwnWords.english().get("message." + kind)));
-        model.addAttribute("messageKinds", kinds);
+        Views.show(model,
+                new Inspector(document, whole.row(at).orElseThrow(), item.orElse(null), page.orElse(null), place(document, at, item, page),
+                        outcomes, pages, SplitPage.isPossible(document, at), decides.getOrDefault(at, Set.of()),
+                        decides.entrySet().stream().filter(e -> e.getValue().contains(at)).map(Map.Entry::getKey).toList(),
+                        signs.map(s -> s.at(at)).orElse(List.of()), signs.map(Signs::words).orElse(null), new Phrases(wiring), kinds));
     }
 
     /** Which table of options the inspector shows. */

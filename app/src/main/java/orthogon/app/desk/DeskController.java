@@ -1,15 +1,5 @@
 package orthogon.app.desk;
 
-import jakarta.servlet.http.HttpServletResponse;
-import java.io.IOException;
-import java.security.Principal;
-import java.time.OffsetDateTime;
-import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
-import java.util.Set;
 import orthogon.app.account.People;
 import orthogon.app.background.Result;
 import orthogon.app.background.Work;
@@ -22,6 +12,7 @@ import orthogon.app.store.InterviewStore;
 import orthogon.app.store.KnownReleases;
 import orthogon.app.store.ReleaseStore;
 import orthogon.app.store.SignOffStore;
+import orthogon.app.view.Views;
 import orthogon.app.work.Acts;
 import orthogon.app.work.BeginQuestionnaire;
 import orthogon.app.work.RemoveQuestionnaire;
@@ -33,6 +24,16 @@ import orthogon.formats.document.DocumentReader;
 import orthogon.formats.document.DocumentWriter;
 import orthogon.formats.json.UnusableFile;
 import orthogon.formats.progress.ProgressListener;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.security.Principal;
+import java.time.OffsetDateTime;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -65,6 +66,10 @@ class DeskController {
 
     /** What a removal takes away. */
     record Removal(String code, String title, int revisions, int releases, int interviews, int responses) {}
+
+    /** The questionnaires that are listed, and what new ones begin with. */
+    record DeskView(List<DeskRow> rows, List<DeskRow> waiting, String sort, boolean archived, int archivedCount,
+            List<Questionnaire> starters, String wanted, boolean signNeeded) {}
 
     private final DraftStore drafts;
     private final KnownReleases releases;
@@ -101,14 +106,10 @@ class DeskController {
         Set<String> away = drafts.archived();
         List<DeskRow> all = drafts.all().stream().filter(d -> people.mayIn(who, d.code(), "LOOK")).map(d -> row(d, away.contains(d.code())))
                 .sorted(ORDERS.getOrDefault(sort, ORDERS.get("edit"))).toList();
-        model.addAttribute("rows", all.stream().filter(r -> r.archived() == archived).toList());
-        model.addAttribute("waiting", all.stream().filter(r -> !r.archived() && r.needsSignature()).toList());
-        model.addAttribute("sort", ORDERS.containsKey(sort) ? sort : "edit");
-        model.addAttribute("archived", archived);
-        model.addAttribute("archivedCount", away.size());
-        model.addAttribute("starters", starters.about(starter));
-        model.addAttribute("wanted", starter);
-        model.addAttribute("signNeeded", signOffs.isNeeded());
+        Views.show(model,
+                new DeskView(all.stream().filter(r -> r.archived() == archived).toList(),
+                        all.stream().filter(r -> !r.archived() && r.needsSignature()).toList(), ORDERS.containsKey(sort) ? sort : "edit",
+                        archived, away.size(), starters.about(starter), starter, signOffs.isNeeded()));
         return "desk";
     }
 

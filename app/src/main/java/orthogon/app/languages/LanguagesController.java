@@ -1,22 +1,12 @@
 package orthogon.app.languages;
 
-import jakarta.servlet.http.HttpServletResponse;
-import java.security.Principal;
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
-import java.util.List;
-import java.util.Locale;
-import java.util.Map;
-import java.util.Objects;
-import java.util.Optional;
-import java.util.function.Predicate;
-import java.util.stream.Stream;
 import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
 import orthogon.app.frame.ListPart;
 import orthogon.app.http.NotThere;
 import orthogon.app.proving.Proofs;
 import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.view.Views;
 import orthogon.core.edit.Annotate;
 import orthogon.core.edit.ChangeLanguages;
 import orthogon.core.edit.Translate;
@@ -33,6 +23,17 @@ import orthogon.core.proof.flow.Figures;
 import orthogon.core.proof.flow.TextRoutes;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Refused;
+import jakarta.servlet.http.HttpServletResponse;
+import java.security.Principal;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
@@ -92,6 +93,13 @@ class LanguagesController {
 
     private static final Map<String, String> SHOWN = shown();
 
+    /** The texts that are listed. */
+    record LanguagesView(WantedTexts wanted, Map<String, String> shown, List<LanguageProgress> tongues, int count, boolean stretch,
+            String sourceName, String toName, String toDir, int revision, ListPart<Units.Unit> part, List<TextGroup> groups) {}
+
+    /** One text with its translation. */
+    record TextView(String code, WantedTexts wanted, String toName, String toDir, String sourceName) {}
+
     private final Frame frame;
     private final Proofs proofs;
     private final Editing editing;
@@ -134,20 +142,13 @@ class LanguagesController {
         WantedTexts wanted = new WantedTexts(to, asked.show(), asked.find(), asked.unit());
         Proof proof = proofs.soon(draft);
         List<Units.Unit> listed = listed(document, proof, wanted);
-        model.addAttribute("wanted", wanted);
-        model.addAttribute("shown", SHOWN);
-        model.addAttribute("tongues", tongues(document, to));
-        model.addAttribute("count", listed.size());
-        model.addAttribute("stretch", to.equals(Stretch.TAG));
-        model.addAttribute("sourceName", OwnWords.name(document.sourceLanguage()));
-        model.addAttribute("toName", OwnWords.name(to));
-        model.addAttribute("toDir", OwnWords.locale(to).isRightToLeft() ? "rtl" : "ltr");
-        model.addAttribute("revision", draft.revision());
         Optional<Units.Unit> open = listed.stream().filter(u -> u.unit().equals(wanted.unit())).findFirst()
                 .or(() -> unit(document, to, wanted.unit())).or(() -> listed.stream().findFirst());
         ListPart<Units.Unit> part = ListPart.around(listed, open.<Predicate<Units.Unit>>map(o -> o::equals).orElse(u -> false));
-        model.addAttribute("part", part);
-        model.addAttribute("groups", groups(document, part.shown()));
+        Views.show(model,
+                new LanguagesView(wanted, SHOWN, tongues(document, to), listed.size(), to.equals(Stretch.TAG),
+                        OwnWords.name(document.sourceLanguage()), OwnWords.name(to), OwnWords.locale(to).isRightToLeft() ? "rtl" : "ltr",
+                        draft.revision(), part, groups(document, part.shown())));
         open(draft, proof, to, open, model);
     }
 
@@ -226,11 +227,8 @@ class LanguagesController {
     }
 
     private void fillUnit(Draft draft, WantedTexts wanted, Optional<Units.Unit> unit, Model model) {
-        model.addAttribute("code", draft.code());
-        model.addAttribute("wanted", wanted);
-        model.addAttribute("toName", OwnWords.name(wanted.to()));
-        model.addAttribute("toDir", OwnWords.locale(wanted.to()).isRightToLeft() ? "rtl" : "ltr");
-        model.addAttribute("sourceName", OwnWords.name(draft.document().sourceLanguage()));
+        Views.show(model, new TextView(draft.code(), wanted, OwnWords.name(wanted.to()),
+                OwnWords.locale(wanted.to()).isRightToLeft() ? "rtl" : "ltr", OwnWords.name(draft.document().sourceLanguage())));
         open(draft, proofs.of(draft), wanted.to(), unit, model);
     }
 

@@ -1,23 +1,11 @@
 package orthogon.app.map;
 
-import java.math.BigDecimal;
-import java.math.BigInteger;
-import java.math.MathContext;
-import java.time.LocalDate;
-import java.security.Principal;
-import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.LinkedHashSet;
-import java.util.List;
-import java.util.Locale;
-import java.util.Map;
-import java.util.Optional;
-import java.util.Set;
 import orthogon.app.frame.Frame;
 import orthogon.app.http.NotThere;
 import orthogon.app.proving.Proofs;
 import orthogon.app.proving.Shares;
 import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.view.Views;
 import orthogon.app.work.Acts;
 import orthogon.core.edit.Edit;
 import orthogon.core.expression.Phrase;
@@ -31,11 +19,26 @@ import orthogon.core.proof.claim.Replay;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.flow.Figures;
 import orthogon.core.proof.flow.Share;
+import orthogon.core.proof.told.ClaimWords;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.json.UnusableFile;
 import orthogon.formats.stored.AnswerFile;
+import java.math.BigDecimal;
+import java.math.BigInteger;
+import java.math.MathContext;
+import java.time.LocalDate;
+import java.security.Principal;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -63,6 +66,10 @@ class MapController {
     /** Smaller shares are only said to be smaller, in per cent. */
     private static final BigDecimal LEAST_SHOWN = new BigDecimal("0.001");
 
+    /** The branches, drawn or listed. */
+    record MapView(Branches.Level level, String asked, String askedAs, Branches.Level[] levels, String at, String answers, boolean follows,
+            Questionnaire document, boolean asTable, Drawing drawing, List<WayRow> rows, String note, ClaimWords claimWords) {}
+
     private final Frame frame;
     private final Proofs proofs;
     private final ITemplateEngine templates;
@@ -89,21 +96,13 @@ class MapController {
         Branches branches = Branches.of(proof, shown);
         boolean drawn = branches.isDrawable() && !as.equals("table");
         Optional<Course> course = course(draft, proof, answers);
-        model.addAttribute("level", shown);
-        model.addAttribute("asked", level.isEmpty() ? shown.name().toLowerCase(Locale.ROOT) : level);
-        model.addAttribute("askedAs", as);
-        model.addAttribute("levels", Branches.Level.values());
-        model.addAttribute("at", at);
-        model.addAttribute("answers", answers);
-        model.addAttribute("follows", course.isPresent());
-        model.addAttribute("document", draft.document());
-        model.addAttribute("asTable", !drawn);
-        model.addAttribute("drawing", drawn ? drawing(draft, branches, course, false) : null);
         List<WayRow> rows = drawn ? List.of() : rows(draft, branches);
-        model.addAttribute("rows", rows.size() > Branches.MOST_DRAWN ? rows.subList(0, Branches.MOST_DRAWN) : rows);
-        model.addAttribute("note", note(level, as, shown, drawn, rows.size()));
         about(proof, at).ifPresent(a -> model.addAttribute("about", a));
-        model.addAttribute("claimWords", proof.words());
+        Views.show(model,
+                new MapView(shown, level.isEmpty() ? shown.name().toLowerCase(Locale.ROOT) : level, as, Branches.Level.values(), at,
+                        answers, course.isPresent(), draft.document(), !drawn, drawn ? drawing(draft, branches, course, false) : null,
+                        rows.size() > Branches.MOST_DRAWN ? rows.subList(0, Branches.MOST_DRAWN) : rows,
+                        note(level, as, shown, drawn, rows.size()), proof.words()));
         return part == null ? "map" : "map :: sheet";
     }
 

@@ -1,5 +1,25 @@
 package orthogon.app.prove;
 
+import orthogon.app.account.People;
+import orthogon.app.editing.Editing;
+import orthogon.app.frame.Frame;
+import orthogon.app.http.NotThere;
+import orthogon.app.proving.DrillSets;
+import orthogon.app.proving.DrillSets.DrillSet;
+import orthogon.app.proving.Replayed;
+import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.store.DrillStore;
+import orthogon.app.view.Views;
+import orthogon.app.work.Acts;
+import orthogon.core.expression.Wiring;
+import orthogon.core.interview.Interview;
+import orthogon.core.proof.claim.Replay;
+import orthogon.core.proof.drill.Drill;
+import orthogon.core.proof.drill.Drills;
+import orthogon.core.proof.drill.Goal;
+import orthogon.core.questionnaire.Refused;
+import orthogon.formats.report.DrillReport;
+import orthogon.formats.stored.StoredAnswers;
 import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
 import java.time.LocalDate;
@@ -12,25 +32,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import orthogon.app.account.People;
-import orthogon.app.editing.Editing;
-import orthogon.app.frame.Frame;
-import orthogon.app.http.NotThere;
-import orthogon.app.proving.DrillSets;
-import orthogon.app.proving.DrillSets.DrillSet;
-import orthogon.app.proving.Replayed;
-import orthogon.app.store.DraftStore.Draft;
-import orthogon.app.store.DrillStore;
-import orthogon.app.work.Acts;
-import orthogon.core.expression.Wiring;
-import orthogon.core.interview.Interview;
-import orthogon.core.proof.claim.Replay;
-import orthogon.core.proof.drill.Drill;
-import orthogon.core.proof.drill.Drills;
-import orthogon.core.proof.drill.Goal;
-import orthogon.core.questionnaire.Refused;
-import orthogon.formats.report.DrillReport;
-import orthogon.formats.stored.StoredAnswers;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -61,6 +62,10 @@ class DrillsController {
     /** One pinned drill. */
     record Pinned(long id, String name, String author, String differs, String answers) {}
 
+    /** The drills, as they last ran. */
+    record DrillsView(String code, boolean ready, boolean stopped, DrillSet set, Drills drills, List<DrillRow> rows, long asExpected,
+            String replayed, List<Pinned> pinned, long failed) {}
+
     private final People people;
     private final Frame frame;
     private final DrillSets sets;
@@ -82,18 +87,14 @@ class DrillsController {
         Wiring wiring = Wiring.of(draft.document());
         List<DrillStore.SavedDrill> kept = pinned.of(draft.id(), draft.document());
         List<List<String>> differences = set.map(s -> s.replayed(draft.document(), LocalDate.now())).orElse(List.of());
-        model.addAttribute("code", code);
-        model.addAttribute("ready", set.isPresent());
-        model.addAttribute("stopped", set.filter(DrillSet::isStopped).isPresent());
-        model.addAttribute("set", set.orElse(null));
-        model.addAttribute("drills", set.flatMap(DrillSet::drills).orElse(null));
-        model.addAttribute("rows", set.map(s -> rows(draft, s, differences, kept)).orElse(List.of()));
-        model.addAttribute("asExpected", differences.stream().filter(List::isEmpty).count());
-        model.addAttribute("replayed", LocalTime.now().truncatedTo(ChronoUnit.SECONDS).format(DateTimeFormatter.ISO_LOCAL_TIME));
         List<Pinned> walked = kept.stream().map(d -> Replayed.of(d, wiring)).map(r -> new Pinned(r.drill().id(), r.drill().name(),
                 people.shown(r.drill().author()), r.differs(), answers(r.drill()))).toList();
-        model.addAttribute("pinned", walked);
-        model.addAttribute("failed", walked.stream().filter(p -> !p.differs().isEmpty()).count());
+        Views.show(model,
+                new DrillsView(code, set.isPresent(), set.filter(DrillSet::isStopped).isPresent(), set.orElse(null),
+                        set.flatMap(DrillSet::drills).orElse(null), set.map(s -> rows(draft, s, differences, kept)).orElse(List.of()),
+                        differences.stream().filter(List::isEmpty).count(),
+                        LocalTime.now().truncatedTo(ChronoUnit.SECONDS).format(DateTimeFormatter.ISO_LOCAL_TIME), walked,
+                        walked.stream().filter(p -> !p.differs().isEmpty()).count()));
         return "prove/lower :: drills";
     }
 

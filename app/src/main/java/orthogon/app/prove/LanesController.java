@@ -1,19 +1,10 @@
 package orthogon.app.prove;
 
-import java.math.BigInteger;
-import java.time.LocalDate;
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
-import java.util.List;
-import java.util.Map;
-import java.util.Objects;
-import java.util.Optional;
-import java.util.Set;
 import orthogon.app.frame.Frame;
 import orthogon.app.http.NotThere;
 import orthogon.app.proving.Proofs;
 import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.view.Views;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
 import orthogon.core.proof.Proof;
@@ -25,6 +16,16 @@ import orthogon.core.questionnaire.Burden;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.stored.StoredAnswers;
+import java.math.BigInteger;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -129,6 +130,16 @@ class LanesController {
         }
     }
 
+    /** Which routes are wanted, and whether they are counted. */
+    record LanesView(String code, WantedRoutes wanted, Questionnaire document, boolean counted, String why, boolean asTable) {}
+
+    /** The lanes that are drawn, of all there are. */
+    record FoundLanes(RouteLanes lanes, BigInteger all, Set<String> codes, BigInteger before) {}
+
+    /** One respondent, or two beside each other. */
+    record LaneView(String code, String query, Along one, Along other, List<RouteLine> lines, List<String> onlyOne,
+            List<String> onlyOther) {}
+
     private final Frame frame;
     private final Proofs proofs;
 
@@ -144,18 +155,12 @@ class LanesController {
         Proof proof = proofs.of(draft);
         Optional<Figures> figures = proof.counted();
         Optional<Routes> routes = figures.flatMap(Figures::everyRoute);
-        model.addAttribute("code", code);
-        model.addAttribute("wanted", wanted);
-        model.addAttribute("document", draft.document());
-        model.addAttribute("counted", figures.isPresent());
-        model.addAttribute("why", figures.flatMap(Figures::notCounted).orElse(""));
-        model.addAttribute("asTable", as.equals("table"));
+        Views.show(model, new LanesView(code, wanted, draft.document(), figures.isPresent(),
+                figures.flatMap(Figures::notCounted).orElse(""), as.equals("table")));
         routes.ifPresent(r -> {
             RouteLanes lanes = RouteLanes.of(r, draft.document(), wanted.filter(r), wanted.first(), wanted.every() || as.equals("table"));
-            model.addAttribute("lanes", lanes);
-            model.addAttribute("all", r.count());
-            model.addAttribute("codes", r.asking().keySet());
-            model.addAttribute("before", lanes.from().subtract(BigInteger.valueOf(RouteLanes.MOST)).max(BigInteger.ZERO));
+            Views.show(model, new FoundLanes(lanes, r.count(), r.asking().keySet(),
+                    lanes.from().subtract(BigInteger.valueOf(RouteLanes.MOST)).max(BigInteger.ZERO)));
         });
         return "prove/lower :: lanes";
     }
@@ -167,14 +172,11 @@ class LanesController {
         Routes routes = routes(draft);
         Along one = along(draft, routes, wanted, pick);
         Along other = with.isEmpty() || with.equals(pick) ? null : along(draft, routes, wanted, with);
-        model.addAttribute("code", code);
-        model.addAttribute("query", wanted.query());
-        model.addAttribute("one", one);
-        model.addAttribute("other", other);
         List<RouteLine> lines = lines(draft.document(), one, other);
-        model.addAttribute("lines", lines);
-        model.addAttribute("onlyOne", lines.stream().filter(l -> other != null && l.other().isEmpty()).map(RouteLine::code).toList());
-        model.addAttribute("onlyOther", lines.stream().filter(l -> l.answer().isEmpty()).map(RouteLine::code).toList());
+        Views.show(model,
+                new LaneView(code, wanted.query(), one, other, lines,
+                        lines.stream().filter(l -> other != null && l.other().isEmpty()).map(RouteLine::code).toList(),
+                        lines.stream().filter(l -> l.answer().isEmpty()).map(RouteLine::code).toList()));
         return "prove/chosen :: lane";
     }
 

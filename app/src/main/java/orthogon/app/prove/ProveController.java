@@ -1,22 +1,12 @@
 package orthogon.app.prove;
 
-import jakarta.servlet.http.HttpServletResponse;
-import java.math.BigInteger;
-import java.security.Principal;
-import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.LinkedHashMap;
-import java.util.HashSet;
-import java.util.List;
-import java.util.Map;
-import java.util.Objects;
-import java.util.Optional;
-import java.util.Set;
+import java.time.LocalDate;
 import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Gates;
 import orthogon.app.proving.Proofs;
 import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.view.Views;
 import orthogon.app.work.WaiveClaim;
 import orthogon.core.edit.ChangeBurden;
 import orthogon.core.edit.Settle;
@@ -31,10 +21,23 @@ import orthogon.core.proof.claim.Mend;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.flow.Figures;
 import orthogon.core.proof.flow.Routes;
+import orthogon.core.proof.told.ClaimWords;
 import orthogon.core.questionnaire.Burden;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Refused;
 import orthogon.core.release.Gate;
+import jakarta.servlet.http.HttpServletResponse;
+import java.math.BigInteger;
+import java.security.Principal;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -92,6 +95,20 @@ class ProveController {
     record FamilyView(String name, String title, String says, long proved, long refuted, long undecided, long advice, List<Claim> open,
             List<Claim> settled) {}
 
+    /** The claims that are listed, and the chosen one. */
+    record ProveView(List<FamilyView> families, Listed listed, Gate gate, ClaimWords claimWords, String tab, Questionnaire document,
+            boolean gone, Explained chosen, Claim later, String asked, String names) {}
+
+    /** One claim, explained. */
+    record OneClaim(String code, Gate gate, ClaimWords claimWords, boolean gone, String asked, int proofOf, Explained chosen) {}
+
+    /** A part of the claims of a family that need no look. */
+    record SettledClaims(String code, Gate gate, ClaimWords claimWords, Explained chosen, List<Claim> claims, String more) {}
+
+    /** What is counted, in words. */
+    record FiguresView(boolean counted, boolean stopped, Figures figures, String paths, String routes, String average,
+            Map<String, String> byOutcome, int speed, Figures.WordsToRead reading, int proofOf, LocalDate holdsUntil, Burden burden) {}
+
     private final Frame frame;
     private final Proofs proofs;
     private final Gates gates;
@@ -120,25 +137,20 @@ class ProveController {
         Gate gate = gates.of(draft, proof);
         frame.fill(model, draft, "prove");
         List<FamilyView> families = families(proof, gate, listed);
-        model.addAttribute("families", families);
-        model.addAttribute("listed", listed);
-        model.addAttribute("gate", gate);
-        model.addAttribute("claimWords", proof.words());
-        model.addAttribute("tab", tab);
-        model.addAttribute("document", draft.document());
         Optional<Claim> selected = proof.claims().stream().filter(c -> c.id().equals(claim)).findFirst()
                 .or(() -> proof.claims().stream().filter(c -> c.verdict() != Verdict.PROVED && about(c, at))
                         .min(Comparator.comparing(c -> !c.blocking())))
                 .or(() -> proof.claims().stream().filter(c -> about(c, at)).findFirst())
                 .or(() -> families.stream().flatMap(f -> f.open().stream()).filter(Claim::blocking).findFirst())
                 .or(() -> proof.claims().stream().filter(c -> c.kind() == ClaimKind.ONE_OUTCOME).findFirst());
-        model.addAttribute("gone", !claim.isEmpty() && selected.filter(c -> c.id().equals(claim)).isEmpty());
         // An explanation may take a while; the sheet comes without it, and asks for it then.
         boolean explained = selected.filter(Claim::isExplained).isPresent();
-        model.addAttribute("chosen", selected.filter(c -> explained).map(c -> Explained.of(proof, c, gate)).orElse(null));
-        model.addAttribute("later", selected.filter(c -> !explained).orElse(null));
-        model.addAttribute("asked", claim.isEmpty() ? selected.map(Claim::id).orElse("") : claim);
-        model.addAttribute("names", String.join(" ", proof.wiring().names(RuleFamily.CLAIM, "")));
+        Views.show(model,
+                new ProveView(families, listed, gate, proof.words(), tab, draft.document(),
+                        !claim.isEmpty() && selected.filter(c -> c.id().equals(claim)).isEmpty(),
+                        selected.filter(c -> explained).map(c -> Explained.of(proof, c, gate)).orElse(null),
+                        selected.filter(c -> !explained).orElse(null), claim.isEmpty() ? selected.map(Claim::id).orElse("") : claim,
+                        String.join(" ", proof.wiring().names(RuleFamily.CLAIM, ""))));
         figures(draft, proof, model);
     }
 
@@ -149,15 +161,10 @@ class ProveController {
         Proof proof = proofs.of(draft);
         Gate gate = gates.of(draft, proof);
         Optional<Claim> selected = proof.claims().stream().filter(c -> c.id().equals(claim)).findFirst();
-        model.addAttribute("code", code);
-        model.addAttribute("gate", gate);
-        model.addAttribute("claimWords", proof.words());
-        model.addAttribute("gone", selected.isEmpty());
-        model.addAttribute("asked", claim);
-        model.addAttribute("proofOf", draft.revision());
         Claim shown = selected.or(() -> proof.claims().stream().filter(c -> c.kind() == ClaimKind.ONE_OUTCOME).findFirst())
                 .orElse(proof.claims().getFirst());
-        model.addAttribute("chosen", Explained.of(proof, shown, gate));
+        Views.show(model,
+                new OneClaim(code, gate, proof.words(), selected.isEmpty(), claim, draft.revision(), Explained.of(proof, shown, gate)));
         return "prove/chosen :: claim";
     }
 
@@ -171,16 +178,13 @@ class ProveController {
                 .flatMap(f -> f.settled().stream()).toList();
         int first = Math.clamp(from, 0, all.size());
         int next = Math.min(all.size(), first + AT_A_TIME);
-        model.addAttribute("code", code);
-        model.addAttribute("gate", gates.of(draft, proof));
-        model.addAttribute("claimWords", proof.words());
-        model.addAttribute("chosen", null);
-        model.addAttribute("claims", all.subList(first, next));
-        model.addAttribute("more", next == all.size()
-                ? null
-                : UriComponentsBuilder.fromPath("/q/{code}/prove/settled").queryParam("family", family).queryParam("from", next)
-                        .queryParam("page", listed.page()).queryParam("weight", listed.weight()).queryParam("verdict", listed.verdict())
-                        .encode().buildAndExpand(code).toUriString());
+        Views.show(model,
+                new SettledClaims(code, gates.of(draft, proof), proof.words(), null, all.subList(first, next),
+                        next == all.size()
+                                ? null
+                                : UriComponentsBuilder.fromPath("/q/{code}/prove/settled").queryParam("family", family)
+                                        .queryParam("from", next).queryParam("page", listed.page()).queryParam("weight", listed.weight())
+                                        .queryParam("verdict", listed.verdict()).encode().buildAndExpand(code).toUriString()));
         return "prove/chosen :: settled(claims=${claims}, more=${more})";
     }
 
@@ -214,22 +218,16 @@ class ProveController {
         Map<String, String> byOutcome = new LinkedHashMap<>();
         figures.pathsByOutcome()
                 .forEach((outcome, paths) -> byOutcome.put(RouteLanes.label(draft.document(), outcome), Frame.grouped(paths)));
-        model.addAttribute("counted", counted.isPresent());
-        model.addAttribute("stopped", proofs.isStopped(draft));
-        model.addAttribute("figures", figures);
-        model.addAttribute("paths", figures.answerPaths().map(Frame::grouped).orElse(none));
-        model.addAttribute("routes", figures.routes().map(Frame::grouped).orElse(none));
-        model.addAttribute("average", figures.everyRoute().flatMap(Routes::average).map(Object::toString).orElse(""));
-        model.addAttribute("byOutcome", byOutcome);
-        model.addAttribute("speed", Burden.WORDS_A_MINUTE);
-        model.addAttribute("reading", figures.reading().orElse(null));
         figures.everyRoute().ifPresent(routes -> {
             ends(routes, routes.shortest(), true).ifPresent(id -> model.addAttribute("shortestId", id));
             ends(routes, routes.longest(), false).ifPresent(id -> model.addAttribute("longestId", id));
         });
-        model.addAttribute("proofOf", draft.revision());
-        model.addAttribute("holdsUntil", counted.isPresent() ? proof.holdsUntil() : null);
-        model.addAttribute("burden", draft.document().burden());
+        Views.show(model,
+                new FiguresView(counted.isPresent(), proofs.isStopped(draft), figures,
+                        figures.answerPaths().map(Frame::grouped).orElse(none), figures.routes().map(Frame::grouped).orElse(none),
+                        figures.everyRoute().flatMap(Routes::average).map(Object::toString).orElse(""), byOutcome, Burden.WORDS_A_MINUTE,
+                        figures.reading().orElse(null), draft.revision(), counted.isPresent() ? proof.holdsUntil() : null,
+                        draft.document().burden()));
     }
 
     /** A route of that length, as the lanes name it. */

@@ -1,11 +1,13 @@
 package orthogon.app.questions;
 
-import java.util.List;
-import java.util.Optional;
+import orthogon.app.view.Views;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
+import orthogon.core.language.OwnWords;
 import orthogon.core.proof.Remaining;
 import orthogon.core.questionnaire.Question;
+import java.util.List;
+import java.util.Optional;
 import org.springframework.ui.Model;
 
 /** Fills the page of questions: what {@code questions.html} needs. */
@@ -28,6 +30,10 @@ public final class QuestionsPage {
      * @param furthest the percentage that was shown before
      * @return the percentage shown now
      */
+       /** A page of questions. */
+    record QuestionsView(PageModel page, String at, String action, boolean canGoBack, String notice, Progress progress, OwnWords words,
+            String lang, String dir) {}
+
     public static int page(Interview interview, String action, String at, boolean withErrors, String notice, long seed, int furthest,
             Optional<Remaining.Left> left, Model model) {
         RespondentTexts voice = RespondentTexts.of(interview);
@@ -47,15 +53,9 @@ public final class QuestionsPage {
             page = page.only(only, only.equals(questions.getLast()));
         }
         Progress progress = Progress.of(interview, voice, furthest, left);
-        model.addAttribute("page", page);
-        model.addAttribute("at", only);
-        model.addAttribute("action", action);
-        model.addAttribute("canGoBack", !interview.passed().isEmpty() || single && !only.equals(questions.getFirst()));
-        model.addAttribute("notice", notice);
-        model.addAttribute("progress", progress);
-        model.addAttribute("words", voice.ownWords());
-        model.addAttribute("lang", voice.language());
-        model.addAttribute("dir", voice.direction());
+        Views.show(model,
+                new QuestionsView(page, only, action, !interview.passed().isEmpty() || single && !only.equals(questions.getFirst()), notice,
+                        progress, voice.ownWords(), voice.language(), voice.direction()));
         return progress.percent();
     }
 

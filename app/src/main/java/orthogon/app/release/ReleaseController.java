@@ -1,10 +1,5 @@
 package orthogon.app.release;
 
-import jakarta.servlet.http.HttpServletResponse;
-import java.security.Principal;
-import java.util.ArrayList;
-import java.util.List;
-import java.util.Optional;
 import orthogon.app.account.People;
 import orthogon.app.frame.Frame;
 import orthogon.app.http.NotThere;
@@ -18,12 +13,15 @@ import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InvitationStore;
 import orthogon.app.store.InvitationStore.Invitation;
 import orthogon.app.store.KnownReleases;
+import orthogon.app.store.OfferStore.Offer;
 import orthogon.app.store.ReleaseStore;
 import orthogon.app.store.ReleaseStore.Release;
 import orthogon.app.store.ReleaseStore.ReleaseState;
 import orthogon.app.store.RemarkStore;
+import orthogon.app.store.RemarkStore.Remark;
 import orthogon.app.store.SignOffStore;
 import orthogon.app.store.SignOffStore.SignOff;
+import orthogon.app.view.Views;
 import orthogon.app.work.Acts;
 import orthogon.app.work.ReleaseDraft;
 import orthogon.core.language.OwnWords;
@@ -31,11 +29,18 @@ import orthogon.core.language.Texts;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Verdict;
+import orthogon.core.proof.told.ClaimWords;
+import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Refused;
 import orthogon.core.release.Gate;
 import orthogon.core.release.Signing;
 import orthogon.formats.document.DocumentWriter;
 import orthogon.formats.report.KeptProof;
+import jakarta.servlet.http.HttpServletResponse;
+import java.security.Principal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -62,6 +67,16 @@ class ReleaseController {
      * @param lost whether the last release has it
      */
     record ReleasedLanguage(String tag, String name, boolean ready, int left, boolean lost) {}
+
+    /** What the sheet shows beside the gate: releases and personal links. */
+    record ReleaseView(int next, boolean unchanged, boolean textsAlone, Integer last, List<ReleaseRow> releases,
+            List<Invitation> invitations, long unused, long sentByInvitation, long toRemind, List<Questionnaire.LinkParameter> parameters,
+            Offer offer, List<String> documentLanguages) {}
+
+    /** What the gate says of a draft. */
+    record GateView(ClaimWords claimWords, boolean open, Gate gate, List<Claim> inTheWay, long consequences, long proved, int revision,
+            List<ReleasedLanguage> tongues, boolean signNeeded, List<SignOff> signed, boolean maySign, boolean signedByOther,
+            List<Remark> remarks) {}
 
     private final People people;
     private final Frame frame;
@@ -107,43 +122,31 @@ class ReleaseController {
         frame.fill(model, draft, "release");
         List<Release> all = knownReleases.of(draft.id());
         gate(draft, proof, all, who, model);
-        model.addAttribute("next", all.isEmpty() ? 1 : all.getFirst().number() + 1);
-        model.addAttribute("unchanged", !all.isEmpty() && all.getFirst().document().equals(draft.document()));
-        model.addAttribute("textsAlone", !all.isEmpty() && Texts.alone(all.getFirst().document(), draft.document()));
-        model.addAttribute("last", all.isEmpty() ? null : all.getFirst().number());
-        model.addAttribute("releases", all.stream().map(this::row).toList());
         List<Invitation> made = invitations.of(draft.id());
-        model.addAttribute("invitations", made);
-        model.addAttribute("unused", made.stream().filter(i -> i.interview().isEmpty()).count());
-        model.addAttribute("sentByInvitation", made.stream().filter(Invitation::sent).count());
-        model.addAttribute("toRemind", made.stream().filter(i -> !i.email().isEmpty() && i.mailedAt().isPresent() && !i.sent()).count());
-        model.addAttribute("parameters", draft.document().arriving());
-        model.addAttribute("offer", offering.offer(draft.id()));
-        model.addAttribute("documentLanguages", draft.document().languages());
+        Views.show(model,
+                new ReleaseView(all.isEmpty() ? 1 : all.getFirst().number() + 1,
+                        !all.isEmpty() && all.getFirst().document().equals(draft.document()),
+                        !all.isEmpty() && Texts.alone(all.getFirst().document(), draft.document()),
+                        all.isEmpty() ? null : all.getFirst().number(), all.stream().map(this::row).toList(), made,
+                        made.stream().filter(i -> i.interview().isEmpty()).count(), made.stream().filter(Invitation::sent).count(),
+                        made.stream().filter(i -> !i.email().isEmpty() && i.mailedAt().isPresent() && !i.sent()).count(),
+                        draft.document().arriving(), offering.offer(draft.id()), draft.document().languages()));
         return "release";
     }
 
     private void gate(Draft draft, Proof proof, List<Release> all, Principal who, Model model) {
         Gate gate = gates.of(draft, proof);
-        model.addAttribute("claimWords", proof.words());
         List<Claim> inTheWay = gate.inTheWay();
         List<SignOff> signed = signOffs.of(draft.id(), draft.revision());
-        model.addAttribute("open", gate.isOpen());
-        model.addAttribute("gate", gate);
-        model.addAttribute("inTheWay", inTheWay.stream().filter(c -> c.follows().isEmpty()).toList());
-        model.addAttribute("consequences", inTheWay.stream().filter(c -> c.follows().isPresent()).count());
-        model.addAttribute("proved", proof.count(Verdict.PROVED));
-        model.addAttribute("revision", draft.revision());
         List<ReleasedLanguage> tongues = new ArrayList<>();
         gate.languages().forEach((tag, left) -> tongues.add(new ReleasedLanguage(tag, OwnWords.name(tag), left.isEmpty(), left.size(),
                 all.stream().findFirst().filter(r -> r.languages().contains(tag)).isPresent())));
-        model.addAttribute("tongues", tongues);
-        model.addAttribute("signNeeded", signOffs.isNeeded());
-        model.addAttribute("signed", signed);
-        model.addAttribute("maySign",
-                Signing.isAllowed(who.getName(), draft.author(), signed.stream().map(SignOff::author).toList()));
-        model.addAttribute("signedByOther", releasing.signer(draft, who.getName()).isPresent());
-        model.addAttribute("remarks", remarks.open(draft.id()));
+        Views.show(model,
+                new GateView(proof.words(), gate.isOpen(), gate, inTheWay.stream().filter(c -> c.follows().isEmpty()).toList(),
+                        inTheWay.stream().filter(c -> c.follows().isPresent()).count(), proof.count(Verdict.PROVED), draft.revision(),
+                        tongues, signOffs.isNeeded(), signed,
+                        Signing.isAllowed(who.getName(), draft.author(), signed.stream().map(SignOff::author).toList()),
+                        releasing.signer(draft, who.getName()).isPresent(), remarks.open(draft.id())));
     }
 
     private ReleaseRow row(Release r) {

@@ -9,12 +9,16 @@ import orthogon.app.questions.RespondentTexts;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
 import orthogon.app.store.InvitationStore;
+import orthogon.app.view.Views;
 import orthogon.core.answer.contact.ContactAnswer;
 import orthogon.core.interview.Course;
+import orthogon.core.language.OwnWords;
+import orthogon.core.questionnaire.Presentation;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.contact.Contacts;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.List;
 import java.time.OffsetDateTime;
 import java.util.Locale;
 import java.util.Optional;
@@ -28,6 +32,14 @@ import org.springframework.web.bind.annotation.RequestParam;
 /** Leaving and coming back, reading over, sending, the receipt. */
 @Controller
 class EndController {
+
+    /** What every page behind the last one of a questionnaire shows. */
+    record EndView(String title, String id, OwnWords words, Presentation presentation, List<ReadableLanguage> tongues, String back,
+            String lang, String dir) {}
+
+    /** What is told of a response that was sent. */
+    record ReceiptView(String receipt, String heading, String headingPlain, String closing, String when,
+            List<QuestionsPage.ReviewLine> lines, String redirect, boolean onward) {}
 
     private final InterviewStore interviews;
     private final InvitationStore ways;
@@ -49,14 +61,10 @@ class EndController {
     private String themed(Running running, RespondentTexts voice, Model model, HttpServletResponse response, String view) {
         offering.frame(running.release(), response);
         Questionnaire document = running.interview().wiring().document();
-        model.addAttribute("title", voice.plain(document.title()));
-        model.addAttribute("id", running.id());
-        model.addAttribute("words", voice.ownWords());
-        model.addAttribute("presentation", document.presentation());
-        model.addAttribute("tongues", ReadableLanguage.of(running.release(), document.sourceLanguage()));
-        model.addAttribute("back", view.substring(view.lastIndexOf('/') + 1));
-        model.addAttribute("lang", voice.language());
-        model.addAttribute("dir", voice.direction());
+        Views.show(model,
+                new EndView(voice.plain(document.title()), running.id(), voice.ownWords(), document.presentation(),
+                        ReadableLanguage.of(running.release(), document.sourceLanguage()), view.substring(view.lastIndexOf('/') + 1),
+                        voice.language(), voice.direction()));
         return view;
     }
 
@@ -181,15 +189,14 @@ class EndController {
         Course course = voice.course();
         Questionnaire document = running.get().interview().wiring().document();
         Optional<Questionnaire.Outcome> outcome = course.outcome().flatMap(document::outcome);
-        model.addAttribute("receipt", running.get().receipt().get());
-        model.addAttribute("heading", outcome.map(Questionnaire.Outcome::label).map(voice::inline).orElse(voice.say("sent")));
-        model.addAttribute("headingPlain", outcome.map(Questionnaire.Outcome::label).map(voice::plain).orElse(voice.say("sent")));
-        model.addAttribute("closing", outcome.map(Questionnaire.Outcome::closing).filter(c -> !c.isEmpty()).map(voice::block)
-                .orElse(""));
-        model.addAttribute("when", voice.ownWords().moment(running.get().updatedAt()));
-        model.addAttribute("lines", QuestionsPage.lines(running.get().interview()));
-        model.addAttribute("redirect", outcome.filter(Questionnaire.Outcome::leadsOn).map(Questionnaire.Outcome::redirect).orElse(""));
-        model.addAttribute("onward", onward && document.presentation().navigation().redirectAtOnce());
+        Views.show(model,
+                new ReceiptView(running.get().receipt().get(),
+                        outcome.map(Questionnaire.Outcome::label).map(voice::inline).orElse(voice.say("sent")),
+                        outcome.map(Questionnaire.Outcome::label).map(voice::plain).orElse(voice.say("sent")),
+                        outcome.map(Questionnaire.Outcome::closing).filter(c -> !c.isEmpty()).map(voice::block).orElse(""),
+                        voice.ownWords().moment(running.get().updatedAt()), QuestionsPage.lines(running.get().interview()),
+                        outcome.filter(Questionnaire.Outcome::leadsOn).map(Questionnaire.Outcome::redirect).orElse(""),
+                        onward && document.presentation().navigation().redirectAtOnce()));
         return themed(running.get(), voice, model, response, "respond/receipt");
     }
 }

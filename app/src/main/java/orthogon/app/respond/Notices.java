@@ -1,13 +1,15 @@
 package orthogon.app.respond;
 
+import orthogon.app.questions.RespondentTexts;
+import orthogon.app.view.Views;
+import orthogon.core.language.OwnWords;
+import orthogon.core.questionnaire.Presentation;
+import orthogon.core.questionnaire.Questionnaire;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import orthogon.app.questions.RespondentTexts;
-import orthogon.core.language.OwnWords;
-import orthogon.core.questionnaire.Questionnaire;
 import org.springframework.ui.Model;
 
 /** Pages for respondents without questions, and the language of who has no interview yet. */
@@ -18,19 +20,17 @@ final class Notices {
     private Notices() {}
 
     /** Says why there is nothing to answer here. */
+                                                    /** A page that only says something. */
+    record NoticeView(String heading, String title, Presentation presentation, OwnWords words, String lang, String dir, String message) {}
+
     static String shut(RespondentTexts voice, String message, Model model) {
         return told(voice, "closed_title", message, model);
     }
 
     /** @param heading key of own words */
     static String told(RespondentTexts voice, String heading, String message, Model model) {
-        model.addAttribute("heading", heading);
-        model.addAttribute("title", voice.plain(voice.document().title()));
-        model.addAttribute("presentation", voice.document().presentation());
-        model.addAttribute("words", voice.ownWords());
-        model.addAttribute("lang", voice.language());
-        model.addAttribute("dir", voice.direction());
-        model.addAttribute("message", message);
+        Views.show(model, new NoticeView(heading, voice.plain(voice.document().title()), voice.document().presentation(), voice.ownWords(),
+                voice.language(), voice.direction(), message));
         return "respond/shut";
     }
 

@@ -1,14 +1,5 @@
 package orthogon.app.respond;
 
-import jakarta.servlet.http.HttpServletRequest;
-import jakarta.servlet.http.HttpServletResponse;
-import java.time.Duration;
-import java.time.LocalDate;
-import java.time.OffsetDateTime;
-import java.util.LinkedHashMap;
-import java.util.Map;
-import java.util.Optional;
-import java.util.stream.IntStream;
 import orthogon.app.http.RateLimit;
 import orthogon.app.offering.Offering;
 import orthogon.app.offering.Offering.AtAddress;
@@ -18,10 +9,23 @@ import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InvitationStore;
 import orthogon.app.store.InvitationStore.Invitation;
 import orthogon.app.store.ReleaseStore.Release;
+import orthogon.app.view.Views;
 import orthogon.app.work.BeginInterview;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Interview;
+import orthogon.core.language.OwnWords;
 import orthogon.core.language.Stretch;
+import orthogon.core.questionnaire.Presentation;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.List;
+import java.time.Duration;
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.IntStream;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseCookie;
 import org.springframework.stereotype.Controller;
@@ -45,6 +49,10 @@ class WelcomeController {
     /** Most characters of one value that comes with a link, and of all of them. */
     private static final int LONGEST_PARAMETER = 500;
     private static final int LONGEST_LINK = 1500;
+
+    /** The first page. */
+    record WelcomeView(String title, OwnWords words, List<ReadableLanguage> tongues, String heading, String text, String token,
+            Map<String, String> link, String linkQuery, String message, Presentation presentation, String lang, String dir) {}
 
     private final Offering offering;
     private final InterviewStore interviews;
@@ -92,20 +100,13 @@ class WelcomeController {
         Wiring wiring = release.wiring(language);
         RespondentTexts voice = RespondentTexts.of(Interview.start(wiring, LocalDate.now(), known));
         var presentation = wiring.document().presentation();
-        model.addAttribute("title", voice.plain(wiring.document().title()));
-        model.addAttribute("words", voice.ownWords());
-        model.addAttribute("tongues", ReadableLanguage.of(release, language));
-        model.addAttribute("heading", voice.inline(presentation.welcome().heading()));
-        model.addAttribute("text", voice.block(presentation.welcome().text()));
-        model.addAttribute("token", token);
-        model.addAttribute("link", known);
         UriComponentsBuilder further = UriComponentsBuilder.newInstance();
         known.forEach(further::queryParam);
-        model.addAttribute("linkQuery", known.isEmpty() ? "" : "&" + further.build().encode().getQuery());
-        model.addAttribute("message", message.isEmpty() ? "" : voice.say(message));
-        model.addAttribute("presentation", presentation);
-        model.addAttribute("lang", voice.language());
-        model.addAttribute("dir", voice.direction());
+        Views.show(model,
+                new WelcomeView(voice.plain(wiring.document().title()), voice.ownWords(), ReadableLanguage.of(release, language),
+                        voice.inline(presentation.welcome().heading()), voice.block(presentation.welcome().text()), token, known,
+                        known.isEmpty() ? "" : "&" + further.build().encode().getQuery(), message.isEmpty() ? "" : voice.say(message),
+                        presentation, voice.language(), voice.direction()));
         return "respond/welcome";
     }
 

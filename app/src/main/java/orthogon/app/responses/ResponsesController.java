@@ -1,14 +1,5 @@
 package orthogon.app.responses;
 
-import java.nio.charset.StandardCharsets;
-import java.security.Principal;
-import java.time.format.DateTimeFormatter;
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
-import java.util.stream.Stream;
 import orthogon.app.background.Result;
 import orthogon.app.background.Works;
 import orthogon.app.frame.Frame;
@@ -19,6 +10,7 @@ import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Response;
 import orthogon.app.store.KnownReleases;
+import orthogon.app.view.Views;
 import orthogon.app.work.Acts;
 import orthogon.core.answer.file.Attachment;
 import orthogon.core.interview.Course;
@@ -27,6 +19,15 @@ import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.responses.ResponsesCsv;
+import java.nio.charset.StandardCharsets;
+import java.security.Principal;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -51,6 +52,13 @@ class ResponsesController {
 
     /** One answer of one response. */
     record AnswerLine(String code, String wording, String answer, String page, boolean first, List<Attachment> files) {}
+
+    /** The responses that are listed. */
+    record ResponsesView(List<Question> columns, List<ResponseRow> rows, int count, int pageNumber, int pageCount, String wanted,
+            Map<String, Long> byOutcome, Map<String, String> labels) {}
+
+    /** One response with everything that was answered. */
+    record ResponseView(ResponseRow row, Map<String, String> besides, List<AnswerLine> lines, int asked, long of) {}
 
     private final Frame frame;
     private final InterviewStore interviews;
@@ -80,16 +88,11 @@ class ResponsesController {
         List<Question> columns = document.questions().limit(COLUMNS).toList();
         int pages = Math.max(1, (wanted.size() + PER_PAGE - 1) / PER_PAGE);
         int shown = Math.clamp(page, 1, pages);
-        model.addAttribute("columns", columns);
-        model.addAttribute("rows", wanted.stream().skip((shown - 1L) * PER_PAGE).limit(PER_PAGE).map(r -> row(r, columns)).toList());
-        model.addAttribute("count", wanted.size());
-        model.addAttribute("pageNumber", shown);
-        model.addAttribute("pageCount", pages);
-        model.addAttribute("wanted", outcome);
         Map<String, Long> byOutcome = new LinkedHashMap<>();
         document.outcomes().forEach(o -> byOutcome.put(o.code(), all.stream().filter(r -> r.outcome().equals(o.code())).count()));
-        model.addAttribute("byOutcome", byOutcome);
-        model.addAttribute("labels", labels(document));
+        Views.show(model,
+                new ResponsesView(columns, wanted.stream().skip((shown - 1L) * PER_PAGE).limit(PER_PAGE).map(r -> row(r, columns)).toList(),
+                        wanted.size(), shown, pages, outcome, byOutcome, labels(document)));
         return "responses";
     }
 
@@ -129,15 +132,11 @@ class ResponsesController {
                 }
             }
         }));
-        model.addAttribute("row", row(response, List.of()));
         Map<String, String> besides = new LinkedHashMap<>();
         Stream.concat(document.linkParameters().stream().map(Questionnaire.LinkParameter::code),
                 document.items().filter(Derived.class::isInstance).map(Item::code)).filter(response.answers()::containsKey)
                 .forEach(c -> besides.put(c, ResponsesCsv.cell(response.answers().get(c))));
-        model.addAttribute("besides", besides);
-        model.addAttribute("lines", lines);
-        model.addAttribute("asked", lines.size());
-        model.addAttribute("of", document.questions().count());
+        Views.show(model, new ResponseView(row(response, List.of()), besides, lines, lines.size(), document.questions().count()));
         return "response";
     }
 

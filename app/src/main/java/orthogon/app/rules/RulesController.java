@@ -1,19 +1,11 @@
 package orthogon.app.rules;
 
-import jakarta.servlet.http.HttpServletResponse;
-import java.security.Principal;
-import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.LinkedHashMap;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
-import java.util.stream.Stream;
 import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Proofs;
 import orthogon.app.rules.RuleRows.RuleRow;
 import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.view.Views;
 import orthogon.core.edit.ChangeEnding;
 import orthogon.core.edit.Edit;
 import orthogon.core.edit.SetConditions;
@@ -25,6 +17,7 @@ import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.proof.claim.Family;
+import orthogon.core.proof.told.ClaimWords;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Places;
@@ -32,6 +25,15 @@ import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Questionnaire.OutcomeRow;
 import orthogon.core.questionnaire.Refused;
 import orthogon.core.typing.Sentence;
+import jakarta.servlet.http.HttpServletResponse;
+import java.security.Principal;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -62,6 +64,12 @@ class RulesController {
     /** Longest questionnaire whose questions are all offered at once; of a longer one, those of the chosen page. */
     private static final int MOST_OFFERED = 2_000;
 
+    /** The rules that are listed, the one that is chosen, and the outcome table. */
+    record RulesView(Questionnaire document, int revision, String names, RuleFilter filter, RuleFamily[] families, List<RuleRow> rules,
+            int taken, List<String> questions, boolean offersAll, int count, RuleRow chosen, List<RuleRows.Named> named,
+            List<String> inputs, List<RuleRows.RuleDecision> decisions, Map<String, List<Claim>> margin, ClaimWords claimWords,
+            Map<String, Map<String, String>> targets) {}
+
     private final Frame frame;
     private final Proofs proofs;
     private final Editing editing;
@@ -86,11 +94,6 @@ class RulesController {
         RuleRows rules = new RuleRows(wiring);
         List<RuleRow> all = rules.all();
         frame.fill(model, draft, "rules");
-        model.addAttribute("document", document);
-        model.addAttribute("revision", draft.revision());
-        model.addAttribute("names", String.join(" ", wiring.names(RuleFamily.OUTCOME_ROW, "")));
-        model.addAttribute("filter", filter);
-        model.addAttribute("families", RuleFamily.values());
         Map<String, String> pages = new HashMap<>();
         document.pages().forEach(p -> {
             pages.put(p.code(), p.code());
@@ -100,16 +103,6 @@ class RulesController {
         List<Page> offered = pages.size() <= MOST_OFFERED
                 ? document.pages()
                 : document.page(filter.page()).map(List::of).orElse(List.of());
-        model.addAttribute("rules", taken.subList(0, Math.min(MOST_LISTED, taken.size())));
-        model.addAttribute("taken", taken.size());
-        model.addAttribute("questions", Stream.concat(Stream.of(filter.question()).filter(pages::containsKey),
-                offered.stream().flatMap(Page::allItems).map(Item::code)).distinct().toList());
-        model.addAttribute("offersAll", pages.size() <= MOST_OFFERED);
-        model.addAttribute("count", all.size());
-        model.addAttribute("chosen", all.stream().filter(r -> r.key().equals(key)).findFirst().orElse(null));
-        model.addAttribute("named", rules.named());
-        model.addAttribute("inputs", rules.inputs());
-        model.addAttribute("decisions", rules.decisions());
         Optional<Proof> proof = proofs.ready(draft);
         Map<String, List<Claim>> margin = new LinkedHashMap<>();
         proof.ifPresent(p -> p.claims().forEach(c -> {
@@ -120,9 +113,13 @@ class RulesController {
                 margin.computeIfAbsent("", k -> new ArrayList<>()).add(c);
             }
         }));
-        model.addAttribute("margin", margin);
-        model.addAttribute("claimWords", proof.map(Proof::words).orElse(null));
-        model.addAttribute("targets", targets(offered));
+        Views.show(model,
+                new RulesView(document, draft.revision(), String.join(" ", wiring.names(RuleFamily.OUTCOME_ROW, "")), filter,
+                        RuleFamily.values(), taken.subList(0, Math.min(MOST_LISTED, taken.size())), taken.size(),
+                        Stream.concat(Stream.of(filter.question()).filter(pages::containsKey),
+                                offered.stream().flatMap(Page::allItems).map(Item::code)).distinct().toList(),
+                        pages.size() <= MOST_OFFERED, all.size(), all.stream().filter(r -> r.key().equals(key)).findFirst().orElse(null),
+                        rules.named(), rules.inputs(), rules.decisions(), margin, proof.map(Proof::words).orElse(null), targets(offered)));
     }
 
     /** What a rule can be given to: place to words, page by page. */
