@@ -15,6 +15,7 @@ import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
 import orthogon.app.store.ReleaseStore;
 import orthogon.app.store.ReleaseStore.Release;
+import orthogon.app.work.SendInterview;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.proof.Proof;
@@ -40,9 +41,11 @@ class DemoData implements SmartInitializingSingleton {
     private final DraftStore drafts;
     private final ReleaseStore releases;
     private final InterviewStore interviews;
+    private final SendInterview sending;
     private final DemoPeople people;
 
-    DemoData(DraftStore drafts, ReleaseStore releases, InterviewStore interviews, DemoPeople people) {
+    DemoData(DraftStore drafts, ReleaseStore releases, InterviewStore interviews, DemoPeople people, SendInterview sending) {
+        this.sending = sending;
         this.people = people;
         this.drafts = drafts;
         this.releases = releases;
@@ -97,7 +100,7 @@ class DemoData implements SmartInitializingSingleton {
                 }
             }
             if (interview.course().complete()) {
-                interviews.sendOnce(running.with(interview), at);
+                sending.send(running.with(interview), at);
                 sent++;
             }
         }

@@ -10,6 +10,7 @@ import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
 import orthogon.app.store.InvitationStore;
 import orthogon.app.view.Views;
+import orthogon.app.work.SendInterview;
 import orthogon.core.answer.contact.ContactAnswer;
 import orthogon.core.interview.Course;
 import orthogon.core.language.OwnWords;
@@ -42,6 +43,7 @@ class EndController {
             List<QuestionsPage.ReviewLine> lines, String redirect, boolean onward) {}
 
     private final InterviewStore interviews;
+    private final SendInterview sending;
     private final InvitationStore ways;
     private final Outbox outbox;
     private final Offering offering;
@@ -49,7 +51,8 @@ class EndController {
     private final PublicAddress addresses;
 
     EndController(InterviewStore interviews, InvitationStore ways, Outbox outbox, Offering offering, RateLimit pace,
-            PublicAddress addresses) {
+            PublicAddress addresses, SendInterview sending) {
+        this.sending = sending;
         this.pace = pace;
         this.addresses = addresses;
         this.offering = offering;
@@ -165,7 +168,7 @@ class EndController {
         if (running.get().receipt().isEmpty() && (open(running).isEmpty() || !running.get().interview().course().acceptable())) {
             return "redirect:/i/" + id;
         }
-        interviews.sendOnce(running.get(), OffsetDateTime.now());
+        sending.send(running.get(), OffsetDateTime.now());
         return sent(running.get());
     }
 

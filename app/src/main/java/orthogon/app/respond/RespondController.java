@@ -18,6 +18,7 @@ import orthogon.app.store.AttachmentStore;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
 import orthogon.app.work.KeepAnswers;
+import orthogon.app.work.SendInterview;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.language.Stretch;
@@ -45,13 +46,15 @@ class RespondController {
 
     private final Offering offering;
     private final InterviewStore interviews;
+    private final SendInterview sending;
     private final AttachmentStore attachments;
     private final Ahead ahead;
     private final RateLimit pace;
     private final KeepAnswers keeping;
 
     RespondController(Offering offering, InterviewStore interviews, AttachmentStore attachments, Ahead ahead, RateLimit pace,
-            KeepAnswers keeping) {
+            KeepAnswers keeping, SendInterview sending) {
+        this.sending = sending;
         this.keeping = keeping;
         this.offering = offering;
         this.interviews = interviews;
@@ -209,7 +212,7 @@ class RespondController {
         boolean sends = turn instanceof PageSubmission.Moved m && m.passed().isPresent() && !fromReview
                 && running.release().document().presentation().navigation().reviewLeftOut() && m.interview().course().acceptable();
         if (sends) {
-            interviews.sendOnce(running.with(turn.interview()), OffsetDateTime.now());
+            sending.send(running.with(turn.interview()), OffsetDateTime.now());
             return EndController.sent(running);
         }
         return switch (turn) {

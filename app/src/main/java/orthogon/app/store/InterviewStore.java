@@ -18,12 +18,9 @@ import orthogon.core.interview.Interview;
 import orthogon.core.interview.Slots;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.stored.StoredAnswers;
-import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.transaction.support.TransactionTemplate;
 
 /** Running interviews and the responses that they become. */
 @Component
@@ -89,11 +86,9 @@ public class InterviewStore {
 
     private final JdbcClient jdbc;
     private final KnownReleases releases;
-    private final TransactionTemplate together;
     private final SecureRandom random = new SecureRandom();
 
-    public InterviewStore(JdbcClient jdbc, KnownReleases releases, PlatformTransactionManager transactions) {
-        this.together = new TransactionTemplate(transactions);
+    public InterviewStore(JdbcClient jdbc, KnownReleases releases) {
         this.jdbc = jdbc;
         this.releases = releases;
     }
@@ -170,8 +165,8 @@ public class InterviewStore {
         }
     }
 
-    /** Makes a response of a complete interview, once: sent a second time it gives the same receipt. All of it is kept, or nothing. */
-    private String send(Running running, OffsetDateTime at) {
+    /** Makes a response of a complete interview, within a transaction; the receipt of the one that there is already. */
+    public String send(Running running, OffsetDateTime at) {
         Optional<String> known = jdbc.sql("select receipt from response where interview_id = :id").param("id", running.id())
                 .query(String.class).optional();
         if (known.isPresent()) {
@@ -188,15 +183,6 @@ public class InterviewStore {
                 .sql("insert into answer (receipt, question, given) values (:receipt, :question, :given)").param("receipt", receipt)
                 .param("question", question).param("given", answer).update());
         return receipt;
-    }
-
-    /** What {@link #send} gave when two requests send at the same moment. */
-    public String sendOnce(Running running, OffsetDateTime at) {
-        try {
-            return together.execute(status -> send(running, at));
-        } catch (DuplicateKeyException e) {
-            return find(running.id()).flatMap(Running::receipt).orElseThrow();
-        }
     }
 
     private String receipt() {

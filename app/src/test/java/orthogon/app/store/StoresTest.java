@@ -7,6 +7,7 @@ import orthogon.app.store.OfferStore.Offer;
 import orthogon.app.store.PersonStore.Person;
 import orthogon.app.store.ReleaseStore.Made;
 import orthogon.app.store.ReleaseStore.Release;
+import orthogon.app.work.SendInterview;
 import orthogon.core.answer.file.Attachment;
 import orthogon.core.answer.text.TextAnswer;
 import orthogon.core.answer.yesno.YesNoAnswer;
@@ -35,6 +36,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.Parameter;
 import org.junit.jupiter.params.ParameterizedClass;
 import org.junit.jupiter.params.provider.EnumSource;
+import org.springframework.dao.DataAccessException;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.datasource.DataSourceTransactionManager;
@@ -63,7 +65,7 @@ class StoresTest {
         jdbc = JdbcClient.create(database);
         drafts = new DraftStore(jdbc);
         releases = new ReleaseStore(jdbc);
-        interviews = new InterviewStore(jdbc, new KnownReleases(releases), new DataSourceTransactionManager(database));
+        interviews = new InterviewStore(jdbc, new KnownReleases(releases));
         draft = drafts.create(ROOST, "ines", "began");
     }
 
@@ -127,8 +129,13 @@ class StoresTest {
         assertEquals(answered.raw(), read.interview().raw());
         assertEquals(List.of(40, 1), List.of(read.furthest(), read.version()));
         Running sent = read.with(read.interview().leave(Map.of("place", "Weir", "wet", true)).interview());
-        String receipt = interviews.sendOnce(sent, OffsetDateTime.now());
-        assertEquals(receipt, interviews.sendOnce(sent, OffsetDateTime.now()));
+        jdbc.sql("alter table answer rename to answer_away").update();
+        assertThrows(DataAccessException.class,
+                () -> new SendInterview(interviews, new DataSourceTransactionManager(database)).send(sent, OffsetDateTime.now()));
+        jdbc.sql("alter table answer_away rename to answer").update();
+        assertEquals(Optional.empty(), interviews.find(sent.id()).orElseThrow().receipt(), "without its answers it is not sent");
+        String receipt = new SendInterview(interviews, new DataSourceTransactionManager(database)).send(sent, OffsetDateTime.now());
+        assertEquals(receipt, new SendInterview(interviews, new DataSourceTransactionManager(database)).send(sent, OffsetDateTime.now()));
         Response response = interviews.response(draft.id(), receipt).orElseThrow();
         assertEquals(Map.of("place", "Weir", "wet", true), response.answers());
         isNow(response.sentAt());
@@ -141,7 +148,7 @@ class StoresTest {
     @Test
     void aWorkspaceIsCheckedAndFindsWhatWasChanged() {
         Running running = begun(release());
-        interviews.sendOnce(running.with(running.interview().leave(Map.of("place", "Weir", "wet", true)).interview()),
+        new SendInterview(interviews, new DataSourceTransactionManager(database)).send(running.with(running.interview().leave(Map.of("place", "Weir", "wet", true)).interview()),
                 OffsetDateTime.now());
         AuditStore audit = new AuditStore(jdbc, new TrailKey("key".getBytes(StandardCharsets.UTF_8)));
         audit.note("ines", "roost", "began");

@@ -107,9 +107,11 @@ public final class Texts {
         if (!answer.hasOwnOptions()) {
             return changed;
         }
-        return changed.withOptions(changed.options().stream()
-                .map(o -> o.withLabel(change.apply(code + "." + o.code() + ".label", o.label()))).toList())
-                .withRows(
-                        changed.rows().stream().map(r -> r.withLabel(change.apply(code + "." + r.code() + ".label", r.label()))).toList());
+        Answer labelled = changed.withOptions(changed.options().stream()
+                .map(o -> o.withLabel(change.apply(code + "." + o.code() + ".label", o.label()))).toList());
+        return labelled.rows().isEmpty()
+                ? labelled
+                : labelled.withRows(labelled.rows().stream()
+                        .map(r -> r.withLabel(change.apply(code + "." + r.code() + ".label", r.label()))).toList());
     }
 }

@@ -60,6 +60,10 @@ public record Message(String key, Map<String, Term> terms) {
     }
 
     Message with(String name, Term term) {
+        if (terms.isEmpty()) {
+            // Most messages have one term or two, and there is one for each claim.
+            return new Message(key, Map.of(name, term));
+        }
         Map<String, Term> more = new LinkedHashMap<>(terms);
         more.put(name, term);
         return new Message(key, more);
