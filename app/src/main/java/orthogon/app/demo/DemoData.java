@@ -15,7 +15,6 @@ import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
 import orthogon.app.store.ReleaseStore;
 import orthogon.app.store.ReleaseStore.Release;
-import orthogon.app.work.SendInterview;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.proof.Proof;
@@ -27,6 +26,8 @@ import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Fills an empty database once, when {@code orthogon.demo} is true, before anybody can ask for a page. */
 @Component
@@ -41,11 +42,12 @@ class DemoData implements SmartInitializingSingleton {
     private final DraftStore drafts;
     private final ReleaseStore releases;
     private final InterviewStore interviews;
-    private final SendInterview sending;
+    private final TransactionTemplate together;
     private final DemoPeople people;
 
-    DemoData(DraftStore drafts, ReleaseStore releases, InterviewStore interviews, DemoPeople people, SendInterview sending) {
-        this.sending = sending;
+    DemoData(DraftStore drafts, ReleaseStore releases, InterviewStore interviews, DemoPeople people,
+            PlatformTransactionManager transactions) {
+        this.together = new TransactionTemplate(transactions);
         this.people = people;
         this.drafts = drafts;
         this.releases = releases;
@@ -100,7 +102,8 @@ class DemoData implements SmartInitializingSingleton {
                 }
             }
             if (interview.course().complete()) {
-                sending.send(running.with(interview), at);
+                Running complete = running.with(interview);
+                together.executeWithoutResult(status -> interviews.send(complete, at));
                 sent++;
             }
         }

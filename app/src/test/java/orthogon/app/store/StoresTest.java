@@ -148,7 +148,8 @@ class StoresTest {
     @Test
     void aWorkspaceIsCheckedAndFindsWhatWasChanged() {
         Running running = begun(release());
-        new SendInterview(interviews, new DataSourceTransactionManager(database)).send(running.with(running.interview().leave(Map.of("place", "Weir", "wet", true)).interview()),
+        new SendInterview(interviews, new DataSourceTransactionManager(database)).send(
+                running.with(running.interview().leave(Map.of("place", "Weir", "wet", true)).interview()),
                 OffsetDateTime.now());
         AuditStore audit = new AuditStore(jdbc, new TrailKey("key".getBytes(StandardCharsets.UTF_8)));
         audit.note("ines", "roost", "began");

@@ -19,8 +19,8 @@ import orthogon.core.proof.flow.Figures;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.flow.Share;
 import orthogon.core.proof.flow.Transition;
+import orthogon.core.proof.plain.PlainForm;
 import orthogon.core.proof.space.Space;
-import orthogon.core.proof.spelled.Spelled;
 import orthogon.core.proof.told.ClaimWords;
 import orthogon.core.questionnaire.Questionnaire;
 import java.time.Duration;
@@ -42,7 +42,7 @@ public final class Proof {
     private final LocalDate asOf;
     private final List<Claim> claims;
     private final Supplier<Figures> counting;
-    private final Supplier<Spelled> spelled;
+    private final Supplier<PlainForm> plainForm;
     /** Where another proof may go on after an edit; null where it must begin anew. */
     private final Basis basis;
     private volatile Figures figures;
@@ -68,14 +68,14 @@ public final class Proof {
         }
     }
 
-    private Proof(Wiring wiring, Supplier<Spelled> spelled, LocalDate asOf, List<Claim> claims, Supplier<Figures> counting,
+    private Proof(Wiring wiring, Supplier<PlainForm> plainForm, LocalDate asOf, List<Claim> claims, Supplier<Figures> counting,
             Basis basis) {
         this.basis = basis;
         this.wiring = wiring;
         this.asOf = asOf;
         this.claims = List.copyOf(claims);
         this.counting = counting;
-        this.spelled = spelled;
+        this.plainForm = plainForm;
     }
 
     /** @param asOf what {@code today()} is */
@@ -135,14 +135,14 @@ public final class Proof {
         }
         try {
             watch.reached("answer classes");
-            Spelled spelled = Spelled.of(wiring, watch::goOn);
+            PlainForm plainForm = PlainForm.of(wiring, watch::goOn);
             watch.goOn();
             Space space;
             if (before == null) {
-                space = space(spelled, faults, asOf, limits, watch);
+                space = space(plainForm, faults, asOf, limits, watch);
             } else {
                 before.space().diagrams().begin(watch);
-                space = before.space().after(spelled, faults);
+                space = before.space().after(plainForm, faults);
             }
             watch.reached("who comes to each page");
             Flow flow = before == null
@@ -152,7 +152,7 @@ public final class Proof {
             Basis basis = faults.isEmpty() && space.isCertain()
                     ? new Basis(all, limits, before == null ? space.diagrams().nodes() : before.nodes())
                     : null;
-            return new Proof(wiring, () -> spelled, asOf, all.claims(), () -> figures(spelled, faults, asOf, limits, watch), basis);
+            return new Proof(wiring, () -> plainForm, asOf, all.claims(), () -> figures(plainForm, faults, asOf, limits, watch), basis);
         } catch (Diagrams.BudgetSpent e) {
             return unfinished(wiring, asOf, faults, new Unknown.Beyond(e.getMessage()));
         } catch (RuntimeException | StackOverflowError e) {
@@ -163,15 +163,15 @@ public final class Proof {
         }
     }
 
-    private static Space space(Spelled spelled, List<Fault> faults, LocalDate asOf, Limits limits, Watch watch) {
-        return new Space(spelled, spelled.faults(faults), asOf, new Diagrams(limits, watch));
+    private static Space space(PlainForm plainForm, List<Fault> faults, LocalDate asOf, Limits limits, Watch watch) {
+        return new Space(plainForm, plainForm.faults(faults), asOf, new Diagrams(limits, watch));
     }
 
     /** Counting has diagrams of its own, so that what it spends is not missing where claims are explained. */
-    private static Figures figures(Spelled spelled, List<Fault> faults, LocalDate asOf, Limits limits, Watch watch) {
+    private static Figures figures(PlainForm plainForm, List<Fault> faults, LocalDate asOf, Limits limits, Watch watch) {
         try {
             watch.reached("counts");
-            return Figures.of(space(spelled, faults, asOf, limits, watch));
+            return Figures.of(space(plainForm, faults, asOf, limits, watch));
         } catch (Diagrams.BudgetSpent e) {
             return Figures.none(false, e.getMessage());
         } catch (RuntimeException | StackOverflowError e) {
@@ -185,7 +185,7 @@ public final class Proof {
     private static Proof unfinished(Wiring wiring, LocalDate asOf, List<Fault> faults, Unknown why) {
         List<Claim> claims = new ArrayList<>(SoundClaims.of(wiring, faults));
         claims.addAll(AllClaims.undecided(wiring.document().code(), why));
-        return new Proof(wiring, () -> Spelled.of(wiring), asOf, claims, () -> Figures.none(false, why.words()), null);
+        return new Proof(wiring, () -> PlainForm.of(wiring), asOf, claims, () -> Figures.none(false, why.words()), null);
     }
 
     public Questionnaire document() {
@@ -235,8 +235,8 @@ public final class Proof {
             holdsUntil = asOf.plusYears(1);
             return;
         }
-        Spelled spelled = Spelled.of(wiring);
-        Space space = new Space(spelled, spelled.faults(Faults.of(wiring)), asOf, new Diagrams(LOOK_AHEAD, Watch.NOBODY));
+        PlainForm plainForm = PlainForm.of(wiring);
+        Space space = new Space(plainForm, plainForm.faults(Faults.of(wiring)), asOf, new Diagrams(LOOK_AHEAD, Watch.NOBODY));
         List<Object> today = space.onDay(asOf);
         LocalDate next = asOf.plusDays(1);
         while (!next.isAfter(asOf.plusYears(1)) && space.onDay(next).equals(today)) {
@@ -270,7 +270,7 @@ public final class Proof {
             return Share.none(twice.get().unknown().words());
         }
         try {
-            return Share.of(space(Spelled.of(wiring, watch::goOn), faults, asOf, limits, watch), way);
+            return Share.of(space(PlainForm.of(wiring, watch::goOn), faults, asOf, limits, watch), way);
         } catch (Diagrams.BudgetSpent e) {
             return Share.none(e.getMessage());
         } catch (RuntimeException | StackOverflowError e) {
@@ -305,7 +305,7 @@ public final class Proof {
     /** Says the claims of this proof in words. */
     public synchronized ClaimWords words() {
         if (words == null) {
-            words = new ClaimWords(spelled.get());
+            words = new ClaimWords(plainForm.get());
         }
         return words;
     }

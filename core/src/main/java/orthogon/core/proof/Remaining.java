@@ -16,9 +16,9 @@ import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.fault.Faults;
 import orthogon.core.proof.flow.Flow;
+import orthogon.core.proof.plain.PlainForm;
 import orthogon.core.proof.space.Axis;
 import orthogon.core.proof.space.Space;
-import orthogon.core.proof.spelled.Spelled;
 import orthogon.core.questionnaire.Page;
 
 /** How many questions may still come for somebody on the way, exactly. Safe for several threads, one at a time. */
@@ -75,8 +75,8 @@ public final class Remaining {
             return Optional.empty();
         }
         try {
-            Spelled spelled = Spelled.of(wiring, watch::goOn);
-            Space space = new Space(spelled, spelled.faults(faults), today, new Diagrams(LIMITS, watch));
+            PlainForm plainForm = PlainForm.of(wiring, watch::goOn);
+            Space space = new Space(plainForm, plainForm.faults(faults), today, new Diagrams(LIMITS, watch));
             if (space.whyNotExact().isPresent() || !space.openLevels().isEmpty()) {
                 return Optional.empty();
             }
@@ -106,7 +106,7 @@ public final class Remaining {
         Diagrams d = space.diagrams();
         d.begin(Watch.NOBODY, LONGEST);
         try {
-            Map<String, Object> plain = new LinkedHashMap<>(space.spelled().settled(space.spelled().plainAnswers(effective)));
+            Map<String, Object> plain = new LinkedHashMap<>(space.plainForm().settled(space.plainForm().plainAnswers(effective)));
             plain.putAll(link);
             BitSet own = flow.stages().get(page).sets().levels();
             BitSet before = new BitSet();

@@ -25,9 +25,9 @@ import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.fault.Faults;
 import orthogon.core.proof.fault.Unknown;
+import orthogon.core.proof.plain.PlainForm;
 import orthogon.core.proof.space.BitLayout;
 import orthogon.core.proof.space.Space;
-import orthogon.core.proof.spelled.Spelled;
 import orthogon.core.questionnaire.Questionnaire;
 
 /**
@@ -51,20 +51,20 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
     public record Wording(String before, String after) {}
 
     /** One document with what it takes to bring it into a space. */
-    private record Version(Spelled spelled, List<Fault> faults) {
+    private record Version(PlainForm plainForm, List<Fault> faults) {
 
         static Version of(Questionnaire document, Watch watch) {
             Wiring wiring = Wiring.of(document, watch::goOn);
-            Spelled spelled = Spelled.of(wiring, watch::goOn);
-            return new Version(spelled, spelled.faults(Faults.of(wiring)));
+            PlainForm plainForm = PlainForm.of(wiring, watch::goOn);
+            return new Version(plainForm, plainForm.faults(Faults.of(wiring)));
         }
 
         Questionnaire document() {
-            return spelled.original().document();
+            return plainForm.original().document();
         }
 
         Space space(LocalDate asOf, Diagrams diagrams, List<Expr> besides, List<Expr> noted, BitLayout layout) {
-            return new Space(spelled, faults, asOf, diagrams, besides, noted, layout);
+            return new Space(plainForm, faults, asOf, diagrams, besides, noted, layout);
         }
     }
 
@@ -97,8 +97,8 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
             return Optional.of("the " + which + " revision has no pages");
         }
         return version.faults().stream().findFirst()
-                .map(f -> "the " + which + " revision has a fault: " + f.kind().claim() + " " + version.spelled().origin(f.place()))
-                .or(() -> version.spelled().unclear().values().stream().findFirst());
+                .map(f -> "the " + which + " revision has a fault: " + f.kind().claim() + " " + version.plainForm().origin(f.place()))
+                .or(() -> version.plainForm().unclear().values().stream().findFirst());
     }
 
     private static Map<String, Wording> wordings(Questionnaire before, Questionnaire after) {
@@ -114,7 +114,7 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
 
     private static Change compared(Version earlier, Version later, LocalDate asOf, Limits limits, Watch watch,
             Map<String, Wording> wordings) {
-        Common common = new Common(earlier.spelled().plain().document(), later.spelled().plain().document());
+        Common common = new Common(earlier.plainForm().plain().document(), later.plainForm().plain().document());
         Diagrams aside = new Diagrams(limits, watch);
         Space alone = earlier.space(asOf, aside, List.of(), List.of(), BitLayout.IN_ORDER);
         Space aloneToo = later.space(asOf, aside, List.of(), List.of(), BitLayout.IN_ORDER);
@@ -190,10 +190,10 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
     }
 
     private static Map<String, Object> sent(Space space, Map<String, Object> answers) {
-        Map<String, Object> settled = space.spelled().settled(answers);
+        Map<String, Object> settled = space.plainForm().settled(answers);
         Set<String> asked = interview(space, answers).asked();
         settled.keySet().removeIf(code -> !answers.containsKey(code) && !asked.contains(code));
-        return space.spelled().answers(settled);
+        return space.plainForm().answers(settled);
     }
 
     /** Whether the interview engine, which knows nothing of this, shows the difference and the same answers. */
@@ -239,8 +239,8 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
 
     /** What is asked that the topic is about; of a grid, its rows. */
     private static Set<String> asked(Space space, Course course, Topic topic) {
-        return course.asked().stream().filter(code -> !space.spelled().grids().contains(code))
-                .filter(code -> space.spelled().originalRow(code).equals(topic.place()))
+        return course.asked().stream().filter(code -> !space.plainForm().grids().contains(code))
+                .filter(code -> space.plainForm().originalRow(code).equals(topic.place()))
                 .collect(Collectors.toSet());
     }
 

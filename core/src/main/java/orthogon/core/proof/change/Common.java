@@ -8,10 +8,10 @@ import orthogon.core.language.Texts;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.space.Axis;
 import orthogon.core.proof.space.BitLayout;
+import orthogon.core.proof.space.DomainLimits;
 import orthogon.core.proof.space.Space;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
-import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -75,7 +75,7 @@ final class Common {
         return otherwise;
     }
 
-    /** Of the limits, those are compared that {@link #limits} can say, and options. */
+    /** Of the limits, those are compared that {@link DomainLimits} can say, and options. */
     private static boolean isLimitedOtherwise(Answer before, Answer after) {
         return switch (before.domain()) {
             case Domain.Numbers n -> !(after.domain() instanceof Domain.Numbers a && Objects.equals(n.decimals(), a.decimals()));
@@ -113,7 +113,7 @@ final class Common {
         of.conditions().forEach(e -> comparisons(e, told));
         Map<String, Question> asked = of.wiring().document() == documentBefore ? before : after;
         questions.stream().filter(code -> !bare(before.get(code).answer()).equals(bare(after.get(code).answer())))
-                .forEach(code -> told.addAll(limits(code, asked.get(code).answer().domain(), today)));
+                .forEach(code -> told.addAll(DomainLimits.of(asked.get(code).answer().domain(), new Expr.Name(code, Span.NONE), today)));
         of.wiring().document().arriving().stream().filter(p -> link.contains(p.code()))
                 .forEach(p -> p.allowed().forEach(value -> told.add(compare(p.code(), "=", value))));
         return told;
@@ -129,45 +129,6 @@ final class Common {
             expr.children().forEach(c -> comparisons(c, told));
         } else if (expr.references().stream().allMatch(this::has)) {
             told.add(expr);
-        }
-    }
-
-    private static List<Expr> limits(String code, Domain domain, LocalDate today) {
-        List<Expr> limits = new ArrayList<>();
-        switch (domain) {
-            case Domain.Numbers n -> between(limits, code, n.least(), n.most());
-            case Domain.Steps s -> between(limits, code, BigDecimal.valueOf(s.first()), BigDecimal.valueOf(s.last()));
-            case Domain.TimesOfDay t -> between(limits, code, t.earliest(), t.latest());
-            case Domain.Dates d -> between(limits, code, d.earliest() == null ? null : d.earliest().on(today),
-                    d.latest() == null ? null : d.latest().on(today));
-            case Domain.FreeTexts t -> {
-                Expr length = new Expr.Call("string length", List.of(new Expr.Name(code, Span.NONE)), Span.NONE);
-                if (t.least() != null) {
-                    limits.add(new Expr.Compare(">=", length, new Expr.Literal(BigDecimal.valueOf(t.least()), Span.NONE), Span.NONE));
-                }
-                if (t.most() != null) {
-                    limits.add(new Expr.Compare("<=", length, new Expr.Literal(BigDecimal.valueOf(t.most()), Span.NONE), Span.NONE));
-                }
-            }
-            case Domain.Truths t -> {}
-            case Domain.OneOf o -> {}
-            case Domain.Subset m -> {}
-            case Domain.Orders o -> {}
-            case Domain.TextParts p -> {}
-            case Domain.Files f -> {}
-            case Domain.Opaque o -> {}
-            case Domain.EachRow r -> {}
-            case Domain.Arriving a -> {}
-        }
-        return limits;
-    }
-
-    private static void between(List<Expr> limits, String code, Object least, Object most) {
-        if (least != null) {
-            limits.add(compare(code, ">=", least));
-        }
-        if (most != null) {
-            limits.add(compare(code, "<=", most));
         }
     }
 

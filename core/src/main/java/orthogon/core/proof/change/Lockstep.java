@@ -293,7 +293,7 @@ final class Lockstep {
     }
 
     private static Topic topic(DifferenceKind kind, Runner runner, String code) {
-        return new Topic(kind, runner.space.spelled().originalRow(code), "", "");
+        return new Topic(kind, runner.space.plainForm().originalRow(code), "", "");
     }
 
     private void leave(Position at, Flow.Exit exit, Side side, Map<Topic, Integer> topics) {

@@ -65,7 +65,7 @@ public final class AllClaims {
             plain.addAll(ofFamily);
         });
         plain.forEach(c -> c.guardedBy(flow));
-        claims.addAll(SoundClaims.of(flow.space().spelled().original(), faults));
+        claims.addAll(SoundClaims.of(flow.space().plainForm().original(), faults));
         claims.addAll(new OriginalClaims(decider).all(plain));
         root();
     }

@@ -13,9 +13,9 @@ import orthogon.core.expression.Wiring.Wire;
 import orthogon.core.interview.Interview;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.fault.Unknown;
+import orthogon.core.proof.plain.TextGaps;
 import orthogon.core.proof.space.Space;
 import orthogon.core.proof.space.Truth;
-import orthogon.core.proof.spelled.TextGaps;
 
 /**
  * No condition turns on a blank answer where its plain reading says otherwise. Whoever reads {@code x != "a"} or {@code not(x > 5)}
@@ -47,7 +47,7 @@ final class BlankClaims implements PageByPage.OfConditions {
         List<Claim> claims = new ArrayList<>();
         for (Wire wire : conditions) {
             Optional<Expr> condition = decider.space.written(wire.place());
-            if (condition.isPresent() && decider.space.spelled().isSaid(wire.place())) {
+            if (condition.isPresent() && decider.space.plainForm().isSaid(wire.place())) {
                 List<Slip> slips = BlankHints.slips(condition.get());
                 for (int n = 0; n < condition.get().comparisons().size(); n++) {
                     int index = n;
@@ -100,7 +100,7 @@ final class BlankClaims implements PageByPage.OfConditions {
     }
 
     private Predicate<Interview> isBlank(Wire wire, Slip slip) {
-        Expr comparison = space.spelled().plain(wire.place(), slip.comparison()).orElseThrow();
+        Expr comparison = space.plainForm().plain(wire.place(), slip.comparison()).orElseThrow();
         List<Expr> blank = slip.byOperand() ? comparison.children() : List.of(comparison);
         return i -> blank.stream().anyMatch(e -> i.value(e) == null);
     }
@@ -136,7 +136,7 @@ final class BlankClaims implements PageByPage.OfConditions {
                 ? new Expr.And(List.of(answered, condition), Expr.Span.NONE)
                 : new Expr.Or(List.of(condition, new Expr.Not(answered, Expr.Span.NONE)), Expr.Span.NONE);
         Optional<Mend> mend = condition.comparisons().size() == 1
-                ? Optional.of(new Mend(Message.of(how + ".mend").code("name", name), space.spelled().origin(wire.place()),
+                ? Optional.of(new Mend(Message.of(how + ".mend").code("name", name), space.plainForm().origin(wire.place()),
                         Printer.print(mended)))
                 : Optional.empty();
         return new Finding.Respondent(Message.of(how).spoken("comparison", reads).code("name", name),

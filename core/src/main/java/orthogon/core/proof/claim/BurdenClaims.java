@@ -29,7 +29,7 @@ final class BurdenClaims {
         List<Message.Term> beyond = new ArrayList<>();
         Longest.LongestRespondent worst = null;
         if (limit.questions() != null) {
-            Longest.LongestRespondent most = Longest.of(decider.flow, i -> decider.space.spelled().isOnRoutes(i.code()) ? 1 : 0, p -> 0);
+            Longest.LongestRespondent most = Longest.of(decider.flow, i -> decider.space.plainForm().isOnRoutes(i.code()) ? 1 : 0, p -> 0);
             if (most.cost() > limit.questions()) {
                 beyond.add(beyond("questions", most.cost(), limit.questions()));
                 worst = most;
@@ -53,7 +53,7 @@ final class BurdenClaims {
         }
         Map<String, Object> answers = worst.answers();
         return List.of(new Claim(ClaimKind.BURDEN_WITHIN, place, statement, Verdict.REFUTED, Optional.empty(), () -> {
-            Interview replayed = Replay.of(decider.space.wiring(), decider.space.today(), decider.space.spelled().settled(answers), "");
+            Interview replayed = Replay.of(decider.space.wiring(), decider.space.today(), decider.space.plainForm().settled(answers), "");
             return replayed.course().complete()
                     ? new Finding.Respondent(Message.of(ClaimKind.BURDEN_WITHIN, "refuted")
                             .with("beyond", new Message.Term.Several(beyond, "list.and")), answers)

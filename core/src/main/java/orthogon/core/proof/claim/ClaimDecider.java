@@ -47,7 +47,7 @@ final class ClaimDecider {
     /** Every text of the document by its unit. */
     Map<String, String> texts() {
         if (texts == null) {
-            texts = Texts.all(space.spelled().original().document());
+            texts = Texts.all(space.plainForm().original().document());
         }
         return texts;
     }

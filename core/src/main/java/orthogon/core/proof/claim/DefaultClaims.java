@@ -85,7 +85,7 @@ final class DefaultClaims implements PageByPage {
             return witness.<Finding>map(w -> new Finding.Respondent(
                     Message.of(ClaimKind.NOTHING_BY_DEFAULT, how).text("wording", question.wording()),
                     Message.of(ClaimKind.NOTHING_BY_DEFAULT, "advice"), w,
-                    Optional.of(new Mend(Message.of(ClaimKind.NOTHING_BY_DEFAULT, "mend"), decider.space.spelled().origin(start), ""))))
+                    Optional.of(new Mend(Message.of(ClaimKind.NOTHING_BY_DEFAULT, "mend"), decider.space.plainForm().origin(start), ""))))
                     .orElseGet(Finding::disagreement);
         });
         return optional ? told.advisory() : told;

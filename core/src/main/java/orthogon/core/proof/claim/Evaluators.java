@@ -33,7 +33,7 @@ final class Evaluators {
 
     /** Whether the condition passes in an interview and the other, put in its place, does not, or the other way round. */
     Predicate<Interview> turnsOutOtherwise(Wire wire, Expr other) {
-        Expr plain = decider.space.spelled().plain(wire.place(), other).orElseThrow();
+        Expr plain = decider.space.plainForm().plain(wire.place(), other).orElseThrow();
         return i -> passes(wire, i.truth(wire.place())) != passes(wire, i.truth(plain));
     }
 

@@ -167,7 +167,7 @@ final class KeepingClaims implements PageByPage {
         return new Claim(ClaimKind.ANSWERS_KEPT, code, statement, Verdict.REFUTED, lead.map(l -> new ClaimId(ClaimKind.ANSWERS_KEPT, l)),
                 () -> {
                     List<String> others = together.getOrDefault(code, Set.of()).stream()
-                            .filter(c -> !c.equals(code) && space.spelled().isSaid(c))
+                            .filter(c -> !c.equals(code) && space.plainForm().isSaid(c))
                             .toList();
                     Optional<Map<String, Object>> one = claim.finding().witness();
                     Optional<Map<String, Object>> second = loses(page, without, cannot, links);

@@ -13,7 +13,7 @@ final class LanguageClaims {
     private LanguageClaims() {}
 
     static List<Claim> of(ClaimDecider decider) {
-        Questionnaire document = decider.space.spelled().original().document();
+        Questionnaire document = decider.space.plainForm().original().document();
         List<Claim> claims = new ArrayList<>();
         for (String language : document.languages()) {
             if (!language.equals(document.sourceLanguage())) {

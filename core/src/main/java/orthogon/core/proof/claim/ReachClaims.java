@@ -168,7 +168,7 @@ final class ReachClaims implements PageByPage {
 
     private boolean isAsked(Interview interview, Item item) {
         Set<String> asked = interview.course().asked();
-        return item instanceof Section grid && decider.space.spelled().grids().contains(grid.code())
+        return item instanceof Section grid && decider.space.plainForm().grids().contains(grid.code())
                 ? grid.items().stream().map(Item::code).anyMatch(asked::contains)
                 : asked.contains(item.code());
     }

@@ -40,7 +40,7 @@ final class SenseClaims implements PageByPage.OfConditions {
     public List<Claim> about(List<Wire> conditions) {
         List<Claim> claims = new ArrayList<>();
         for (Wire wire : conditions) {
-            if (decider.space.spelled().isSaid(wire.place()) && !wire.readable().map(e -> e.comparisons().isEmpty()).orElse(false)) {
+            if (decider.space.plainForm().isSaid(wire.place()) && !wire.readable().map(e -> e.comparisons().isEmpty()).orElse(false)) {
                 Claim varies = varies(wire);
                 claims.add(varies);
                 int comparisons = decider.space.written(wire.place()).map(e -> e.comparisons().size()).orElse(0);
@@ -106,7 +106,7 @@ final class SenseClaims implements PageByPage.OfConditions {
         Optional<Mend> mend = left instanceof Expr.Literal
                 ? Optional.empty()
                 : Optional.of(new Mend(Message.of(ClaimKind.COMPARISON_MATTERS, "mend").spoken("comparison", comparison),
-                        decider.space.spelled().origin(wire.place()), Printer.print(left)));
+                        decider.space.plainForm().origin(wire.place()), Printer.print(left)));
         return new Finding.Fact(says, Optional.of(Message.of(ClaimKind.COMPARISON_MATTERS, "advice")), mend);
     }
 

@@ -12,8 +12,8 @@ import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.flow.TextSets;
+import orthogon.core.proof.plain.TextGaps.TextGap;
 import orthogon.core.proof.space.Truth;
-import orthogon.core.proof.spelled.TextGaps.TextGap;
 
 /**
  * No text shows a gap: an answer that it speaks of is never blank where it is read, or the text says what to show instead. No text has a

@@ -17,31 +17,31 @@ import orthogon.core.interview.Slots;
 import orthogon.core.proof.claim.Replay;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.flow.Flow;
+import orthogon.core.proof.plain.PlainForm;
 import orthogon.core.proof.space.Axis;
 import orthogon.core.proof.space.Space;
-import orthogon.core.proof.spelled.Spelled;
 import orthogon.core.questionnaire.Question;
 
 /** Writes drills out: page by page what is asked, and what must be refused on the way. Each thing is tried once over all drills. */
 final class Attempts {
 
     private final Space space;
-    private final Spelled spelled;
+    private final PlainForm plainForm;
     private final Flow flow;
     private final Diagrams d;
     private final Set<Goal> tried = new HashSet<>();
 
     Attempts(Space space, Flow flow) {
         this.space = space;
-        this.spelled = space.spelled();
+        this.plainForm = space.plainForm();
         this.flow = flow;
         this.d = space.diagrams();
     }
 
     /** @param plain answers of the plain form that lead to an end */
     Drill drill(Map<String, Object> plain, Set<Goal> covers) {
-        Map<String, Object> answers = spelled.answers(plain);
-        Course course = Replay.of(spelled.original(), space.today(), answers, "").course();
+        Map<String, Object> answers = plainForm.answers(plain);
+        Course course = Replay.of(plainForm.original(), space.today(), answers, "").course();
         List<Drill.DrillStep> steps = new ArrayList<>();
         for (Course.PageView view : course.pages()) {
             List<String> asked = view.shown().stream().filter(s -> s.roster().isEmpty() && !s.item().kind().equals("note")
@@ -49,7 +49,7 @@ final class Attempts {
             steps.add(new Drill.DrillStep(view.page().code(), asked, attempts(view.page().code(), plain)));
         }
         Set<Goal> told = new LinkedHashSet<>();
-        covers.forEach(g -> told.add(new Goal(g.kind(), spelled.origin(g.place()))));
+        covers.forEach(g -> told.add(new Goal(g.kind(), plainForm.origin(g.place()))));
         return new Drill(answers, steps, course.outcome().orElse(""), told);
     }
 
@@ -57,7 +57,7 @@ final class Attempts {
         Flow.Stage stage = flow.stage(page);
         List<Drill.RefusedAttempt> attempts = new ArrayList<>();
         for (Question q : stage.sets().page().questions().filter(q -> !q.isHidden()).toList()) {
-            if (plain.get(q.code()) == null || !spelled.isSaid(q.code())) {
+            if (plain.get(q.code()) == null || !plainForm.isSaid(q.code())) {
                 continue;
             }
             for (boolean most : new boolean[]{false, true}) {
@@ -106,14 +106,14 @@ final class Attempts {
 
     private void attempt(Goal goal, String page, Map<String, Object> plain, Map<String, Object> changed, Problem.ProblemKind kind,
             List<Drill.RefusedAttempt> attempts) {
-        Goal told = new Goal(goal.kind(), spelled.origin(goal.place()));
+        Goal told = new Goal(goal.kind(), plainForm.origin(goal.place()));
         if (tried.contains(told)) {
             return;
         }
         d.goOn();
         Map<String, Object> instead = asSent(plain, changed);
-        String slot = spelled.slot(goal.place().split("/")[0]);
-        List<Problem> problems = problems(page, spelled.answers(plain), instead);
+        String slot = plainForm.slot(goal.place().split("/")[0]);
+        List<Problem> problems = problems(page, plainForm.answers(plain), instead);
         boolean refused = problems.stream().anyMatch(p -> p.kind() == kind && slot.startsWith(p.slot()));
         if (refused) {
             tried.add(told);
@@ -128,14 +128,14 @@ final class Attempts {
         Map<String, Object> merged = new LinkedHashMap<>(plain);
         merged.putAll(changed);
         merged.values().removeIf(Objects::isNull);
-        Map<String, Object> all = spelled.answers(merged);
+        Map<String, Object> all = plainForm.answers(merged);
         Map<String, Object> sent = new LinkedHashMap<>();
-        changed.keySet().stream().map(code -> spelled.slot(code).split("\\.", 2)[0]).forEach(code -> sent.put(code, all.get(code)));
+        changed.keySet().stream().map(code -> plainForm.slot(code).split("\\.", 2)[0]).forEach(code -> sent.put(code, all.get(code)));
         return sent;
     }
 
     private List<Problem> problems(String page, Map<String, Object> answers, Map<String, Object> instead) {
-        Interview there = Replay.of(spelled.original(), space.today(), answers, page);
+        Interview there = Replay.of(plainForm.original(), space.today(), answers, page);
         return leaving(there, answers, instead) instanceof Interview.LeaveResult.Held held ? held.problems() : List.of();
     }
 

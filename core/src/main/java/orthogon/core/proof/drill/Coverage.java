@@ -74,7 +74,7 @@ final class Coverage {
         boolean passes = passes(wire, values.apply(wire.expr().orElseThrow()));
         for (int n = 0; condition != null && n < condition.comparisons().size(); n++) {
             for (boolean literal : new boolean[]{true, false}) {
-                boolean turned = space.spelled().plain(wire.place(), condition.with(n, literal))
+                boolean turned = space.plainForm().plain(wire.place(), condition.with(n, literal))
                         .filter(e -> passes(wire, values.apply(e)) != passes).isPresent();
                 if (turned) {
                     met.add(new Goal(literal ? Goal.GoalKind.FAILING : Goal.GoalKind.HOLDING, wire.place() + "#" + n));

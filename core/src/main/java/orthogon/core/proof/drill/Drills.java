@@ -18,9 +18,9 @@ import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.flow.Steering;
 import orthogon.core.proof.flow.Steering.Aim;
 import orthogon.core.proof.flow.Steering.Way;
+import orthogon.core.proof.plain.PlainForm;
 import orthogon.core.proof.space.Axis;
 import orthogon.core.proof.space.Space;
-import orthogon.core.proof.spelled.Spelled;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import java.time.LocalDate;
@@ -60,8 +60,8 @@ public record Drills(List<Drill> drills, int atLeast, int greedy, Set<Goal> goal
             throw new NotPossible(faults.getFirst().unknown().words());
         }
         try {
-            Spelled spelled = Spelled.of(wiring, watch::goOn);
-            Space space = new Space(spelled, List.of(), today, new Diagrams(limits, watch));
+            PlainForm plainForm = PlainForm.of(wiring, watch::goOn);
+            Space space = new Space(plainForm, List.of(), today, new Diagrams(limits, watch));
             if (space.whyNotExact().isPresent() || !space.openLevels().isEmpty()) {
                 throw new NotPossible(space.whyNotExact().map(Unknown::words).orElse("some conditions are open"));
             }
@@ -142,7 +142,7 @@ public record Drills(List<Drill> drills, int atLeast, int greedy, Set<Goal> goal
         private record FoundWay(Map<String, Object> answers, Set<Goal> covers) {}
 
         private FoundWay found(Way<Goal> way) {
-            Map<String, Object> answers = new LinkedHashMap<>(space.spelled().settled(way.answers()));
+            Map<String, Object> answers = new LinkedHashMap<>(space.plainForm().settled(way.answers()));
             way.met().stream().filter(exactly::containsKey).forEach(g -> answers.put(g.place(), exactly.get(g)));
             Interview interview = Replay.of(space.wiring(), space.today(), answers, "");
             return new FoundWay(answers, interview.course().complete() ? coverage.of(interview) : Set.of());
@@ -163,7 +163,7 @@ public record Drills(List<Drill> drills, int atLeast, int greedy, Set<Goal> goal
         }
 
         private void aim(Goal.GoalKind kind, String place, Aim aim) {
-            if (space.spelled().isSaid(place)) {
+            if (space.plainForm().isSaid(place)) {
                 aims.computeIfAbsent(new Goal(kind, place), g -> new ArrayList<>()).add(aim);
             }
         }
@@ -212,7 +212,7 @@ public record Drills(List<Drill> drills, int atLeast, int greedy, Set<Goal> goal
             Evaluations evaluations = new Evaluations(flow);
             for (Wire wire : evaluations.conditions()) {
                 Expr condition = space.written(wire.place()).orElse(null);
-                if (condition == null || !space.spelled().isSaid(wire.place())) {
+                if (condition == null || !space.plainForm().isSaid(wire.place())) {
                     continue;
                 }
                 boolean atEnd = wire.family() == RuleFamily.OUTCOME_ROW;

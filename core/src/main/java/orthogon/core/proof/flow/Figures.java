@@ -79,7 +79,7 @@ public record Figures(Optional<BigInteger> answerPaths, Map<String, BigInteger> 
 
     /** The reason why something is not counted, in the words of the analyst. */
     static String told(Space space, Unknown why) {
-        return space.spelled().said(why.words());
+        return space.plainForm().said(why.words());
     }
 
     private static Optional<WordsToRead> reading(Space space) {
@@ -89,8 +89,8 @@ public record Figures(Optional<BigInteger> answerPaths, Map<String, BigInteger> 
         }
         Longest.LongestRespondent least = Longest.least(flow, Burden::words, Burden::words);
         Longest.LongestRespondent most = Longest.of(flow, Burden::words, Burden::words);
-        return Optional.of(new WordsToRead(least.cost(), space.spelled().answers(space.spelled().settled(least.answers())), most.cost(),
-                space.spelled().answers(space.spelled().settled(most.answers()))));
+        return Optional.of(new WordsToRead(least.cost(), space.plainForm().answers(space.plainForm().settled(least.answers())), most.cost(),
+                space.plainForm().answers(space.plainForm().settled(most.answers()))));
     }
 
     /** Nothing counted, with the reason. */

@@ -10,10 +10,10 @@ import orthogon.core.expression.Expr;
 import orthogon.core.expression.Wiring;
 import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.plain.TextGaps;
 import orthogon.core.proof.space.Axis;
 import orthogon.core.proof.space.Space;
 import orthogon.core.proof.space.Truth;
-import orthogon.core.proof.spelled.TextGaps;
 import orthogon.core.questionnaire.Item;
 
 /** Computes how long each bit must be remembered: until the last page on which something mentions it. */

@@ -98,7 +98,7 @@ public final class PageSets {
             shown.put(item.code(), here);
             if (item instanceof Section section) {
                 items(section.items(), here);
-                if (space.spelled().grids().contains(section.code())) {
+                if (space.plainForm().grids().contains(section.code())) {
                     // A grid none of whose rows is asked is not asked.
                     shown.put(section.code(), d.any(section.items().stream().map(Item::code).map(shown::get).toList()));
                 }
@@ -120,7 +120,7 @@ public final class PageSets {
         for (Option option : choice ? question.answer().options() : List.<Option>of()) {
             given = d.and(given, d.implies(axis.option(option.code()), offered(question, option)));
         }
-        if (space.spelled().isNeverBlank(question.code())) {
+        if (space.plainForm().isNeverBlank(question.code())) {
             given = d.minus(given, axis.blank());
         }
         int locked = locked(question.code());

@@ -177,7 +177,7 @@ public final class Passage {
     }
 
     private List<String> onRoutes(PageSets sets) {
-        return sets.page().allItems().map(Item::code).filter(space.spelled()::isOnRoutes).filter(sets::isShown).toList();
+        return sets.page().allItems().map(Item::code).filter(space.plainForm()::isOnRoutes).filter(sets::isShown).toList();
     }
 
     /** The states that go past pages: none where the followed route asks something there. */

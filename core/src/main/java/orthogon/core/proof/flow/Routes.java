@@ -406,7 +406,7 @@ public final class Routes {
                 set = route.outcome().isEmpty() ? d.or(set, rest) : set;
             }
             if (set != Diagrams.NONE) {
-                return new Lane(paths, space.spelled().answers(new Witnesses(along).end(ending, set)));
+                return new Lane(paths, space.plainForm().answers(new Witnesses(along).end(ending, set)));
             }
         }
         throw new IllegalArgumentException("nobody goes along " + route);

@@ -5,8 +5,8 @@ import orthogon.core.place.Place;
 import orthogon.core.place.PlaceText;
 import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.plain.PlainForm;
 import orthogon.core.proof.space.Space;
-import orthogon.core.proof.spelled.Spelled;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Question;
@@ -38,15 +38,15 @@ public final class TextSets {
     private final Rules rules;
     private final List<PageSets> pages;
     private final Questionnaire document;
-    private final Spelled spelled;
+    private final PlainForm plainForm;
     private final Diagrams d;
 
     TextSets(Space space, Rules rules, List<PageSets> pages) {
         this.space = space;
         this.rules = rules;
         this.pages = pages;
-        this.spelled = space.spelled();
-        this.document = spelled.original().document();
+        this.plainForm = space.plainForm();
+        this.document = plainForm.original().document();
         this.d = space.diagrams();
     }
 
@@ -68,11 +68,11 @@ public final class TextSets {
     }
 
     private Met ofItem(Item item, Place.Text text) {
-        String code = spelled.first(item.code());
+        String code = plainForm.first(item.code());
         List<GridRow> rows = item instanceof Question q ? q.answer().rows() : List.of();
         List<String> ruled = rows.isEmpty()
                 ? List.of(code)
-                : rows.stream().map(r -> spelled.firstRow(item.code(), r.code())).toList();
+                : rows.stream().map(r -> plainForm.firstRow(item.code(), r.code())).toList();
         PageSets sets = pages.stream().filter(p -> p.page().allItems().anyMatch(i -> i.code().equals(code))).findFirst().orElseThrow();
         int shown = sets.shown(code);
         if (text.owner() instanceof Place.Rule rule) {
@@ -81,13 +81,13 @@ public final class TextSets {
                     : ruled.stream().map(owner -> refused(sets, owner, rule.number())).reduce(Diagrams.NONE, d::or);
         } else if (text.owner() instanceof Place.Part part) {
             if (rows.stream().anyMatch(r -> r.code().equals(part.code()))) {
-                shown = sets.shown(spelled.firstRow(item.code(), part.code()));
+                shown = sets.shown(plainForm.firstRow(item.code(), part.code()));
             } else if (rows.isEmpty()) {
                 shown = d.and(shown, rules.holds(code + "." + part.code() + ".offerWhen", true));
                 shown = d.minus(shown, reworded(item, ruled, r -> !r.labels().getOrDefault(part.code(), "").isEmpty()));
             }
         } else if (item instanceof Roster r && text.name().equals("entryTitle")) {
-            shown = sets.shown(spelled.entry(r.code(), 1));
+            shown = sets.shown(plainForm.entry(r.code(), 1));
         } else if (text.name().equals("wording")) {
             shown = d.minus(shown, reworded(item, ruled, r -> !r.wording().isEmpty()));
         } else if (text.name().equals("help")) {

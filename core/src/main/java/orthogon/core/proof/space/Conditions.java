@@ -14,8 +14,8 @@ import orthogon.core.expression.Wiring.Wire;
 import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.fault.Unknown;
-import orthogon.core.proof.spelled.Spelled;
-import orthogon.core.proof.spelled.TextGaps;
+import orthogon.core.proof.plain.PlainForm;
+import orthogon.core.proof.plain.TextGaps;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 
@@ -32,7 +32,7 @@ final class Conditions {
      */
     record SpaceCondition(Wire wire, Wire written, Expr unfolded, Analysis asks, List<Analysis.AnalysisPart> spoken) {}
 
-    private final Spelled spelled;
+    private final PlainForm plainForm;
     private final Wiring wiring;
     private final Map<String, Question> questions;
     private final Map<String, Unknown> faulty = new HashMap<>();
@@ -42,9 +42,9 @@ final class Conditions {
     private final Map<String, SpaceCondition> known;
 
     /** @param before those of the document that this one came of by an edit; null where there is none */
-    Conditions(Spelled spelled, List<Fault> faults, Map<String, Question> questions, Conditions before) {
-        this.spelled = spelled;
-        this.wiring = spelled.plain();
+    Conditions(PlainForm plainForm, List<Fault> faults, Map<String, Question> questions, Conditions before) {
+        this.plainForm = plainForm;
+        this.wiring = plainForm.plain();
         this.questions = questions;
         this.known = before != null && before.meansTheSame(this) ? before.usable : Map.of();
         faults.forEach(f -> faulty.putIfAbsent(f.place(), f.unknown()));
@@ -72,8 +72,8 @@ final class Conditions {
     }
 
     private void use(Wire wire) {
-        Unknown cause = faulty.isEmpty() && spelled.unclear().isEmpty() ? null : cause(wire, new HashSet<>());
-        Wire written = spelled.original().at(spelled.origin(wire.place())).orElse(null);
+        Unknown cause = faulty.isEmpty() && plainForm.unclear().isEmpty() ? null : cause(wire, new HashSet<>());
+        Wire written = plainForm.original().at(plainForm.origin(wire.place())).orElse(null);
         SpaceCondition same = known.get(wire.place());
         if (cause == null && same != null && same.wire().equals(wire) && Objects.equals(same.written(), written)) {
             usable.put(wire.place(), same);
@@ -94,13 +94,13 @@ final class Conditions {
 
     private List<Analysis.AnalysisPart> spoken(Wire wire, Wire written) {
         Optional<Expr> condition = written == null || !wire.family().isCondition() ? Optional.empty() : written.expr();
-        return condition.map(TextGaps::blankness).orElse(List.of()).stream().flatMap(e -> spelled.plain(wire.place(), e).stream())
+        return condition.map(TextGaps::blankness).orElse(List.of()).stream().flatMap(e -> plainForm.plain(wire.place(), e).stream())
                 .flatMap(e -> wiring.unfolded(e).stream()).flatMap(e -> Analysis.noted(e).stream()).toList();
     }
 
     private Unknown cause(Wire wire, Set<String> seen) {
-        if (spelled.unclear().containsKey(wire.place())) {
-            return new Unknown.Beyond(spelled.unclear().get(wire.place()));
+        if (plainForm.unclear().containsKey(wire.place())) {
+            return new Unknown.Beyond(plainForm.unclear().get(wire.place()));
         }
         if (faulty.containsKey(wire.place()) && !isOfTargetOnly(wire)) {
             return faulty.get(wire.place());

@@ -35,8 +35,8 @@ final class Domains {
             case Domain.TimesOfDay t -> LinePartition.times(code, today, t.earliest(), t.latest(), about);
             case Domain.FreeTexts t -> TextPartition.representatives(code, today, t, about, goOn);
             case Domain.TextParts p -> PartsPartition.representatives(code, today, p.parts(), p.required(), about, goOn);
-            case Domain.Files f -> Plain.files(f, about);
-            case Domain.Opaque o -> Plain.only(o.example(), o.what(), about);
+            case Domain.Files f -> OpaqueDomains.files(f, about);
+            case Domain.Opaque o -> OpaqueDomains.only(o.example(), o.what(), about);
             case Domain.Arriving a -> ofLink(code, a.allowed(), today, about, goOn);
             case Domain.EachRow r -> throw new IllegalStateException("a grid is spelled out before it comes here");
         };

@@ -20,8 +20,8 @@ import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.fault.Unknown;
-import orthogon.core.proof.spelled.Spelled;
-import orthogon.core.proof.spelled.TextGaps;
+import orthogon.core.proof.plain.PlainForm;
+import orthogon.core.proof.plain.TextGaps;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
@@ -31,7 +31,7 @@ import orthogon.core.questionnaire.Questionnaire;
 public final class Space {
 
     private final Diagrams diagrams;
-    private final Spelled spelled;
+    private final PlainForm plainForm;
     private final Wiring wiring;
     private final LocalDate today;
     private final Bits bits;
@@ -54,43 +54,43 @@ public final class Space {
     private final Map<String, Truth> truths = new HashMap<>();
 
     /** @param faults the sound faults; an expression that rests on one becomes an open bit */
-    public Space(Spelled spelled, List<Fault> faults, LocalDate today, Diagrams diagrams) {
-        this(spelled, faults, today, diagrams, List.of(), List.of(), BitLayout.IN_ORDER);
+    public Space(PlainForm plainForm, List<Fault> faults, LocalDate today, Diagrams diagrams) {
+        this(plainForm, faults, today, diagrams, List.of(), List.of(), BitLayout.IN_ORDER);
     }
 
     /**
      * @param besides comparisons that cells must not mix up, though no condition makes them; each of questions of this document
      * @param noted the same, but answer classes are not divided by them
      */
-    public Space(Spelled spelled, List<Fault> faults, LocalDate today, Diagrams diagrams, List<Expr> besides, List<Expr> noted,
+    public Space(PlainForm plainForm, List<Fault> faults, LocalDate today, Diagrams diagrams, List<Expr> besides, List<Expr> noted,
             BitLayout layout) {
-        this(spelled, faults, today, diagrams, besides, noted, layout, null);
+        this(plainForm, faults, today, diagrams, besides, noted, layout, null);
     }
 
     /** The same over diagrams of its own, for what may take many nodes. */
     public Space over(Diagrams others) {
-        return new Space(spelled, faults, today, others);
+        return new Space(plainForm, faults, today, others);
     }
 
     /**
      * The space of a document that came of this one's by an edit, over the same diagrams, on the same day: what stayed the same keeps its
      * bits and its sets.
      */
-    public Space after(Spelled edited, List<Fault> editedFaults) {
+    public Space after(PlainForm edited, List<Fault> editedFaults) {
         return new Space(edited, editedFaults, today, diagrams, List.of(), List.of(), BitLayout.IN_ORDER, this);
     }
 
-    private Space(Spelled spelled, List<Fault> faults, LocalDate today, Diagrams diagrams, List<Expr> besides, List<Expr> noted,
+    private Space(PlainForm plainForm, List<Fault> faults, LocalDate today, Diagrams diagrams, List<Expr> besides, List<Expr> noted,
             BitLayout layout, Space before) {
-        this.spelled = spelled;
-        this.wiring = spelled.plain();
+        this.plainForm = plainForm;
+        this.wiring = plainForm.plain();
         this.today = today;
         this.diagrams = diagrams;
         this.values = new Values(this, features, questions);
         Questionnaire document = wiring.document();
         document.questions().forEach(q -> questions.putIfAbsent(q.code(), q));
         this.faults = faults;
-        this.conditions = new Conditions(spelled, faults, questions, before == null ? null : before.conditions);
+        this.conditions = new Conditions(plainForm, faults, questions, before == null ? null : before.conditions);
         Map<String, List<String>> arriving = new HashMap<>();
         document.arriving().forEach(p -> arriving.putIfAbsent(p.code(), p.allowed()));
         this.starts = new Starts(questions, arriving, today);
@@ -102,7 +102,7 @@ public final class Space {
             }
         });
         causes.putAll(conditions.causes());
-        this.gaps = TextGaps.of(spelled);
+        this.gaps = TextGaps.of(plainForm);
         gaps.forEach(g -> g.blank().flatMap(wiring::unfolded).ifPresent(e -> features.add(Analysis.noted(e))));
         conditions.usable().values().forEach(c -> features.add(c.spoken()));
         besides.forEach(e -> features.add(Analysis.of(e, questions)));
@@ -160,8 +160,8 @@ public final class Space {
     }
 
     /** The document and its plain form. */
-    public Spelled spelled() {
-        return spelled;
+    public PlainForm plainForm() {
+        return plainForm;
     }
 
     /** The plain form of the document. */
@@ -221,7 +221,7 @@ public final class Space {
     /** What makes up a route, in document order: questions and, as one, grids; each with the bit that says whether it is asked. */
     public Map<String, Integer> itemsOnRoutes() {
         Map<String, Integer> items = new LinkedHashMap<>();
-        wiring.document().items().map(Item::code).filter(spelled::isOnRoutes).filter(bits::isAskable)
+        wiring.document().items().map(Item::code).filter(plainForm::isOnRoutes).filter(bits::isAskable)
                 .forEach(code -> items.put(code, askedLevel(code)));
         return items;
     }
@@ -343,7 +343,7 @@ public final class Space {
 
     /** The condition at a place as the analyst wrote it; empty where it cannot be read. */
     public Optional<Expr> written(String place) {
-        return spelled.original().at(spelled.origin(place)).flatMap(Wire::expr);
+        return plainForm.original().at(plainForm.origin(place)).flatMap(Wire::expr);
     }
 
     /** Each comparison of a condition as sets, and what in it may be blank unseen; none where it rests on a fault. */
@@ -371,7 +371,7 @@ public final class Space {
 
     /** An expression of the analyst as sets, read at a place of the plain form; empty where it cannot be said. */
     public Optional<Truth> truthAt(String place, Expr written) {
-        return spelled.plain(place, written).flatMap(this::truthOf);
+        return plainForm.plain(place, written).flatMap(this::truthOf);
     }
 
     private Truth open(Unknown why) {

@@ -160,7 +160,7 @@ final class Starts {
         List<Expr> asks = new ArrayList<>();
         for (Expr part : parts) {
             for (int n = 1; n <= limit.intValue() && !part.references().isEmpty(); n++) {
-                asks.add(new Compare(">", lengthOf(part), number(n), NONE));
+                asks.add(new Compare(">", DomainLimits.length(part), number(n), NONE));
             }
         }
         return asks;
@@ -190,43 +190,21 @@ final class Starts {
         };
     }
 
-    private static Expr lengthOf(Expr text) {
-        return new Call("string length", List.of(text), NONE);
-    }
-
     private static Literal number(long n) {
         return new Literal(BigDecimal.valueOf(n), NONE);
     }
 
     /** The limits of the question itself, as statements about its start value. */
     private List<Expr> limits(Domain domain, Expr value) throws Inexact {
-        List<Expr> limits = new ArrayList<>();
-        switch (domain) {
-            case Domain.FreeTexts t -> text(t, value, limits);
-            case Domain.Dates d -> {
-                between(value, d.earliest() == null ? null : d.earliest().on(today), d.latest() == null ? null : d.latest().on(today),
-                        limits);
-            }
-            case Domain.TimesOfDay t -> between(value, t.earliest(), t.latest(), limits);
-            case Domain.Numbers n -> {
-                between(value, n.least(), n.most(), limits);
-                if (n.decimals() != null) {
-                    keepPlaces(value, n.decimals());
-                }
-            }
-            case Domain.Steps s -> {
-                between(value, BigDecimal.valueOf(s.first()), BigDecimal.valueOf(s.last()), limits);
-                keepPlaces(value, 0);
-            }
-            case Domain.Truths t -> {}
-            case Domain.OneOf o -> {}
-            case Domain.Subset m -> {}
-            case Domain.Orders o -> {}
-            case Domain.TextParts p -> {}
-            case Domain.Files f -> {}
-            case Domain.Opaque o -> {}
-            case Domain.EachRow r -> {}
-            case Domain.Arriving a -> {}
+        List<Expr> limits = new ArrayList<>(DomainLimits.of(domain, value, today));
+        if (domain instanceof Domain.Numbers n && n.decimals() != null) {
+            keepPlaces(value, n.decimals());
+        } else if (domain instanceof Domain.Steps) {
+            keepPlaces(value, 0);
+        } else if (domain instanceof Domain.FreeTexts t) {
+            // A text that is there has a character.
+            limits.removeIf(limit -> limit instanceof Compare c && c.op().equals(">=") && t.least() <= 1);
+            text(t, value, limits);
         }
         return limits;
     }
@@ -238,12 +216,6 @@ final class Starts {
     }
 
     private void text(Domain.FreeTexts t, Expr value, List<Expr> limits) throws Inexact {
-        if (t.least() != null && t.least() > 1) {
-            limits.add(new Compare(">=", lengthOf(value), number(t.least()), NONE));
-        }
-        if (t.most() != null) {
-            limits.add(new Compare("<=", lengthOf(value), number(t.most()), NONE));
-        }
         String pattern = t.content() == AllowedCharacters.DIGITS ? "[0-9]*" : t.pattern();
         if (!pattern.isEmpty()) {
             limits.add(new Call("matches", List.of(value, new Literal("^(" + bare(pattern) + ")$", NONE)), NONE));
@@ -267,15 +239,6 @@ final class Starts {
             case Arithmetic a when a.op().equals("+") -> isOfLetters(a.left()) && isOfLetters(a.right());
             default -> false;
         };
-    }
-
-    private static void between(Expr value, Object least, Object most, List<Expr> limits) {
-        if (least != null) {
-            limits.add(new Compare(">=", value, new Literal(least, NONE), NONE));
-        }
-        if (most != null) {
-            limits.add(new Compare("<=", value, new Literal(most, NONE), NONE));
-        }
     }
 
     /** The most decimal places that the value may have. */

@@ -17,7 +17,7 @@ import orthogon.core.proof.claim.Mend;
 import orthogon.core.proof.claim.Message;
 import orthogon.core.proof.claim.Message.Term;
 import orthogon.core.proof.claim.Verdict;
-import orthogon.core.proof.spelled.Spelled;
+import orthogon.core.proof.plain.PlainForm;
 
 /** Says the claims of one document and what was found about them. Safe to use from several threads. */
 public final class ClaimWords {
@@ -25,12 +25,12 @@ public final class ClaimWords {
     private static final ResourceBundle PATTERNS = ResourceBundle.getBundle("orthogon.core.proof.told.claims", Locale.ROOT);
     private static final Map<String, MessageFormat> FORMATS = new ConcurrentHashMap<>();
 
-    private final Spelled spelled;
+    private final PlainForm plainForm;
     private final ConditionWords conditions;
 
-    public ClaimWords(Spelled spelled) {
-        this.spelled = spelled;
-        this.conditions = new ConditionWords(spelled);
+    public ClaimWords(PlainForm plainForm) {
+        this.plainForm = plainForm;
+        this.conditions = new ConditionWords(plainForm);
     }
 
     /** What is claimed, without a full stop. */
@@ -96,11 +96,11 @@ public final class ClaimWords {
 
     private String words(Term term) {
         return switch (term) {
-            case Term.Code c -> spelled.said(c.plain());
+            case Term.Code c -> plainForm.said(c.plain());
             case Term.Given t -> t.words();
-            case Term.Words w -> spelled.said(w.words());
+            case Term.Words w -> plainForm.said(w.words());
             case Term.Count c -> String.valueOf(c.number());
-            case Term.Spoken s -> spelled.said(Phrase.of(s.expr()));
+            case Term.Spoken s -> plainForm.said(Phrase.of(s.expr()));
             case Term.Condition c -> conditions.at(c.plainPlace());
             case Term.Bare b -> conditions.bareAt(b.plainPlace());
             case Term.Inner i -> words(i.message());

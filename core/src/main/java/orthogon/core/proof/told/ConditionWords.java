@@ -6,7 +6,7 @@ import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Wiring;
 import orthogon.core.expression.Wiring.Wire;
 import orthogon.core.place.Place;
-import orthogon.core.proof.spelled.Spelled;
+import orthogon.core.proof.plain.PlainForm;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
@@ -16,19 +16,19 @@ import orthogon.core.questionnaire.Page;
 final class ConditionWords {
 
     private final Wiring wiring;
-    private final Spelled spelled;
+    private final PlainForm plainForm;
 
-    ConditionWords(Spelled spelled) {
-        this.wiring = spelled.original();
-        this.spelled = spelled;
+    ConditionWords(PlainForm plainForm) {
+        this.wiring = plainForm.original();
+        this.plainForm = plainForm;
     }
 
     /** One condition as a sentence without a full stop: {@code age is asked when group is bird or mammal}. */
     String at(String plainPlace) {
-        String place = spelled.origin(plainPlace);
+        String place = plainForm.origin(plainPlace);
         Wire wire = wiring.at(place).orElse(null);
         if (wire == null) {
-            return spelled.isSaid(plainPlace) ? place : "there is " + spelled.said(plainPlace.replaceFirst("\\..*$", ""));
+            return plainForm.isSaid(plainPlace) ? place : "there is " + plainForm.said(plainPlace.replaceFirst("\\..*$", ""));
         }
         String when = bare(wire);
         String owner = wire.owner();
@@ -53,7 +53,7 @@ final class ConditionWords {
 
     /** The expression at a place alone. */
     String bareAt(String plainPlace) {
-        return wiring.at(spelled.origin(plainPlace)).map(ConditionWords::bare).orElse("");
+        return wiring.at(plainForm.origin(plainPlace)).map(ConditionWords::bare).orElse("");
     }
 
     private static String bare(Wire wire) {

@@ -6,8 +6,8 @@ import orthogon.core.answer.yesno.YesNoAnswer;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.fault.Faults;
+import orthogon.core.proof.plain.PlainForm;
 import orthogon.core.proof.space.Space;
-import orthogon.core.proof.spelled.Spelled;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
@@ -51,8 +51,8 @@ class FlowAfterEditTest {
 
     @BeforeEach
     void proveOnce() {
-        Spelled spelled = Spelled.of(Wiring.of(document()));
-        space = new Space(spelled, List.of(), TODAY, new Diagrams(1 << 18));
+        PlainForm plainForm = PlainForm.of(Wiring.of(document()));
+        space = new Space(plainForm, List.of(), TODAY, new Diagrams(1 << 18));
         flow = new Flow(space, Set.of(), new BitSet(), space.linkLevels());
     }
 
@@ -62,8 +62,8 @@ class FlowAfterEditTest {
 
     private List<Integer> unchangedAfter(Questionnaire edited) {
         Wiring wiring = Wiring.of(edited);
-        Spelled spelled = Spelled.of(wiring);
-        Space after = space.after(spelled, spelled.faults(Faults.of(wiring)));
+        PlainForm plainForm = PlainForm.of(wiring);
+        Space after = space.after(plainForm, plainForm.faults(Faults.of(wiring)));
         Flow again = flow.after(after, new BitSet(), after.linkLevels());
         Flow anew = new Flow(after, Set.of(), new BitSet(), after.linkLevels());
         for (int p = 0; p < anew.stages().size(); p++) {

@@ -15,7 +15,7 @@ import orthogon.core.expression.Expr;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.fault.Faults;
-import orthogon.core.proof.spelled.Spelled;
+import orthogon.core.proof.plain.PlainForm;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
@@ -105,7 +105,7 @@ class TruthsTest {
                 List.of(Page.empty("p", "P").withItems(List.copyOf(asked)), Page.empty("q", "Q").withItems(List.of(last)))));
         assertEquals(List.of(), Faults.of(wiring));
         Diagrams d = new Diagrams(1 << 20);
-        Space space = new Space(Spelled.of(wiring), List.of(), TODAY, d);
+        Space space = new Space(PlainForm.of(wiring), List.of(), TODAY, d);
         Truth truth = space.truth("last.askWhen", true);
         assertEquals(List.of(), space.whyNotExact().stream().toList());
         assertTrue(d.disjoint(truth.holds(), truth.fails()));
@@ -139,8 +139,8 @@ class TruthsTest {
             asked.add(Question.of("last", "Last", new YesNoAnswer()).withAskWhen(condition));
             Wiring wiring = Wiring.of(Questionnaire.blank("truths", "Truths").withPages(
                     List.of(Page.empty("p", "P").withItems(List.copyOf(asked)))));
-            Spelled spelled = Spelled.of(wiring);
-            Space space = new Space(spelled, spelled.faults(Faults.of(wiring)), TODAY, new Diagrams(1 << 20));
+            PlainForm plainForm = PlainForm.of(wiring);
+            Space space = new Space(plainForm, plainForm.faults(Faults.of(wiring)), TODAY, new Diagrams(1 << 20));
             Truth truth = space.truth("last.askWhen", true);
             assertTrue(!space.isCertain(), condition);
             assertTrue(truth.holds() != Diagrams.NONE && truth.fails() != Diagrams.NONE, condition);

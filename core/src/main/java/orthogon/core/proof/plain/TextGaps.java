@@ -1,4 +1,4 @@
-package orthogon.core.proof.spelled;
+package orthogon.core.proof.plain;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
@@ -32,8 +32,8 @@ public final class TextGaps {
     public record TextGap(String unit, String name, Optional<Expr> blank) {}
 
     /** For every answer that a text speaks of, once for each unit, where it leaves a gap; nowhere, where the text says what to show. */
-    public static List<TextGap> of(Spelled spelled) {
-        Wiring wiring = spelled.original();
+    public static List<TextGap> of(PlainForm plainForm) {
+        Wiring wiring = plainForm.original();
         Map<String, List<Optional<Expr>>> found = new LinkedHashMap<>();
         Map<String, String[]> parts = new LinkedHashMap<>();
         Texts.all(wiring.document()).forEach((unit, text) -> {
@@ -41,16 +41,16 @@ public final class TextGaps {
             if (names.isEmpty()) {
                 return;
             }
-            String place = placeOf(spelled, unit);
+            String place = placeOf(plainForm, unit);
             for (String name : names) {
-                if (isReadable(spelled, place, name)) {
+                if (isReadable(plainForm, place, name)) {
                     parts.put(unit + "/" + name, new String[]{unit, name});
                     found.put(unit + "/" + name, new ArrayList<>());
                 }
             }
             for (Piping.Gap gap : Piping.gaps(text)) {
-                if (isReadable(spelled, place, gap.name())) {
-                    found.get(unit + "/" + gap.name()).add(blank(wiring, gap).flatMap(e -> spelled.plain(place, e)));
+                if (isReadable(plainForm, place, gap.name())) {
+                    found.get(unit + "/" + gap.name()).add(blank(wiring, gap).flatMap(e -> plainForm.plain(place, e)));
                 }
             }
         });
@@ -64,16 +64,16 @@ public final class TextGaps {
     }
 
     /** Whether there is one answer of this name at the place; what is answered for each entry of a roster has none outside of it. */
-    private static boolean isReadable(Spelled spelled, String place, String name) {
-        Wiring wiring = spelled.original();
+    private static boolean isReadable(PlainForm plainForm, String place, String name) {
+        Wiring wiring = plainForm.original();
         return wiring.type(name).isPresent()
-                && (wiring.rosterOf(name).isEmpty() || place.startsWith(spelled.entry(wiring.rosterOf(name).get(), 1)));
+                && (wiring.rosterOf(name).isEmpty() || place.startsWith(plainForm.entry(wiring.rosterOf(name).get(), 1)));
     }
 
     /** Where a unit is read: the code of its page, item, outcome, or the kind of text, in plain form. */
-    private static String placeOf(Spelled spelled, String unit) {
+    private static String placeOf(PlainForm plainForm, String unit) {
         Place.Text at = PlaceText.unit(unit);
-        return at.name().equals("entryTitle") ? spelled.entry(at.row(), 1) : spelled.first(at.row());
+        return at.name().equals("entryTitle") ? plainForm.entry(at.row(), 1) : plainForm.first(at.row());
     }
 
     /** For every comparison of a condition that a blank answer could turn unseen, whether what it hangs on is answered. */

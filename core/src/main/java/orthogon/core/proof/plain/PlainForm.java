@@ -1,4 +1,4 @@
-package orthogon.core.proof.spelled;
+package orthogon.core.proof.plain;
 
 import orthogon.core.answer.GridRow;
 import orthogon.core.answer.grid.GridAnswer;
@@ -29,7 +29,7 @@ import java.util.Optional;
 import java.util.Set;
 
 /** A document in plain form, and the way back to what the analyst wrote. */
-public final class Spelled {
+public final class PlainForm {
 
     private final Wiring original;
     private final Runnable step;
@@ -43,23 +43,23 @@ public final class Spelled {
     private final Set<String> grids = new LinkedHashSet<>();
     private final Set<String> neverBlank = new LinkedHashSet<>();
 
-    private Spelled(Wiring original, Runnable step) {
+    private PlainForm(Wiring original, Runnable step) {
         this.original = original;
         this.step = step;
         Questionnaire document = original.document();
         document.items().forEach(i -> items.putIfAbsent(i.code(), i));
         boolean simple = items.values().stream()
                 .noneMatch(i -> i instanceof Roster || i instanceof Question q && q.answer() instanceof GridAnswer);
-        this.plain = simple ? original : Wiring.of(spelled(document), trees, step);
+        this.plain = simple ? original : Wiring.of(plainForm(document), trees, step);
     }
 
-    public static Spelled of(Wiring original) {
+    public static PlainForm of(Wiring original) {
         return of(original, () -> {});
     }
 
     /** @param step runs before each expression is read, and may end the work by what it throws */
-    public static Spelled of(Wiring original, Runnable step) {
-        return new Spelled(original, step);
+    public static PlainForm of(Wiring original, Runnable step) {
+        return new PlainForm(original, step);
     }
 
     public Wiring original() {
@@ -96,7 +96,7 @@ public final class Spelled {
     /** Whether a question or section of the plain form counts as a question on a route. */
     public boolean isOnRoutes(String code) {
         return grids.contains(code) && Names.entryOf(code) == 0
-                || !Names.isSpelled(code) && items.get(code) instanceof Question q && !grids.contains(code)
+                || !Names.isOfPlainForm(code) && items.get(code) instanceof Question q && !grids.contains(code)
                 || items.get(code) instanceof Roster;
     }
 
@@ -165,7 +165,7 @@ public final class Spelled {
         if (origin.containsKey(bare)) {
             return origin.get(bare) + (hash < 0 ? "" : place.substring(hash));
         }
-        if (!Names.isSpelled(place)) {
+        if (!Names.isOfPlainForm(place)) {
             return place;
         }
         String head = place.split("[./#]", 2)[0];
@@ -181,7 +181,7 @@ public final class Spelled {
     /** Whether what is said at this place is said for the analyst: not of an entry as such, and only of the first of all entries. */
     public boolean isSaid(String place) {
         String head = place.split("[./#]", 2)[0];
-        return !Names.isSpelled(head) || !Names.isEntry(head) && Names.entryOf(head) <= 1;
+        return !Names.isOfPlainForm(head) || !Names.isEntry(head) && Names.entryOf(head) <= 1;
     }
 
     /** A text for people with the analyst's own codes. */
@@ -199,7 +199,7 @@ public final class Spelled {
             String code = e.getKey();
             if (items.get(code) instanceof Roster) {
                 answers.put(code, entries(code, ((BigDecimal) e.getValue()).intValue(), plainAnswers));
-            } else if (!Names.isSpelled(code)) {
+            } else if (!Names.isOfPlainForm(code)) {
                 answers.put(code, e.getValue());
             } else if (Names.entryOf(code) == 0) {
                 put(answers, code, e.getValue());
@@ -258,7 +258,7 @@ public final class Spelled {
         }
     }
 
-    private Questionnaire spelled(Questionnaire document) {
+    private Questionnaire plainForm(Questionnaire document) {
         Rewriter outside = new Rewriter(items, "", 0);
         Questionnaire rewritten = Places.apply(
                 document.withPages(document.pages().stream().map(p -> p.withItems(List.of())).toList()),

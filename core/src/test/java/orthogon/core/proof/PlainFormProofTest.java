@@ -45,7 +45,7 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 
 /** Documents with rosters and grids: what is proved of their plain form agrees with every interview there is. */
-class SpelledProofTest {
+class PlainFormProofTest {
 
     private static final LocalDate TODAY = LocalDate.of(2026, 11, 23);
     private static final List<Option> TWO = List.of(new Option("a", "A", BigDecimal.ONE, false, ""),

@@ -8,9 +8,9 @@ import java.util.ArrayList;
 import java.util.List;
 
 /** Answers of which only little is brought into the proof: whether they are there, and how many. */
-final class Plain {
+final class OpaqueDomains {
 
-    private Plain() {}
+    private OpaqueDomains() {}
 
     /** One value stands for all; anything said about more than whether there is one is not exact. */
     static List<Object> only(Object value, String what, List<Expr> features) throws Inexact {

@@ -1,4 +1,4 @@
-package orthogon.core.proof.spelled;
+package orthogon.core.proof.plain;
 
 import orthogon.core.answer.grid.GridAnswer;
 import orthogon.core.expression.Expr;

@@ -1,4 +1,4 @@
-package orthogon.core.proof.spelled;
+package orthogon.core.proof.plain;
 
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -25,7 +25,7 @@ final class Names {
         return grid + "Z" + row;
     }
 
-    static boolean isSpelled(String code) {
+    static boolean isOfPlainForm(String code) {
         return code.indexOf('Z') >= 0;
     }
 
