@@ -2,6 +2,7 @@ package orthogon.app.answer;
 
 import com.ibm.icu.util.ULocale;
 import java.math.BigDecimal;
+import java.time.DateTimeException;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -52,6 +53,17 @@ public record GivenFields(String slot, MultiValueMap<String, String> form, ULoca
     public Object typed(Function<String, Object> read) {
         List<String> values = values();
         return values.isEmpty() ? null : read.apply(cut(values.getFirst(), LONGEST));
+    }
+
+    /** A date or a time, read by what throws {@code DateTimeException} where it is none. */
+    public Object moment(Function<String, Object> read) {
+        return typed(typed -> {
+            try {
+                return read.apply(typed);
+            } catch (DateTimeException e) {
+                return new Unreadable(typed);
+            }
+        });
     }
 
     /** A number as people write it in the language. */

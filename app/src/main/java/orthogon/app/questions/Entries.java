@@ -41,8 +41,7 @@ final class Entries {
     /** What an entry is called, in the letters in which it was written. */
     private String entry(Roster roster) {
         boolean plain = !roster.entryTitle().isEmpty() && Piping.names(roster.entryTitle()).isEmpty();
-        String name = !plain ? voice.say("entry") : voice.plain(roster.entryTitle());
-        return name;
+        return plain ? voice.plain(roster.entryTitle()) : voice.say("entry");
     }
 
     private RosterEntry plain(String kind, Course.ShownItem shown, String value, boolean more, List<String> errors, EntryHead head) {

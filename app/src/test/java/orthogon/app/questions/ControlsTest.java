@@ -1,9 +1,11 @@
 package orthogon.app.questions;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertInstanceOf;
 import static org.junit.jupiter.api.Assertions.assertNotNull;
 import static org.junit.jupiter.api.Assertions.assertNull;
 
+import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.EnumMap;
 import java.util.HashMap;
@@ -20,9 +22,11 @@ import orthogon.core.answer.Answer;
 import orthogon.core.answer.AnswerKind;
 import orthogon.core.answer.kinds.AnswerMakers;
 import orthogon.core.answer.text.TextAnswer;
+import orthogon.core.answer.percentage.PercentageAnswer;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
+import orthogon.core.interview.Unreadable;
 import orthogon.core.language.OwnWords;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
@@ -115,5 +119,22 @@ class ControlsTest {
     void anEmptyPageLeavesEveryKindBlank() {
         everyKind().forEach((kind, answer) -> assertNull(AnswerControls.of(answer).given(answer,
                 new GivenFields("q", new LinkedMultiValueMap<>(), OwnWords.locale("en"), null, f -> List.of())), kind.type()));
+    }
+
+    private static Object percentage(String typed, String language) {
+        PercentageAnswer answer = new PercentageAnswer(1, false);
+        MultiValueMap<String, String> form = new LinkedMultiValueMap<>(Map.of("q", List.of(typed)));
+        return AnswerControls.of(answer).given(answer, new GivenFields("q", form, OwnWords.locale(language), null, f -> List.of()));
+    }
+
+    @Test
+    void aPercentageMayBeTypedWithItsSign() {
+        for (String typed : List.of("40", "40%", "40 %", "% 40", "\u0664\u0660\u066A", "40\u200E%\u200E")) {
+            assertEquals(new BigDecimal("40"), percentage(typed, "ar"), typed);
+        }
+        assertEquals(new BigDecimal("12.5"), percentage("12,5 %", "fr"));
+        assertInstanceOf(Unreadable.class, percentage("4%0", "en"));
+        PercentageAnswer answer = new PercentageAnswer(1, false);
+        assertEquals("12.5%", AnswerControls.of(answer).inWords(answer, new BigDecimal("12.5"), OwnWords.ENGLISH));
     }
 }

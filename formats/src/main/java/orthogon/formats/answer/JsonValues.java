@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import orthogon.core.answer.Domain;
 import orthogon.core.answer.file.Attachment;
@@ -17,48 +18,53 @@ public final class JsonValues {
 
     /** The value of a domain; {@link Unreadable} where the JSON is of another type. */
     public static Object of(Domain domain, JsonNode json) {
+        Object value = read(domain, json);
+        return value == null ? new Unreadable(json.toString()) : value;
+    }
+
+    /** Null where the JSON is of another type. */
+    private static Object read(Domain domain, JsonNode json) {
         return switch (domain) {
-            case Domain.FreeTexts t when json.isString() -> json.asString();
-            case Domain.Opaque o when json.isString() -> json.asString();
-            case Domain.Arriving a when json.isString() -> json.asString();
-            case Domain.OneOf o when json.isString() -> json.asString();
-            case Domain.Numbers n when json.isNumber() -> (BigDecimal) json.decimalValue();
-            case Domain.Steps s when json.isNumber() -> (BigDecimal) json.decimalValue();
-            case Domain.Truths t when json.isBoolean() -> json.asBoolean();
-            case Domain.Dates d when json.isString() -> LocalDate.parse(json.asString());
-            case Domain.TimesOfDay t when json.isString() -> LocalTime.parse(json.asString());
-            case Domain.Subset s when json.isArray() -> json.valueStream().map(JsonNode::asString).toList();
-            case Domain.Orders o when json.isArray() -> json.valueStream().map(JsonNode::asString).toList();
-            case Domain.Files f when json.isArray() -> json.valueStream().map(JsonValues::attachment).toList();
-            case Domain.TextParts p when json.isObject() -> {
-                Map<String, Object> parts = new LinkedHashMap<>();
-                json.propertyNames().forEach(part -> parts.put(part, json.get(part).asString()));
-                yield parts;
-            }
-            case Domain.EachRow r when json.isObject() -> {
-                Map<String, Object> rows = new LinkedHashMap<>();
-                json.propertyNames().forEach(row -> rows.put(row, of(r.row(), json.get(row))));
-                yield rows.values().stream().anyMatch(Unreadable.class::isInstance) ? new Unreadable(json.toString()) : rows;
-            }
-            case Domain.FreeTexts t -> unreadable(json);
-            case Domain.Opaque o -> unreadable(json);
-            case Domain.Arriving a -> unreadable(json);
-            case Domain.OneOf o -> unreadable(json);
-            case Domain.Numbers n -> unreadable(json);
-            case Domain.Steps s -> unreadable(json);
-            case Domain.Truths t -> unreadable(json);
-            case Domain.Dates d -> unreadable(json);
-            case Domain.TimesOfDay t -> unreadable(json);
-            case Domain.Subset s -> unreadable(json);
-            case Domain.Orders o -> unreadable(json);
-            case Domain.Files f -> unreadable(json);
-            case Domain.TextParts p -> unreadable(json);
-            case Domain.EachRow r -> unreadable(json);
+            case Domain.FreeTexts t -> text(json);
+            case Domain.Opaque o -> text(json);
+            case Domain.Arriving a -> text(json);
+            case Domain.OneOf o -> text(json);
+            case Domain.Numbers n -> number(json);
+            case Domain.Steps s -> number(json);
+            case Domain.Truths t -> json.isBoolean() ? json.asBoolean() : null;
+            case Domain.Dates d -> json.isString() ? LocalDate.parse(json.asString()) : null;
+            case Domain.TimesOfDay t -> json.isString() ? LocalTime.parse(json.asString()) : null;
+            case Domain.Subset s -> codes(json);
+            case Domain.Orders o -> codes(json);
+            case Domain.Files f -> json.isArray() ? json.valueStream().map(JsonValues::attachment).toList() : null;
+            case Domain.TextParts p -> json.isObject() ? texts(json) : null;
+            case Domain.EachRow r -> json.isObject() ? rows(r, json) : null;
         };
     }
 
-    private static Unreadable unreadable(JsonNode json) {
-        return new Unreadable(json.toString());
+    private static String text(JsonNode json) {
+        return json.isString() ? json.asString() : null;
+    }
+
+    private static BigDecimal number(JsonNode json) {
+        return json.isNumber() ? json.decimalValue() : null;
+    }
+
+    private static List<String> codes(JsonNode json) {
+        return json.isArray() ? json.valueStream().map(JsonNode::asString).toList() : null;
+    }
+
+    private static Map<String, Object> texts(JsonNode json) {
+        Map<String, Object> parts = new LinkedHashMap<>();
+        json.propertyNames().forEach(part -> parts.put(part, json.get(part).asString()));
+        return parts;
+    }
+
+    /** Null where the value of a row is of another type. */
+    private static Map<String, Object> rows(Domain.EachRow each, JsonNode json) {
+        Map<String, Object> rows = new LinkedHashMap<>();
+        json.propertyNames().forEach(row -> rows.put(row, of(each.row(), json.get(row))));
+        return rows.values().stream().anyMatch(Unreadable.class::isInstance) ? null : rows;
     }
 
     private static Attachment attachment(JsonNode value) {

@@ -1,6 +1,5 @@
 package orthogon.app.answer.date;
 
-import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.List;
 import orthogon.app.answer.AnswerControl;
@@ -13,7 +12,6 @@ import orthogon.app.answer.ShownAnswer;
 import orthogon.core.answer.AnswerKind;
 import orthogon.core.answer.date.DateAnswer;
 import orthogon.core.answer.date.DateMaker;
-import orthogon.core.interview.Unreadable;
 import orthogon.core.language.OwnWords;
 
 /** Dates in the browser's own field. */
@@ -53,13 +51,7 @@ public final class DateControl implements AnswerControl<DateAnswer> {
 
     @Override
     public Object given(DateAnswer d, GivenFields fields) {
-        return fields.typed(typed -> {
-            try {
-                return LocalDate.parse(typed);
-            } catch (DateTimeException e) {
-                return new Unreadable(typed);
-            }
-        });
+        return fields.moment(LocalDate::parse);
     }
 
     @Override

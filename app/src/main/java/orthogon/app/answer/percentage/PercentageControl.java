@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.regex.Pattern;
 import orthogon.app.answer.AnswerControl;
 import orthogon.app.answer.DrawnControl;
 import orthogon.app.answer.GivenFields;
@@ -18,6 +19,8 @@ import orthogon.core.questionnaire.Refused;
 
 /** A number with its sign in a box, with a slider beside it where one is wanted. */
 public final class PercentageControl implements AnswerControl<PercentageAnswer> {
+
+    private static final Pattern SIGN = Pattern.compile("[%\u066A\u200E\u200F\u061C\\s]+$|^[%\u066A\u200E\u200F\u061C\\s]+");
 
     @Override
     public List<AnswerKind> kinds() {
@@ -45,10 +48,10 @@ public final class PercentageControl implements AnswerControl<PercentageAnswer> 
         return DrawnControl.box("percentage", "percentage", shown.value());
     }
 
-    /** The sign may be typed, too. */
+    /** The sign may be typed too, in front or behind, as may be the marks of direction that come with it in Arabic. */
     @Override
     public Object given(PercentageAnswer p, GivenFields fields) {
-        return fields.number(p.decimals(), typed -> typed.replaceAll("[%\u066A\\s]+$|^[%\u066A]\\s*", ""));
+        return fields.number(p.decimals(), typed -> SIGN.matcher(typed).replaceAll(""));
     }
 
     @Override

@@ -1,6 +1,5 @@
 package orthogon.app.answer.time;
 
-import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.List;
@@ -14,7 +13,6 @@ import orthogon.app.answer.ShownAnswer;
 import orthogon.core.answer.AnswerKind;
 import orthogon.core.answer.time.TimeAnswer;
 import orthogon.core.answer.time.TimeMaker;
-import orthogon.core.interview.Unreadable;
 import orthogon.core.language.OwnWords;
 
 /** Times of day in the browser's own field. */
@@ -47,13 +45,7 @@ public final class TimeControl implements AnswerControl<TimeAnswer> {
 
     @Override
     public Object given(TimeAnswer t, GivenFields fields) {
-        return fields.typed(typed -> {
-            try {
-                return LocalTime.parse(typed).withSecond(0).withNano(0);
-            } catch (DateTimeException e) {
-                return new Unreadable(typed);
-            }
-        });
+        return fields.moment(typed -> LocalTime.parse(typed).withSecond(0).withNano(0));
     }
 
     @Override
