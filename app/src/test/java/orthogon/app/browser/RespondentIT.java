@@ -28,6 +28,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
 
@@ -222,6 +223,19 @@ class RespondentIT {
         Assertions.assertThat(refused.body()).contains("What you sent is too large. Send at most 32 MB at a time.")
                 .contains("Continue where you stopped")
                 .doesNotContain("To the Desk");
+    }
+
+    @Test
+    void aBrowserMayWishForManyLanguages() throws Exception {
+        String languages = String.join(",", IntStream.range(0, 1_000).mapToObj(i -> "x" + (char) ('a' + i % 26) + "-" + i % 9).toList());
+        String known = APPLICATION.released(of(Question.of("note", "A note", new TextAnswer(false, null, 20))));
+        for (String wish : List.of(languages, "de,fr,es,it,pl,nl,sv,da,fi,cs,en", "en-,*;q=x," + "a".repeat(300))) {
+            for (String path : List.of(known, "/login", "/to/nowhere", "/nothing")) {
+                HttpResponse<String> answer = HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create(address + path))
+                        .header("Accept-Language", wish).build(), HttpResponse.BodyHandlers.ofString());
+                Assertions.assertThat(answer.statusCode()).as(path).isLessThan(500);
+            }
+        }
     }
 
     private static byte[] png(int size) {
