@@ -1,10 +1,10 @@
 package orthogon.app.command;
 
-import java.util.List;
 import orthogon.core.proof.Proof;
-import orthogon.core.proof.diagram.Failure;
+import orthogon.core.proof.told.ClaimWords;
 import orthogon.formats.json.UnusableFile;
 import orthogon.formats.report.ProofReport;
+import java.util.List;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -32,7 +32,7 @@ final class ProveCommand extends FileCommand {
             } catch (UnusableFile e) {
                 status = told(e);
             } catch (RuntimeException | StackOverflowError e) {
-                err().println(file + " " + Failure.words(e));
+                err().println(file + " " + ClaimWords.failure(e));
                 status = Math.max(status, 1);
             }
         }

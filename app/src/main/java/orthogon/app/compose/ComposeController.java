@@ -1,16 +1,10 @@
 package orthogon.app.compose;
 
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
-import java.util.Set;
-import java.util.stream.Collectors;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Proofs;
 import orthogon.app.store.DraftStore;
 import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.view.Views;
 import orthogon.core.edit.Edit;
 import orthogon.core.edit.Meant;
 import orthogon.core.edit.References;
@@ -23,6 +17,13 @@ import orthogon.core.language.Texts;
 import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -40,6 +41,18 @@ class ComposeController {
     /** Number of the part of the ledger that a page shows, among what a request brings. */
     static final String SHOWN_PART = "shownPart";
     private static final int MOST_HISTORY = 200;
+
+    /** The actions on several marked rows. */
+    record MarkedView(String code, int revision, Questionnaire document, List<String> marked) {}
+
+    /** What depends on rows that somebody wants to remove: each place with what stands there. */
+    record DependentsView(String code, int revision, List<String> of, Map<String, String> places) {}
+
+    /** The revisions, newest first. */
+    record HistoryView(String code, int revision, List<DraftStore.HistoryLine> entries) {}
+
+    /** What was found, and how many more there are. */
+    record FoundView(String code, List<FoundRow> found, int more) {}
 
     private final Frame frame;
     private final Proofs proofs;
@@ -79,10 +92,8 @@ class ComposeController {
     String several(@PathVariable String code, @RequestParam List<String> marked, Model model) {
         Draft draft = frame.draft(code);
         Questionnaire document = draft.document();
-        model.addAttribute("code", code);
-        model.addAttribute("revision", draft.revision());
-        model.addAttribute("document", document);
-        model.addAttribute("marked", marked.stream().filter(m -> document.item(m).isPresent()).toList());
+        Views.show(model,
+                new MarkedView(code, draft.revision(), document, marked.stream().filter(m -> document.item(m).isPresent()).toList()));
         return "compose/inspector :: several";
     }
 
@@ -162,19 +173,14 @@ class ComposeController {
                 .orElseGet(() -> texts.containsKey(place)
                         ? "will read: “" + Piping.without(texts.get(place), going) + "”"
                         : "leads to it")));
-        model.addAttribute("code", code);
-        model.addAttribute("revision", draft.revision());
-        model.addAttribute("of", of);
-        model.addAttribute("places", places);
+        Views.show(model, new DependentsView(code, draft.revision(), of, places));
         return "compose/dialogs :: dependents";
     }
 
     @GetMapping("/history")
     String history(@PathVariable String code, Model model) {
         Draft draft = frame.draft(code);
-        model.addAttribute("code", code);
-        model.addAttribute("revision", draft.revision());
-        model.addAttribute("entries", drafts.history(draft.id(), MOST_HISTORY));
+        Views.show(model, new HistoryView(code, draft.revision(), drafts.history(draft.id(), MOST_HISTORY)));
         return "compose/dialogs :: history";
     }
 
@@ -199,9 +205,7 @@ class ComposeController {
         Wiring.of(document).wires().stream().filter(w -> !wanted.isEmpty() && w.text().toLowerCase(java.util.Locale.ROOT).contains(wanted))
                 .forEach(w -> found.add(new FoundRow(w.family().words().toLowerCase(java.util.Locale.ROOT), w.place(), w.text(),
                         document.item(w.owner()).isPresent() || document.page(w.owner()).isPresent() ? w.owner() : Edit.ENDING)));
-        model.addAttribute("code", code);
-        model.addAttribute("found", found.stream().limit(40).toList());
-        model.addAttribute("more", Math.max(0, found.size() - 40));
+        Views.show(model, new FoundView(code, found.stream().limit(40).toList(), Math.max(0, found.size() - 40)));
         return "compose/dialogs :: found";
     }
 

@@ -1,6 +1,7 @@
 package orthogon.app.compose;
 
 import orthogon.app.frame.Frame;
+import orthogon.app.view.Views;
 import orthogon.core.answer.Answer;
 import orthogon.core.answer.Domain;
 import orthogon.core.answer.Option;
@@ -53,6 +54,13 @@ class SentenceController {
         }
     }
 
+    /** The sentence builder without what its sentence says. */
+    record BuilderView(String code, String family, String owner, String field, String title, List<Node> nodes,
+            Map<String, String> subjects) {}
+
+    /** The condition that is built so far, how it reads, and what is wrong with it. */
+    record BuiltView(String result, String says, String wrong) {}
+
     private final Frame frame;
 
     SentenceController(Frame frame) {
@@ -72,24 +80,15 @@ class SentenceController {
         RuleFamily of = ComposeController.family(family);
         List<Node> nodes = text != null ? opened(text, wiring, of, owner) : posted(form, wiring, of, owner);
         act(nodes, act, wiring, of, owner);
-        model.addAttribute("code", code);
-        model.addAttribute("family", family);
-        model.addAttribute("owner", owner);
-        model.addAttribute("field", field);
-        model.addAttribute("title", title);
-        model.addAttribute("nodes", nodes);
-        model.addAttribute("subjects", subjects(wiring, of, owner));
+        Views.show(model, new BuilderView(code, family, owner, field, title, nodes, subjects(wiring, of, owner)));
         try {
             String result = Sentence.text(tree(nodes), wiring, of, owner);
             Wiring.Wire wire = wiring.checked(of, owner, result);
-            model.addAttribute("result", result);
-            model.addAttribute("says", wire.readable().map(Phrase::of).orElse(""));
-            model.addAttribute("wrong", wire.faults().stream().findFirst().map(f -> f.withPlace()).orElse(""));
+            Views.show(model, new BuiltView(result, wire.readable().map(Phrase::of).orElse(""),
+                    wire.faults().stream().findFirst().map(f -> f.withPlace()).orElse("")));
         } catch (Refused e) {
-            model.addAttribute("result", "");
-            model.addAttribute("says", "");
             // Nobody did anything wrong who has only opened it.
-            model.addAttribute("wrong", text == null ? e.getMessage() : "");
+            Views.show(model, new BuiltView("", "", text == null ? e.getMessage() : ""));
         }
         return "compose/dialogs :: sentence";
     }

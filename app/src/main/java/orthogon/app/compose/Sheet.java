@@ -4,10 +4,10 @@ import orthogon.app.answer.Setting;
 import orthogon.app.answer.kinds.AnswerControls;
 import orthogon.app.compose.Ledger.LedgerRow;
 import orthogon.app.frame.Frame;
-import orthogon.app.frame.ListPart;
 import orthogon.app.proving.Proofs;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.KnownDrafts;
+import orthogon.app.view.ListPart;
 import orthogon.app.view.Views;
 import orthogon.core.answer.AnswerKind;
 import orthogon.core.answer.Domain;
@@ -192,7 +192,17 @@ class Sheet {
             case Domain.EachRow r -> optionsOf(r.row());
             case Domain.Subset s -> "many";
             case Domain.Orders o -> "rank";
-            default -> "one";
+            case Domain.OneOf o -> "one";
+            case Domain.Steps s -> "one";
+            case Domain.Arriving a -> "one";
+            case Domain.Truths t -> "";
+            case Domain.Numbers n -> "";
+            case Domain.Dates d -> "";
+            case Domain.TimesOfDay t -> "";
+            case Domain.FreeTexts t -> "";
+            case Domain.TextParts t -> "";
+            case Domain.Files f -> "";
+            case Domain.Opaque o -> "";
         };
     }
 

@@ -99,7 +99,8 @@ public class Frame {
                 proof.map(Proof::advice).orElse(0L),
                 figures.flatMap(Figures::answerPaths).map(Frame::grouped).orElse(""),
                 figures.flatMap(Figures::routes).map(Frame::grouped).orElse(""),
-                figures.flatMap(Figures::notCounted).orElse(""), languages(draft), release,
+                figures.flatMap(Figures::notCounted).map(why -> proof.orElseThrow().words().said(why)).orElse(""), languages(draft),
+                release,
                 next.map(Claim::id).orElse(""), next.map(c -> proof.orElseThrow().words().statement(c)).orElse(""));
     }
 

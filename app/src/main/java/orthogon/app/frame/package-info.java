@@ -1,2 +1,2 @@
-/** What every sheet of a questionnaire shows: the tabs at the head, the title block at the foot, and what went wrong. */
+/** What every sheet of a questionnaire shows: the tabs at the head, and the title block at the foot. */
 package orthogon.app.frame;

@@ -1,5 +1,24 @@
 package orthogon.app.languages;
 
+import orthogon.app.background.Result;
+import orthogon.app.background.Work;
+import orthogon.app.background.Works;
+import orthogon.app.editing.Editing;
+import orthogon.app.frame.Frame;
+import orthogon.app.http.NotThere;
+import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.view.Views;
+import orthogon.app.work.Acts;
+import orthogon.core.edit.ImportTexts;
+import orthogon.core.edit.Translate;
+import orthogon.core.language.Incoming;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
+import orthogon.formats.progress.ProgressListener;
+import orthogon.formats.translation.TextRow;
+import orthogon.formats.translation.TextTable;
+import orthogon.formats.translation.UnreadableTexts;
+import orthogon.formats.translation.XliffFile;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -12,24 +31,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
-import orthogon.app.background.Result;
-import orthogon.app.background.Work;
-import orthogon.app.background.Works;
-import orthogon.app.editing.Editing;
-import orthogon.app.frame.Frame;
-import orthogon.app.http.NotThere;
-import orthogon.app.store.DraftStore.Draft;
-import orthogon.app.work.Acts;
-import orthogon.core.edit.ImportTexts;
-import orthogon.core.edit.Translate;
-import orthogon.core.language.Incoming;
-import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.questionnaire.Refused;
-import orthogon.formats.progress.ProgressListener;
-import orthogon.formats.translation.TextRow;
-import orthogon.formats.translation.TextTable;
-import orthogon.formats.translation.UnreadableTexts;
-import orthogon.formats.translation.XliffFile;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -55,6 +56,9 @@ class FilesController {
 
     /** A text of a file in the preview. */
     record ImportRow(int number, Incoming.Judged judged) {}
+
+    /** What a translation file would change. */
+    record ReadTexts(String name, String message, Map<String, Long> counts, List<ImportRow> texts, int left, String work) {}
 
     private final Frame frame;
     private final Editing editing;
@@ -195,12 +199,7 @@ class FilesController {
                 left++;
             }
         }
-        model.addAttribute("name", read.name());
-        model.addAttribute("message", message.isEmpty() ? null : message);
-        model.addAttribute("counts", counts);
-        model.addAttribute("texts", rows);
-        model.addAttribute("left", left);
-        model.addAttribute("work", work);
+        Views.show(model, new ReadTexts(read.name(), message.isEmpty() ? null : message, counts, rows, left, work));
         return "texts";
     }
 

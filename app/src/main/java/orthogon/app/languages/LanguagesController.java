@@ -2,10 +2,10 @@ package orthogon.app.languages;
 
 import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
-import orthogon.app.frame.ListPart;
 import orthogon.app.http.NotThere;
 import orthogon.app.proving.Proofs;
 import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.view.ListPart;
 import orthogon.app.view.Views;
 import orthogon.core.edit.Annotate;
 import orthogon.core.edit.ChangeLanguages;
@@ -99,6 +99,9 @@ class LanguagesController {
 
     /** One text with its translation. */
     record TextView(String code, WantedTexts wanted, String toName, String toDir, String sourceName) {}
+
+    /** What a text lacks, its plural forms, and its length in percent of the source. */
+    record CheckView(List<String> faults, List<Marks.Arm> arms, int length) {}
 
     private final Frame frame;
     private final Proofs proofs;
@@ -265,9 +268,8 @@ class LanguagesController {
     /** What a text that is being written lacks. */
     @PostMapping("/check")
     String check(@PathVariable String code, @RequestParam String to, @RequestParam String of, @RequestParam String text, Model model) {
-        model.addAttribute("faults", text.isBlank() ? List.of() : Marks.faults(of, text, to));
-        model.addAttribute("arms", Marks.arms(text));
-        model.addAttribute("length", (int) Math.round(100.0 * text.length() / Math.max(1, of.length())));
+        Views.show(model, new CheckView(text.isBlank() ? List.of() : Marks.faults(of, text, to), Marks.arms(text),
+                (int) Math.round(100.0 * text.length() / Math.max(1, of.length()))));
         return "languages :: check";
     }
 

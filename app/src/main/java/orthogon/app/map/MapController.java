@@ -226,7 +226,8 @@ class MapController {
         model.addAttribute("way", new Taken(number, name(draft, way.from()), way.how(), name(draft, way.to()),
                 way.words().isEmpty() ? "always" : way.words(), share.isPresent() && all.isPresent(),
                 part(share.flatMap(Share::answerPaths), all.flatMap(Figures::answerPaths)),
-                part(share.flatMap(Share::routes), all.flatMap(Figures::routes)), share.flatMap(Share::notCounted).orElse("")));
+                part(share.flatMap(Share::routes), all.flatMap(Figures::routes)),
+                share.flatMap(Share::notCounted).map(proof.words()::said).orElse("")));
         return "map :: way";
     }
 

@@ -1,9 +1,6 @@
 package orthogon.app.people;
 
-import jakarta.servlet.http.HttpServletResponse;
-import jakarta.servlet.http.HttpSession;
-import java.security.Principal;
-import java.time.ZoneId;
+import java.util.List;
 import orthogon.app.account.Passwords;
 import orthogon.app.account.People;
 import orthogon.app.account.SecondFactor;
@@ -11,9 +8,14 @@ import orthogon.app.account.SignedIn;
 import orthogon.app.frame.Frame;
 import orthogon.app.http.NotThere;
 import orthogon.app.store.PersonStore.Person;
+import orthogon.app.view.Views;
 import orthogon.app.work.ManagePeople;
 import orthogon.core.questionnaire.Refused;
 import orthogon.formats.link.QrCode;
+import jakarta.servlet.http.HttpServletResponse;
+import jakarta.servlet.http.HttpSession;
+import java.security.Principal;
+import java.time.ZoneId;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -32,6 +34,9 @@ class OwnAccountController {
 
     /** The key of a second factor that is offered and not yet taken. */
     private static final String OFFERED = "offered-key";
+
+    /** One's own account. */
+    record AccountView(Person person, int least, boolean demanded, List<SessionLine> sessions) {}
 
     private final People people;
     private final ManagePeople manage;
@@ -52,12 +57,13 @@ class OwnAccountController {
     @GetMapping
     String account(Principal who, HttpSession session, Model model) {
         Person person = people.find(who.getName()).orElseThrow(() -> new NotThere("This account is gone."));
-        model.addAttribute("person", person);
-        model.addAttribute("least", Passwords.LEAST);
-        model.addAttribute("demanded", secondFactor.isDemanded());
-        model.addAttribute("sessions", signedIn.of(who.getName(), session.getId()).stream().map(s -> new SessionLine(s.key(), s.address(),
-                s.browser(), Frame.when(s.since().atZone(ZoneId.systemDefault()).toOffsetDateTime()),
-                Frame.when(s.last().atZone(ZoneId.systemDefault()).toOffsetDateTime()), s.isThis())).toList());
+        Views.show(model,
+                new AccountView(person, Passwords.LEAST, secondFactor.isDemanded(),
+                        signedIn.of(who.getName(), session.getId()).stream()
+                                .map(s -> new SessionLine(s.key(), s.address(), s.browser(),
+                                        Frame.when(s.since().atZone(ZoneId.systemDefault()).toOffsetDateTime()),
+                                        Frame.when(s.last().atZone(ZoneId.systemDefault()).toOffsetDateTime()), s.isThis()))
+                                .toList()));
         if (person.secondFactor().isEmpty()) {
             String key = session.getAttribute(OFFERED) instanceof String offered ? offered : SecondFactor.newKey();
             session.setAttribute(OFFERED, key);

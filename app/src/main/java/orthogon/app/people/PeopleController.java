@@ -8,6 +8,7 @@ import orthogon.app.http.NotThere;
 import orthogon.app.store.DraftStore;
 import orthogon.app.store.PersonStore;
 import orthogon.app.store.PersonStore.Person;
+import orthogon.app.view.Views;
 import orthogon.app.work.ManagePeople;
 import orthogon.core.answer.contact.ContactAnswer;
 import orthogon.core.questionnaire.Refused;
@@ -44,6 +45,12 @@ class PeopleController {
             boolean hasIdentity,
             int sessions, String own) {}
 
+    /** Everybody who may sign in. */
+    record PeopleView(List<PersonRow> rows, Role[] roles, boolean demanded) {}
+
+    /** One person with the roles for single questionnaires. */
+    record PersonView(PersonRow person, Map<String, String> own, Map<String, String> questionnaires, List<Role> roles) {}
+
     private final PersonStore store;
     private final People people;
     private final ManagePeople manage;
@@ -67,9 +74,7 @@ class PeopleController {
 
     @GetMapping
     String list(Model model) {
-        model.addAttribute("rows", store.all().stream().map(this::row).toList());
-        model.addAttribute("roles", Role.values());
-        model.addAttribute("demanded", secondFactor.isDemanded());
+        Views.show(model, new PeopleView(store.all().stream().map(this::row).toList(), Role.values(), secondFactor.isDemanded()));
         return "people";
     }
 
@@ -87,10 +92,7 @@ class PeopleController {
         Person person = people.find(name).orElseThrow(() -> new NotThere("There is nobody with the name “" + name + "”."));
         Map<String, String> questionnaires = new TreeMap<>();
         drafts.all().forEach(d -> questionnaires.put(d.code(), d.document().title()));
-        model.addAttribute("person", row(person));
-        model.addAttribute("own", person.roles());
-        model.addAttribute("questionnaires", questionnaires);
-        model.addAttribute("roles", Arrays.asList(Role.values()));
+        Views.show(model, new PersonView(row(person), person.roles(), questionnaires, Arrays.asList(Role.values())));
         return "person";
     }
 

@@ -156,7 +156,7 @@ class LanesController {
         Optional<Figures> figures = proof.counted();
         Optional<Routes> routes = figures.flatMap(Figures::everyRoute);
         Views.show(model, new LanesView(code, wanted, draft.document(), figures.isPresent(),
-                figures.flatMap(Figures::notCounted).orElse(""), as.equals("table")));
+                figures.flatMap(Figures::notCounted).map(proof.words()::said).orElse(""), as.equals("table")));
         routes.ifPresent(r -> {
             RouteLanes lanes = RouteLanes.of(r, draft.document(), wanted.filter(r), wanted.first(), wanted.every() || as.equals("table"));
             Views.show(model, new FoundLanes(lanes, r.count(), r.asking().keySet(),

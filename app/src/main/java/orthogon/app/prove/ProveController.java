@@ -106,7 +106,7 @@ class ProveController {
     record SettledClaims(String code, Gate gate, ClaimWords claimWords, Explained chosen, List<Claim> claims, String more) {}
 
     /** What is counted, in words. */
-    record FiguresView(boolean counted, boolean stopped, Figures figures, String paths, String routes, String average,
+    record FiguresView(boolean counted, boolean stopped, Figures figures, String paths, String routes, String average, String notCounted,
             Map<String, String> byOutcome, int speed, Figures.WordsToRead reading, int proofOf, LocalDate holdsUntil, Burden burden) {}
 
     private final Frame frame;
@@ -213,7 +213,7 @@ class ProveController {
 
     private void figures(Draft draft, Proof proof, Model model) {
         Optional<Figures> counted = proof.counted();
-        Figures figures = counted.orElseGet(() -> Figures.none(false, ""));
+        Figures figures = counted.orElseGet(() -> Figures.pending());
         String none = counted.isPresent() ? "not counted" : "being counted";
         Map<String, String> byOutcome = new LinkedHashMap<>();
         figures.pathsByOutcome()
@@ -225,7 +225,8 @@ class ProveController {
         Views.show(model,
                 new FiguresView(counted.isPresent(), proofs.isStopped(draft), figures,
                         figures.answerPaths().map(Frame::grouped).orElse(none), figures.routes().map(Frame::grouped).orElse(none),
-                        figures.everyRoute().flatMap(Routes::average).map(Object::toString).orElse(""), byOutcome, Burden.WORDS_A_MINUTE,
+                        figures.everyRoute().flatMap(Routes::average).map(Object::toString).orElse(""),
+                        figures.notCounted().map(proof.words()::said).orElse(""), byOutcome, Burden.WORDS_A_MINUTE,
                         figures.reading().orElse(null), draft.revision(), counted.isPresent() ? proof.holdsUntil() : null,
                         draft.document().burden()));
     }

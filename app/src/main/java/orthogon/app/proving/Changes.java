@@ -1,5 +1,17 @@
 package orthogon.app.proving;
 
+import orthogon.app.background.Computations;
+import orthogon.app.background.Computed;
+import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.store.ReleaseStore.Release;
+import orthogon.core.expression.Wiring;
+import orthogon.core.proof.change.Change;
+import orthogon.core.proof.diagram.Limits;
+import orthogon.core.proof.drill.Drill;
+import orthogon.core.proof.drill.Drills;
+import orthogon.core.proof.drill.Rerun;
+import orthogon.core.proof.told.ClaimWords;
+import orthogon.core.questionnaire.Questionnaire;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -7,18 +19,6 @@ import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
-import orthogon.app.background.Computations;
-import orthogon.app.background.Computed;
-import orthogon.app.store.DraftStore.Draft;
-import orthogon.app.store.ReleaseStore.Release;
-import orthogon.core.expression.Wiring;
-import orthogon.core.proof.change.Change;
-import orthogon.core.proof.diagram.Failure;
-import orthogon.core.proof.diagram.Limits;
-import orthogon.core.proof.drill.Drill;
-import orthogon.core.proof.drill.Drills;
-import orthogon.core.proof.drill.Rerun;
-import orthogon.core.questionnaire.Questionnaire;
 import org.springframework.stereotype.Component;
 
 /** What a draft means otherwise to respondents than a release, worked out in the background when somebody asks for it. */
@@ -102,7 +102,7 @@ public class Changes {
         if (e instanceof CancellationException) {
             return STOPPED;
         }
-        return Failure.words(e instanceof CompletionException ? e.getCause() : e);
+        return ClaimWords.failure(e instanceof CompletionException ? e.getCause() : e);
     }
 
     private Walked walked(Questionnaire before, Questionnaire after, LocalDate day) {

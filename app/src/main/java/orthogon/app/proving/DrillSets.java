@@ -1,5 +1,14 @@
 package orthogon.app.proving;
 
+import orthogon.app.background.Computations;
+import orthogon.app.background.Computed;
+import orthogon.app.store.DraftStore.Draft;
+import orthogon.core.expression.Wiring;
+import orthogon.core.proof.diagram.Limits;
+import orthogon.core.proof.drill.Drills;
+import orthogon.core.proof.drill.Rerun;
+import orthogon.core.proof.told.ClaimWords;
+import orthogon.core.questionnaire.Questionnaire;
 import java.time.Duration;
 import java.time.LocalDate;
 import java.util.List;
@@ -10,15 +19,6 @@ import java.util.concurrent.CompletionException;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
-import orthogon.app.background.Computations;
-import orthogon.app.background.Computed;
-import orthogon.app.store.DraftStore.Draft;
-import orthogon.core.expression.Wiring;
-import orthogon.core.proof.diagram.Failure;
-import orthogon.core.proof.diagram.Limits;
-import orthogon.core.proof.drill.Drills;
-import orthogon.core.proof.drill.Rerun;
-import orthogon.core.questionnaire.Questionnaire;
 import org.springframework.stereotype.Component;
 
 /** The covering set of drills of a revision, worked out in the background when somebody asks for it. */
@@ -82,7 +82,7 @@ public class DrillSets {
         } catch (CancellationException e) {
             return Optional.of(new DrillSet(Optional.empty(), STOPPED, true));
         } catch (CompletionException e) {
-            return Optional.of(new DrillSet(Optional.empty(), Failure.words(e.getCause()), false));
+            return Optional.of(new DrillSet(Optional.empty(), ClaimWords.failure(e.getCause()), false));
         }
     }
 

@@ -174,7 +174,7 @@ public class Proofs {
             proof.holdsUntil();
         } catch (CancellationException e) {
             if (isStopped(draft)) {
-                proof.leaveUncounted("the count was stopped");
+                proof.leaveUncounted();
             } else if (isNewest(draft)) {
                 throw e;
             }

@@ -36,7 +36,7 @@ public class Shares {
         CompletableFuture<Share> share = known.of(new ShareKey(draft.id(), draft.revision(), proof.asOf(), way),
                 draft.document().items().count(), () -> proof.share(way, Limits.USUAL, untilEdited(draft)));
         return share.isDone()
-                ? Optional.of(share.exceptionally(e -> Share.none("the draft was edited meanwhile")).join())
+                ? Optional.of(share.exceptionally(e -> Share.outdated()).join())
                 : Optional.empty();
     }
 

@@ -1,29 +1,18 @@
 package orthogon.app.rehearse;
 
-import jakarta.servlet.http.HttpServletRequest;
-import jakarta.servlet.http.HttpServletResponse;
-import java.security.Principal;
-import java.time.LocalDate;
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
-import java.util.Random;
-import java.util.Set;
-import java.util.UUID;
-import java.util.concurrent.ConcurrentHashMap;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Ahead;
 import orthogon.app.proving.Proofs;
 import orthogon.app.proving.Replayed;
 import orthogon.app.questions.OrdinaryAnswers;
 import orthogon.app.questions.PageForm;
+import orthogon.app.questions.PageModel;
 import orthogon.app.questions.PageSubmission;
 import orthogon.app.questions.QuestionsPage;
 import orthogon.app.questions.RespondentTexts;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.DrillStore;
+import orthogon.app.view.Views;
 import orthogon.core.answer.file.Attachment;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
@@ -38,8 +27,23 @@ import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.proof.claim.Replay;
 import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Presentation;
+import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.json.UnusableFile;
 import orthogon.formats.stored.AnswerFile;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.security.Principal;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -62,6 +66,29 @@ class RehearseController {
 
     /** One page of the walk: passed, at hand, coming as the answers stand, or not visited. */
     record WalkStep(String page, String title, String state, String answers) {}
+
+    /**
+     * What stands around the walk.
+     *
+     * @param rehearsalTongues languages in which it can be read, tag to name
+     * @param spoken tag of the one that is read now
+     * @param phone whether it is shown as narrow as a phone
+     */
+    record RehearseView(List<Replayed> drills, Map<String, String> rehearsalTongues, String spoken, boolean phone) {}
+
+    /**
+     * The walk so far.
+     *
+     * @param open what a complete interview still has to mend before it can be sent
+     * @param parameters what the link may bring, and {@code link} what it brings here
+     * @param outcome that these answers lead to; null where they lead to none yet
+     * @param endedBy what ends the interview; empty where nothing does yet
+     */
+    record WalkView(String action, String notice, boolean complete, List<PageModel.PageMessage> open,
+            List<Questionnaire.LinkParameter> parameters,
+            Map<String, String> link, Questionnaire.Outcome outcome, String endedBy, String lang, String dir, String paperTitle,
+            Presentation.Theme theme,
+            String outcomeHtml, List<WalkStep> steps) {}
 
     private record Rehearsal(int revision, Interview interview) {}
 
@@ -131,14 +158,12 @@ class RehearseController {
 
     private String show(Draft draft, Interview interview, String at, boolean withErrors, String notice, Principal who, Model model) {
         frame.fill(model, draft, "rehearse");
-        model.addAttribute("drills",
-                drills.of(draft.id(), draft.document()).stream().map(d -> Replayed.of(d, Wiring.of(draft.document()))).toList());
         Map<String, String> tongues = new LinkedHashMap<>();
         draft.document().languages().forEach(l -> tongues.put(l, OwnWords.name(l)));
         tongues.put(Stretch.TAG, OwnWords.name(Stretch.TAG));
-        model.addAttribute("rehearsalTongues", tongues);
-        model.addAttribute("spoken", language(draft, who));
-        model.addAttribute("phone", onPhone.contains(who.getName()));
+        Wiring wiring = Wiring.of(draft.document());
+        Views.show(model, new RehearseView(drills.of(draft.id(), draft.document()).stream().map(d -> Replayed.of(d, wiring)).toList(),
+                tongues, language(draft, who), onPhone.contains(who.getName())));
         draw(draft, interview, at, withErrors, notice, model);
         return "rehearse";
     }
@@ -148,21 +173,12 @@ class RehearseController {
         Course course = interview.course();
         Course onward = interview.throughout();
         RespondentTexts voice = RespondentTexts.of(interview);
-        model.addAttribute("action", action);
-        model.addAttribute("notice", notice);
-        model.addAttribute("complete", course.complete());
-        model.addAttribute("open", course.complete() ? QuestionsPage.problems(interview) : List.of());
-        model.addAttribute("parameters", draft.document().arriving());
-        model.addAttribute("link", interview.link());
-        model.addAttribute("outcome", onward.outcome().flatMap(interview.wiring().document()::outcome).orElse(null));
-        model.addAttribute("endedBy", onward.endedBy().map(RehearseController::words).orElse(""));
-        model.addAttribute("lang", voice.language());
-        model.addAttribute("dir", voice.direction());
-        model.addAttribute("paperTitle", voice.plain(interview.wiring().document().title()));
-        model.addAttribute("theme", draft.document().presentation().theme());
-        model.addAttribute("outcomeHtml",
-                onward.outcome().flatMap(interview.wiring().document()::outcome).map(o -> voice.block(o.closing())).orElse(""));
-        model.addAttribute("steps", steps(draft, interview, course, onward, voice));
+        Optional<Questionnaire.Outcome> outcome = onward.outcome().flatMap(interview.wiring().document()::outcome);
+        Views.show(model, new WalkView(action, notice, course.complete(),
+                course.complete() ? QuestionsPage.problems(interview) : List.of(), draft.document().arriving(), interview.link(),
+                outcome.orElse(null), onward.endedBy().map(RehearseController::words).orElse(""), voice.language(), voice.direction(),
+                voice.plain(interview.wiring().document().title()), draft.document().presentation().theme(),
+                outcome.map(o -> voice.block(o.closing())).orElse(""), steps(draft, interview, course, onward, voice)));
         if (course.current().isPresent()) {
             QuestionsPage.page(interview, action, at, withErrors, notice, 0, 0, ahead.of(interview), model);
             model.addAttribute("reasons", Reasons.of(interview, course.current().get().page()));

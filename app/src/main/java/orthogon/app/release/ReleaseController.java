@@ -78,6 +78,12 @@ class ReleaseController {
             List<ReleasedLanguage> tongues, boolean signNeeded, List<SignOff> signed, boolean maySign, boolean signedByOther,
             List<Remark> remarks) {}
 
+    /** What changed since the last release; {@code change} is null while it is compared. */
+    record ChangeView(String code, int last, ChangeSheet change) {}
+
+    /** A release as it is kept, with its proof. */
+    record KeptView(ReleaseRow release, List<String> waived, KeptProof proof) {}
+
     private final People people;
     private final Frame frame;
     private final Proofs proofs;
@@ -164,9 +170,8 @@ class ReleaseController {
         Release last = knownReleases.of(draft.id()).stream().findFirst()
                 .orElseThrow(() -> new NotThere("Nothing is released yet, so there is nothing to compare with."));
         Optional<Changes.FoundChange> found = changes.ready(last, draft);
-        model.addAttribute("code", code);
-        model.addAttribute("last", last.number());
-        model.addAttribute("change", found.map(f -> ChangeSheet.of(last.document(), draft.document(), f)).orElse(null));
+        Views.show(model, new ChangeView(code, last.number(),
+                found.map(f -> ChangeSheet.of(last.document(), draft.document(), f)).orElse(null)));
         return "release :: change";
     }
 
@@ -238,9 +243,7 @@ class ReleaseController {
         Release release = number(draft, number);
         frame.fill(model, draft, "release");
         KeptProof proof = KeptProof.read(releases.proof(release.id()));
-        model.addAttribute("release", row(release));
-        model.addAttribute("waived", release.waived());
-        model.addAttribute("proof", proof);
+        Views.show(model, new KeptView(row(release), release.waived(), proof));
         return "kept";
     }
 

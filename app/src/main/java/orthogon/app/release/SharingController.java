@@ -1,10 +1,6 @@
 package orthogon.app.release;
 
-import jakarta.servlet.http.HttpServletResponse;
-import java.security.Principal;
-import java.time.DateTimeException;
-import java.time.LocalDateTime;
-import java.time.ZoneId;
+import java.util.List;
 import orthogon.app.frame.Frame;
 import orthogon.app.http.NotThere;
 import orthogon.app.http.PublicAddress;
@@ -12,10 +8,16 @@ import orthogon.app.offering.Offering;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.KnownReleases;
 import orthogon.app.store.OfferStore.Offer;
+import orthogon.app.view.Views;
 import orthogon.app.work.Acts;
 import orthogon.app.work.ShareQuestionnaire;
 import orthogon.core.questionnaire.Refused;
 import orthogon.formats.link.QrCode;
+import jakarta.servlet.http.HttpServletResponse;
+import java.security.Principal;
+import java.time.DateTimeException;
+import java.time.LocalDateTime;
+import java.time.ZoneId;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -33,6 +35,12 @@ import org.springframework.web.bind.annotation.RequestParam;
 class SharingController {
 
     private static final int MODULE = 12;
+
+    /** How a questionnaire is offered; the frame snippet and the QR code hold its address. */
+    record SharingView(Offer offer, String address, boolean released, String qr, String snippet, List<String> zones) {}
+
+    /** Another page, with the questionnaire inside. */
+    record EmbeddedView(String title, String code, String address, boolean allowed) {}
 
     private final Frame frame;
     private final Offering offering;
@@ -61,14 +69,12 @@ class SharingController {
         frame.fill(model, draft, "release");
         Offer offer = offering.offer(draft.id());
         String address = address(draft);
-        model.addAttribute("offer", offer);
-        model.addAttribute("address", address);
-        model.addAttribute("released", !releases.of(draft.id()).isEmpty());
-        model.addAttribute("qr", QrCode.of(address).svg());
-        model.addAttribute("snippet", "<iframe src=\"" + address + "\" title=\"" + draft.document().title().replace("\"", "&quot;")
-                + "\" width=\"100%\" height=\"720\" style=\"border:0\"></iframe>");
-        model.addAttribute("zones", ZoneId.getAvailableZoneIds().stream().filter(z -> z.contains("/") && !z.startsWith("Etc/")
-                && !z.startsWith("SystemV/")).sorted().toList());
+        Views.show(model,
+                new SharingView(offer, address, !releases.of(draft.id()).isEmpty(), QrCode.of(address).svg(),
+                        "<iframe src=\"" + address + "\" title=\"" + draft.document().title().replace("\"", "&quot;")
+                                + "\" width=\"100%\" height=\"720\" style=\"border:0\"></iframe>",
+                        ZoneId.getAvailableZoneIds().stream()
+                                .filter(z -> z.contains("/") && !z.startsWith("Etc/") && !z.startsWith("SystemV/")).sorted().toList()));
         return "sharing";
     }
 
@@ -137,10 +143,7 @@ class SharingController {
     @GetMapping("/embedded")
     String embedded(@PathVariable String code, Model model) {
         Draft draft = frame.draft(code);
-        model.addAttribute("title", draft.document().title());
-        model.addAttribute("code", code);
-        model.addAttribute("address", address(draft));
-        model.addAttribute("allowed", offering.offer(draft.id()).mayBeEmbedded());
+        Views.show(model, new EmbeddedView(draft.document().title(), code, address(draft), offering.offer(draft.id()).mayBeEmbedded()));
         return "embedded";
     }
 }

@@ -1,12 +1,5 @@
 package orthogon.app.respond;
 
-import jakarta.servlet.http.HttpServletRequest;
-import jakarta.servlet.http.HttpServletResponse;
-import java.time.OffsetDateTime;
-import java.util.List;
-import java.util.Map;
-import java.util.Objects;
-import java.util.Optional;
 import orthogon.app.http.RateLimit;
 import orthogon.app.offering.Offering;
 import orthogon.app.proving.Ahead;
@@ -17,11 +10,20 @@ import orthogon.app.questions.RespondentTexts;
 import orthogon.app.store.AttachmentStore;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
+import orthogon.app.view.Views;
 import orthogon.app.work.KeepAnswers;
 import orthogon.app.work.SendInterview;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.language.Stretch;
+import orthogon.core.questionnaire.Presentation;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -43,6 +45,9 @@ class RespondController {
 
     private static final String REVIEW = "review";
     private static final String SPEAK = "speak:";
+
+    /** What stands around the questions of a page. */
+    record PageFrame(String title, String id, Presentation presentation, List<ReadableLanguage> tongues, boolean withLater) {}
 
     private final Offering offering;
     private final InterviewStore interviews;
@@ -122,11 +127,10 @@ class RespondController {
 
     private int fill(Running running, String at, boolean withErrors, String notice, Model model) {
         Interview interview = running.interview();
-        model.addAttribute("title", RespondentTexts.of(interview).plain(interview.wiring().document().title()));
-        model.addAttribute("id", running.id());
-        model.addAttribute("presentation", interview.wiring().document().presentation());
-        model.addAttribute("tongues", ReadableLanguage.of(running.release(), interview.wiring().document().sourceLanguage()));
-        model.addAttribute("withLater", true);
+        Views.show(model,
+                new PageFrame(RespondentTexts.of(interview).plain(interview.wiring().document().title()), running.id(),
+                        interview.wiring().document().presentation(),
+                        ReadableLanguage.of(running.release(), interview.wiring().document().sourceLanguage()), true));
         return QuestionsPage.page(interview, "/i/" + running.id(), at, withErrors, notice, seed(running.id()), running.furthest(),
                 ahead.of(interview), model);
     }

@@ -1,13 +1,14 @@
 package orthogon.app.respond;
 
-import jakarta.servlet.RequestDispatcher;
-import jakarta.servlet.http.HttpServletRequest;
-import java.util.Optional;
-import orthogon.app.frame.ErrorPage;
+import orthogon.app.http.ErrorPage;
 import orthogon.app.questions.RespondentTexts;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
+import orthogon.app.view.Views;
 import orthogon.core.language.OwnWords;
+import jakarta.servlet.RequestDispatcher;
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.Optional;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
@@ -20,6 +21,9 @@ class RespondentErrors implements ErrorPage {
 
     private static final String INTERVIEW = "/i/";
     private static final String INVITED = "/to/";
+
+    /** What went wrong, in the respondent's language, with the way back to the interview; empty where there is none. */
+    record RespondentError(OwnWords words, String lang, String dir, String back, String title, String message) {}
 
     private final InterviewStore interviews;
     private final DataSize largest;
@@ -45,14 +49,10 @@ class RespondentErrors implements ErrorPage {
         if (status == HttpStatus.NOT_FOUND) {
             return Optional.of(Notices.nothing(words, model));
         }
-        model.addAttribute("words", words);
-        model.addAttribute("lang", words.locale().getLanguage());
-        model.addAttribute("dir", words.locale().isRightToLeft() ? "rtl" : "ltr");
-        model.addAttribute("back", id.map(i -> INTERVIEW + i).orElse(""));
-        model.addAttribute("title", words.say("not_kept"));
-        model.addAttribute("message", status == HttpStatus.CONTENT_TOO_LARGE
-                ? words.say("too_large", largest.toMegabytes())
-                : words.say("try_again"));
+        Views.show(model, new RespondentError(words, words.locale().getLanguage(), words.locale().isRightToLeft() ? "rtl" : "ltr",
+                id.map(i -> INTERVIEW + i).orElse(""), words.say("not_kept"), status == HttpStatus.CONTENT_TOO_LARGE
+                        ? words.say("too_large", largest.toMegabytes())
+                        : words.say("try_again")));
         return Optional.of("respond/not_kept");
     }
 }

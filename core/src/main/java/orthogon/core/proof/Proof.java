@@ -19,6 +19,7 @@ import orthogon.core.proof.flow.Figures;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.flow.Share;
 import orthogon.core.proof.flow.Transition;
+import orthogon.core.proof.message.Message;
 import orthogon.core.proof.plain.PlainForm;
 import orthogon.core.proof.space.Space;
 import orthogon.core.proof.told.ClaimWords;
@@ -116,13 +117,13 @@ public final class Proof {
     /** The proof of a document at which Orthogon failed: every claim is undecided, with the reason. */
     public static Proof failed(Questionnaire document, LocalDate asOf, Throwable error) {
         Wiring wiring = Wiring.of(document);
-        return unfinished(wiring, asOf, Faults.of(wiring), new Unknown.Beyond(Failure.words(error)));
+        return unfinished(wiring, asOf, Faults.of(wiring), new Unknown.Beyond(Failure.message(error)));
     }
 
     /** The proof of a document that somebody stopped: every claim is undecided. */
     public static Proof stopped(Questionnaire document, LocalDate asOf) {
         Wiring wiring = Wiring.of(document);
-        return unfinished(wiring, asOf, Faults.of(wiring), new Unknown.Beyond("the proof was stopped before it reached this"));
+        return unfinished(wiring, asOf, Faults.of(wiring), new Unknown.Beyond(Message.of("stopped.proof")));
     }
 
     private static Proof begun(Questionnaire document, LocalDate asOf, Limits limits, Watch watch, Basis before) {
@@ -154,12 +155,12 @@ public final class Proof {
                     : null;
             return new Proof(wiring, () -> plainForm, asOf, all.claims(), () -> figures(plainForm, faults, asOf, limits, watch), basis);
         } catch (Diagrams.BudgetSpent e) {
-            return unfinished(wiring, asOf, faults, new Unknown.Beyond(e.getMessage()));
+            return unfinished(wiring, asOf, faults, new Unknown.Beyond(e.why()));
         } catch (RuntimeException | StackOverflowError e) {
             if (!Failure.isOne(e)) {
                 throw e;
             }
-            return unfinished(wiring, asOf, faults, new Unknown.Beyond(Failure.words(e)));
+            return unfinished(wiring, asOf, faults, new Unknown.Beyond(Failure.message(e)));
         }
     }
 
@@ -173,19 +174,19 @@ public final class Proof {
             watch.reached("counts");
             return Figures.of(space(plainForm, faults, asOf, limits, watch));
         } catch (Diagrams.BudgetSpent e) {
-            return Figures.none(false, e.getMessage());
+            return Figures.none(false, e.why());
         } catch (RuntimeException | StackOverflowError e) {
             if (!Failure.isOne(e)) {
                 throw e;
             }
-            return Figures.none(false, Failure.words(e));
+            return Figures.none(false, Failure.message(e));
         }
     }
 
     private static Proof unfinished(Wiring wiring, LocalDate asOf, List<Fault> faults, Unknown why) {
         List<Claim> claims = new ArrayList<>(SoundClaims.of(wiring, faults));
         claims.addAll(AllClaims.undecided(wiring.document().code(), why));
-        return new Proof(wiring, () -> PlainForm.of(wiring), asOf, claims, () -> Figures.none(false, why.words()), null);
+        return new Proof(wiring, () -> PlainForm.of(wiring), asOf, claims, () -> Figures.none(false, why.why()), null);
     }
 
     public Questionnaire document() {
@@ -267,24 +268,24 @@ public final class Proof {
         List<Fault> faults = Faults.of(wiring);
         Optional<Fault> twice = faults.stream().filter(f -> f.kind() == Fault.SoundClaim.CODE_UNIQUE).findFirst();
         if (twice.isPresent()) {
-            return Share.none(twice.get().unknown().words());
+            return Share.none(twice.get().unknown().why());
         }
         try {
             return Share.of(space(PlainForm.of(wiring, watch::goOn), faults, asOf, limits, watch), way);
         } catch (Diagrams.BudgetSpent e) {
-            return Share.none(e.getMessage());
+            return Share.none(e.why());
         } catch (RuntimeException | StackOverflowError e) {
             if (!Failure.isOne(e)) {
                 throw e;
             }
-            return Share.none(Failure.words(e));
+            return Share.none(Failure.message(e));
         }
     }
 
-    /** Settles that nothing is counted, with the reason, unless it was counted by now. */
-    public synchronized void leaveUncounted(String why) {
+    /** Settles that nothing is counted, because somebody stopped the count, unless it was counted by now. */
+    public synchronized void leaveUncounted() {
         if (figures == null) {
-            figures = Figures.none(false, why);
+            figures = Figures.none(false, Message.of("stopped.count"));
         }
     }
 

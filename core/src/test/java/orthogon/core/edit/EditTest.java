@@ -11,6 +11,8 @@ import orthogon.core.expression.Wiring;
 import orthogon.core.proof.RandomDocument;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.fault.Faults;
+import orthogon.core.proof.plain.PlainForm;
+import orthogon.core.proof.told.ClaimWords;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.EveryType;
 import orthogon.core.questionnaire.Item;
@@ -86,8 +88,10 @@ class EditTest {
     /** Whether some option or part is named that a change of type took away. */
     private static boolean hasUnfit(Questionnaire document) {
         return Faults.of(Wiring.of(document)).stream().filter(f -> f.kind() == Fault.SoundClaim.REFERENCE_EXISTS)
-                .allMatch(f -> f.because().contains("has no option") || f.because().contains("has no part")
-                        || f.because().contains("answered once for each entry") || f.because().contains("and has no answer"));
+                .map(f -> f.because().key() + f.because().terms())
+                .allMatch(because -> because.contains("has no option") || because.contains("has no part")
+                        || because.contains("answered once for each entry") || because.contains("and has no answer")
+                        || because.contains("fault.which-entry"));
     }
 
     private final Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P").withItems(List.of(
@@ -295,7 +299,8 @@ class EditTest {
         assertEquals(List.of("type-fits bird.wording"), said(ahead));
         ahead = document.withItem("bird", i -> ((Question) i).withTexts("Which of {count} and {brid}?", "Not {bird}"));
         assertEquals(List.of("looks-ahead bird.wording", "reference-exists bird.wording", "looks-ahead bird.help"), said(ahead));
-        assertTrue(Faults.of(Wiring.of(ahead)).get(1).because().contains("did you mean bird?"));
+        assertEquals("there is nothing called brid; did you mean bird?",
+                new ClaimWords(PlainForm.of(Wiring.of(ahead))).said(Faults.of(Wiring.of(ahead)).get(1).because()));
     }
 
     private static List<String> said(Questionnaire document) {

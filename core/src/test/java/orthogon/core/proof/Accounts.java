@@ -33,10 +33,11 @@ final class Accounts {
     private final StringBuilder words = new StringBuilder();
 
     Accounts figures(Questionnaire document) {
-        Figures figures = Proof.of(document, DAY).figures();
+        Proof proof = Proof.of(document, DAY);
+        Figures figures = proof.figures();
         words.append("## Figures of ").append(document.title()).append('\n');
         line("paths " + figures.answerPaths() + " " + figures.pathsByOutcome() + (figures.joint() ? " joint" : ""));
-        line("not counted " + figures.notCounted());
+        line("not counted " + figures.notCounted().map(proof.words()::said));
         line("reading " + figures.reading());
         figures.everyRoute().ifPresent(routes -> {
             line(routes.count() + " routes, " + routes.shortest() + " to " + routes.longest() + ", " + routes.average());

@@ -373,7 +373,8 @@ class PlainFormProofTest {
         assertEquals(Verdict.UNDECIDED, proof.claim("own", "own").orElseThrow().verdict());
         assertEquals(java.util.Optional.empty(), proof.figures().answerPaths());
         assertEquals(BigInteger.TWO, proof.figures().routes().orElseThrow());
-        assertTrue(proof.figures().notCounted().orElseThrow().contains("string join"), proof.figures().notCounted().toString());
+        assertTrue(proof.words().said(proof.figures().notCounted().orElseThrow()).contains("string join"),
+                proof.figures().notCounted().toString());
         assertEquals(List.of(),
                 proof.claims().stream().filter(c -> c.verdict() == Verdict.UNDECIDED && c.kind() != ClaimKind.OWN).toList());
     }

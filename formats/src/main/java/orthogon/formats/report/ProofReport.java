@@ -45,7 +45,7 @@ public final class ProofReport {
             routes.asking().forEach((code, n) -> asking.put(code, n.toString()));
             json.put("routesAsking", asking);
         });
-        figures.notCounted().ifPresent(why -> json.put("notCounted", why));
+        figures.notCounted().ifPresent(why -> json.put("notCounted", proof.words().said(why)));
         json.put("claims", proof.claims().stream().map(c -> claim(proof, c)).toList());
         return MAPPER.writeValueAsString(json);
     }
@@ -86,7 +86,7 @@ public final class ProofReport {
         figures.shortest().ifPresent(s -> text.append(" of ").append(s.equals(figures.longest().orElse(s)) ? "" : s + " to ")
                 .append(figures.longest().orElse(s)).append(figures.longest().orElse(s) == 1 ? " question" : " questions"));
         figures.everyRoute().flatMap(Routes::average).ifPresent(a -> text.append(", ").append(a).append(" on average"));
-        figures.notCounted().ifPresent(why -> text.append(" (").append(why).append(')'));
+        figures.notCounted().ifPresent(why -> text.append(" (").append(proof.words().said(why)).append(')'));
         text.append('\n');
         List<Claim> open = new ArrayList<>(proof.claims().stream().filter(c -> c.verdict() != Verdict.PROVED).toList());
         open.sort(Comparator.comparing((Claim c) -> !c.blocking()).thenComparing(c -> c.verdict() != Verdict.REFUTED)

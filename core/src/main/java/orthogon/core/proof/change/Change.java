@@ -24,10 +24,11 @@ import orthogon.core.proof.diagram.Limits;
 import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.fault.Faults;
-import orthogon.core.proof.fault.Unknown;
+import orthogon.core.proof.message.Message;
 import orthogon.core.proof.plain.PlainForm;
 import orthogon.core.proof.space.BitLayout;
 import orthogon.core.proof.space.Space;
+import orthogon.core.proof.told.ClaimWords;
 import orthogon.core.questionnaire.Questionnaire;
 
 /**
@@ -63,6 +64,15 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
             return plainForm.original().document();
         }
 
+        String said(Message message) {
+            return new ClaimWords(plainForm).said(message);
+        }
+
+        /** Why its space is not exact, in words. */
+        Optional<String> inexact(Space space) {
+            return space.whyNotExact().map(why -> said(why.why()));
+        }
+
         Space space(LocalDate asOf, Diagrams diagrams, List<Expr> besides, List<Expr> noted, BitLayout layout) {
             return new Space(plainForm, faults, asOf, diagrams, besides, noted, layout);
         }
@@ -84,7 +94,7 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
             watch.reached("who is affected");
             return compared(earlier, later, asOf, limits, watch, wordings);
         } catch (Diagrams.BudgetSpent e) {
-            return undecided(e.getMessage(), wordings);
+            return undecided(later.said(e.why()), wordings);
         }
     }
 
@@ -98,7 +108,7 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
         }
         return version.faults().stream().findFirst()
                 .map(f -> "the " + which + " revision has a fault: " + f.kind().claim() + " " + version.plainForm().origin(f.place()))
-                .or(() -> version.plainForm().unclear().values().stream().findFirst());
+                .or(() -> version.plainForm().unclear().values().stream().findFirst().map(version::said));
     }
 
     private static Map<String, Wording> wordings(Questionnaire before, Questionnaire after) {
@@ -128,15 +138,16 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
         Diagrams d = new Diagrams(limits, watch);
         Space one = earlier.space(asOf, d, toldToo, startedToo, layouts.get(0));
         Space other = later.space(asOf, d, told, started, layouts.get(1));
-        Optional<Unknown> inexact = one.whyNotExact().or(other::whyNotExact);
+        Optional<String> inexact = earlier.inexact(one).or(() -> later.inexact(other));
         if (inexact.isPresent()) {
-            return undecided(inexact.get().words(), wordings);
+            return undecided(inexact.get(), wordings);
         }
         Map<Topic, FoundPair> met = new Finder(new Lockstep(common, one, other, List.of(), List.of())).each();
         Map<Topic, FoundPair> metBack = new Finder(new Lockstep(common, other, one, List.of(), List.of())).each();
         metBack.keySet().removeIf(topic -> topic.kind() != DifferenceKind.REFUSED_NOW);
         if (!one.openLevels().isEmpty() || !other.openLevels().isEmpty()) {
-            return undecided(one.whyNotExact().or(other::whyNotExact).map(Unknown::words).orElse("some conditions are open"), wordings);
+            return undecided(earlier.inexact(one).or(() -> later.inexact(other))
+                    .orElseGet(() -> later.said(Message.of("open.conditions"))), wordings);
         }
         Optional<Tally> tally = Optional.empty();
         Optional<Tally> tallyBack = Optional.empty();
@@ -146,7 +157,7 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
             tally = Optional.of(Tally.of(common, one, other, met.keySet()));
             tallyBack = metBack.isEmpty() ? Optional.empty() : Optional.of(Tally.of(common, other, one, metBack.keySet()));
         } catch (Diagrams.BudgetSpent e) {
-            uncounted = Optional.of(e.getMessage());
+            uncounted = Optional.of(later.said(e.why()));
         }
         List<Difference> differences = new ArrayList<>();
         boolean shown = tell(met, tally, common, one, other, false, differences);

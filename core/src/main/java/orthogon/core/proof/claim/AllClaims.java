@@ -1,5 +1,14 @@
 package orthogon.core.proof.claim;
 
+import orthogon.core.expression.Expr;
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.diagram.Failure;
+import orthogon.core.proof.diagram.Watch;
+import orthogon.core.proof.fault.Fault;
+import orthogon.core.proof.fault.Unknown;
+import orthogon.core.proof.flow.Flow;
+import orthogon.core.proof.message.Message;
+import orthogon.core.proof.space.Space;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.EnumMap;
@@ -9,14 +18,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
-import orthogon.core.expression.Expr;
-import orthogon.core.proof.diagram.Diagrams;
-import orthogon.core.proof.diagram.Failure;
-import orthogon.core.proof.diagram.Watch;
-import orthogon.core.proof.fault.Fault;
-import orthogon.core.proof.fault.Unknown;
-import orthogon.core.proof.flow.Flow;
-import orthogon.core.proof.space.Space;
 
 /** Every family of claims, in the order in which they are listed. */
 public final class AllClaims {
@@ -104,12 +105,12 @@ public final class AllClaims {
             decided.put(name, new DecidedFamily(family, onPages));
             return all;
         } catch (Diagrams.BudgetSpent e) {
-            return List.of(undecided(name, flow.space().wiring().document().code(), new Unknown.Beyond(e.getMessage())));
+            return List.of(undecided(name, flow.space().wiring().document().code(), new Unknown.Beyond(e.why())));
         } catch (RuntimeException | StackOverflowError e) {
             if (!Failure.isOne(e)) {
                 throw e;
             }
-            return List.of(undecided(name, flow.space().wiring().document().code(), new Unknown.Beyond(Failure.words(e))));
+            return List.of(undecided(name, flow.space().wiring().document().code(), new Unknown.Beyond(Failure.message(e))));
         }
     }
 

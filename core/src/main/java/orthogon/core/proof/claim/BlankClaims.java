@@ -1,10 +1,5 @@
 package orthogon.core.proof.claim;
 
-import java.util.ArrayList;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
-import java.util.function.Predicate;
 import orthogon.core.expression.BlankHints;
 import orthogon.core.expression.BlankHints.Slip;
 import orthogon.core.expression.Expr;
@@ -13,9 +8,15 @@ import orthogon.core.expression.Wiring.Wire;
 import orthogon.core.interview.Interview;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.fault.Unknown;
+import orthogon.core.proof.message.Message;
 import orthogon.core.proof.plain.TextGaps;
 import orthogon.core.proof.space.Space;
 import orthogon.core.proof.space.Truth;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Predicate;
 
 /**
  * No condition turns on a blank answer where its plain reading says otherwise. Whoever reads {@code x != "a"} or {@code not(x > 5)}
@@ -60,7 +61,7 @@ final class BlankClaims implements PageByPage.OfConditions {
 
     private Claim claim(Wire wire, Expr condition, int n, Optional<Slip> slip) {
         String place = wire.place() + "#" + n;
-        Message statement = Message.of(ClaimKind.BLANK_READING, "claim").spoken("comparison", condition.comparisons().get(n))
+        Message statement = ClaimKind.BLANK_READING.message("claim").spoken("comparison", condition.comparisons().get(n))
                 .code("place", wire.place());
         Optional<Unknown> cause = space.causeAt(wire.place());
         if (cause.isPresent()) {
@@ -75,7 +76,7 @@ final class BlankClaims implements PageByPage.OfConditions {
         Predicate<Interview> shows = slip
                 .map(s -> evaluators.turnsOutOtherwise(wire, condition.with(n, s.plainly())).and(isBlank(wire, s))).orElse(i -> false);
         Claim plain = decider.none(ClaimKind.BLANK_READING, place, statement, evaluators.sought(wire, turned, shows),
-                Message.of(ClaimKind.BLANK_READING, "proved"), () -> Message.of(ClaimKind.BLANK_READING, "refuted"));
+                ClaimKind.BLANK_READING.message("proved"), () -> ClaimKind.BLANK_READING.message("refuted"));
         if (plain.verdict() != Verdict.REFUTED) {
             return plain.advisory();
         }

@@ -1,13 +1,14 @@
 package orthogon.core.proof.claim;
 
+import orthogon.core.interview.Interview;
+import orthogon.core.proof.fault.Unknown;
+import orthogon.core.proof.flow.Longest;
+import orthogon.core.proof.message.Message;
+import orthogon.core.questionnaire.Burden;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import orthogon.core.interview.Interview;
-import orthogon.core.proof.fault.Unknown;
-import orthogon.core.proof.flow.Longest;
-import orthogon.core.questionnaire.Burden;
 
 /** No route asks more than the analyst's limit. */
 final class BurdenClaims {
@@ -20,7 +21,7 @@ final class BurdenClaims {
             return List.of();
         }
         String place = decider.space.wiring().document().code();
-        Message statement = Message.of(ClaimKind.BURDEN_WITHIN, "claim");
+        Message statement = ClaimKind.BURDEN_WITHIN.message("claim");
         boolean words = limit.words() != null || limit.minutes() != null;
         Optional<Unknown> why = decider.flow.lostAt().or(words ? decider.space::whyNotExact : decider.space::whyNotDecided);
         if (why.isPresent()) {
@@ -49,13 +50,13 @@ final class BurdenClaims {
         }
         if (worst == null) {
             return List.of(new Claim(ClaimKind.BURDEN_WITHIN, place, statement, Verdict.PROVED, Optional.empty(),
-                    () -> new Finding.Fact(Message.of(ClaimKind.BURDEN_WITHIN, "proved"))));
+                    () -> new Finding.Fact(ClaimKind.BURDEN_WITHIN.message("proved"))));
         }
         Map<String, Object> answers = worst.answers();
         return List.of(new Claim(ClaimKind.BURDEN_WITHIN, place, statement, Verdict.REFUTED, Optional.empty(), () -> {
             Interview replayed = Replay.of(decider.space.wiring(), decider.space.today(), decider.space.plainForm().settled(answers), "");
             return replayed.course().complete()
-                    ? new Finding.Respondent(Message.of(ClaimKind.BURDEN_WITHIN, "refuted")
+                    ? new Finding.Respondent(ClaimKind.BURDEN_WITHIN.message("refuted")
                             .with("beyond", new Message.Term.Several(beyond, "list.and")), answers)
                     : Finding.disagreement();
         }));

@@ -1,12 +1,13 @@
 package orthogon.core.proof.claim;
 
-import java.util.Optional;
 import orthogon.core.place.Place;
-import java.util.function.Supplier;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.diagram.Failure;
 import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.flow.Flow;
+import orthogon.core.proof.message.Message;
+import java.util.Optional;
+import java.util.function.Supplier;
 
 /**
  * One statement about all answer paths, with what the proof says of it. Findings are worked out when they are first asked for.
@@ -118,12 +119,12 @@ public final class Claim {
                 try {
                     finding = find.get();
                 } catch (Diagrams.BudgetSpent e) {
-                    finding = new Finding.Fact(Message.of("reason-unknown").words("why", e.getMessage()));
+                    finding = new Finding.Fact(Message.of("reason-unknown").inner("why", e.why()));
                 } catch (RuntimeException | StackOverflowError e) {
                     if (!Failure.isOne(e)) {
                         throw e;
                     }
-                    finding = new Finding.Fact(Message.of("failed").words("why", Failure.words(e)));
+                    finding = new Finding.Fact(Message.of("failed").inner("why", Failure.message(e)));
                 }
                 find = null;
             }

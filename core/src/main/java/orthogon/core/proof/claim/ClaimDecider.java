@@ -1,13 +1,5 @@
 package orthogon.core.proof.claim;
 
-import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
-import java.util.function.Predicate;
-import java.util.function.Supplier;
-import java.util.function.ToIntFunction;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Interview;
 import orthogon.core.language.Texts;
@@ -16,7 +8,16 @@ import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.flow.Witnesses;
+import orthogon.core.proof.message.Message;
 import orthogon.core.proof.space.Space;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Predicate;
+import java.util.function.Supplier;
+import java.util.function.ToIntFunction;
 
 /**
  * How a claim is decided from a set of states. An empty set is exact whatever is open, since open bits only ever make sets larger. A
@@ -224,14 +225,14 @@ final class ClaimDecider {
 
     /** Why a set cannot be trusted: the sound claim it rests on, or what could not be divided. */
     Unknown open(int set) {
-        return space.openReason(set).or(space::whyNotExact).orElse(new Unknown.Beyond("something open"));
+        return space.openReason(set).or(space::whyNotExact).orElse(new Unknown.Beyond(Message.of("open.something")));
     }
 
     static Claim undecided(ClaimKind kind, String place, Message statement, Unknown why) {
         return switch (why) {
             case Unknown.Unsound fault -> undecided(kind, place, statement, ClaimId.of(fault.kind(), fault.place()));
             case Unknown.Beyond beyond -> new Claim(kind, place, statement, Verdict.UNDECIDED, Optional.empty(),
-                    () -> new Finding.Fact(Message.of("undecided.beyond").words("why", beyond.words())));
+                    () -> new Finding.Fact(Message.of("undecided.beyond").inner("why", beyond.why())));
         };
     }
 

@@ -2,6 +2,7 @@ package orthogon.core.proof.claim;
 
 import orthogon.core.place.Place;
 import orthogon.core.place.PlaceText;
+import orthogon.core.proof.message.Message;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Map;
@@ -102,6 +103,11 @@ public enum ClaimKind {
     /** The word of the proof report, as {@code reach-page}. */
     public String word() {
         return word;
+    }
+
+    /** The message of this name that claims of this kind have, with nothing in it yet. */
+    Message message(String part) {
+        return Message.of(word + "." + part);
     }
 
     /**

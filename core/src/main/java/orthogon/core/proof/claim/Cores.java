@@ -1,5 +1,11 @@
 package orthogon.core.proof.claim;
 
+import orthogon.core.expression.Wiring.Wire;
+import orthogon.core.place.RuleFamily;
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.flow.Flow;
+import orthogon.core.proof.message.Message;
+import orthogon.core.proof.space.Space;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
@@ -7,11 +13,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.ToIntFunction;
-import orthogon.core.expression.Wiring.Wire;
-import orthogon.core.place.RuleFamily;
-import orthogon.core.proof.diagram.Diagrams;
-import orthogon.core.proof.flow.Flow;
-import orthogon.core.proof.space.Space;
 
 /**
  * Finds the fewest conditions that exclude something together: with all others set free it is still impossible, and no smaller set
@@ -34,7 +35,7 @@ final class Cores {
      * @param isNearby whether everything but the conditions nearby was left as it is, since the whole is too much to search
      * @param gaveUp why the search came to nothing; empty where it was done
      */
-    record Core(List<String> places, boolean isNearby, Optional<String> gaveUp) {
+    record Core(List<String> places, boolean isNearby, Optional<Message> gaveUp) {
 
         /** Conditions that exclude each other. */
         ConflictCore excluding(Message otherwise) {
@@ -61,7 +62,7 @@ final class Cores {
         }
 
         private Message unless(Message otherwise) {
-            return gaveUp.map(why -> Message.of("core.given-up").words("why", why)).orElse(otherwise);
+            return gaveUp.map(why -> Message.of("core.given-up").inner("why", why)).orElse(otherwise);
         }
     }
 
@@ -91,7 +92,7 @@ final class Cores {
             try {
                 return new Core(new Cores(space, pages, target).foundNear(about), true, Optional.empty());
             } catch (Diagrams.BudgetSpent near) {
-                return new Core(List.of(), false, Optional.of(near.getMessage()));
+                return new Core(List.of(), false, Optional.of(near.why()));
             }
         }
     }

@@ -7,6 +7,7 @@ import orthogon.core.interview.Interview;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.flow.Flow;
+import orthogon.core.proof.message.Message;
 import orthogon.core.questionnaire.Question;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -35,17 +36,17 @@ final class DefaultClaims implements PageByPage {
         Diagrams d = decider.d;
         String code = question.code();
         boolean agreement = question.answer().domain() instanceof Domain.Truths(boolean onlyTrue) && onlyTrue;
-        Message statement = Message.of(ClaimKind.NOTHING_BY_DEFAULT, agreement ? "claim.agreement" : "claim").code("code", code);
+        Message statement = ClaimKind.NOTHING_BY_DEFAULT.message(agreement ? "claim.agreement" : "claim").code("code", code);
         String start = code + ".startWith";
         if (question.startWith().isEmpty()) {
             return new Claim(ClaimKind.NOTHING_BY_DEFAULT, code, statement, Verdict.PROVED, Optional.empty(),
-                    () -> new Finding.Fact(Message.of(ClaimKind.NOTHING_BY_DEFAULT, "starts-blank")));
+                    () -> new Finding.Fact(ClaimKind.NOTHING_BY_DEFAULT.message("starts-blank")));
         }
         Optional<Map<Object, Integer>> values = decider.space.startValues(start);
         if (values.isEmpty()) {
             return ClaimDecider.undecided(ClaimKind.NOTHING_BY_DEFAULT, code, statement,
                     decider.space.causeAt(start)
-                            .orElseGet(() -> new Unknown.Beyond(decider.space.whyNoStart(start).orElse("its start value is not known"))));
+                            .orElseGet(() -> new Unknown.Beyond(decider.space.whyNoStart(start).orElse(Message.of("open.start")))));
         }
         int started = Diagrams.NONE;
         for (Map.Entry<Object, Integer> e : values.get().entrySet()) {
@@ -73,7 +74,7 @@ final class DefaultClaims implements PageByPage {
                 i -> passes(i, page, code)
                         && (certain || Boolean.TRUE.equals(i.truth(isUntouched)) && (agreement || isPassed(i, code, optional))));
         Claim claim = decider.none(ClaimKind.NOTHING_BY_DEFAULT, code, statement, sought,
-                Message.of(ClaimKind.NOTHING_BY_DEFAULT, "proved"), () -> Message.of(ClaimKind.NOTHING_BY_DEFAULT, "refuted")
+                ClaimKind.NOTHING_BY_DEFAULT.message("proved"), () -> ClaimKind.NOTHING_BY_DEFAULT.message("refuted")
                         .text("wording", question.wording()));
         if (claim.verdict() != Verdict.REFUTED) {
             return optional && claim.verdict() == Verdict.UNDECIDED && question.requireWhen().isEmpty() ? claim.advisory() : claim;
@@ -83,9 +84,9 @@ final class DefaultClaims implements PageByPage {
                     .flatMap(w -> untouched(decider, w, page, code, startsWith, agreement));
             String how = agreement ? "refuted.agreement" : optional ? "refuted.optional" : "refuted";
             return witness.<Finding>map(w -> new Finding.Respondent(
-                    Message.of(ClaimKind.NOTHING_BY_DEFAULT, how).text("wording", question.wording()),
-                    Message.of(ClaimKind.NOTHING_BY_DEFAULT, "advice"), w,
-                    Optional.of(new Mend(Message.of(ClaimKind.NOTHING_BY_DEFAULT, "mend"), decider.space.plainForm().origin(start), ""))))
+                    ClaimKind.NOTHING_BY_DEFAULT.message(how).text("wording", question.wording()),
+                    ClaimKind.NOTHING_BY_DEFAULT.message("advice"), w,
+                    Optional.of(new Mend(ClaimKind.NOTHING_BY_DEFAULT.message("mend"), decider.space.plainForm().origin(start), ""))))
                     .orElseGet(Finding::disagreement);
         });
         return optional ? told.advisory() : told;

@@ -1,12 +1,13 @@
 package orthogon.core.proof.claim;
 
-import java.util.List;
-import java.util.Optional;
 import orthogon.core.place.Place.Rule;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.flow.Flow;
+import orthogon.core.proof.message.Message;
+import java.util.List;
+import java.util.Optional;
 
 /** Every complete path ends in exactly one outcome. */
 final class EndingClaims {
@@ -15,7 +16,7 @@ final class EndingClaims {
 
     static List<Claim> of(ClaimDecider decider) {
         String place = decider.space.wiring().document().code();
-        Message statement = Message.of(ClaimKind.ONE_OUTCOME, "claim");
+        Message statement = ClaimKind.ONE_OUTCOME.message("claim");
         int without = decider.endsAs("");
         Optional<Unknown> bad = badOutcome(decider);
         if (bad.isPresent()) {
@@ -24,7 +25,7 @@ final class EndingClaims {
         ClaimDecider.Sought sought = decider.atEnd(e -> e.kind() == Flow.ExitKind.FINISH ? Diagrams.NONE : without,
                 i -> i.course().complete() && i.course().outcome().isEmpty());
         return List.of(decider.none(ClaimKind.ONE_OUTCOME, place, statement, sought,
-                Message.of(ClaimKind.ONE_OUTCOME, "proved"), () -> Message.of(ClaimKind.ONE_OUTCOME,
+                ClaimKind.ONE_OUTCOME.message("proved"), () -> ClaimKind.ONE_OUTCOME.message(
                         decider.space.wiring().document().outcomeTable().isEmpty() ? "refuted.no-table" : "refuted")));
     }
 

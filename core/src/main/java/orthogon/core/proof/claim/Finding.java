@@ -1,5 +1,6 @@
 package orthogon.core.proof.claim;
 
+import orthogon.core.proof.message.Message;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;

@@ -4,6 +4,7 @@ import orthogon.core.answer.Option;
 import orthogon.core.interview.Interview;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.flow.Flow;
+import orthogon.core.proof.message.Message;
 import orthogon.core.proof.space.Axis;
 import orthogon.core.proof.space.Space;
 import orthogon.core.questionnaire.Page;
@@ -108,10 +109,10 @@ final class KeepingClaims implements PageByPage {
 
     private Claim claim(Flow.Stage stage, Question question, int past) {
         String code = question.code();
-        Message statement = Message.of(ClaimKind.ANSWERS_KEPT, "claim").code("code", code);
+        Message statement = ClaimKind.ANSWERS_KEPT.message("claim").code("code", code);
         if (question.keepWhenHidden()) {
             return new Claim(ClaimKind.ANSWERS_KEPT, code, statement, Verdict.PROVED, Optional.empty(),
-                    () -> new Finding.Fact(Message.of(ClaimKind.ANSWERS_KEPT, "always")));
+                    () -> new Finding.Fact(ClaimKind.ANSWERS_KEPT.message("always")));
         }
         Axis axis = space.axis(code);
         int shown = stage.sets().shown(code);
@@ -155,7 +156,7 @@ final class KeepingClaims implements PageByPage {
         Supplier<ClaimDecider.Sought> first = () -> decider.at(page, d.and(given.getAsInt(), links), true, i -> i.course().current()
                 .filter(v -> v.page().code().equals(pageCode)).isPresent() && i.course().effective().containsKey(code));
         Claim claim = decider.none(ClaimKind.ANSWERS_KEPT, code, statement, links == Diagrams.NONE, first,
-                Message.of(ClaimKind.ANSWERS_KEPT, "proved"), () -> Message.of(ClaimKind.ANSWERS_KEPT, "claim").code("code", code));
+                ClaimKind.ANSWERS_KEPT.message("proved"), () -> ClaimKind.ANSWERS_KEPT.message("claim").code("code", code));
         if (claim.verdict() != Verdict.REFUTED) {
             return claim;
         }
@@ -174,11 +175,11 @@ final class KeepingClaims implements PageByPage {
                     if (one.isEmpty() || second.isEmpty()) {
                         return Finding.disagreement();
                     }
-                    Message says = Message.of(ClaimKind.ANSWERS_KEPT, others.isEmpty() ? "refuted" : "refuted.others")
+                    Message says = ClaimKind.ANSWERS_KEPT.message(others.isEmpty() ? "refuted" : "refuted.others")
                             .with("changes", changes(page, code, one.get(), second.get())).code("code", code)
                             .with("others", new Message.Term.Several(others.stream().map(Message.Term.Code::new).toList(), "list.comma"));
-                    return new Finding.Pair(says, Optional.of(Message.of(ClaimKind.ANSWERS_KEPT, "advice")), one.get(), second.get(),
-                            Optional.of(new Mend(Message.of(ClaimKind.ANSWERS_KEPT, "mend").code("code", code),
+                    return new Finding.Pair(says, Optional.of(ClaimKind.ANSWERS_KEPT.message("advice")), one.get(), second.get(),
+                            Optional.of(new Mend(ClaimKind.ANSWERS_KEPT.message("mend").code("code", code),
                                     code + ".keepWhenHidden", "true")));
                 });
     }
@@ -241,7 +242,7 @@ final class KeepingClaims implements PageByPage {
                 earlier.questions().map(Question::code).filter(q -> !Objects.equals(one.get(q), two.get(q))).forEach(changed::add);
             }
         }
-        return new Message.Term.Several(changed.stream().map(q -> new Message.Term.Inner(Message.of(ClaimKind.ANSWERS_KEPT, "change")
+        return new Message.Term.Several(changed.stream().map(q -> new Message.Term.Inner(ClaimKind.ANSWERS_KEPT.message("change")
                 .code("code", q).with("from", value(one.get(q))).with("to", value(two.get(q))))).toList(), "list.plain-and");
     }
 

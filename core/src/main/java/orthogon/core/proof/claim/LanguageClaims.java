@@ -1,11 +1,12 @@
 package orthogon.core.proof.claim;
 
+import orthogon.core.language.OwnWords;
+import orthogon.core.language.Units;
+import orthogon.core.proof.message.Message;
+import orthogon.core.questionnaire.Questionnaire;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import orthogon.core.language.OwnWords;
-import orthogon.core.language.Units;
-import orthogon.core.questionnaire.Questionnaire;
 
 /** Every text that some respondent can meet is translated and current, and speaks of the same answers as its source. */
 final class LanguageClaims {
@@ -27,15 +28,15 @@ final class LanguageClaims {
 
     private static Claim claim(ClaimDecider decider, String language, String unit, Optional<Message> why) {
         String place = language + "/" + unit;
-        Message statement = Message.of(ClaimKind.TRANSLATED, "claim").code("unit", unit).text("language", language);
+        Message statement = ClaimKind.TRANSLATED.message("claim").code("unit", unit).text("language", language);
         if (why.isEmpty()) {
             return new Claim(ClaimKind.TRANSLATED, place, statement, Verdict.PROVED, Optional.empty(),
-                    () -> new Finding.Fact(Message.of(ClaimKind.TRANSLATED, "proved")));
+                    () -> new Finding.Fact(ClaimKind.TRANSLATED.message("proved")));
         }
         var met = decider.flow.texts().of(unit);
         ClaimDecider.Sought sought = TextClaims.reading(decider, unit, met, met.set(), i -> true);
         return decider.none(ClaimKind.TRANSLATED, place, statement, sought,
-                Message.of(ClaimKind.TRANSLATED, "unread"), () -> Message.of(ClaimKind.TRANSLATED, "refuted").text("language", language)
+                ClaimKind.TRANSLATED.message("unread"), () -> ClaimKind.TRANSLATED.message("refuted").text("language", language)
                         .inner("why", why.get()));
     }
 
@@ -47,22 +48,22 @@ final class LanguageClaims {
         List<Units.Unit> unfit = Units.in(document, language).stream().filter(u -> u.unit().startsWith(OwnWords.UNIT) && !u.isFit())
                 .toList();
         Message says = unfit.isEmpty()
-                ? Message.of(ClaimKind.TRANSLATED, "own.proved")
-                : Message.of(ClaimKind.TRANSLATED, "own.refuted").text("number", String.valueOf(unfit.size())).text("language", language)
+                ? ClaimKind.TRANSLATED.message("own.proved")
+                : ClaimKind.TRANSLATED.message("own.refuted").text("number", String.valueOf(unfit.size())).text("language", language)
                         .text("text", unfit.getFirst().source());
         return Optional.of(new Claim(ClaimKind.TRANSLATED, language + "/own",
-                Message.of(ClaimKind.TRANSLATED, "own.claim").text("language", language),
+                ClaimKind.TRANSLATED.message("own.claim").text("language", language),
                 unfit.isEmpty() ? Verdict.PROVED : Verdict.REFUTED, Optional.empty(), () -> new Finding.Fact(says)));
     }
 
     /** The fault of a translation; empty where it has none. */
     private static Optional<Message> why(Units.Unit unit) {
         return switch (unit.state()) {
-            case MISSING -> Optional.of(Message.of(ClaimKind.TRANSLATED, "missing"));
-            case STALE -> Optional.of(Message.of(ClaimKind.TRANSLATED, "stale").text("source", unit.of()));
+            case MISSING -> Optional.of(ClaimKind.TRANSLATED.message("missing"));
+            case STALE -> Optional.of(ClaimKind.TRANSLATED.message("stale").text("source", unit.of()));
             case DRAFT, REVIEWED -> unit.faults().isEmpty()
                     ? Optional.empty()
-                    : Optional.of(Message.of(ClaimKind.TRANSLATED, "damaged").text("faults", String.join(", ", unit.faults())));
+                    : Optional.of(ClaimKind.TRANSLATED.message("damaged").text("faults", String.join(", ", unit.faults())));
         };
     }
 }

@@ -1,6 +1,7 @@
 package orthogon.core.proof.claim;
 
 import orthogon.core.answer.Domain;
+import orthogon.core.proof.message.Message;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -20,11 +21,11 @@ final class LimitsClaims implements PageByPage {
         decider.space.wiring().document().pages().get(page).questions().filter(q -> !q.isHidden()).forEach(question -> {
             boolean fits = decider.space.axis(question.code()).hasAnswer();
             claims.add(new Claim(ClaimKind.LIMITS_LEAVE_ANSWER, question.code(),
-                    Message.of(ClaimKind.LIMITS_LEAVE_ANSWER, "claim").code("code", question.code()),
+                    ClaimKind.LIMITS_LEAVE_ANSWER.message("claim").code("code", question.code()),
                     fits ? Verdict.PROVED : Verdict.REFUTED, Optional.empty(),
                     () -> new Finding.Fact(fits
-                            ? Message.of(ClaimKind.LIMITS_LEAVE_ANSWER, "proved")
-                            : Message.of(ClaimKind.LIMITS_LEAVE_ANSWER, "refuted").inner("why", why(question.answer().domain())))));
+                            ? ClaimKind.LIMITS_LEAVE_ANSWER.message("proved")
+                            : ClaimKind.LIMITS_LEAVE_ANSWER.message("refuted").inner("why", why(question.answer().domain())))));
         });
         return claims;
     }
@@ -44,7 +45,15 @@ final class LimitsClaims implements PageByPage {
                 range("choices-order", m.least(), m.most());
             case Domain.Subset m when m.least() != null -> range("choices-few", m.least(), m.options().size());
             case Domain.Orders r -> range("ranking-few", r.places(), null);
-            default -> range("nothing", null, null);
+            case Domain.Subset m -> range("nothing", null, null);
+            case Domain.Truths t -> range("nothing", null, null);
+            case Domain.OneOf o -> range("nothing", null, null);
+            case Domain.Steps s -> range("nothing", null, null);
+            case Domain.TextParts t -> range("nothing", null, null);
+            case Domain.Files f -> range("nothing", null, null);
+            case Domain.Opaque o -> range("nothing", null, null);
+            case Domain.EachRow r -> range("nothing", null, null);
+            case Domain.Arriving a -> range("nothing", null, null);
         };
     }
 
@@ -55,6 +64,6 @@ final class LimitsClaims implements PageByPage {
     }
 
     private static Message range(String which, Object least, Object most) {
-        return Message.of(ClaimKind.LIMITS_LEAVE_ANSWER, which).text("least", String.valueOf(least)).text("most", String.valueOf(most));
+        return ClaimKind.LIMITS_LEAVE_ANSWER.message(which).text("least", String.valueOf(least)).text("most", String.valueOf(most));
     }
 }

@@ -1,5 +1,7 @@
 package orthogon.core.proof.claim;
 
+import orthogon.core.proof.message.Message;
+
 /**
  * A change that settles a refuted claim.
  *

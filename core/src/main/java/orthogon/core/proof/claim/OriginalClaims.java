@@ -1,14 +1,15 @@
 package orthogon.core.proof.claim;
 
+import orthogon.core.expression.Wiring;
+import orthogon.core.interview.Interview;
+import orthogon.core.place.Place;
+import orthogon.core.proof.message.Message;
+import orthogon.core.proof.plain.PlainForm;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import orthogon.core.expression.Wiring;
-import orthogon.core.interview.Interview;
-import orthogon.core.place.Place;
-import orthogon.core.proof.plain.PlainForm;
 
 /**
  * Leads claims about the plain form of a document back to the document itself. What is proved of the first entry of a roster

@@ -1,19 +1,20 @@
 package orthogon.core.proof.claim;
 
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
 import orthogon.core.expression.Expr;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.flow.Flow;
+import orthogon.core.proof.message.Message;
 import orthogon.core.proof.space.Truth;
 import orthogon.core.questionnaire.Questionnaire.Outcome;
 import orthogon.core.questionnaire.Questionnaire.OwnClaim;
 import orthogon.core.questionnaire.Questionnaire.Says;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 
 /** The analyst's own statements about every complete interview. */
 final class OwnClaims {
@@ -32,7 +33,7 @@ final class OwnClaims {
     private static Claim claim(ClaimDecider decider, OwnClaim own, String place) {
         Diagrams d = decider.d;
         boolean always = own.says() == Says.ALWAYS;
-        Message statement = Message.of(ClaimKind.OWN, always ? "claim.always" : "claim.never").text("code", own.code()).bare("formula",
+        Message statement = ClaimKind.OWN.message(always ? "claim.always" : "claim.never").text("code", own.code()).bare("formula",
                 place);
         Optional<Expr> expr = decider.space.expr(place);
         if (expr.isEmpty()) {
@@ -44,8 +45,8 @@ final class OwnClaims {
             return always ? d.not(truth.holds()) : truth.holds();
         }, i -> i.course().complete() && always != Boolean.TRUE.equals(i.truth(place)));
         return decider.none(ClaimKind.OWN, own.code(), statement, sought,
-                Message.of(ClaimKind.OWN, always ? "proved.always" : "proved.never"),
-                () -> Message.of(ClaimKind.OWN, always ? "refuted.always" : "refuted.never"));
+                ClaimKind.OWN.message(always ? "proved.always" : "proved.never"),
+                () -> ClaimKind.OWN.message(always ? "refuted.always" : "refuted.never"));
     }
 
     /** For one way of ending, the states in which each outcome is reached. */

@@ -8,6 +8,7 @@ import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.flow.PageSets;
+import orthogon.core.proof.message.Message;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import java.util.ArrayList;
@@ -54,8 +55,8 @@ final class PassageClaims implements PageByPage {
                         : Optional.of(new ClaimId(ClaimKind.LIMITS_LEAVE_ANSWER, code)));
         return accepted(decider, stage, question, ClaimKind.ANSWER_ACCEPTED, code,
                 f -> f.space().diagrams().not(f.space().axis(code).blank()),
-                i -> i.course().effective().containsKey(code), Message.of(ClaimKind.ANSWER_ACCEPTED, "claim").code("code", code),
-                Message.of(ClaimKind.ANSWER_ACCEPTED, "refuted").text("wording", question.wording()), follows);
+                i -> i.course().effective().containsKey(code), ClaimKind.ANSWER_ACCEPTED.message("claim").code("code", code),
+                ClaimKind.ANSWER_ACCEPTED.message("refuted").text("wording", question.wording()), follows);
     }
 
     /** Whether everybody whose answer is refused reads why. */
@@ -63,7 +64,7 @@ final class PassageClaims implements PageByPage {
         List<Claim> claims = new ArrayList<>();
         for (int i = 0; i < question.accept().size(); i++) {
             String place = question.code() + "/accept/" + i;
-            Message statement = Message.of(ClaimKind.REFUSAL_EXPLAINED, "claim").code("place", place);
+            Message statement = ClaimKind.REFUSAL_EXPLAINED.message("claim").code("place", place);
             Wiring.Wire wire = decider.space.wiring().at(place).orElse(null);
             if (wire == null || !question.accept().get(i).message().isBlank()) {
                 continue;
@@ -78,8 +79,8 @@ final class PassageClaims implements PageByPage {
             ClaimDecider.Sought sought = decider.at(decider.evaluations.page(wire), refused, true,
                     i2 -> Boolean.FALSE.equals(i2.truth(place)) && i2.course().effective().containsKey(question.code()));
             claims.add(decider.none(ClaimKind.REFUSAL_EXPLAINED, place, statement, sought,
-                    Message.of(ClaimKind.REFUSAL_EXPLAINED, "proved"),
-                    () -> Message.of(ClaimKind.REFUSAL_EXPLAINED, "refuted").text("wording", question.wording())).advisory());
+                    ClaimKind.REFUSAL_EXPLAINED.message("proved"),
+                    () -> ClaimKind.REFUSAL_EXPLAINED.message("refuted").text("wording", question.wording())).advisory());
         }
         return claims;
     }
@@ -96,16 +97,16 @@ final class PassageClaims implements PageByPage {
                     accepted(decider, stage, question, ClaimKind.OPTION_ACCEPTED, place,
                             f -> f.space().axis(question.code()).option(option.code()),
                             i -> isChosen(i, question, option.code()),
-                            Message.of(ClaimKind.OPTION_ACCEPTED, "claim").text("option", option.code()).code("code", question.code()),
-                            Message.of(ClaimKind.OPTION_ACCEPTED, "refuted").text("option", option.label()), follows));
+                            ClaimKind.OPTION_ACCEPTED.message("claim").text("option", option.code()).code("code", question.code()),
+                            ClaimKind.OPTION_ACCEPTED.message("refuted").text("option", option.label()), follows));
         }
         if (question.answer().domain() instanceof Domain.Truths(boolean onlyTrue) && !onlyTrue && !question.requireWhen().isEmpty()) {
             for (boolean answer : new boolean[]{true, false}) {
                 String word = answer ? "yes" : "no";
                 claims.add(accepted(decider, stage, question, ClaimKind.OPTION_ACCEPTED, question.code() + "." + word,
                         f -> f.space().axis(question.code()).truth(answer), i -> isChosen(i, question, answer),
-                        Message.of(ClaimKind.OPTION_ACCEPTED, "claim." + word).code("code", question.code()),
-                        Message.of(ClaimKind.OPTION_ACCEPTED, "refuted." + word), unanswered));
+                        ClaimKind.OPTION_ACCEPTED.message("claim." + word).code("code", question.code()),
+                        ClaimKind.OPTION_ACCEPTED.message("refuted." + word), unanswered));
             }
         }
     }
@@ -126,7 +127,7 @@ final class PassageClaims implements PageByPage {
         // Who is not asked has a blank answer, so that whoever answers is asked.
         boolean nobody = decider.d.disjoint(stage.passing(), chosen.applyAsInt(decider.flow));
         return decider.some(kind, place, statement, nobody, sought, follows,
-                Message.of(ClaimKind.ANSWER_ACCEPTED, "proved"),
+                ClaimKind.ANSWER_ACCEPTED.message("proved"),
                 () -> {
                     if (follows.isPresent()) {
                         return new Finding.Fact(impossible);
@@ -153,15 +154,15 @@ final class PassageClaims implements PageByPage {
         int arrived = d.andExists(stage.coming(), sets.visited(), d.cube(forgotten));
         int passes = d.andExists(stage.coming(), d.forAll(sets.accepted(), d.cube(openHere)), own);
         int stuck = d.minus(arrived, passes);
-        Message statement = Message.of(ClaimKind.PAGE_PASSABLE, "claim").code("page", page.code());
+        Message statement = ClaimKind.PAGE_PASSABLE.message("claim").code("page", page.code());
         if (stuck != Diagrams.NONE && !open.isEmpty()) {
             return ClaimDecider.undecided(ClaimKind.PAGE_PASSABLE, page.code(), statement, decider.open(sets.accepted()));
         }
         ClaimDecider.Sought sought = decider.at(sets.index(), stuck == Diagrams.NONE ? stuck : d.and(stuck, stage.coming()), false,
                 i -> i.course().current().filter(v -> v.page().code().equals(page.code())).isPresent());
         Claim claim = decider.none(ClaimKind.PAGE_PASSABLE, page.code(), statement, sought,
-                Message.of(ClaimKind.PAGE_PASSABLE, "proved"),
-                () -> Message.of(ClaimKind.PAGE_PASSABLE, "refuted").text("page", page.title()));
+                ClaimKind.PAGE_PASSABLE.message("proved"),
+                () -> ClaimKind.PAGE_PASSABLE.message("refuted").text("page", page.title()));
         if (claim.verdict() != Verdict.REFUTED) {
             return claim;
         }

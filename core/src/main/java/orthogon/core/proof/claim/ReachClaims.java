@@ -7,6 +7,7 @@ import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.flow.Flow;
+import orthogon.core.proof.message.Message;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
@@ -58,7 +59,7 @@ final class ReachClaims implements PageByPage {
     /** @param otherwise what is told where no conditions exclude it */
     private Claim add(ClaimKind kind, String place, Message statement, ClaimDecider.Sought sought, Optional<ClaimId> follows,
             Message impossible, Message otherwise, List<String> about, ToIntFunction<Flow> target) {
-        Claim claim = decider.some(kind, place, statement, sought, follows, Message.of(kind, "proved"), () -> {
+        Claim claim = decider.some(kind, place, statement, sought, follows, kind.message("proved"), () -> {
             if (follows.isPresent()) {
                 return new Finding.Fact(impossible);
             }
@@ -82,9 +83,9 @@ final class ReachClaims implements PageByPage {
         Page page = document.pages().get(p);
         String open = page.code() + ".openWhen";
         List<String> rules = rulesBefore(p);
-        Claim pageClaim = add(ClaimKind.REACH_PAGE, page.code(), Message.of(ClaimKind.REACH_PAGE, "claim").code("page", page.code()),
+        Claim pageClaim = add(ClaimKind.REACH_PAGE, page.code(), ClaimKind.REACH_PAGE.message("claim").code("page", page.code()),
                 decider.at(p, arrived(decider.flow, p), false, i -> isAt(i, page)), Optional.empty(),
-                Message.of(ClaimKind.REACH_PAGE, "refuted").text("page", page.title(), page.code()),
+                ClaimKind.REACH_PAGE.message("refuted").text("page", page.title(), page.code()),
                 with(rules, with(List.of(open), page.allItems().map(i -> i.code() + ".askWhen").toList())), f -> arrived(f, p));
         Optional<ClaimId> cause = refuted(pageClaim);
         items(page.items(), p, cause, rules);
@@ -143,9 +144,9 @@ final class ReachClaims implements PageByPage {
             };
             List<String> about = with(rules, with(List.of(page.code() + ".openWhen"), List.of(code + ".askWhen")));
             ToIntFunction<Flow> shown = f -> and(f, arrived(f, p), f.stages().get(p).sets().shown(code));
-            Claim claim = add(kind, code, Message.of(kind, "claim").code("code", code),
+            Claim claim = add(kind, code, kind.message("claim").code("code", code),
                     decider.at(p, shown.applyAsInt(decider.flow), true, i -> isAt(i, page) && isAsked(i, item)), cause,
-                    Message.of(kind, "refuted").text("wording", item.wording(), code), about, shown);
+                    kind.message("refuted").text("wording", item.wording(), code), about, shown);
             Optional<ClaimId> inner = refuted(claim);
             if (item instanceof Section section) {
                 items(section.items(), p, inner, with(rules, about));
@@ -156,10 +157,10 @@ final class ReachClaims implements PageByPage {
                     String place = code + "." + option.code();
                     ToIntFunction<Flow> offered = f -> and(f, shown.applyAsInt(f), f.truth(place + ".offerWhen", true).holds());
                     add(ClaimKind.REACH_OPTION, place,
-                            Message.of(ClaimKind.REACH_OPTION, "claim").text("option", option.code()).code("code", code),
+                            ClaimKind.REACH_OPTION.message("claim").text("option", option.code()).code("code", code),
                             decider.at(p, offered.applyAsInt(decider.flow), true, i -> isAt(i, page) && isOffered(i, code, option.code())),
                             inner,
-                            Message.of(ClaimKind.REACH_OPTION, "refuted").text("option", option.label(), option.code()).code("code", code),
+                            ClaimKind.REACH_OPTION.message("refuted").text("option", option.label(), option.code()).code("code", code),
                             with(about, List.of(place + ".offerWhen")), offered);
                 }
             }
@@ -181,7 +182,7 @@ final class ReachClaims implements PageByPage {
     private void rule(ClaimKind kind, Rule at, Page page, int p, Optional<ClaimId> cause, List<String> rules) {
         String place = at.text();
         ToIntFunction<Flow> taken = f -> exitSet(f, p, place);
-        Message statement = Message.of(kind, "claim").code("page", page.code());
+        Message statement = kind.message("claim").code("page", page.code());
         List<String> own = new ArrayList<>();
         for (int i = 0; i < page.finish().size(); i++) {
             own.add(page.code() + "/finish/" + i);
@@ -195,7 +196,7 @@ final class ReachClaims implements PageByPage {
             claims.add(ClaimDecider.undecided(kind, place, statement, bad.get()));
             return;
         }
-        add(kind, place, statement, leaving(p, taken, at), cause, Message.of(kind, "refuted"), with(rules, own), taken);
+        add(kind, place, statement, leaving(p, taken, at), cause, kind.message("refuted"), with(rules, own), taken);
     }
 
     private ClaimDecider.Sought leaving(int p, ToIntFunction<Flow> taken, Rule rule) {
@@ -220,10 +221,10 @@ final class ReachClaims implements PageByPage {
             }
             int above = IntStream.range(0, row).filter(i -> document.outcomeTable().get(i).when().isBlank()).findFirst().orElse(-1);
             String number = String.valueOf(row + 1);
-            add(ClaimKind.REACH_ROW, place, Message.of(ClaimKind.REACH_ROW, "claim").text("row", number),
+            add(ClaimKind.REACH_ROW, place, ClaimKind.REACH_ROW.message("claim").text("row", number),
                     decider.atEnd(e -> e.kind() == Flow.ExitKind.FINISH ? Diagrams.NONE : set,
                             i -> i.course().endedBy().filter(at::equals).isPresent()),
-                    Optional.empty(), Message.of(ClaimKind.REACH_ROW, "refuted").text("row", number),
+                    Optional.empty(), ClaimKind.REACH_ROW.message("refuted").text("row", number),
                     above < 0 ? Message.of("core.alone") : Message.of("core.row-above").text("row", String.valueOf(above + 1)),
                     rows, held);
         }
@@ -234,10 +235,10 @@ final class ReachClaims implements PageByPage {
             for (int i = 0; i < document.outcomeTable().size(); i++) {
                 about.add(Rule.outcomeRow(i).text());
             }
-            add(ClaimKind.REACH_OUTCOME, outcome.code(), Message.of(ClaimKind.REACH_OUTCOME, "claim").text("outcome", outcome.code()),
+            add(ClaimKind.REACH_OUTCOME, outcome.code(), ClaimKind.REACH_OUTCOME.message("claim").text("outcome", outcome.code()),
                     decider.atEnd(e -> atEnding(e, outcome.code(), set),
                             i -> i.course().outcome().filter(outcome.code()::equals).isPresent()),
-                    Optional.empty(), Message.of(ClaimKind.REACH_OUTCOME, isNamed(outcome.code()) ? "refuted" : "refuted.unnamed")
+                    Optional.empty(), ClaimKind.REACH_OUTCOME.message(isNamed(outcome.code()) ? "refuted" : "refuted.unnamed")
                             .text("outcome", outcome.label(), outcome.code()),
                     about, ends);
         }

@@ -1,10 +1,5 @@
 package orthogon.core.proof.claim;
 
-import java.util.ArrayList;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
-import java.util.function.ToIntFunction;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Printer;
 import orthogon.core.expression.Wiring.Wire;
@@ -12,7 +7,13 @@ import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.flow.Flow;
+import orthogon.core.proof.message.Message;
 import orthogon.core.questionnaire.Questionnaire;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.ToIntFunction;
 
 /** No condition is always true or never true among those who come to evaluate it. */
 final class SenseClaims implements PageByPage.OfConditions {
@@ -56,7 +57,7 @@ final class SenseClaims implements PageByPage.OfConditions {
     private Claim matters(Wire wire, int n, Claim varies) {
         String place = wire.place() + "#" + n;
         Expr condition = decider.space.written(wire.place()).orElseThrow();
-        Message statement = Message.of(ClaimKind.COMPARISON_MATTERS, "claim").spoken("comparison", condition.comparisons().get(n))
+        Message statement = ClaimKind.COMPARISON_MATTERS.message("claim").spoken("comparison", condition.comparisons().get(n))
                 .code("place", wire.place());
         if (varies.verdict() == Verdict.UNDECIDED && varies.follows().isPresent()) {
             return ClaimDecider.undecided(ClaimKind.COMPARISON_MATTERS, place, statement, varies.follows().get());
@@ -90,14 +91,14 @@ final class SenseClaims implements PageByPage.OfConditions {
             Optional<Map<String, Object>> two = decider.witness(without);
             return one.isEmpty() || two.isEmpty()
                     ? Finding.disagreement()
-                    : new Finding.Pair(Message.of(ClaimKind.COMPARISON_MATTERS, "proved"), Optional.empty(), one.get(), two.get(),
+                    : new Finding.Pair(ClaimKind.COMPARISON_MATTERS.message("proved"), Optional.empty(), one.get(), two.get(),
                             Optional.empty());
         });
     }
 
     private Finding idleComparison(Wire wire, Expr condition, int n, boolean literal, Optional<ClaimId> follows) {
         Expr comparison = condition.comparisons().get(n);
-        Message says = Message.of(ClaimKind.COMPARISON_MATTERS, literal ? "always" : "never").spoken("comparison", comparison)
+        Message says = ClaimKind.COMPARISON_MATTERS.message(literal ? "always" : "never").spoken("comparison", comparison)
                 .code("place", wire.place());
         if (follows.isPresent()) {
             return new Finding.Fact(says);
@@ -105,14 +106,14 @@ final class SenseClaims implements PageByPage.OfConditions {
         Expr left = condition.with(n, literal).folded();
         Optional<Mend> mend = left instanceof Expr.Literal
                 ? Optional.empty()
-                : Optional.of(new Mend(Message.of(ClaimKind.COMPARISON_MATTERS, "mend").spoken("comparison", comparison),
+                : Optional.of(new Mend(ClaimKind.COMPARISON_MATTERS.message("mend").spoken("comparison", comparison),
                         decider.space.plainForm().origin(wire.place()), Printer.print(left)));
-        return new Finding.Fact(says, Optional.of(Message.of(ClaimKind.COMPARISON_MATTERS, "advice")), mend);
+        return new Finding.Fact(says, Optional.of(ClaimKind.COMPARISON_MATTERS.message("advice")), mend);
     }
 
     private Claim varies(Wire wire) {
         String place = wire.place();
-        Message statement = Message.of(ClaimKind.CONDITION_VARIES, "claim").code("place", place);
+        Message statement = ClaimKind.CONDITION_VARIES.message("claim").code("place", place);
         Optional<Unknown> cause = decider.space.causeAt(place);
         if (cause.isPresent()) {
             return ClaimDecider.undecided(ClaimKind.CONDITION_VARIES, place, statement, cause.get());
@@ -125,7 +126,7 @@ final class SenseClaims implements PageByPage.OfConditions {
             }
             Optional<ClaimId> follows = Optional.of(whyNobody(wire));
             return new Claim(ClaimKind.CONDITION_VARIES, place, statement, Verdict.REFUTED, follows,
-                    () -> new Finding.Fact(Message.of(ClaimKind.CONDITION_VARIES, "unreached")));
+                    () -> new Finding.Fact(ClaimKind.CONDITION_VARIES.message("unreached")));
         }
         int holds = d.and(here, evaluations.passing(decider.flow, wire));
         int fails = d.minus(here, evaluations.passing(decider.flow, wire));
@@ -141,7 +142,7 @@ final class SenseClaims implements PageByPage.OfConditions {
                         ? f.space().diagrams().and(come.applyAsInt(f), evaluations.passing(f, wire))
                         : f.space().diagrams().minus(come.applyAsInt(f), evaluations.passing(f, wire)));
                 return new Finding.Conflict(
-                        Message.of(ClaimKind.CONDITION_VARIES, never ? "never" : "always").condition("condition", place),
+                        ClaimKind.CONDITION_VARIES.message(never ? "never" : "always").condition("condition", place),
                         core.besides(place));
             });
         }
@@ -155,7 +156,7 @@ final class SenseClaims implements PageByPage.OfConditions {
             return ClaimDecider.undecided(ClaimKind.CONDITION_VARIES, wire.place(), statement, decider.open(d.or(holds, fails)));
         }
         return new Claim(ClaimKind.CONDITION_VARIES, wire.place(), statement, Verdict.PROVED, Optional.empty(), () -> {
-            Message says = Message.of(ClaimKind.CONDITION_VARIES, "proved");
+            Message says = ClaimKind.CONDITION_VARIES.message("proved");
             return decider.witness(yes).<Finding>map(w -> new Finding.Respondent(says, w)).orElseGet(() -> new Finding.Fact(says));
         });
     }

@@ -1,18 +1,18 @@
 package orthogon.core.proof.claim;
 
-import java.util.ArrayList;
-import java.util.LinkedHashSet;
-import java.util.List;
-import java.util.Optional;
-import java.util.Set;
-import java.util.stream.Collectors;
 import orthogon.core.expression.ExpressionFault;
 import orthogon.core.expression.Wiring;
 import orthogon.core.place.PlaceText;
 import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.fault.Fault;
+import orthogon.core.proof.message.Message;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Questionnaire;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
 
 /** Codes are unique; every reference exists; types fit; nothing looks ahead; nothing depends on itself. */
 public final class SoundClaims {
@@ -53,19 +53,23 @@ public final class SoundClaims {
 
     private static Claim claim(Wiring wiring, Fault.SoundClaim fault, String place, List<Fault> faults) {
         ClaimKind kind = ClaimId.of(fault, place).kind();
-        Message statement = Message.of(kind, "claim").code("place", place);
+        Message statement = kind.message("claim").code("place", place);
         List<Fault> here = faults.stream().filter(f -> f.kind() == fault && f.place().equals(place)).toList();
         if (here.isEmpty()) {
             return new Claim(kind, place, statement, Verdict.PROVED, Optional.empty(), () -> FREE_OF_FAULTS);
         }
-        String because = ended(here.stream().map(Fault::because).collect(Collectors.joining("; ")));
+        Message because = ended(here.stream().map(Fault::because).toList());
         return new Claim(kind, place, statement, Verdict.REFUTED, Optional.empty(),
-                () -> new Finding.Fact(Message.of("sound.refuted").text("because", because), Optional.empty(),
+                () -> new Finding.Fact(because, Optional.empty(),
                         fault == Fault.SoundClaim.REFERENCE_EXISTS ? nearest(wiring, place) : Optional.empty()));
     }
 
-    private static String ended(String sentence) {
-        return sentence.endsWith("?") ? sentence : sentence + ".";
+    private static Message ended(List<Message> faults) {
+        Message all = faults.size() == 1
+                ? faults.getFirst()
+                : Message.of("sound.several").with("faults",
+                        new Message.Term.Several(faults.stream().map(Message.Term.Inner::new).toList(), "list.semicolon"));
+        return Message.of("sound.refuted").inner("because", all).count("asks", faults.getLast().key().endsWith(".nearest") ? 1 : 0);
     }
 
     /** The nearest right name in place of the only wrong one. */

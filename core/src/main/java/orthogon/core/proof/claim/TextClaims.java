@@ -1,9 +1,5 @@
 package orthogon.core.proof.claim;
 
-import java.util.ArrayList;
-import java.util.List;
-import java.util.Optional;
-import java.util.function.Predicate;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.language.Piping;
@@ -12,8 +8,13 @@ import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.flow.TextSets;
+import orthogon.core.proof.message.Message;
 import orthogon.core.proof.plain.TextGaps.TextGap;
 import orthogon.core.proof.space.Truth;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Predicate;
 
 /**
  * No text shows a gap: an answer that it speaks of is never blank where it is read, or the text says what to show instead. No text has a
@@ -37,27 +38,27 @@ final class TextClaims {
     }
 
     private static Claim hole(String unit, String text) {
-        return new Claim(ClaimKind.TEXT_WHOLE, unit, Message.of(ClaimKind.TEXT_WHOLE, "claim").code("unit", unit), Verdict.REFUTED,
-                Optional.empty(), () -> new Finding.Fact(Message.of(ClaimKind.TEXT_WHOLE, "refuted").text("text", text),
-                        Optional.of(Message.of(ClaimKind.TEXT_WHOLE, "advice").text("hole", Piping.HOLE)),
-                        Optional.of(new Mend(Message.of(ClaimKind.TEXT_WHOLE, "mend").text("hole", Piping.HOLE), unit,
+        return new Claim(ClaimKind.TEXT_WHOLE, unit, ClaimKind.TEXT_WHOLE.message("claim").code("unit", unit), Verdict.REFUTED,
+                Optional.empty(), () -> new Finding.Fact(ClaimKind.TEXT_WHOLE.message("refuted").text("text", text),
+                        Optional.of(ClaimKind.TEXT_WHOLE.message("advice").text("hole", Piping.HOLE)),
+                        Optional.of(new Mend(ClaimKind.TEXT_WHOLE.message("mend").text("hole", Piping.HOLE), unit,
                                 Piping.joined(text)))));
     }
 
     private static Claim claim(ClaimDecider decider, TextGap gap) {
         String place = gap.unit() + "/" + gap.name();
-        Message statement = Message.of(ClaimKind.TEXT_FILLED, "claim").code("unit", gap.unit()).code("name", gap.name());
+        Message statement = ClaimKind.TEXT_FILLED.message("claim").code("unit", gap.unit()).code("name", gap.name());
         TextSets.Met met = decider.flow.texts().of(gap.unit());
         Optional<Truth> blank = gap.blank().flatMap(decider.space::truthOf);
         if (blank.isEmpty()) {
             return ClaimDecider.undecided(ClaimKind.TEXT_FILLED, place, statement,
-                    new Unknown.Beyond("the text around " + gap.name() + " depends on something that the proof does not cover"));
+                    new Unknown.Beyond(Message.of("open.text").code("name", gap.name())));
         }
         ClaimDecider.Sought sought = reading(decider, gap.unit(), met, decider.d.and(met.set(), blank.get().holds()),
                 i -> Boolean.TRUE.equals(i.truth(gap.blank().get())));
         Claim claim = decider.none(ClaimKind.TEXT_FILLED, place, statement, sought,
-                Message.of(ClaimKind.TEXT_FILLED, "proved").code("name", gap.name()),
-                () -> Message.of(ClaimKind.TEXT_FILLED, "refuted").code("name", gap.name())
+                ClaimKind.TEXT_FILLED.message("proved").code("name", gap.name()),
+                () -> ClaimKind.TEXT_FILLED.message("refuted").code("name", gap.name())
                         .text("text", decider.texts().get(gap.unit())));
         if (claim.verdict() != Verdict.REFUTED) {
             return claim;
@@ -65,8 +66,8 @@ final class TextClaims {
         return new Claim(ClaimKind.TEXT_FILLED, place, statement, Verdict.REFUTED, Optional.empty(), () -> {
             Finding found = claim.finding();
             return found.witness().<Finding>map(w -> new Finding.Respondent(found.says(),
-                    Message.of(ClaimKind.TEXT_FILLED, "advice").code("name", gap.name()), w,
-                    Optional.of(new Mend(Message.of(ClaimKind.TEXT_FILLED, "mend").code("name", gap.name()), gap.unit(),
+                    ClaimKind.TEXT_FILLED.message("advice").code("name", gap.name()), w,
+                    Optional.of(new Mend(ClaimKind.TEXT_FILLED.message("mend").code("name", gap.name()), gap.unit(),
                             Piping.closed(decider.texts().get(gap.unit()), gap.name())))))
                     .orElse(found);
         });

@@ -1,5 +1,6 @@
 package orthogon.core.proof.diagram;
 
+import orthogon.core.proof.message.Message;
 import java.math.BigInteger;
 import java.time.Duration;
 import java.util.Arrays;
@@ -43,17 +44,26 @@ public final class Diagrams {
 
     /** The stated number of nodes, or the stated time, is spent. */
     public static final class BudgetSpent extends RuntimeException {
-        private BudgetSpent(String why) {
-            super(why, null, false, false);
+        private final transient Message why;
+
+        private BudgetSpent(Message why) {
+            super(why.toString(), null, false, false);
+            this.why = why;
         }
 
-        static BudgetSpent needing(String more) {
-            return new BudgetSpent("more than " + more + " would be needed");
+        /** @param of what it would need more of, as its pattern is called */
+        static BudgetSpent needing(long most, String of) {
+            return new BudgetSpent(Message.of("spent." + of).text("most", String.valueOf(most)));
         }
 
         /** What cannot be worked out within any limits, with the reason. */
-        public static BudgetSpent because(String why) {
+        public static BudgetSpent because(Message why) {
             return new BudgetSpent(why);
+        }
+
+        /** The reason, without a full stop. */
+        public Message why() {
+            return why;
         }
     }
 
@@ -147,13 +157,13 @@ public final class Diagrams {
     public void goOn() {
         watch.goOn();
         if (System.nanoTime() - until > 0) {
-            throw BudgetSpent.needing(allowed.toSeconds() + " s");
+            throw BudgetSpent.needing(allowed.toSeconds(), "time");
         }
     }
 
     private void grow() {
         if (used >= limits.nodes()) {
-            throw BudgetSpent.needing(limits.nodes() + " diagram nodes");
+            throw BudgetSpent.needing(limits.nodes(), "nodes");
         }
         // Copied beside what is there, which stays as it was where nobody waits for the end of it.
         int size = bucket.length * 2;

@@ -187,7 +187,7 @@ abstract sealed class Valued permits Weights, Costs {
 
     private void room() {
         if (usedNodes + usedValues >= budget) {
-            throw Diagrams.BudgetSpent.needing(budget + " weight nodes");
+            throw Diagrams.BudgetSpent.needing(budget, "weights");
         }
     }
 

@@ -22,7 +22,16 @@ final class Bounds {
             case Domain.Steps s -> Optional.of(BigDecimal.valueOf(most ? s.last() : s.first()));
             case Domain.Dates d -> Optional.ofNullable(most ? d.latest() : d.earliest()).map(l -> l.on(today));
             case Domain.TimesOfDay t -> Optional.ofNullable(most ? t.latest() : t.earliest());
-            default -> Optional.empty();
+            case Domain.Truths t -> Optional.empty();
+            case Domain.OneOf o -> Optional.empty();
+            case Domain.Subset m -> Optional.empty();
+            case Domain.Orders o -> Optional.empty();
+            case Domain.FreeTexts t -> Optional.empty();
+            case Domain.TextParts t -> Optional.empty();
+            case Domain.Files f -> Optional.empty();
+            case Domain.Opaque o -> Optional.empty();
+            case Domain.EachRow r -> Optional.empty();
+            case Domain.Arriving a -> Optional.empty();
         };
     }
 
@@ -41,7 +50,14 @@ final class Bounds {
                     .map(n -> (t.content() == AllowedCharacters.DIGITS ? "7" : "a").repeat(most ? n + 1 : n - 1));
             case Domain.Subset m -> Optional.ofNullable(most ? m.most() : m.least()).map(n -> most ? n + 1 : n - 1).filter(n -> n > 0)
                     .flatMap(n -> several(m, n));
-            default -> Optional.empty();
+            case Domain.Truths t -> Optional.empty();
+            case Domain.OneOf o -> Optional.empty();
+            case Domain.Orders o -> Optional.empty();
+            case Domain.TextParts t -> Optional.empty();
+            case Domain.Files f -> Optional.empty();
+            case Domain.Opaque o -> Optional.empty();
+            case Domain.EachRow r -> Optional.empty();
+            case Domain.Arriving a -> Optional.empty();
         };
     }
 

@@ -18,9 +18,11 @@ import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.flow.Steering;
 import orthogon.core.proof.flow.Steering.Aim;
 import orthogon.core.proof.flow.Steering.Way;
+import orthogon.core.proof.message.Message;
 import orthogon.core.proof.plain.PlainForm;
 import orthogon.core.proof.space.Axis;
 import orthogon.core.proof.space.Space;
+import orthogon.core.proof.told.ClaimWords;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import java.time.LocalDate;
@@ -56,18 +58,19 @@ public record Drills(List<Drill> drills, int atLeast, int greedy, Set<Goal> goal
     public static Drills of(Questionnaire document, LocalDate today, Limits limits, Watch watch) throws NotPossible {
         Wiring wiring = Wiring.of(document, watch::goOn);
         List<Fault> faults = Faults.of(wiring);
+        PlainForm plainForm = PlainForm.of(wiring, watch::goOn);
+        ClaimWords words = new ClaimWords(plainForm);
         if (!faults.isEmpty()) {
-            throw new NotPossible(faults.getFirst().unknown().words());
+            throw new NotPossible(words.said(faults.getFirst().unknown().why()));
         }
         try {
-            PlainForm plainForm = PlainForm.of(wiring, watch::goOn);
             Space space = new Space(plainForm, List.of(), today, new Diagrams(limits, watch));
             if (space.whyNotExact().isPresent() || !space.openLevels().isEmpty()) {
-                throw new NotPossible(space.whyNotExact().map(Unknown::words).orElse("some conditions are open"));
+                throw new NotPossible(words.said(space.whyNotExact().map(Unknown::why).orElse(Message.of("open.conditions"))));
             }
             return new DrillFinding(space).drills();
         } catch (Diagrams.BudgetSpent e) {
-            throw new NotPossible(e.getMessage());
+            throw new NotPossible(words.said(e.why()));
         }
     }
 

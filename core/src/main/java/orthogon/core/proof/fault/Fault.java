@@ -1,5 +1,7 @@
 package orthogon.core.proof.fault;
 
+import orthogon.core.proof.message.Message;
+
 /**
  * Something unsound in the document.
  *
@@ -7,7 +9,7 @@ package orthogon.core.proof.fault;
  * @param place the expression or item
  * @param because what is wrong and what to do
  */
-public record Fault(SoundClaim kind, String place, String because) {
+public record Fault(SoundClaim kind, String place, Message because) {
 
     /** The reason that it gives for whatever rests on it. */
     public Unknown unknown() {

@@ -9,6 +9,7 @@ import orthogon.core.language.Texts;
 import orthogon.core.place.Place;
 import orthogon.core.place.PlaceText;
 import orthogon.core.place.RuleFamily;
+import orthogon.core.proof.message.Message;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
@@ -48,7 +49,7 @@ public final class Faults {
         return List.copyOf(faults.found);
     }
 
-    private void add(Fault.SoundClaim kind, String place, String because) {
+    private void add(Fault.SoundClaim kind, String place, Message because) {
         found.add(new Fault(kind, place, because));
     }
 
@@ -75,7 +76,7 @@ public final class Faults {
 
     private void unique(Set<String> taken, String code, String place) {
         if (!taken.add(code)) {
-            add(Fault.SoundClaim.CODE_UNIQUE, place, "the code " + code + " is used twice; give one of them another code");
+            add(Fault.SoundClaim.CODE_UNIQUE, place, Message.of("fault.code-twice").code("code", code));
         }
     }
 
@@ -94,14 +95,15 @@ public final class Faults {
     private void wire(Wire wire) {
         for (ExpressionFault fault : wire.faults()) {
             boolean name = fault.kind() == ExpressionFault.FaultKind.NAME;
-            add(name ? Fault.SoundClaim.REFERENCE_EXISTS : Fault.SoundClaim.TYPE_FITS, wire.place(), fault.withPlace());
+            add(name ? Fault.SoundClaim.REFERENCE_EXISTS : Fault.SoundClaim.TYPE_FITS, wire.place(),
+                    Message.of(fault.message().endsWith("?") ? "fault.expression.nearest" : "fault.expression")
+                            .text("at", String.valueOf(fault.from() + 1)).text("fault", fault.message()));
         }
         if (wire.readable().isPresent()) {
             order(wire);
         }
         if (isTooLong(wire) && wire.uses().stream().noneMatch(u -> wiring.at(u + ".derive").filter(this::isTooLong).isPresent())) {
-            add(Fault.SoundClaim.TYPE_FITS, wire.place(), "this is too long once the derived values that it uses are written out; "
-                    + "let them use each other less often");
+            add(Fault.SoundClaim.TYPE_FITS, wire.place(), Message.of("fault.too-long"));
         }
     }
 
@@ -129,24 +131,19 @@ public final class Faults {
             }
             if (wiring.rosterOf(wire.owner()).filter(name::equals).isPresent() && reach != Integer.MAX_VALUE) {
                 add(Fault.SoundClaim.LOOKS_AHEAD, wire.place(),
-                        "this uses all entries of " + name + ", which are known only after it; inside a "
-                                + "roster, a name means the current entry");
+                        Message.of("fault.all-entries").code("name", name));
             } else if (at > reach) {
-                add(Fault.SoundClaim.LOOKS_AHEAD, wire.place(), "this uses " + name + ", which stands later"
-                        + (pageOf.get(name).equals(pageOf.getOrDefault(wire.owner(), wire.owner()))
-                                ? " on the page"
-                                : ", on page "
-                                        + pageOf.get(name))
-                        + "; move " + name + " before it, or use an earlier answer");
+                boolean samePage = pageOf.get(name).equals(pageOf.getOrDefault(wire.owner(), wire.owner()));
+                Message later = Message.of(samePage ? "fault.later" : "fault.later-page").code("name", name);
+                add(Fault.SoundClaim.LOOKS_AHEAD, wire.place(), samePage ? later : later.code("page", pageOf.get(name)));
             }
         }
     }
 
-    private String chain(String owner, String name) {
+    private static Message chain(String owner, String name) {
         return owner.equals(name)
-                ? owner + " depends on itself"
-                : owner + " depends on " + name + ", which depends on " + owner
-                        + " again; break the circle at one of them";
+                ? Message.of("fault.itself").code("owner", owner)
+                : Message.of("fault.circle").code("owner", owner).code("name", name);
     }
 
     private boolean loops(String derived) {
@@ -162,13 +159,16 @@ public final class Faults {
         return seen;
     }
 
-    private static String meant(String nearest) {
-        return nearest.isEmpty() ? "" : "; did you mean " + nearest + "?";
+    private Message nothingCalled(String name) {
+        String nearest = Nearest.of(name, wiring.names(RuleFamily.OUTCOME_ROW, ""));
+        return nearest.isEmpty()
+                ? Message.of("fault.nothing-called").code("name", name)
+                : Message.of("fault.nothing-called.nearest").code("name", name).code("nearest", nearest);
     }
 
     /** A text may speak of what a condition at its place may use. */
     private void text(String unit, String text) {
-        Piping.fault(text).ifPresent(because -> add(Fault.SoundClaim.TYPE_FITS, unit, because));
+        Piping.fault(text).ifPresent(because -> add(Fault.SoundClaim.TYPE_FITS, unit, Message.of("fault.text").text("fault", because)));
         Set<String> names = Piping.names(text);
         if (names.isEmpty()) {
             return;
@@ -188,12 +188,11 @@ public final class Faults {
         for (String name : names) {
             boolean elsewhere = wiring.rosterOf(name).isPresent() && !wiring.rosterOf(name).equals(roster);
             if (wiring.type(name).isEmpty() || elsewhere) {
-                add(Fault.SoundClaim.REFERENCE_EXISTS, unit, elsewhere
-                        ? name + " is answered once for each entry; a text outside cannot say which"
-                        : "there is nothing called " + name + meant(Nearest.of(name, wiring.names(RuleFamily.OUTCOME_ROW, ""))));
+                add(Fault.SoundClaim.REFERENCE_EXISTS, unit,
+                        elsewhere ? Message.of("fault.which-entry").code("name", name) : nothingCalled(name));
             } else if (position.getOrDefault(name, -2) >= reach) {
-                add(Fault.SoundClaim.LOOKS_AHEAD, unit, "the text refers to " + name + ", which is answered "
-                        + (name.equals(owner) ? "only here" : "later") + "; move " + name + " before it, or leave it out");
+                add(Fault.SoundClaim.LOOKS_AHEAD, unit,
+                        Message.of(name.equals(owner) ? "fault.text-here" : "fault.text-later").code("name", name));
             }
         }
     }
@@ -207,8 +206,8 @@ public final class Faults {
                 if (codes.indexOf(to) <= p) {
                     add(codes.contains(to) ? Fault.SoundClaim.LOOKS_AHEAD : Fault.SoundClaim.REFERENCE_EXISTS, page.code() + "/skip/" + i,
                             codes.contains(to)
-                                    ? "a skip leads only to a later page, and " + to + " is not later than " + page.code()
-                                    : "there is no page called " + to);
+                                    ? Message.of("fault.skip-back").code("to", to).code("page", page.code())
+                                    : Message.of("fault.no-page").code("to", to));
                 }
             }
             for (int i = 0; i < page.finish().size(); i++) {
@@ -222,7 +221,7 @@ public final class Faults {
 
     private void outcome(String place, String code) {
         if (document.outcome(code).isEmpty()) {
-            add(Fault.SoundClaim.REFERENCE_EXISTS, place, "there is no outcome called " + code);
+            add(Fault.SoundClaim.REFERENCE_EXISTS, place, Message.of("fault.no-outcome").code("code", code));
         }
     }
 }

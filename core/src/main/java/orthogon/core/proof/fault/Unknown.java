@@ -1,10 +1,12 @@
 package orthogon.core.proof.fault;
 
+import orthogon.core.proof.message.Message;
+
 /** Why a proof does not know something. */
 public sealed interface Unknown {
 
-    /** The reason in words, without a full stop. */
-    String words();
+    /** The reason, without a full stop. */
+    Message why();
 
     /**
      * It rests on something unsound.
@@ -13,11 +15,11 @@ public sealed interface Unknown {
      */
     record Unsound(Fault.SoundClaim kind, String place) implements Unknown {
         @Override
-        public String words() {
-            return place + " has a fault; fix that first";
+        public Message why() {
+            return Message.of("unknown.fault").code("place", place);
         }
     }
 
     /** It is beyond what is decided exactly. */
-    record Beyond(String words) implements Unknown {}
+    record Beyond(Message why) implements Unknown {}
 }

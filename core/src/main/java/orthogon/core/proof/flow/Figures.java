@@ -1,16 +1,17 @@
 package orthogon.core.proof.flow;
 
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.fault.Unknown;
+import orthogon.core.proof.message.Message;
+import orthogon.core.proof.space.Axis;
+import orthogon.core.proof.space.Space;
+import orthogon.core.questionnaire.Burden;
 import java.math.BigInteger;
 import java.util.BitSet;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import orthogon.core.proof.diagram.Diagrams;
-import orthogon.core.proof.fault.Unknown;
-import orthogon.core.proof.space.Axis;
-import orthogon.core.proof.space.Space;
-import orthogon.core.questionnaire.Burden;
 
 /**
  * How many answer paths and routes there are, exactly or not at all.
@@ -23,7 +24,7 @@ import orthogon.core.questionnaire.Burden;
  * @param notCounted why something was not counted; empty where everything was
  */
 public record Figures(Optional<BigInteger> answerPaths, Map<String, BigInteger> pathsByOutcome, boolean joint, Optional<Routes> everyRoute,
-        Optional<WordsToRead> reading, Optional<String> notCounted) {
+        Optional<WordsToRead> reading, Optional<Message> notCounted) {
 
     /**
      * Those who read least and most of all who come to an end; words as {@link Burden} counts them.
@@ -42,21 +43,21 @@ public record Figures(Optional<BigInteger> answerPaths, Map<String, BigInteger> 
             joint |= axis.isJoint();
         }
         Map<String, BigInteger> paths = new LinkedHashMap<>();
-        Optional<String> notCounted = Optional.empty();
+        Optional<Message> notCounted = Optional.empty();
         try {
             Flow flow = new Flow(space, null, Paths.together(space));
             Optional<Unknown> why = flow.lostAt().or(space::whyNotExact);
             Optional<Unknown> lost = flow.lostAt().or(space::whyNotDecided);
             if (lost.isPresent()) {
-                return none(joint, told(space, lost.get()));
+                return none(joint, lost.get().why());
             }
             if (why.isPresent()) {
-                notCounted = Optional.of("answer paths: " + told(space, why.get()));
+                notCounted = Optional.of(uncounted("paths", why.get().why()));
             } else {
                 paths = Paths.count(flow, MOST_WEIGHT_NODES);
             }
         } catch (Diagrams.BudgetSpent e) {
-            notCounted = Optional.of("answer paths: " + e.getMessage());
+            notCounted = Optional.of(uncounted("paths", e.why()));
         }
         Optional<BigInteger> total = paths.isEmpty()
                 ? Optional.empty()
@@ -70,16 +71,16 @@ public record Figures(Optional<BigInteger> answerPaths, Map<String, BigInteger> 
             // Routes come last, since they may leave no room for anything else.
             routes = Optional.of(Routes.of(space));
         } catch (Diagrams.BudgetSpent e) {
-            String before = notCounted.map(why -> why + "; ").orElse("");
-            notCounted = Optional
-                    .of(before + (reading.isEmpty() && space.isCertain() ? "words and routes: " : "routes: ") + e.getMessage());
+            Message routesToo = uncounted(reading.isEmpty() && space.isCertain() ? "words-routes" : "routes", e.why());
+            notCounted = Optional.of(notCounted.map(why -> Message.of("list.semicolon").inner("first", why).inner("next", routesToo))
+                    .orElse(routesToo));
         }
         return new Figures(total, byOutcome, joint, routes, reading, notCounted);
     }
 
-    /** The reason why something is not counted, in the words of the analyst. */
-    static String told(Space space, Unknown why) {
-        return space.plainForm().said(why.words());
+    /** @param what of the pattern that names what is not counted */
+    static Message uncounted(String what, Message why) {
+        return Message.of("uncounted." + what).inner("why", why);
     }
 
     private static Optional<WordsToRead> reading(Space space) {
@@ -93,8 +94,13 @@ public record Figures(Optional<BigInteger> answerPaths, Map<String, BigInteger> 
                 space.plainForm().answers(space.plainForm().settled(most.answers()))));
     }
 
+    /** Nothing counted yet. */
+    public static Figures pending() {
+        return new Figures(Optional.empty(), Map.of(), false, Optional.empty(), Optional.empty(), Optional.empty());
+    }
+
     /** Nothing counted, with the reason. */
-    public static Figures none(boolean joint, String why) {
+    public static Figures none(boolean joint, Message why) {
         return new Figures(Optional.empty(), Map.of(), joint, Optional.empty(), Optional.empty(), Optional.of(why));
     }
 

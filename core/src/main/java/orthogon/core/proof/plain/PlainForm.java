@@ -9,6 +9,7 @@ import orthogon.core.expression.Wiring;
 import orthogon.core.place.Place;
 import orthogon.core.place.PlaceText;
 import orthogon.core.proof.fault.Fault;
+import orthogon.core.proof.message.Message;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
@@ -39,7 +40,7 @@ public final class PlainForm {
     private final Map<String, String> origin = new HashMap<>();
     /** Place in the plain form to its expression. */
     private final Map<String, Expr> trees = new HashMap<>();
-    private final Map<String, String> unclear = new LinkedHashMap<>();
+    private final Map<String, Message> unclear = new LinkedHashMap<>();
     private final Set<String> grids = new LinkedHashSet<>();
     private final Set<String> neverBlank = new LinkedHashSet<>();
 
@@ -77,7 +78,7 @@ public final class PlainForm {
     }
 
     /** Places of the plain form whose expression could not be spelled out, with the reason. */
-    public Map<String, String> unclear() {
+    public Map<String, Message> unclear() {
         return unclear;
     }
 
@@ -290,7 +291,7 @@ public final class PlainForm {
             trees.put(place, rewritten);
             return Printer.print(rewritten);
         } catch (Rewriter.Unclear e) {
-            unclear.put(place, e.getMessage());
+            unclear.put(place, e.why());
             return PlaceText.rule(place).filter(r -> !r.family().isCondition()).isPresent() ? "null" : "true";
         }
     }

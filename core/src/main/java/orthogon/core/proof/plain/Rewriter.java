@@ -4,6 +4,7 @@ import orthogon.core.answer.grid.GridAnswer;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Expr.*;
 import orthogon.core.expression.Unfolding;
+import orthogon.core.proof.message.Message;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Roster;
@@ -20,10 +21,17 @@ import java.util.function.IntFunction;
 /** Expressions in plain form: what speaks of all entries of a roster is spelled out entry by entry, up to its most. */
 final class Rewriter {
 
-    /** An expression that cannot be spelled out, with the reason for the analyst. */
+    /** An expression that cannot be spelled out, with the reason. */
     static final class Unclear extends RuntimeException {
-        Unclear(String why) {
-            super(why, null, false, false);
+        private final transient Message why;
+
+        Unclear(Message why) {
+            super(why.toString(), null, false, false);
+            this.why = why;
+        }
+
+        Message why() {
+            return why;
         }
     }
 
@@ -54,11 +62,11 @@ final class Rewriter {
 
     private Expr rewrite(Expr expr, Map<String, Bound> bound) {
         if (++made > Unfolding.MOST_PARTS) {
-            throw new Unclear("the roster has too many entries for this formula");
+            throw new Unclear(Message.of("unclear.entries"));
         }
         return switch (expr) {
             case Name n -> name(n, bound);
-            case PartOf p -> part(p, bound).orElseThrow(() -> new Unclear("all entries of a roster are used as a list here"));
+            case PartOf p -> part(p, bound).orElseThrow(() -> new Unclear(Message.of("unclear.list")));
             case Quantified q -> quantified(q, 0, bound);
             case Call c when c.function().equals("asked") && c.args().getFirst() instanceof Name n -> asked(n.name());
             case Call c when c.function().equals("answered") && c.args().size() == 1 -> answered(c.args().getFirst(), bound);
@@ -90,10 +98,10 @@ final class Rewriter {
             if (bound.get(n.name()) instanceof Bound.BoundValue v) {
                 return v.expr();
             }
-            throw new Unclear("an entry of a roster is used as a whole here");
+            throw new Unclear(Message.of("unclear.entry"));
         }
         if (items.get(n.name()) instanceof Roster || items.get(n.name()) instanceof Question q && q.answer() instanceof GridAnswer) {
-            throw new Unclear(n.name() + " is used as a whole here");
+            throw new Unclear(Message.of("unclear.whole").code("code", n.name()));
         }
         return new Name(here(n.name()), Span.NONE);
     }
@@ -197,7 +205,7 @@ final class Rewriter {
         Optional<Each> each = each(binding.in(), bound);
         if (each.isEmpty()) {
             if (at > 0 || q.bindings().size() > 1) {
-                throw new Unclear("several lists are gone through together here");
+                throw new Unclear(Message.of("unclear.several"));
             }
             Map<String, Bound> inner = new HashMap<>(bound);
             inner.put(binding.name(), new Bound.BoundValue(new Name(binding.name(), Span.NONE)));
@@ -262,7 +270,7 @@ final class Rewriter {
                 }
                 yield result;
             }
-            default -> throw new Unclear(c.function() + "(...) over all entries of " + r.code() + " is not covered by the proof");
+            default -> throw new Unclear(Message.of("unclear.function").text("function", c.function()).code("roster", r.code()));
         };
     }
 }

@@ -4,6 +4,7 @@ import orthogon.core.answer.Domain;
 import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Expr;
 import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.message.Message;
 import orthogon.core.questionnaire.Question;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -45,14 +46,14 @@ record Division(List<Object> cells, List<Integer> classOf, List<Object> told) {
                     values(code, question, allowed, exact, today, goOn);
                 } catch (Inexact e) {
                     exact.remove(feature);
-                    features.giveUp(code, feature, e.getMessage());
+                    features.giveUp(code, feature, e.why());
                 }
             }
             try {
                 return of(code, question, allowed, values(code, question, allowed, exact, today, goOn), features, today, goOn);
             } catch (Inexact e) {
                 // Not even what the question's own limits allow can be told.
-                throw Diagrams.BudgetSpent.because("about " + code + ": " + e.getMessage());
+                throw Diagrams.BudgetSpent.because(Message.of("inexact.about").code("code", code).inner("why", e.why()));
             }
         }
     }

@@ -1,5 +1,8 @@
 package orthogon.core.proof.space;
 
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.Printer;
+import orthogon.core.proof.message.Message;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -9,8 +12,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import orthogon.core.expression.Expr;
-import orthogon.core.expression.Printer;
 
 /** What each question must be divided by: the largest parts of expressions that speak of it alone. Keyed by their printed text. */
 final class Features {
@@ -21,7 +22,7 @@ final class Features {
     /** Parts that only the start of an answer asks for, which the respondent may change: nothing else rests on them. */
     private final Set<String> forStart = new HashSet<>();
     /** Parts that a question could not be divided by, with the reason. */
-    private final Map<String, String> inexact = new LinkedHashMap<>();
+    private final Map<String, Message> inexact = new LinkedHashMap<>();
 
     void add(Analysis analysis) {
         add(analysis.parts());
@@ -67,11 +68,11 @@ final class Features {
         return inexact.containsKey(Printer.print(feature));
     }
 
-    void giveUp(String code, Expr feature, String why) {
-        inexact.put(Printer.print(feature), "about " + code + ": " + why);
+    void giveUp(String code, Expr feature, Message why) {
+        inexact.put(Printer.print(feature), Message.of("inexact.about").code("code", code).inner("why", why));
     }
 
-    Optional<String> whyInexact() {
+    Optional<Message> whyInexact() {
         return inexact.entrySet().stream().filter(e -> !forStart.contains(e.getKey())).map(Map.Entry::getValue).findFirst();
     }
 
@@ -96,9 +97,9 @@ final class Features {
     }
 
     /** Why a comparison could not be brought into the space. */
-    String reason(Expr expr) {
+    Message reason(Expr expr) {
         String text = Printer.print(expr);
         return inexact.entrySet().stream().filter(e -> text.contains(e.getKey())).map(Map.Entry::getValue).findFirst()
-                .orElse("\"" + text + "\" compares more values than are divided");
+                .orElse(Message.of("inexact.comparison").words("formula", text));
     }
 }

@@ -1,8 +1,17 @@
 package orthogon.core.proof.space;
 
-/** An answer domain cannot be divided exactly for some expression; the message says why, for the analyst. */
+import orthogon.core.proof.message.Message;
+
+/** An answer domain cannot be divided exactly for some expression; with the reason. */
 final class Inexact extends Exception {
-    Inexact(String why) {
-        super(why, null, false, false);
+    private final transient Message why;
+
+    Inexact(Message why) {
+        super(why.toString(), null, false, false);
+        this.why = why;
+    }
+
+    Message why() {
+        return why;
     }
 }

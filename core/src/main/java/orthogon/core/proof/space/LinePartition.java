@@ -1,5 +1,10 @@
 package orthogon.core.proof.space;
 
+import orthogon.core.expression.Evaluator;
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.Expr.*;
+import orthogon.core.expression.Operations;
+import orthogon.core.proof.message.Message;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.Duration;
@@ -11,10 +16,6 @@ import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Function;
-import orthogon.core.expression.Evaluator;
-import orthogon.core.expression.Expr;
-import orthogon.core.expression.Expr.*;
-import orthogon.core.expression.Operations;
 
 /**
  * Divides numbers or dates into stretches in which every given expression is constant, one representative of each. A grid of few
@@ -93,7 +94,7 @@ final class LinePartition {
         try {
             return limit.movePointRight(decimals).setScale(0, rounding).longValueExact();
         } catch (ArithmeticException e) {
-            throw new Inexact("its limits are too far apart");
+            throw new Inexact(Message.of("inexact.far-apart"));
         }
     }
 
@@ -170,7 +171,7 @@ final class LinePartition {
     }
 
     private static Inexact tooMany() {
-        return new Inexact("it has too many values for this formula; give it limits with at most " + LISTED + " values");
+        return new Inexact(Message.of("inexact.many-values").text("most", String.valueOf(LISTED)));
     }
 
     /** Where the monotone form comes to equal the constant, and where it leaves it. */
@@ -204,7 +205,7 @@ final class LinePartition {
                 ? null
                 : Operations.apply(new Compare(op, form, form, Span.NONE), java.util.Arrays.asList(here, constant));
         if (!(result instanceof Boolean b)) {
-            throw new Inexact("the formula has no value for some answers");
+            throw new Inexact(Message.of("inexact.no-value"));
         }
         return b;
     }
@@ -237,7 +238,7 @@ final class LinePartition {
             case null, default -> 0;
         };
         if (sign == 0) {
-            throw new Inexact("a factor of the formula is zero");
+            throw new Inexact(Message.of("inexact.zero"));
         }
         return sign;
     }
@@ -287,7 +288,7 @@ final class LinePartition {
             case InRange r when r.of() instanceof Name && r.low().references().isEmpty() && r.high().references().isEmpty() -> List
                     .of(r.low(), r.high());
             case InList l when l.of() instanceof Name && l.list() instanceof ListOf list && list.references().isEmpty() -> list.items();
-            default -> throw new Inexact("any number of decimal places is allowed; state the decimal places and limits");
+            default -> throw new Inexact(Message.of("inexact.decimals"));
         };
         for (Expr constant : constants) {
             if (Evaluator.value(constant, new Alone(code, null, null, today)) instanceof BigDecimal d) {

@@ -4,6 +4,7 @@ import orthogon.core.answer.Domain;
 import orthogon.core.answer.file.Attachment;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Expr.*;
+import orthogon.core.proof.message.Message;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -15,7 +16,7 @@ final class OpaqueDomains {
     /** One value stands for all; anything said about more than whether there is one is not exact. */
     static List<Object> only(Object value, String what, List<Expr> features) throws Inexact {
         if (!features.stream().allMatch(TextPartition::isBlankness)) {
-            throw new Inexact(what + " is not covered by the proof");
+            throw new Inexact(Message.of("inexact.opaque").text("what", what));
         }
         return List.of(value);
     }
@@ -24,7 +25,7 @@ final class OpaqueDomains {
     static List<Object> files(Domain.Files answer, List<Expr> features) throws Inexact {
         for (Expr feature : features) {
             if (!isAboutCount(feature)) {
-                throw new Inexact("what is in a file is not covered by the proof");
+                throw new Inexact(Message.of("inexact.in-file"));
             }
         }
         List<Object> values = new ArrayList<>();

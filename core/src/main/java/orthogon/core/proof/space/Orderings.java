@@ -2,6 +2,7 @@ package orthogon.core.proof.space;
 
 import orthogon.core.answer.Domain;
 import orthogon.core.expression.Expr;
+import orthogon.core.proof.message.Message;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -19,7 +20,7 @@ final class Orderings {
         for (int i = 0; i < ranking.places(); i++) {
             ways *= codes.size() - i;
             if (ways > LinePartition.LISTED) {
-                throw new Inexact("there are more than " + LinePartition.LISTED + " ways to rank its options");
+                throw new Inexact(Message.of("inexact.rankings").text("most", String.valueOf(LinePartition.LISTED)));
             }
         }
         List<Object> all = new ArrayList<>();

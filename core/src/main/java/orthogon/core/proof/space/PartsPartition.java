@@ -1,5 +1,8 @@
 package orthogon.core.proof.space;
 
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.Expr.*;
+import orthogon.core.proof.message.Message;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -7,8 +10,6 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import orthogon.core.expression.Expr;
-import orthogon.core.expression.Expr.*;
 
 /** Divides values with named parts: each part that is spoken of by itself, the others only by whether anything is there. */
 final class PartsPartition {
@@ -27,7 +28,7 @@ final class PartsPartition {
             Set<String> spoken = new LinkedHashSet<>();
             boolean whole = spoken(feature, code, spoken);
             if (whole && (!spoken.isEmpty() || !TextPartition.isBlankness(feature)) || spoken.size() > 1) {
-                throw new Inexact("its parts are used together in one comparison");
+                throw new Inexact(Message.of("inexact.parts-together"));
             }
             if (!whole && spoken.size() == 1) {
                 byPart.computeIfAbsent(spoken.iterator().next(), p -> new ArrayList<>()).add(asText(feature, code));
@@ -56,7 +57,7 @@ final class PartsPartition {
             }
             values = further;
             if (values.size() > MOST) {
-                throw new Inexact("its parts are compared with more values than are divided");
+                throw new Inexact(Message.of("inexact.parts-values"));
             }
         }
         for (Map<String, Object> value : values) {

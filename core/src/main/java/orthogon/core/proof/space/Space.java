@@ -1,5 +1,21 @@
 package orthogon.core.proof.space;
 
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.Expr.*;
+import orthogon.core.expression.Printer;
+import orthogon.core.expression.Wiring;
+import orthogon.core.expression.Wiring.Wire;
+import orthogon.core.place.RuleFamily;
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.fault.Fault;
+import orthogon.core.proof.fault.Unknown;
+import orthogon.core.proof.message.Message;
+import orthogon.core.proof.plain.PlainForm;
+import orthogon.core.proof.plain.TextGaps;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.BitSet;
@@ -11,21 +27,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import orthogon.core.expression.Expr;
-import orthogon.core.expression.Expr.*;
-import orthogon.core.expression.Printer;
-import orthogon.core.expression.Wiring;
-import orthogon.core.expression.Wiring.Wire;
-import orthogon.core.place.RuleFamily;
-import orthogon.core.proof.diagram.Diagrams;
-import orthogon.core.proof.fault.Fault;
-import orthogon.core.proof.fault.Unknown;
-import orthogon.core.proof.plain.PlainForm;
-import orthogon.core.proof.plain.TextGaps;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
 
 /** The answer classes of a document as bits, and its conditions as sets over them. */
 public final class Space {
@@ -441,12 +442,12 @@ public final class Space {
     }
 
     /** Why the cell of a start value cannot be said exactly; empty where it can, or where its expression has a fault. */
-    public Optional<String> whyNoStart(String place) {
+    public Optional<Message> whyNoStart(String place) {
         Expr expr = usable.get(place);
         return expr == null || startValues(place).isPresent()
                 ? Optional.empty()
                 : Optional.of(starts.value(place).isPresent()
-                        ? starts.whyNot(place, features).orElse("it is made of more combinations of answers than are told apart")
+                        ? starts.whyNot(place, features).orElse(Message.of("inexact.combinations"))
                         : features.reason(expr));
     }
 

@@ -7,6 +7,7 @@ import orthogon.core.expression.Expr.*;
 import orthogon.core.expression.Printer;
 import orthogon.core.expression.Wiring;
 import orthogon.core.place.RuleFamily;
+import orthogon.core.proof.message.Message;
 import orthogon.core.questionnaire.Question;
 import java.math.BigDecimal;
 import java.time.LocalDate;
@@ -41,7 +42,7 @@ final class Starts {
     private final Map<String, List<String>> arriving;
     private final LocalDate today;
     private final Map<String, Start> starts = new LinkedHashMap<>();
-    private final Map<String, String> inexact = new HashMap<>();
+    private final Map<String, Message> inexact = new HashMap<>();
 
     /** @param arriving what each link parameter may be; empty for any text */
     Starts(Map<String, Question> questions, Map<String, List<String>> arriving, LocalDate today) {
@@ -96,9 +97,9 @@ final class Starts {
                 asks.addAll(about(limit, value));
             }
         } catch (Inexact e) {
-            inexact.put(place, e.getMessage());
+            inexact.put(place, e.why());
             if (counts) {
-                features.giveUp(question.code(), value, e.getMessage());
+                features.giveUp(question.code(), value, e.why());
             }
         }
         for (Expr ask : asks) {
@@ -119,11 +120,15 @@ final class Starts {
     }
 
     /** Why the cell of the start value is not known; empty if it is. */
-    Optional<String> whyNot(String place, Features features) {
+    Optional<Message> whyNot(String place, Features features) {
         if (inexact.containsKey(place)) {
             return Optional.of(inexact.get(place));
         }
         return starts.get(place).asks().stream().filter(features::isInexact).findFirst().map(features::reason);
+    }
+
+    private static Inexact inexact(String key, Expr formula) {
+        return new Inexact(Message.of("inexact." + key).words("formula", Printer.print(formula)));
     }
 
     private static Expr with(Expr said, String name, Expr value) {
@@ -142,7 +147,7 @@ final class Starts {
         if (!(statement instanceof Compare c && c.left() instanceof Call length && length.function().equals("string length")
                 && length.args().getFirst().equals(value) && c.right() instanceof Literal l && l.value() instanceof BigDecimal limit
                 && joined(value, parts))) {
-            throw new Inexact("“" + Printer.print(value) + "” joins several answers, and more than its length counts");
+            throw inexact("joined", value);
         }
         long shortest = 0;
         long longest = 0;
@@ -155,7 +160,8 @@ final class Starts {
             return List.of();
         }
         if (limit.compareTo(BigDecimal.valueOf(LONGEST_JOINED)) > 0) {
-            throw new Inexact("“" + Printer.print(value) + "” joins several answers of more than " + LONGEST_JOINED + " characters");
+            throw new Inexact(
+                    Message.of("inexact.joined-long").words("formula", Printer.print(value)).text("most", String.valueOf(LONGEST_JOINED)));
         }
         List<Expr> asks = new ArrayList<>();
         for (Expr part : parts) {
@@ -211,7 +217,7 @@ final class Starts {
 
     private void keepPlaces(Expr value, int places) throws Inexact {
         if (decimals(value) > places) {
-            throw new Inexact("“" + Printer.print(value) + "” may have more than " + places + " decimal places");
+            throw new Inexact(Message.of("inexact.places").words("formula", Printer.print(value)).text("most", String.valueOf(places)));
         }
     }
 
@@ -221,7 +227,7 @@ final class Starts {
             limits.add(new Call("matches", List.of(value, new Literal("^(" + bare(pattern) + ")$", NONE)), NONE));
         }
         if (t.content() == AllowedCharacters.LETTERS && !isOfLetters(value)) {
-            throw new Inexact("“" + Printer.print(value) + "” may hold other signs than letters");
+            throw inexact("letters", value);
         }
     }
 

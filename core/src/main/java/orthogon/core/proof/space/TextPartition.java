@@ -7,6 +7,7 @@ import orthogon.core.expression.Expr;
 import orthogon.core.expression.Expr.*;
 import orthogon.core.expression.Printer;
 import orthogon.core.expression.TextPattern;
+import orthogon.core.proof.message.Message;
 import orthogon.core.proof.texts.Automaton;
 import orthogon.core.proof.texts.Characters;
 import orthogon.core.proof.texts.Partition;
@@ -75,12 +76,12 @@ final class TextPartition {
             }
             return partition.divide(limits, features);
         } catch (TooManyStates e) {
-            throw tooMany(e);
+            throw tooMany();
         }
     }
 
-    private static Inexact tooMany(TooManyStates e) {
-        return new Inexact("its patterns cannot be told apart: " + e.getMessage());
+    private static Inexact tooMany() {
+        return new Inexact(Message.of("inexact.patterns").text("most", String.valueOf(Automaton.MOST_STATES)));
     }
 
     /** Whether a text is within the limits of its answer. */
@@ -115,7 +116,7 @@ final class TextPartition {
             }
             return List.copyOf(Partition.of(least, most, limits, by, goOn));
         } catch (TooManyStates e) {
-            throw tooMany(e);
+            throw tooMany();
         }
     }
 
@@ -248,7 +249,7 @@ final class TextPartition {
     }
 
     private static Inexact unknown(Expr e) {
-        return new Inexact("\"" + Printer.print(e) + "\" is about all texts, which cannot be divided for it");
+        return new Inexact(Message.of("inexact.all-texts").words("formula", Printer.print(e)));
     }
 
     private Object constant(Expr e) {

@@ -1,29 +1,23 @@
 package orthogon.core.proof.told;
 
-import com.ibm.icu.text.MessageFormat;
-import java.util.HashMap;
-import java.util.List;
-import java.util.Locale;
-import java.util.Map;
-import java.util.Optional;
-import java.util.ResourceBundle;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.function.Function;
 import orthogon.core.expression.Phrase;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.ConflictCore;
 import orthogon.core.proof.claim.Finding;
 import orthogon.core.proof.claim.Mend;
-import orthogon.core.proof.claim.Message;
-import orthogon.core.proof.claim.Message.Term;
 import orthogon.core.proof.claim.Verdict;
+import orthogon.core.proof.diagram.Failure;
+import orthogon.core.proof.message.Message;
+import orthogon.core.proof.message.Message.Term;
 import orthogon.core.proof.plain.PlainForm;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
 
 /** Says the claims of one document and what was found about them. Safe to use from several threads. */
 public final class ClaimWords {
-
-    private static final ResourceBundle PATTERNS = ResourceBundle.getBundle("orthogon.core.proof.told.claims", Locale.ROOT);
-    private static final Map<String, MessageFormat> FORMATS = new ConcurrentHashMap<>();
 
     private final PlainForm plainForm;
     private final ConditionWords conditions;
@@ -85,13 +79,26 @@ public final class ClaimWords {
 
     /** What is said where a respondent was found whom the interview does not confirm. */
     public static String disagreement() {
-        return PATTERNS.getString(Finding.disagreement().says().key());
+        return MessagePatterns.format(Finding.disagreement().says().key(), Map.of());
+    }
+
+    /** Any message of the proof of this document, as a reason why something is not known or not counted. */
+    public String said(Message message) {
+        return words(message);
+    }
+
+    /** An error of Orthogon itself, as a sentence without a full stop. */
+    public static String failure(Throwable error) {
+        Message message = Failure.message(error);
+        Map<String, Object> said = new HashMap<>();
+        message.terms().forEach((name, term) -> said.put(name, term instanceof Term.Given given ? given.words() : ""));
+        return MessagePatterns.format(message.key(), said);
     }
 
     private String words(Message message) {
         Map<String, Object> said = new HashMap<>();
         message.terms().forEach((name, term) -> said.put(name, term instanceof Term.Count c ? c.number() : words(term)));
-        return format(message.key(), said);
+        return MessagePatterns.format(message.key(), said);
     }
 
     private String words(Term term) {
@@ -110,15 +117,7 @@ public final class ClaimWords {
 
     private String joined(List<? extends Term> terms, String joint) {
         Optional<String> all = terms.stream().map(this::words)
-                .reduce((first, next) -> format(joint, Map.of("first", first, "next", next)));
+                .reduce((first, next) -> MessagePatterns.format(joint, Map.of("first", first, "next", next)));
         return all.orElse("");
-    }
-
-    private static String format(String key, Map<String, Object> said) {
-        MessageFormat format = FORMATS.computeIfAbsent(key, k -> new MessageFormat(PATTERNS.getString(k), Locale.ENGLISH));
-        // A format is not safe to share between threads.
-        synchronized (format) {
-            return format.format(said);
-        }
     }
 }

@@ -1,6 +1,8 @@
 package orthogon.core.proof.told;
 
+import java.util.HashMap;
 import java.util.Locale;
+import java.util.Map;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Wiring;
@@ -28,27 +30,40 @@ final class ConditionWords {
         String place = plainForm.origin(plainPlace);
         Wire wire = wiring.at(place).orElse(null);
         if (wire == null) {
-            return plainForm.isSaid(plainPlace) ? place : "there is " + plainForm.said(plainPlace.replaceFirst("\\..*$", ""));
+            return plainForm.isSaid(plainPlace)
+                    ? place
+                    : MessagePatterns.format("condition.exists", Map.of("what", plainForm.said(plainPlace.replaceFirst("\\..*$", ""))));
         }
-        String when = bare(wire);
         String owner = wire.owner();
-        return switch (wire.family()) {
-            case OPEN_WHEN -> "page " + owner + " is open when " + when;
-            case ASK_WHEN -> owner + " is " + shown(owner) + " when " + when;
-            case OFFER_WHEN -> "option " + ((Place.Part) wire.at().owner()).code() + " of " + owner + " is on offer when " + when;
-            case REQUIRE_WHEN -> owner + (isTrue(wire) ? " must be answered" : " must be answered when " + when);
-            case ACCEPT -> owner + " is accepted only when " + when;
-            case LOCK_WHEN -> owner + (isTrue(wire) ? " is always locked" : " is locked when " + when);
-            case REWORD -> owner + " is reworded when " + when;
-            case START_WITH -> owner + " starts with " + when;
-            case DERIVE -> owner + " is " + when;
-            case SKIP -> "page " + owner + " is left for page " + page(owner).skip().get(wire.at().number()).to()
-                    + (isTrue(wire) ? "" : " when " + when);
-            case FINISH -> "after page " + owner + " the interview ends as " + page(owner).finish().get(wire.at().number()).outcome()
-                    + (isTrue(wire) ? "" : " when " + when);
-            case OUTCOME_ROW -> "row " + (wire.at().number() + 1) + " of the outcome table takes all for whom " + when;
-            case CLAIM -> owner + " says: " + when;
+        Map<String, Object> terms = new HashMap<>(Map.of("owner", owner, "when", bare(wire), "always", String.valueOf(isTrue(wire))));
+        String key = switch (wire.family()) {
+            case OPEN_WHEN -> "open";
+            case ASK_WHEN -> isShown(owner) ? "show" : "ask";
+            case OFFER_WHEN -> {
+                terms.put("option", ((Place.Part) wire.at().owner()).code());
+                yield "offer";
+            }
+            case REQUIRE_WHEN -> "require";
+            case ACCEPT -> "accept";
+            case LOCK_WHEN -> "lock";
+            case REWORD -> "reword";
+            case START_WITH -> "start";
+            case DERIVE -> "derive";
+            case SKIP -> {
+                terms.put("to", page(owner).skip().get(wire.at().number()).to());
+                yield "skip";
+            }
+            case FINISH -> {
+                terms.put("outcome", page(owner).finish().get(wire.at().number()).outcome());
+                yield "finish";
+            }
+            case OUTCOME_ROW -> {
+                terms.put("row", wire.at().number() + 1);
+                yield "row";
+            }
+            case CLAIM -> "own";
         };
+        return MessagePatterns.format("condition." + key, terms);
     }
 
     /** The expression at a place alone. */
@@ -76,8 +91,8 @@ final class ConditionWords {
         return wiring.document().page(code).orElseThrow();
     }
 
-    private String shown(String code) {
+    private boolean isShown(String code) {
         Item item = wiring.document().item(code).orElse(null);
-        return item instanceof Note || item instanceof Group ? "shown" : "asked";
+        return item instanceof Note || item instanceof Group;
     }
 }

@@ -1,5 +1,6 @@
 package orthogon.core.proof.diagram;
 
+import orthogon.core.proof.message.Message;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -173,9 +174,9 @@ class DiagramsTest {
     void limitsEndItAndSoDoesWhoeverCallsItOff() {
         Diagrams small = new Diagrams(new Limits(1 << 12, Duration.ofSeconds(60)), Watch.NOBODY);
         Diagrams.BudgetSpent spent = assertThrows(Diagrams.BudgetSpent.class, () -> grow(small));
-        assertTrue(spent.getMessage().contains("4096 diagram nodes"), spent.getMessage());
+        assertEquals(Message.of("spent.nodes").text("most", "4096"), spent.why());
         Diagrams late = new Diagrams(new Limits(1 << 20, Duration.ofNanos(1)), Watch.NOBODY);
-        assertTrue(assertThrows(Diagrams.BudgetSpent.class, () -> grow(late)).getMessage().contains("0 s"));
+        assertEquals(Message.of("spent.time").text("most", "0"), assertThrows(Diagrams.BudgetSpent.class, () -> grow(late)).why());
         Diagrams calledOff = new Diagrams(Limits.USUAL, new Watch() {
             @Override
             public boolean isCalledOff() {

@@ -22,7 +22,7 @@ import org.junit.jupiter.api.Test;
 /** The patterns of the sentences that a proof says. */
 class MessagePatternsTest {
 
-    private static final Path CLAIMS = Path.of("src/main/java/orthogon/core/proof/claim");
+    private static final Path PROOF = Path.of("src/main/java/orthogon/core/proof");
 
     private static Properties patterns() throws IOException {
         Properties patterns = new Properties();
@@ -53,11 +53,11 @@ class MessagePatternsTest {
         assertEquals(Set.of(), without);
     }
 
-    /** A pattern that no claim names any more is a sentence that nobody reads. */
+    /** A pattern that no code names any more is a sentence that nobody reads. */
     @Test
     void everyPatternIsUsed() throws IOException {
         List<Path> files;
-        try (Stream<Path> all = Files.list(CLAIMS)) {
+        try (Stream<Path> all = Files.walk(PROOF)) {
             files = all.filter(f -> f.toString().endsWith(".java")).toList();
         }
         StringBuilder code = new StringBuilder();

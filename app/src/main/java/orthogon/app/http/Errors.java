@@ -1,10 +1,9 @@
-package orthogon.app.frame;
+package orthogon.app.http;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
 import java.util.Optional;
-import orthogon.app.http.NotThere;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.webmvc.error.ErrorController;
 import org.springframework.http.HttpStatus;

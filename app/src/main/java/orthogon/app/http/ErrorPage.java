@@ -1,4 +1,4 @@
-package orthogon.app.frame;
+package orthogon.app.http;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.Optional;

@@ -1,4 +1,4 @@
-package orthogon.app.frame;
+package orthogon.app.view;
 
 import java.util.List;
 import java.util.Optional;

@@ -1,4 +1,4 @@
-package orthogon.app.frame;
+package orthogon.app.view;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;

@@ -1,4 +1,4 @@
-package orthogon.core.proof.claim;
+package orthogon.core.proof.message;
 
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -54,12 +54,7 @@ public record Message(String key, Map<String, Term> terms) {
         return new Message(key, Map.of());
     }
 
-    /** The message of one kind of claims. */
-    static Message of(ClaimKind kind, String part) {
-        return of(kind.word() + "." + part);
-    }
-
-    Message with(String name, Term term) {
+    public Message with(String name, Term term) {
         if (terms.isEmpty()) {
             // Most messages have one term or two, and there is one for each claim.
             return new Message(key, Map.of(name, term));
@@ -69,45 +64,45 @@ public record Message(String key, Map<String, Term> terms) {
         return new Message(key, more);
     }
 
-    Message code(String name, String plain) {
+    public Message code(String name, String plain) {
         return with(name, new Term.Code(plain));
     }
 
-    Message text(String name, String words) {
+    public Message text(String name, String words) {
         return with(name, new Term.Given(words));
     }
 
     /** The text, or else the code where it is empty. */
-    Message text(String name, String words, String code) {
+    public Message text(String name, String words, String code) {
         return with(name, words.isEmpty() ? new Term.Code(code) : new Term.Given(words));
     }
 
-    Message words(String name, String words) {
+    public Message words(String name, String words) {
         return with(name, new Term.Words(words));
     }
 
-    Message count(String name, int number) {
+    public Message count(String name, int number) {
         return with(name, new Term.Count(number));
     }
 
-    Message spoken(String name, Expr expr) {
+    public Message spoken(String name, Expr expr) {
         return with(name, new Term.Spoken(expr));
     }
 
-    Message condition(String name, String plainPlace) {
+    public Message condition(String name, String plainPlace) {
         return with(name, new Term.Condition(plainPlace));
     }
 
-    Message bare(String name, String plainPlace) {
+    public Message bare(String name, String plainPlace) {
         return with(name, new Term.Bare(plainPlace));
     }
 
-    Message inner(String name, Message message) {
+    public Message inner(String name, Message message) {
         return with(name, new Term.Inner(message));
     }
 
     /** Conditions one after the other, joined by the pattern of that key. */
-    Message conditions(String name, List<String> plainPlaces, String joint) {
+    public Message conditions(String name, List<String> plainPlaces, String joint) {
         return with(name, new Term.Several(plainPlaces.stream().map(Term.Condition::new).toList(), joint));
     }
 }
