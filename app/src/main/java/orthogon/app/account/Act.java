@@ -18,6 +18,10 @@ public enum Act {
     RELEASE,
     /** Read what respondents answered. */
     READ_RESPONSES,
+    /** Set the state of responses, put people in charge of them, and write notes about them. */
+    WORK_ON_RESPONSES,
+    /** Erase responses for good. */
+    ERASE_RESPONSES,
     /** Read messages that were sent, and who did what. */
     READ_TRAIL,
     /** Begin a questionnaire: blank, from a starter or from a file. */

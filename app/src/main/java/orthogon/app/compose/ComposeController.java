@@ -1,5 +1,6 @@
 package orthogon.app.compose;
 
+import orthogon.app.builder.SentenceBuilder;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Proofs;
 import orthogon.app.store.DraftStore;
@@ -17,6 +18,8 @@ import orthogon.core.language.Texts;
 import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
+import org.springframework.util.MultiValueMap;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -151,13 +154,16 @@ class ComposeController {
                 fault.flatMap(f -> Meant.of(wiring, family(family), owner, text)).orElse(""));
     }
 
-    static RuleFamily family(String word) {
-        for (RuleFamily family : RuleFamily.values()) {
-            if (family.name().equals(word)) {
-                return family;
-            }
-        }
-        return RuleFamily.ASK_WHEN;
+    private static RuleFamily family(String word) {
+        return RuleFamily.named(word).orElse(RuleFamily.ASK_WHEN);
+    }
+
+    /** The sentence builder for a condition of the draft. */
+    @PostMapping("/sentence")
+    String sentence(@PathVariable String code, @ModelAttribute SentenceBuilder.Build build,
+            @RequestParam MultiValueMap<String, String> form,
+            Model model) {
+        return SentenceBuilder.show("/q/" + code + "/compose/sentence", Wiring.of(frame.draft(code).document()), build, form, model);
     }
 
     /** What depends on a row, before it is removed. */

@@ -4,10 +4,10 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
-import java.util.Random;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.stream.IntStream;
+import java.time.Duration;
 import orthogon.app.questions.OrdinaryAnswers;
 import orthogon.app.store.DraftStore;
 import orthogon.app.store.DraftStore.Draft;
@@ -15,6 +15,8 @@ import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
 import orthogon.app.store.ReleaseStore;
 import orthogon.app.store.ReleaseStore.Release;
+import orthogon.app.store.ResponseNoteStore;
+import orthogon.app.store.ResponseStore;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.proof.Proof;
@@ -22,6 +24,10 @@ import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.document.DocumentReader;
 import orthogon.formats.json.UnusableFile;
 import orthogon.formats.report.ProofReport;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.core.io.ClassPathResource;
@@ -34,7 +40,12 @@ import org.springframework.transaction.support.TransactionTemplate;
 @ConditionalOnProperty(name = "orthogon.demo", havingValue = "true")
 class DemoData implements SmartInitializingSingleton {
 
-    private static final int RESPONSES = 40;
+    private static final int RESPONSES = 400;
+    private static final int MOST_TRIES = 200;
+    /** Most people answer in the source language. */
+    private static final List<String> LANGUAGES = List.of("en", "en", "en", "en", "en", "en", "fr", "ar", "pl");
+    private static final List<String> NOTES = List.of("Rang back: the box is ready by the door.",
+            "The ranger asks for a picture of the wing.", "Nobody answered; try again after five.", "A driver is on the way.");
     private static final OrdinaryAnswers ORDINARY = new OrdinaryAnswers(Map.of("where_found", List.of("Mill lane, by the weir",
             "Alder wood car park", "Quillmere harbour wall", "Under the old viaduct", "Garden, Heron Row 4"), "map_reference",
             List.of("QM4417", "QM2208", "QM7754")), Map.of("alive", 90));
@@ -42,11 +53,15 @@ class DemoData implements SmartInitializingSingleton {
     private final DraftStore drafts;
     private final ReleaseStore releases;
     private final InterviewStore interviews;
+    private final ResponseStore responses;
+    private final ResponseNoteStore notes;
     private final TransactionTemplate together;
     private final DemoPeople people;
 
-    DemoData(DraftStore drafts, ReleaseStore releases, InterviewStore interviews, DemoPeople people,
-            PlatformTransactionManager transactions) {
+    DemoData(DraftStore drafts, ReleaseStore releases, InterviewStore interviews, ResponseStore responses,
+            ResponseNoteStore notes, DemoPeople people, PlatformTransactionManager transactions) {
+        this.responses = responses;
+        this.notes = notes;
         this.together = new TransactionTemplate(transactions);
         this.people = people;
         this.drafts = drafts;
@@ -80,32 +95,72 @@ class DemoData implements SmartInitializingSingleton {
         }
     }
 
+    /** Interviews over the last thirty days, some left on each page. Who is long done with is marked so. */
     private void respond(Release release) {
         Random random = new Random(20261123);
-        for (int sent = 0; sent < RESPONSES;) {
-            OffsetDateTime at = OffsetDateTime.now().minusDays(random.nextInt(30)).minusMinutes(random.nextInt(900));
-            Interview interview = Interview.start(release.wiring(), at.toLocalDate(), Map.of());
-            Running running = interviews.begin(release, interview, at);
-            int kept = 0;
-            boolean givesUp = random.nextInt(12) == 0;
-            for (int tries = 0; tries < 200 && interview.course().current().isPresent(); tries++) {
-                Course.PageView page = interview.course().current().get();
-                Map<String, Object> given = ORDINARY.page(interview, random);
-                Interview.LeaveResult step = interview.leave(given);
-                interview = step.interview();
-                interviews.keep(new Running(running.id(), release, interview, at, Optional.empty(), 0, kept++), interview,
-                        step instanceof Interview.LeaveResult.Passed
-                                ? Optional.of(page.page().code())
-                                : Optional.empty());
-                if (givesUp && random.nextInt(3) == 0) {
-                    break;
-                }
-            }
-            if (interview.course().complete()) {
-                Running complete = running.with(interview);
-                together.executeWithoutResult(status -> interviews.send(complete, at));
-                sent++;
-            }
+        List<Integer> minutesAgo = new ArrayList<>(IntStream.range(0, RESPONSES).mapToObj(i -> random.nextInt(30 * 24 * 60)).toList());
+        minutesAgo.sort(Comparator.reverseOrder());
+        int pages = release.document().pages().size();
+        for (int i = 0; i < RESPONSES;) {
+            OffsetDateTime at = OffsetDateTime.now().minusMinutes(minutesAgo.get(i));
+            // One in six leaves, each page in turn.
+            int leaves = random.nextInt(6) == 0 ? random.nextInt(pages) : Integer.MAX_VALUE;
+            String language = pick(random, LANGUAGES);
+            boolean sent = Boolean.TRUE.equals(together.execute(status -> {
+                Optional<String> receipt = answered(release, language, at, leaves, random);
+                receipt.ifPresent(r -> work(release.questionnaireId(), r, at, random));
+                return receipt.isPresent();
+            }));
+            i += sent ? 1 : 0;
         }
+    }
+
+    /**
+     * Answers an interview page by page.
+     *
+     * @param leaves number of the page on which the respondent leaves
+     * @return the receipt; empty where it was left
+     */
+    private Optional<String> answered(Release release, String language, OffsetDateTime at, int leaves, Random random) {
+        Interview interview = Interview.start(release.wiring(language), at.toLocalDate(), Map.of());
+        Running running = interviews.begin(release, interview, at);
+        int kept = 0;
+        int left = 0;
+        for (int tries = 0; tries < MOST_TRIES && interview.course().current().isPresent() && left < leaves; tries++) {
+            Course.PageView page = interview.course().current().get();
+            Interview.LeaveResult step = interview.leave(ORDINARY.page(interview, random));
+            interview = step.interview();
+            boolean passed = step instanceof Interview.LeaveResult.Passed;
+            left += passed ? 1 : 0;
+            interviews.keep(new Running(running.id(), release, interview, at, Optional.empty(), 0, kept++), interview,
+                    passed ? Optional.of(page.page().code()) : Optional.empty());
+        }
+        if (!interview.course().complete()) {
+            return Optional.empty();
+        }
+        return Optional.of(interviews.send(running.with(interview), at));
+    }
+
+    private void work(long questionnaire, String receipt, OffsetDateTime at, Random random) {
+        long days = Duration.between(at, OffsetDateTime.now()).toDays();
+        String state = days > 6
+                ? "done"
+                : days > 2
+                        ? pick(random, List.of("done", "in_work", "in_work", "seen"))
+                        : days > 0
+                                ? pick(random, List.of("seen", "in_work", "new"))
+                                : "new";
+        if (!state.equals("new")) {
+            responses.setState(questionnaire, List.of(receipt), state);
+            responses.putInCharge(questionnaire, List.of(receipt), state.equals("seen") ? "" : pick(random, List.of("ines", "jory")));
+        }
+        if (state.equals("in_work") && random.nextBoolean()) {
+            notes.add(responses.find(questionnaire, receipt).orElseThrow().number(), pick(random, List.of("ines", "jory")),
+                    pick(random, NOTES), at.plusHours(3));
+        }
+    }
+
+    private static <T> T pick(Random random, List<T> of) {
+        return of.get(random.nextInt(of.size()));
     }
 }

@@ -47,7 +47,7 @@ class RespondController {
     private static final String SPEAK = "speak:";
 
     /** What stands around the questions of a page. */
-    record PageFrame(String title, String id, Presentation presentation, List<ReadableLanguage> tongues, boolean withLater) {}
+    record AroundPage(String title, String id, Presentation presentation, List<ReadableLanguage> tongues, boolean withLater) {}
 
     private final Offering offering;
     private final InterviewStore interviews;
@@ -128,7 +128,7 @@ class RespondController {
     private int fill(Running running, String at, boolean withErrors, String notice, Model model) {
         Interview interview = running.interview();
         Views.show(model,
-                new PageFrame(RespondentTexts.of(interview).plain(interview.wiring().document().title()), running.id(),
+                new AroundPage(RespondentTexts.of(interview).plain(interview.wiring().document().title()), running.id(),
                         interview.wiring().document().presentation(),
                         ReadableLanguage.of(running.release(), interview.wiring().document().sourceLanguage()), true));
         return QuestionsPage.page(interview, "/i/" + running.id(), at, withErrors, notice, seed(running.id()), running.furthest(),

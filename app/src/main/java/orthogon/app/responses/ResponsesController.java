@@ -1,182 +1,238 @@
 package orthogon.app.responses;
 
-import orthogon.app.background.Result;
-import orthogon.app.background.Works;
-import orthogon.app.frame.Frame;
-import orthogon.app.http.NotThere;
-import orthogon.app.questions.AnswersInWords;
-import orthogon.app.store.AttachmentStore;
-import orthogon.app.store.DraftStore.Draft;
-import orthogon.app.store.InterviewStore;
-import orthogon.app.store.InterviewStore.Response;
-import orthogon.app.store.KnownReleases;
-import orthogon.app.view.Views;
-import orthogon.app.work.Acts;
-import orthogon.core.answer.file.Attachment;
-import orthogon.core.interview.Course;
-import orthogon.core.questionnaire.Derived;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Question;
-import orthogon.core.questionnaire.Questionnaire;
-import orthogon.formats.responses.ResponsesCsv;
-import java.nio.charset.StandardCharsets;
+import java.net.URI;
 import java.security.Principal;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Stream;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
-import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
+import orthogon.app.builder.SentenceBuilder;
+import orthogon.app.frame.Frame;
+import orthogon.app.responses.ResponseCells.ResponseCell;
+import orthogon.app.responses.ResponseColumns.ResponseColumn;
+import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.store.KnownReleases;
+import orthogon.app.store.ResponseStore.Response;
+import orthogon.app.store.ResponseViewStore;
+import orthogon.app.store.ResponseViewStore.NamedView;
+import orthogon.app.view.Views;
+import orthogon.app.work.WorkOnResponses;
+import orthogon.core.expression.Wiring;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
+import orthogon.core.responses.ResponseFilter;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
+import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import org.springframework.web.util.UriComponentsBuilder;
 
+/** The table of responses: columns, views, filter, search and order, and what is done to several at once. */
 @Controller
 @RequestMapping("/q/{code}/responses")
 class ResponsesController {
 
-    private static final int COLUMNS = 6;
-    private static final int PER_PAGE = 25;
+    static final int PER_PAGE = 100;
+    private static final int LONGEST_NAME = 80;
+    private static final int MOST_VIEWS = 50;
 
     /** One response in the table. */
-    record ResponseRow(String receipt, String sent, int release, String outcome, List<String> cells) {}
+    record ResponseRow(String receipt, List<ResponseCell> cells) {}
 
-    /** One answer of one response. */
-    record AnswerLine(String code, String wording, String answer, String page, boolean first, List<Attachment> files) {}
+    /**
+     * The table.
+     *
+     * @param views that have a name, and {@code viewName} the one that is read now; empty for none of them
+     * @param wrong what is wrong with the filter; empty where it can be used
+     * @param count how many the filter and the search let through, {@code all} how many there are
+     * @param link address of this table as it is read, without the page
+     */
+    record ResponsesView(Reading reading, List<FilterChip> chips, String wrong, List<ResponseColumn> columns,
+            Map<String, List<ResponseColumn>> groups, int available, List<ResponseRow> rows, int count, int all, int pageNumber,
+            int pageCount, List<NamedView> views, String viewName, Map<String, String> states, Map<String, String> workers, String link) {}
 
-    /** The responses that are listed. */
-    record ResponsesView(List<Question> columns, List<ResponseRow> rows, int count, int pageNumber, int pageCount, String wanted,
-            Map<String, Long> byOutcome, Map<String, String> labels) {}
-
-    /** One response with everything that was answered. */
-    record ResponseView(ResponseRow row, Map<String, String> besides, List<AnswerLine> lines, int asked, long of) {}
+    /** What an address asks the table for; a part that is null stays as the person left it. */
+    record Asked(String view, String filter, String search, String sort, Boolean down, Integer page) {}
 
     private final Frame frame;
-    private final InterviewStore interviews;
+    private final ResponseSearch search;
     private final KnownReleases releases;
-    private final AttachmentStore attachments;
-    private final Works works;
-    private final Acts acts;
+    private final ResponseViewStore views;
+    private final WorkOnResponses work;
+    private final ReadResponses reads;
 
-    ResponsesController(Frame frame, InterviewStore interviews, KnownReleases releases, AttachmentStore attachments, Works works,
-            Acts acts) {
-        this.acts = acts;
-        this.works = works;
-        this.attachments = attachments;
+    ResponsesController(Frame frame, ResponseSearch search, KnownReleases releases, ResponseViewStore views, WorkOnResponses work,
+            ReadResponses reads) {
+        this.reads = reads;
         this.frame = frame;
-        this.interviews = interviews;
+        this.search = search;
         this.releases = releases;
+        this.views = views;
+        this.work = work;
     }
 
     @GetMapping
-    String sheet(@PathVariable String code, @RequestParam(defaultValue = "1") int page, @RequestParam(defaultValue = "") String outcome,
-            Model model) {
+    String sheet(@PathVariable String code, @ModelAttribute Asked asked, Principal who, Model model) {
         Draft draft = frame.draft(code);
         frame.fill(model, draft, "responses");
-        List<Response> all = interviews.responses(draft.id());
-        List<Response> wanted = outcome.isEmpty() ? all : all.stream().filter(r -> r.outcome().equals(outcome)).toList();
-        Questionnaire document = all.isEmpty() ? draft.document() : releases.get(all.getFirst().releaseId()).document();
-        List<Question> columns = document.questions().limit(COLUMNS).toList();
-        int pages = Math.max(1, (wanted.size() + PER_PAGE - 1) / PER_PAGE);
-        int shown = Math.clamp(page, 1, pages);
-        Map<String, Long> byOutcome = new LinkedHashMap<>();
-        document.outcomes().forEach(o -> byOutcome.put(o.code(), all.stream().filter(r -> r.outcome().equals(o.code())).count()));
-        Views.show(model,
-                new ResponsesView(columns, wanted.stream().skip((shown - 1L) * PER_PAGE).limit(PER_PAGE).map(r -> row(r, columns)).toList(),
-                        wanted.size(), shown, pages, outcome, byOutcome, labels(document)));
+        ResponseColumns columns = ResponseColumns.of(search.over(draft), search.document(draft));
+        Reading left = reads.left(draft, who.getName());
+        Reading reading = asked(draft, asked, left);
+        if (!reading.equals(left)) {
+            views.keep(draft.id(), "", who.getName(), reading.written());
+        }
+        show(draft, reading, columns, asked.page() == null ? 1 : asked.page(), model);
         return "responses";
     }
 
-    private static Map<String, String> labels(Questionnaire document) {
-        Map<String, String> labels = new LinkedHashMap<>();
-        document.outcomes().forEach(o -> labels.put(o.code(), o.label()));
-        return labels;
+    private Reading asked(Draft draft, Asked asked, Reading left) {
+        Optional<NamedView> named = asked.view() == null
+                ? Optional.empty()
+                : views.named(draft.id()).stream().filter(v -> v.name().equals(asked.view())).findFirst();
+        Reading from = named.map(v -> Reading.read(v.settings(), left)).orElse(left);
+        return from.asking(asked.filter() == null ? from.filter() : asked.filter(),
+                asked.search() == null ? from.search() : asked.search(), asked.sort() == null ? from.sort() : asked.sort(),
+                asked.down() == null ? from.down() : asked.down());
     }
 
-    private ResponseRow row(Response r, List<Question> columns) {
-        Questionnaire document = releases.get(r.releaseId()).document();
-        List<String> cells = new ArrayList<>();
-        columns.forEach(q -> cells.add(Cells.of(document, q.code(), r.answers())));
-        return new ResponseRow(r.receipt(), Frame.when(r.sentAt()), r.release(),
-                document.outcome(r.outcome()).map(o -> o.label()).orElse("none"),
-                cells);
+    private void show(Draft draft, Reading reading, ResponseColumns columns, int page, Model model) {
+        ResponseFilter filter;
+        String wrong = "";
+        try {
+            filter = search.filter(draft, reading);
+        } catch (Refused e) {
+            filter = ResponseFilter.none(search.over(draft));
+            wrong = e.getMessage();
+        }
+        List<ResponseColumn> shown = columns.of(reading.columns());
+        Map<String, String> states = search.states();
+        Map<String, String> people = search.people(draft);
+        ResponseCells cells = new ResponseCells(states, people);
+        int at = Math.clamp(page, 1, 1_000_000);
+        ResponseSearch.FoundResponses found = search.page(draft, filter, reading, at - 1, PER_PAGE);
+        int pages = Math.max(1, Math.ceilDiv(found.count(), PER_PAGE));
+        List<ResponseRow> rows = found.found().stream().map(r -> row(r, shown, cells)).toList();
+        List<NamedView> named = views.named(draft.id());
+        String name = named.stream().filter(v -> Reading.read(v.settings(), null) instanceof Reading r && r.equals(reading))
+                .map(NamedView::name).findFirst().orElse("");
+        Views.show(model,
+                new ResponsesView(reading, FilterChip.of(filter), wrong, shown, columns.grouped(), columns.all().size(), rows,
+                        found.count(),
+                        search.all(draft), Math.min(at, pages), pages, named, name, states, people, link(draft.code(), reading)));
     }
 
-    @GetMapping("/{receipt}")
-    String one(@PathVariable String code, @PathVariable String receipt, Model model) {
-        Draft draft = frame.draft(code);
-        Response response = interviews.response(draft.id(), receipt)
-                .orElseThrow(() -> new NotThere("There is no response " + receipt + "."));
-        frame.fill(model, draft, "responses");
+    /** The address of the table as it is read. */
+    static String link(String code, Reading reading) {
+        URI address = UriComponentsBuilder.fromPath("/q/{code}/responses").queryParam("filter", "{filter}")
+                .queryParam("search", "{search}").queryParam("sort", "{sort}").queryParam("down", reading.down())
+                .encode().buildAndExpand(code, reading.filter(), reading.search(), reading.sort()).toUri();
+        return address.toString();
+    }
+
+    private ResponseRow row(Response response, List<ResponseColumn> columns, ResponseCells cells) {
         Questionnaire document = releases.get(response.releaseId()).document();
-        Optional<Course> course = interviews.find(response.interviewId()).map(r -> r.interview().course());
-        List<AnswerLine> lines = new ArrayList<>();
-        course.ifPresent(c -> c.pages().forEach(p -> {
-            boolean first = true;
-            for (Course.ShownItem shown : p.shown()) {
-                if (shown.question().isPresent()) {
-                    lines.add(new AnswerLine(shown.slot(), shown.wording(),
-                            AnswersInWords.of(shown.question().get(), c.value(shown)).orElse("no answer")
-                                    + (shown.other().isEmpty() ? "" : ": " + shown.other()),
-                            p.page().title(), first, files(c.value(shown))));
-                    first = false;
-                }
-            }
-        }));
-        Map<String, String> besides = new LinkedHashMap<>();
-        Stream.concat(document.linkParameters().stream().map(Questionnaire.LinkParameter::code),
-                document.items().filter(Derived.class::isInstance).map(Item::code)).filter(response.answers()::containsKey)
-                .forEach(c -> besides.put(c, ResponsesCsv.cell(response.answers().get(c))));
-        Views.show(model, new ResponseView(row(response, List.of()), besides, lines, lines.size(), document.questions().count()));
-        return "response";
+        return new ResponseRow(response.receipt(), columns.stream().map(c -> cells.of(document, response, c)).toList());
     }
 
-    private static List<Attachment> files(Object value) {
-        return value instanceof List<?> l
-                ? l.stream().filter(Attachment.class::isInstance).map(Attachment.class::cast).toList()
-                : List.of();
+    /** The sentence builder over answers and what is known about each response. */
+    @PostMapping("/sentence")
+    String sentence(@PathVariable String code, @ModelAttribute SentenceBuilder.Build build,
+            @RequestParam MultiValueMap<String, String> form,
+            Model model) {
+        return SentenceBuilder.show("/q/" + code + "/responses/sentence", Wiring.of(search.over(frame.draft(code)).document()), build, form,
+                model);
     }
 
-    /** One file of one response; always saved, never shown, since a respondent sent it. */
-    @GetMapping("/{receipt}/{key}")
-    ResponseEntity<byte[]> attachment(@PathVariable String code, @PathVariable String receipt, @PathVariable String key,
-            Principal who) {
-        Response response = interviews.response(frame.draft(code).id(), receipt)
-                .orElseThrow(() -> new NotThere("There is no response " + receipt + "."));
-        Attachment file = response.answers().values().stream().flatMap(v -> files(v).stream()).filter(f -> f.key().equals(key)).findFirst()
-                .orElseThrow(() -> new NotThere("There is no such file in the response " + receipt + "."));
-        byte[] content = attachments.content(key).orElseThrow(() -> new NotThere("The file " + file.name() + " is not kept here."));
-        acts.saved(who.getName(), code, "a file of response " + receipt);
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_OCTET_STREAM)
-                .header(HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.attachment().filename(file.name(), StandardCharsets.UTF_8).build().toString())
-                .body(content);
-    }
-
-    @GetMapping("/file.csv")
-    ResponseEntity<byte[]> csv(@PathVariable String code, @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "") String accept,
-            Principal who) {
+    /** Shows these columns from now on, in this order. */
+    @PostMapping("/columns")
+    String columns(@PathVariable String code, @RequestParam(defaultValue = "") List<String> column,
+            @RequestParam(defaultValue = "") String order, @RequestParam(defaultValue = "false") boolean wordings, Principal who) {
         Draft draft = frame.draft(code);
-        return works.file(accept, "The responses to " + draft.document().title(), "/q/" + code + "/responses", who.getName(), progress -> {
-            progress.at("Reading the responses", 0, 0);
-            List<Response> all = interviews.responses(draft.id());
-            Questionnaire document = all.isEmpty() ? draft.document() : releases.get(all.getFirst().releaseId()).document();
-            List<ResponsesCsv.ResponseLine> rows = all.stream().map(r -> new ResponsesCsv.ResponseLine(r.receipt(), r.release(),
-                    DateTimeFormatter.ISO_OFFSET_DATE_TIME.format(r.sentAt()), r.outcome(), r.answers())).toList();
-            byte[] content = ResponsesCsv.write(document, rows, progress).getBytes(StandardCharsets.UTF_8);
-            acts.saved(who.getName(), code, rows.size() + (rows.size() == 1 ? " response" : " responses") + " as CSV");
-            return new Result.File(content,
-                    new MediaType("text", "csv", StandardCharsets.UTF_8),
-                    "attachment; filename=\"" + draft.code() + "-responses.csv\"");
-        });
+        ResponseColumns columns = ResponseColumns.of(search.over(draft), search.document(draft));
+        List<String> wanted = new ArrayList<>(Arrays.stream(order.split(",")).filter(column::contains).distinct().toList());
+        column.stream().filter(c -> !wanted.contains(c)).forEach(wanted::add);
+        wanted.removeIf(c -> columns.find(c).isEmpty());
+        Reading reading = reads.left(draft, who.getName()).showing(wanted.isEmpty() ? columns.usual() : wanted, wordings);
+        views.keep(draft.id(), "", who.getName(), reading.written());
+        return "redirect:" + link(code, reading);
+    }
+
+    /** Keeps the table as it is read under a name, for everybody. */
+    @PostMapping("/views")
+    String keepView(@PathVariable String code, @RequestParam String name, Principal who, RedirectAttributes flash) {
+        Draft draft = frame.draft(code);
+        Reading reading = reads.left(draft, who.getName());
+        boolean full = views.named(draft.id()).size() >= MOST_VIEWS;
+        if (name.isBlank() || name.strip().length() > LONGEST_NAME || full) {
+            flash.addFlashAttribute("message", full
+                    ? "There are " + MOST_VIEWS + " views. Remove one, then try again."
+                    : "Give the view a name of at most " + LONGEST_NAME + " characters.");
+        } else {
+            views.remove(draft.id(), name.strip(), "");
+            views.keep(draft.id(), name.strip(), who.getName(), reading.written());
+        }
+        return "redirect:" + link(code, reading);
+    }
+
+    @PostMapping("/views/remove")
+    String removeView(@PathVariable String code, @RequestParam String name, Principal who) {
+        Draft draft = frame.draft(code);
+        if (!name.isBlank()) {
+            views.remove(draft.id(), name, who.getName());
+        }
+        return "redirect:/q/" + code + "/responses";
+    }
+
+    /**
+     * Sets the state of the chosen responses, or puts somebody in charge of them.
+     *
+     * @param every whether all are chosen that the filter and the search let through
+     */
+    @PostMapping("/chosen")
+    String chosen(@PathVariable String code, @RequestParam(defaultValue = "") List<String> receipt,
+            @RequestParam(defaultValue = "false") boolean every, @RequestParam String act, @RequestParam(defaultValue = "") String state,
+            @RequestParam(defaultValue = "") String person, Principal who, RedirectAttributes flash) {
+        Draft draft = frame.draft(code);
+        Reading reading = reads.left(draft, who.getName());
+        try {
+            List<String> chosen = every ? receipts(draft, reading) : receipt;
+            if (chosen.isEmpty()) {
+                throw new Refused("Choose responses first: tick their rows, or choose all.");
+            }
+            flash.addFlashAttribute("told", act.equals("state") ? stated(draft, chosen, state, who) : charged(draft, chosen, person, who));
+        } catch (Refused e) {
+            flash.addFlashAttribute("message", e.getMessage());
+        }
+        return "redirect:" + link(code, reading);
+    }
+
+    private List<String> receipts(Draft draft, Reading reading) throws Refused {
+        return search.receipts(search.numbers(draft, search.filter(draft, reading), reading));
+    }
+
+    private String stated(Draft draft, List<String> chosen, String state, Principal who) throws Refused {
+        int n = work.setState(draft, chosen, state, who.getName());
+        return counted(n) + (n == 1 ? " is " : " are ") + search.states().get(state) + " now.";
+    }
+
+    private String charged(Draft draft, List<String> chosen, String person, Principal who) throws Refused {
+        Map<String, String> people = new LinkedHashMap<>(search.people(draft));
+        if (!person.isEmpty() && !people.containsKey(person)) {
+            throw new Refused("There is nobody called “" + person + "” who works on these responses.");
+        }
+        int n = work.putInCharge(draft, chosen, person, who.getName());
+        return (person.isEmpty() ? "Nobody" : people.get(person)) + " is in charge of " + counted(n) + " now.";
+    }
+
+    private static String counted(int n) {
+        return n + (n == 1 ? " response" : " responses");
     }
 }

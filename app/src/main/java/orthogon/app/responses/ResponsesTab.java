@@ -13,8 +13,9 @@ class ResponsesTab {
     @Bean
     SheetTab responsesSheet(KnownReleases releases) {
         return SheetTab.of(8, "responses", "Responses",
-                "Responses shows what respondents sent. It fills once a release is open, and can be saved as a CSV "
-                        + "file.")
-                .behind(Act.READ_RESPONSES).emptyWhen(draft -> releases.of(draft.id()).isEmpty());
+                "Responses shows what respondents sent: choose columns, conditions and an order, and keep them as a view. It fills once a "
+                        + "release is open.")
+                .running("/app/builder.js", "/app/responses.js").behind(Act.READ_RESPONSES)
+                .emptyWhen(draft -> releases.of(draft.id()).isEmpty());
     }
 }

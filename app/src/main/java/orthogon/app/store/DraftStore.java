@@ -27,6 +27,9 @@ public class DraftStore {
     private static final List<String> REMOVALS = List.of(
             "delete from answer where receipt in (select p.receipt from response p join release r on r.id = p.release_id "
                     + "where r.questionnaire_id = :id)",
+            "delete from response_note where response in (select number from response where questionnaire_id = :id)",
+            "delete from response_words where questionnaire_id = :id", "delete from answer_value where questionnaire_id = :id",
+            "delete from response_view where questionnaire_id = :id",
             "delete from response where release_id in (select id from release where questionnaire_id = :id)",
             "delete from invitation where questionnaire_id = :id",
             "delete from way_back where interview_id in (select i.id from interview i join release r on r.id = i.release_id "

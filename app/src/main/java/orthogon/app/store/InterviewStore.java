@@ -5,17 +5,12 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
-import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Stream;
 import orthogon.app.store.ReleaseStore.Release;
 import orthogon.core.interview.Interview;
-import orthogon.core.interview.Slots;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.stored.StoredAnswers;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -41,18 +36,9 @@ public class InterviewStore {
             from interview i left join response p on p.interview_id = i.id where i.id = :id
             """;
     private static final String RESPONSE = """
-            insert into response (receipt, interview_id, release_id, outcome, sent_at, digest)
-            values (:receipt, :interview, :release, :outcome, :at, :digest)
+            insert into response (receipt, interview_id, release_id, questionnaire_id, language, outcome, sent_at, digest)
+            values (:receipt, :interview, :release, :questionnaire, :language, :outcome, :at, :digest)
             """;
-    private static final String RESPONSES = """
-            select p.receipt, p.interview_id, p.outcome, p.sent_at, r.number, r.id as release_id
-            from response p join release r on r.id = p.release_id
-            """;
-    private static final String ANSWERS = """
-            select a.receipt, a.given from answer a join response p on p.receipt = a.receipt join release r on r.id = p.release_id
-            where r.questionnaire_id = :id
-            """;
-
     /**
      * @param receipt empty while the interview runs
      * @param furthest the largest percentage of progress that the respondent was shown
@@ -80,15 +66,13 @@ public class InterviewStore {
         }
     }
 
-    /** @param answers question code to value */
-    public record Response(String receipt, String interviewId, long releaseId, int release, String outcome, OffsetDateTime sentAt,
-            Map<String, Object> answers) {}
-
     private final JdbcClient jdbc;
     private final KnownReleases releases;
+    private final ResponseStore responses;
     private final SecureRandom random = new SecureRandom();
 
-    public InterviewStore(JdbcClient jdbc, KnownReleases releases) {
+    public InterviewStore(JdbcClient jdbc, KnownReleases releases, ResponseStore responses) {
+        this.responses = responses;
         this.jdbc = jdbc;
         this.releases = releases;
     }
@@ -174,14 +158,18 @@ public class InterviewStore {
         }
         String receipt = receipt();
         String outcome = running.interview().course().outcome().orElse("");
+        Map<String, Object> sent = running.interview().sent();
         Map<String, String> given = new LinkedHashMap<>();
-        running.interview().sent().forEach((question, value) -> given.put(question, StoredAnswers.write(Map.of(question, value))));
+        sent.forEach((question, value) -> given.put(question, StoredAnswers.write(Map.of(question, value))));
         jdbc.sql(RESPONSE).param("receipt", receipt).param("interview", running.id()).param("release", running.release().id())
-                .param("outcome", outcome).param("at", at)
+                .param("questionnaire", running.release().questionnaireId())
+                .param("language", running.interview().wiring().document().sourceLanguage()).param("outcome", outcome).param("at", at)
                 .param("digest", Digests.ofResponse(receipt, running.id(), running.release().id(), outcome, given)).update();
         given.forEach((question, answer) -> jdbc
                 .sql("insert into answer (receipt, question, given) values (:receipt, :question, :given)").param("receipt", receipt)
                 .param("question", question).param("given", answer).update());
+        long number = jdbc.sql("select number from response where receipt = :receipt").param("receipt", receipt).query(Long.class).single();
+        responses.index(number, running.release().questionnaireId(), running.release().document(), receipt, sent);
         return receipt;
     }
 
@@ -194,28 +182,9 @@ public class InterviewStore {
         return receipt.toString();
     }
 
-    /** Every response to any release of a questionnaire, newest first. */
-    public List<Response> responses(long questionnaireId) {
-        List<Sent> sent = jdbc.sql(RESPONSES + " where r.questionnaire_id = :id order by p.sent_at desc, p.receipt")
-                .param("id", questionnaireId).query(Sent::of).list();
-        Map<String, List<String>> given = new HashMap<>();
-        jdbc.sql(ANSWERS).param("id", questionnaireId).query(row -> {
-            given.computeIfAbsent(row.getString("receipt"), r -> new ArrayList<>()).add(row.getString("given"));
-        });
-        return sent.stream().map(s -> response(s, given.getOrDefault(s.receipt(), List.of()))).toList();
-    }
-
-    public Optional<Response> response(long questionnaireId, String receipt) {
-        return jdbc.sql(RESPONSES + " where r.questionnaire_id = :id and p.receipt = :receipt").param("id", questionnaireId)
-                .param("receipt", receipt).query(Sent::of).optional()
-                .map(s -> response(s, jdbc.sql("select given from answer where receipt = :receipt").param("receipt", receipt)
-                        .query(String.class).list()));
-    }
-
     public int count(long questionnaireId, OffsetDateTime since) {
         return jdbc.sql("""
-                select count(*) from response p join release r on r.id = p.release_id
-                where r.questionnaire_id = :id and p.sent_at >= :since
+                select count(*) from response where questionnaire_id = :id and sent_at >= :since
                 """).param("id", questionnaireId).param("since", since).query(Integer.class).single();
     }
 
@@ -226,25 +195,5 @@ public class InterviewStore {
         return new ResponseTally(
                 jdbc.sql("select count(*) from interview where release_id = :id").param("id", releaseId).query(Integer.class).single(),
                 jdbc.sql("select count(*) from response where release_id = :id").param("id", releaseId).query(Integer.class).single());
-    }
-
-    private Response response(Sent sent, List<String> answers) {
-        Questionnaire document = releases.get(sent.release()).document();
-        Map<String, Object> given = new LinkedHashMap<>();
-        answers.forEach(json -> given.putAll(StoredAnswers.read(document, json)));
-        Map<String, Object> ordered = new LinkedHashMap<>();
-        Stream.concat(document.linkParameters().stream().map(Questionnaire.LinkParameter::code),
-                document.items().flatMap(i -> Stream.of(i.code(), Slots.other(i.code())))).filter(given::containsKey)
-                .forEach(code -> ordered.put(code, given.get(code)));
-        return new Response(sent.receipt(), sent.interview(), sent.release(), sent.number(), sent.outcome(), sent.at(), ordered);
-    }
-
-    /** One row of the responses. */
-    private record Sent(String receipt, String interview, long release, int number, String outcome, OffsetDateTime at) {
-
-        static Sent of(ResultSet row, int n) throws SQLException {
-            return new Sent(row.getString("receipt"), row.getString("interview_id"), row.getLong("release_id"), row.getInt("number"),
-                    row.getString("outcome"), Times.at(row, "sent_at"));
-        }
     }
 }

@@ -24,8 +24,18 @@ public class SettingStore {
                 .filter("yes"::equals).isPresent();
     }
 
+    /** The setting as a text; empty where it was never set. */
+    public String text(String name) {
+        return jdbc.sql("select setting_value from setting where name = :name").param("name", name).query(String.class).optional()
+                .orElse("");
+    }
+
     public void set(String name, boolean yes) {
-        jdbc.sql(MERGE).param("name", name)
-                .param("value", yes ? "yes" : "no").update();
+        set(name, yes ? "yes" : "no");
+    }
+
+    /** @param value of at most 400 characters */
+    public void set(String name, String value) {
+        jdbc.sql(MERGE).param("name", name).param("value", value).update();
     }
 }

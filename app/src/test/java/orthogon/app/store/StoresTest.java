@@ -1,12 +1,12 @@
 package orthogon.app.store;
 
 import orthogon.app.store.DraftStore.Draft;
-import orthogon.app.store.InterviewStore.Response;
 import orthogon.app.store.InterviewStore.Running;
 import orthogon.app.store.OfferStore.Offer;
 import orthogon.app.store.PersonStore.Person;
 import orthogon.app.store.ReleaseStore.Made;
 import orthogon.app.store.ReleaseStore.Release;
+import orthogon.app.store.ResponseStore.Response;
 import orthogon.app.work.SendInterview;
 import orthogon.core.answer.file.Attachment;
 import orthogon.core.answer.text.TextAnswer;
@@ -16,6 +16,8 @@ import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.responses.ResponseDocument;
+import orthogon.core.responses.Selection;
 import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
@@ -57,6 +59,7 @@ class StoresTest {
     private DraftStore drafts;
     private ReleaseStore releases;
     private InterviewStore interviews;
+    private ResponseStore responses;
     private Draft draft;
 
     @BeforeEach
@@ -65,7 +68,8 @@ class StoresTest {
         jdbc = JdbcClient.create(database);
         drafts = new DraftStore(jdbc);
         releases = new ReleaseStore(jdbc);
-        interviews = new InterviewStore(jdbc, new KnownReleases(releases));
+        responses = new ResponseStore(jdbc, new KnownReleases(releases));
+        interviews = new InterviewStore(jdbc, new KnownReleases(releases), responses);
         draft = drafts.create(ROOST, "ines", "began");
     }
 
@@ -76,6 +80,11 @@ class StoresTest {
 
     private Running begun(Release release) {
         return interviews.begin(release, Interview.start(release.wiring(), LocalDate.of(2026, 11, 2), Map.of()), OffsetDateTime.now());
+    }
+
+    private ResponseStore.Wanted everything() {
+        return new ResponseStore.Wanted(draft.id(), ResponseDocument.of(ROOST, Map.of(), Map.of(), Map.of()), new Selection.Everything(),
+                "");
     }
 
     private static void isNow(OffsetDateTime at) {
@@ -136,10 +145,10 @@ class StoresTest {
         assertEquals(Optional.empty(), interviews.find(sent.id()).orElseThrow().receipt(), "without its answers it is not sent");
         String receipt = new SendInterview(interviews, new DataSourceTransactionManager(database)).send(sent, OffsetDateTime.now());
         assertEquals(receipt, new SendInterview(interviews, new DataSourceTransactionManager(database)).send(sent, OffsetDateTime.now()));
-        Response response = interviews.response(draft.id(), receipt).orElseThrow();
+        Response response = responses.find(draft.id(), receipt).orElseThrow();
         assertEquals(Map.of("place", "Weir", "wet", true), response.answers());
         isNow(response.sentAt());
-        assertEquals(List.of(response), interviews.responses(draft.id()));
+        assertEquals(List.of(response), responses.page(everything(), ResponseStore.Order.NEWEST, 0, 10));
         assertEquals(1, interviews.count(draft.id(), OffsetDateTime.now().minusDays(1)));
         assertEquals(0, interviews.count(draft.id(), OffsetDateTime.now().plusDays(1)));
         assertEquals(new InterviewStore.ResponseTally(1, 1), interviews.tally(response.releaseId()));

@@ -33,6 +33,11 @@ public enum RuleFamily {
         return Optional.ofNullable(BY_KEY.get(key));
     }
 
+    /** The family of this constant's name; empty where there is none. */
+    public static Optional<RuleFamily> named(String name) {
+        return Arrays.stream(values()).filter(f -> f.name().equals(name)).findFirst();
+    }
+
     /** The name in the text form of a place, and of the property in a questionnaire file. */
     public String key() {
         return key;

@@ -1,6 +1,5 @@
-package orthogon.app.compose;
+package orthogon.app.builder;
 
-import orthogon.app.frame.Frame;
 import orthogon.app.view.Views;
 import orthogon.core.answer.Answer;
 import orthogon.core.answer.Domain;
@@ -22,18 +21,35 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.MultiValueMap;
-import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 
 /** The sentence builder: a condition as lines and groups, drawn from its text and turned back into text at every step. */
-@Controller
-@RequestMapping("/q/{code}/compose/sentence")
-class SentenceController {
+public final class SentenceBuilder {
+
+    /**
+     * What the builder is for.
+     *
+     * @param family of the rule whose condition it builds
+     * @param owner item, page or claim at which the condition stands; may be empty
+     * @param field identifier of the field that takes the condition
+     * @param title heading; may be empty
+     * @param text the condition to begin with; given only when the builder is opened
+     * @param act what a button does: {@code line:3}, {@code group:3}, {@code drop:3}
+     */
+    public record Build(String family, String owner, String field, String title, String text, String act) {
+
+        public Build {
+            owner = owner == null ? "" : owner;
+            title = title == null ? "" : title;
+            act = act == null ? "" : act;
+        }
+
+        /** The family; that of questions where the word names none. */
+        RuleFamily of() {
+            return RuleFamily.named(family).orElse(RuleFamily.ASK_WHEN);
+        }
+    }
 
     /**
      * One line of the builder, in reading order.
@@ -55,32 +71,37 @@ class SentenceController {
     }
 
     /** The sentence builder without what its sentence says. */
-    record BuilderView(String code, String family, String owner, String field, String title, List<Node> nodes,
+    record BuilderView(String action, String family, String owner, String field, String title, List<Node> nodes,
             Map<String, String> subjects) {}
 
     /** The condition that is built so far, how it reads, and what is wrong with it. */
     record BuiltView(String result, String says, String wrong) {}
 
-    private final Frame frame;
+    private final Wiring wiring;
+    private final RuleFamily of;
+    private final String owner;
 
-    SentenceController(Frame frame) {
-        this.frame = frame;
+    private SentenceBuilder(Wiring wiring, RuleFamily of, String owner) {
+        this.wiring = wiring;
+        this.of = of;
+        this.owner = owner;
     }
 
     /**
-     * @param text the condition to begin with; given only when the builder is opened
-     * @param act what a button does: {@code line:3}, {@code group:3}, {@code drop:3}, {@code in:3}, {@code out:3}
+     * Draws the builder.
+     *
+     * @param action address that takes its next step
+     * @param form lines and groups of the step before
+     * @return the view
      */
-    @PostMapping
-    String show(@PathVariable String code, @RequestParam String family, @RequestParam(defaultValue = "") String owner,
-            @RequestParam String field, @RequestParam(defaultValue = "") String title, @RequestParam(required = false) String text,
-            @RequestParam(defaultValue = "") String act,
-            @RequestParam MultiValueMap<String, String> form, Model model) {
-        Wiring wiring = Wiring.of(frame.draft(code).document());
-        RuleFamily of = ComposeController.family(family);
-        List<Node> nodes = text != null ? opened(text, wiring, of, owner) : posted(form, wiring, of, owner);
-        act(nodes, act, wiring, of, owner);
-        Views.show(model, new BuilderView(code, family, owner, field, title, nodes, subjects(wiring, of, owner)));
+    public static String show(String action, Wiring wiring, Build build, MultiValueMap<String, String> form, Model model) {
+        return new SentenceBuilder(wiring, build.of(), build.owner()).show(action, build, form, model);
+    }
+
+    private String show(String action, Build build, MultiValueMap<String, String> form, Model model) {
+        List<Node> nodes = build.text() != null ? opened(build.text()) : posted(form);
+        act(nodes, build.act());
+        Views.show(model, new BuilderView(action, build.family(), owner, build.field(), build.title(), nodes, subjects()));
         try {
             String result = Sentence.text(tree(nodes), wiring, of, owner);
             Wiring.Wire wire = wiring.checked(of, owner, result);
@@ -88,55 +109,54 @@ class SentenceController {
                     wire.faults().stream().findFirst().map(f -> f.withPlace()).orElse("")));
         } catch (Refused e) {
             // Nobody did anything wrong who has only opened it.
-            Views.show(model, new BuiltView("", "", text == null ? e.getMessage() : ""));
+            Views.show(model, new BuiltView("", "", build.text() == null ? e.getMessage() : ""));
         }
-        return "compose/dialogs :: sentence";
+        return "builder :: sentence";
     }
 
-    private List<Node> opened(String text, Wiring wiring, RuleFamily family, String owner) {
+    private List<Node> opened(String text) {
         List<Node> nodes = new ArrayList<>();
         Sentence sentence = text.isBlank() || text.strip().equals("true")
                 ? new Sentence.SentenceGroup(true, false, List.of())
-                : Sentence.of(text, wiring, family, owner);
+                : Sentence.of(text, wiring, of, owner);
         Sentence.SentenceGroup root = sentence instanceof Sentence.SentenceGroup g
                 ? g
                 : new Sentence.SentenceGroup(true, false, List.of(sentence));
-        flatten(root, 0, wiring, family, owner, nodes);
+        flatten(root, 0, nodes);
         if (root.parts().isEmpty()) {
-            nodes.add(line(1, "", "", List.of(), wiring, family, owner));
+            nodes.add(line(1, "", "", List.of()));
         }
         return nodes;
     }
 
-    private void flatten(Sentence sentence, int depth, Wiring wiring, RuleFamily family, String owner, List<Node> into) {
+    private void flatten(Sentence sentence, int depth, List<Node> into) {
         switch (sentence) {
             case Sentence.SentenceGroup g -> {
                 into.add(new Node("group", depth, g.all(), g.negated(), "", "", List.of(), "", Map.of(), Map.of()));
-                g.parts().forEach(p -> flatten(p, depth + 1, wiring, family, owner, into));
+                g.parts().forEach(p -> flatten(p, depth + 1, into));
             }
-            case Sentence.SentenceLine l -> into.add(line(depth, l.subject(), l.comparison(), l.values(), wiring, family, owner));
+            case Sentence.SentenceLine l -> into.add(line(depth, l.subject(), l.comparison(), l.values()));
             case Sentence.Typed t -> into.add(new Node("typed", depth, true, false, "", "", List.of(), t.text(), Map.of(), Map.of()));
         }
     }
 
-    private static Node line(int depth, String subject, String comparison, List<String> values, Wiring wiring, RuleFamily family,
-            String owner) {
+    private Node line(int depth, String subject, String comparison, List<String> values) {
         if (subject.isBlank()) {
             return new Node("line", depth, true, false, "", "", List.of(), "", Map.of(), Map.of());
         }
-        Type type = wiring.checked(family, owner, subject).type();
+        Type type = wiring.checked(of, owner, subject).type();
         Map<String, String> comparisons = Sentence.comparisons(subject, type);
         String fitting = comparisons.containsKey(comparison) ? comparison : comparisons.keySet().iterator().next();
-        Type of = type.kind() == Type.TypeKind.LIST ? type.element() : type;
+        Type single = type.kind() == Type.TypeKind.LIST ? type.element() : type;
         Map<String, String> choices = new LinkedHashMap<>();
-        Optional<Answer> answer = wiring.document().question(of.owner()).map(Question::answer);
-        of.options().forEach(o -> choices.put(o, answer.flatMap(a -> a.option(o)).map(Option::label)
+        Optional<Answer> answer = wiring.document().question(single.owner()).map(Question::answer);
+        single.options().forEach(o -> choices.put(o, answer.flatMap(a -> a.option(o)).map(Option::label)
                 .or(() -> wiring.document().outcome(o).filter(x -> subject.equals("outcome")).map(Questionnaire.Outcome::label))
                 .orElse(o)));
         return new Node("line", depth, true, false, subject, fitting, values, "", comparisons, choices);
     }
 
-    private List<Node> posted(MultiValueMap<String, String> form, Wiring wiring, RuleFamily family, String owner) {
+    private List<Node> posted(MultiValueMap<String, String> form) {
         List<Node> nodes = new ArrayList<>();
         List<String> kinds = form.getOrDefault("node", List.of());
         for (int i = 0; i < kinds.size() && i < 200; i++) {
@@ -147,8 +167,7 @@ class SentenceController {
                 case "typed" -> new Node("typed", depth, true, false, "", "", List.of(),
                         Optional.ofNullable(form.getFirst("typed" + i)).orElse(""), Map.of(), Map.of());
                 default -> line(depth, Optional.ofNullable(form.getFirst("subject" + i)).orElse(""),
-                        Optional.ofNullable(form.getFirst("comparison" + i)).orElse(""), form.getOrDefault("value" + i, List.of()), wiring,
-                        family, owner);
+                        Optional.ofNullable(form.getFirst("comparison" + i)).orElse(""), form.getOrDefault("value" + i, List.of()));
             });
         }
         return nodes;
@@ -158,7 +177,7 @@ class SentenceController {
         return text != null && text.matches("\\d{1,3}") ? Integer.parseInt(text) : 0;
     }
 
-    private static void act(List<Node> nodes, String act, Wiring wiring, RuleFamily family, String owner) {
+    private void act(List<Node> nodes, String act) {
         String[] words = act.split(":");
         int at = words.length == 2 ? number(words[1]) : -1;
         if (at < 0 || at >= nodes.size()) {
@@ -170,10 +189,10 @@ class SentenceController {
         }
         int depth = nodes.get(at).depth();
         switch (words[0]) {
-            case "line" -> nodes.add(end, line(depth + 1, "", "", List.of(), wiring, family, owner));
+            case "line" -> nodes.add(end, line(depth + 1, "", "", List.of()));
             case "group" -> {
                 nodes.add(end, new Node("group", depth + 1, !nodes.get(at).all(), false, "", "", List.of(), "", Map.of(), Map.of()));
-                nodes.add(end + 1, line(depth + 2, "", "", List.of(), wiring, family, owner));
+                nodes.add(end + 1, line(depth + 2, "", "", List.of()));
             }
             case "drop" -> nodes.subList(at, end).clear();
             default -> {}
@@ -202,26 +221,26 @@ class SentenceController {
     }
 
     /** What a line can be about at that place, subject to words. */
-    private static Map<String, String> subjects(Wiring wiring, RuleFamily family, String owner) {
+    private Map<String, String> subjects() {
         Questionnaire document = wiring.document();
         Map<String, String> subjects = new LinkedHashMap<>();
-        if (family == RuleFamily.CLAIM) {
+        if (of == RuleFamily.CLAIM) {
             subjects.put("outcome", "outcome");
         }
         document.linkParameters().forEach(p -> subjects.put(p.code(), "link: " + p.code()));
         String roster = wiring.rosterOf(owner).orElse("");
         boolean[] past = {false};
         document.items().forEach(item -> {
-            boolean later = past[0] && family != RuleFamily.ACCEPT && family != RuleFamily.SKIP && family != RuleFamily.FINISH
-                    && family != RuleFamily.OUTCOME_ROW && family != RuleFamily.CLAIM;
+            boolean later = past[0] && of != RuleFamily.ACCEPT && of != RuleFamily.SKIP && of != RuleFamily.FINISH
+                    && of != RuleFamily.OUTCOME_ROW && of != RuleFamily.CLAIM;
             past[0] |= item.code().equals(owner);
             boolean elsewhere = wiring.rosterOf(item.code()).filter(r -> !r.equals(roster)).isPresent();
-            boolean self = item.code().equals(owner) && family != RuleFamily.ACCEPT;
+            boolean self = item.code().equals(owner) && of != RuleFamily.ACCEPT;
             if (!later && !elsewhere && !self) {
                 add(item, subjects);
             }
         });
-        if (family == RuleFamily.CLAIM) {
+        if (of == RuleFamily.CLAIM) {
             document.items().filter(i -> !(i instanceof Derived) && !(i instanceof Note) && wiring.rosterOf(i.code()).isEmpty())
                     .forEach(i -> subjects.put("asked(" + i.code() + ")", i.code() + ", whether asked"));
         }

@@ -1,0 +1,2 @@
+/** The sentence builder, wherever a condition is built. */
+package orthogon.app.builder;

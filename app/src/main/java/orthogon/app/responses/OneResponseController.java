@@ -1,0 +1,240 @@
+package orthogon.app.responses;
+
+import java.nio.charset.StandardCharsets;
+import java.security.Principal;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+import orthogon.app.account.Act;
+import orthogon.app.account.People;
+import orthogon.app.frame.Frame;
+import orthogon.app.http.NotThere;
+import orthogon.app.questions.AnswersInWords;
+import orthogon.app.questions.RespondentTexts;
+import orthogon.app.store.AttachmentStore;
+import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.store.InterviewStore;
+import orthogon.app.store.ResponseNoteStore;
+import orthogon.app.store.ResponseNoteStore.ResponseNote;
+import orthogon.app.store.ResponseStore;
+import orthogon.app.store.ResponseStore.Response;
+import orthogon.app.view.Views;
+import orthogon.app.work.Acts;
+import orthogon.app.work.WorkOnResponses;
+import orthogon.core.answer.file.Attachment;
+import orthogon.core.interview.Course;
+import orthogon.core.interview.Interview;
+import orthogon.core.interview.Reasons;
+import orthogon.core.language.OwnWords;
+import orthogon.core.place.Place;
+import orthogon.core.place.RuleFamily;
+import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
+import orthogon.formats.responses.ResponsesCsv;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** One response: what the respondent saw and answered, why it was asked, and what is done about it. */
+@Controller
+@RequestMapping("/q/{code}/responses/{receipt}")
+class OneResponseController {
+
+    /** One answer. */
+    record AnswerLine(String slot, String wording, String answer, boolean blank, List<Attachment> files) {}
+
+    /** One item that was not asked, with the reason. */
+    record LeftOut(String code, String because) {}
+
+    /** A page that the respondent came to. */
+    record AnsweredPage(String code, String title, List<AnswerLine> lines, List<LeftOut> leftOut) {}
+
+    /** A note with the name of who wrote it. */
+    record NoteLine(String author, String at, String text) {}
+
+    /**
+     * The page.
+     *
+     * @param endedBy the rule that ended the interview, in words
+     * @param passedBy titles of pages that the respondent never came to
+     * @param besides what came with the link, and what was derived
+     * @param previous receipt of the response before it in the table; empty where there is none
+     */
+    record ResponseView(Response response, String outcome, String sentAt, String languageName, String dir, String endedBy,
+            List<AnsweredPage> pages, List<String> passedBy, int asked, long of, Map<String, String> besides, List<NoteLine> notes,
+            Map<String, String> states, Map<String, String> workers, String previous, String next, int place, int count, String back,
+            boolean mayWork) {}
+
+    private final Frame frame;
+    private final ResponseSearch search;
+    private final ResponseStore responses;
+    private final ResponseNoteStore notes;
+    private final InterviewStore interviews;
+    private final AttachmentStore attachments;
+    private final WorkOnResponses work;
+    private final People people;
+    private final Acts acts;
+    private final ReadResponses reads;
+
+    OneResponseController(Frame frame, ResponseSearch search, ResponseStore responses, ResponseNoteStore notes, InterviewStore interviews,
+            AttachmentStore attachments, WorkOnResponses work, People people, Acts acts, ReadResponses reads) {
+        this.frame = frame;
+        this.search = search;
+        this.responses = responses;
+        this.notes = notes;
+        this.interviews = interviews;
+        this.attachments = attachments;
+        this.work = work;
+        this.people = people;
+        this.acts = acts;
+        this.reads = reads;
+    }
+
+    private Response find(Draft draft, String receipt) {
+        return responses.find(draft.id(), receipt).orElseThrow(() -> new NotThere("There is no response " + receipt + "."));
+    }
+
+    @GetMapping
+    String one(@PathVariable String code, @PathVariable String receipt, Principal who, Model model) {
+        Draft draft = frame.draft(code);
+        Response response = find(draft, receipt);
+        boolean mayWork = people.may(who.getName(), Act.WORK_ON_RESPONSES, code);
+        if (mayWork) {
+            work.seen(draft, response);
+            response = find(draft, receipt);
+        }
+        frame.fill(model, draft, "responses");
+        Interview interview = interviews.find(response.interviewId())
+                .orElseThrow(() -> new NotThere("The interview of response " + receipt + " is gone.")).interview();
+        Questionnaire document = interview.wiring().document();
+        Course course = interview.course();
+        OwnWords words = RespondentTexts.of(interview).ownWords();
+        List<AnsweredPage> pages = course.pages().stream().map(p -> page(interview, course, p, words)).toList();
+        List<String> visited = pages.stream().map(AnsweredPage::code).toList();
+        ReadResponses.Neighbours around = reads.around(draft, who.getName(), response.number());
+        Views.show(model, new ResponseView(response, document.outcome(response.outcome()).map(Questionnaire.Outcome::label).orElse("none"),
+                Frame.when(response.sentAt()), OwnWords.name(response.language()), words.locale().isRightToLeft() ? "rtl" : "ltr",
+                course.endedBy().map(OneResponseController::words).orElse(""), pages,
+                document.pages().stream().filter(p -> !visited.contains(p.code())).map(Page::title).toList(),
+                pages.stream().mapToInt(p -> p.lines().size()).sum(), document.questions().count(), besides(document, response),
+                notes.of(response.number()).stream().map(this::line).toList(), search.states(), search.people(draft), around.previous(),
+                around.next(), around.place(), around.count(), around.link(), mayWork));
+        return "response";
+    }
+
+    private NoteLine line(ResponseNote note) {
+        return new NoteLine(people.shown(note.author()), Frame.when(note.at()), note.text());
+    }
+
+    private static AnsweredPage page(Interview interview, Course course, Course.PageView page, OwnWords words) {
+        RespondentTexts texts = RespondentTexts.of(interview);
+        List<AnswerLine> lines = new ArrayList<>();
+        for (Course.ShownItem shown : page.shown()) {
+            if (shown.question().isPresent()) {
+                Object value = course.value(shown);
+                Optional<String> said = AnswersInWords.of(shown.question().get(), value, words);
+                lines.add(new AnswerLine(shown.slot(), texts.plain(shown.wording(), shown),
+                        said.orElse("no answer") + (shown.other().isEmpty() ? "" : ": " + shown.other()), said.isEmpty(), files(value)));
+            }
+        }
+        List<LeftOut> leftOut = Reasons.of(interview, page.page()).items().stream().filter(r -> !r.asked())
+                .map(r -> new LeftOut(r.code(), r.because())).toList();
+        return new AnsweredPage(page.page().code(), texts.plain(page.page().title()), lines, leftOut);
+    }
+
+    /** What ended an interview, in words. */
+    private static String words(Place.Rule rule) {
+        int number = rule.number() + 1;
+        return rule.family() == RuleFamily.OUTCOME_ROW
+                ? "row " + number + " of the outcome table"
+                : "finish " + number + " of page " + rule.row();
+    }
+
+    private static Map<String, String> besides(Questionnaire document, Response response) {
+        Map<String, String> besides = new LinkedHashMap<>();
+        Stream.concat(document.linkParameters().stream().map(Questionnaire.LinkParameter::code),
+                document.items().filter(Derived.class::isInstance).map(Item::code)).filter(response.answers()::containsKey)
+                .forEach(c -> besides.put(c, ResponsesCsv.cell(response.answers().get(c))));
+        return besides;
+    }
+
+    private static List<Attachment> files(Object value) {
+        return value instanceof List<?> l
+                ? l.stream().filter(Attachment.class::isInstance).map(Attachment.class::cast).toList()
+                : List.of();
+    }
+
+    /** Sets the state of the response and who is in charge of it. */
+    @PostMapping("/mark")
+    String mark(@PathVariable String code, @PathVariable String receipt, @RequestParam String state, @RequestParam String person,
+            Principal who, RedirectAttributes flash) {
+        Draft draft = frame.draft(code);
+        Response response = find(draft, receipt);
+        try {
+            if (!state.equals(response.state())) {
+                work.setState(draft, List.of(receipt), state, who.getName());
+            }
+            if (!person.equals(response.inCharge())) {
+                if (!person.isEmpty() && !search.people(draft).containsKey(person)) {
+                    throw new Refused("There is nobody called “" + person + "” who works on these responses.");
+                }
+                work.putInCharge(draft, List.of(receipt), person, who.getName());
+            }
+        } catch (Refused e) {
+            flash.addFlashAttribute("message", e.getMessage());
+        }
+        return "redirect:/q/" + code + "/responses/" + receipt;
+    }
+
+    @PostMapping("/note")
+    String note(@PathVariable String code, @PathVariable String receipt, @RequestParam String text, Principal who,
+            RedirectAttributes flash) {
+        Draft draft = frame.draft(code);
+        try {
+            work.note(draft, find(draft, receipt), text, who.getName());
+        } catch (Refused e) {
+            flash.addFlashAttribute("message", e.getMessage());
+            flash.addFlashAttribute("typed", text);
+        }
+        return "redirect:/q/" + code + "/responses/" + receipt + "#notes";
+    }
+
+    /** One file of one response; always saved, never shown, since a respondent sent it. */
+    @GetMapping("/{key}")
+    ResponseEntity<byte[]> attachment(@PathVariable String code, @PathVariable String receipt, @PathVariable String key, Principal who) {
+        Response response = find(frame.draft(code), receipt);
+        Attachment file = response.answers().values().stream().flatMap(OneResponseController::within).filter(f -> f.key().equals(key))
+                .findFirst().orElseThrow(() -> new NotThere("There is no such file in the response " + receipt + "."));
+        byte[] content = attachments.content(key).orElseThrow(() -> new NotThere("The file " + file.name() + " is not kept here."));
+        acts.saved(who.getName(), code, "a file of response " + receipt);
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_OCTET_STREAM)
+                .header(HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment().filename(file.name(), StandardCharsets.UTF_8).build().toString())
+                .body(content);
+    }
+
+    /** Every file in an answer, also in the entries of a roster. */
+    private static Stream<Attachment> within(Object value) {
+        return switch (value) {
+            case Attachment file -> Stream.of(file);
+            case List<?> list -> list.stream().flatMap(OneResponseController::within);
+            case Map<?, ?> parts -> parts.values().stream().flatMap(OneResponseController::within);
+            case null, default -> Stream.empty();
+        };
+    }
+}

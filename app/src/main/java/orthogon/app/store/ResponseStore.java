@@ -1,0 +1,275 @@
+package orthogon.app.store;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.OffsetDateTime;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import orthogon.core.interview.Slots;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.responses.Fact;
+import orthogon.core.responses.KeptValue;
+import orthogon.core.responses.ResponseDocument;
+import orthogon.core.responses.SearchWords;
+import orthogon.core.responses.Selection;
+import orthogon.core.responses.TypedAnswers;
+import orthogon.formats.stored.StoredAnswers;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Responses, as those who work on them find, read and mark them. */
+@Component
+public class ResponseStore {
+
+    private static final String RESPONSES = """
+            select p.number, p.receipt, p.interview_id, p.outcome, p.sent_at, p.language, p.state, p.in_charge,
+                r.number as release_number, r.id as release_id
+            from response p join release r on r.id = p.release_id
+            """;
+    private static final String FOUND = " where p.questionnaire_id = :questionnaire and ";
+    private static final String COUNT = "select count(*) from response p join release r on r.id = p.release_id";
+    private static final String SEARCHED = """
+            p.number in (select w.response from response_words w where w.questionnaire_id = :questionnaire
+                and w.words like :word%d escape '\\')
+            """;
+    private static final String SORTED = """
+             left join answer_value a on a.response = p.number and a.name = :sorted and a.kind <> 'E'
+            """;
+    private static final String UNINDEXED = """
+            where p.number in (select number from response where not indexed order by number fetch first %d rows only)
+            """;
+    private static final int VALUES_AT_ONCE = 40;
+    /** Receipts in one question to the database. */
+    private static final int AT_ONCE = 500;
+
+    /**
+     * A response that was sent.
+     *
+     * @param number that the database gives it, for its own use
+     * @param outcome code; empty for none
+     * @param language tag of the language in which it was answered
+     * @param state code of the state
+     * @param inCharge account of the person in charge; empty for nobody
+     * @param answers question, derived value, link parameter or roster to value, in the order of the questionnaire
+     */
+    public record Response(long number, String receipt, String interviewId, long releaseId, int release, String outcome,
+            OffsetDateTime sentAt, String language, String state, String inCharge, Map<String, Object> answers) {}
+
+    /** By what responses are sorted: a fact, or else the answer of this name. */
+    public record Order(Optional<Fact> fact, String answer, boolean down) {
+
+        /** The newest first. */
+        public static final Order NEWEST = new Order(Optional.of(Fact.SENT), "", true);
+    }
+
+    /**
+     * Which responses are wanted.
+     *
+     * @param search words that must all stand in the answers; may be empty
+     */
+    public record Wanted(long questionnaire, ResponseDocument over, Selection selection, String search) {
+
+        private static final int MOST_WORDS = 8;
+
+        List<String> words() {
+            return Arrays.stream(SearchWords.small(search).strip().split("\\s+")).filter(w -> !w.isEmpty()).limit(MOST_WORDS).toList();
+        }
+    }
+
+    private final JdbcClient jdbc;
+    private final KnownReleases releases;
+
+    public ResponseStore(JdbcClient jdbc, KnownReleases releases) {
+        this.jdbc = jdbc;
+        this.releases = releases;
+    }
+
+    /** Keeps what a response is found by, within the transaction that makes it. */
+    void index(long number, long questionnaire, Questionnaire document, String receipt, Map<String, Object> answers) {
+        List<KeptValue> values = KeptValue.of(document, answers);
+        for (int from = 0; from < values.size(); from += VALUES_AT_ONCE) {
+            insert(number, questionnaire, values.subList(from, Math.min(values.size(), from + VALUES_AT_ONCE)));
+        }
+        jdbc.sql("insert into response_words (response, questionnaire_id, words) values (:number, :questionnaire, :words)")
+                .param("number", number).param("questionnaire", questionnaire)
+                .param("words", SearchWords.of(document, receipt, answers)).update();
+        jdbc.sql("update response set indexed = true where number = :number").param("number", number).update();
+    }
+
+    private void insert(long number, long questionnaire, List<KeptValue> values) {
+        String rows = values.stream().map(v -> "(?, ?, ?, ?, ?, ?)").collect(Collectors.joining(", "));
+        List<Object> parameters = new ArrayList<>();
+        values.forEach(v -> parameters.addAll(Arrays.asList(questionnaire, v.code(), v.kind().sign(), v.text(), v.number(), number)));
+        jdbc.sql("insert into answer_value (questionnaire_id, name, kind, text, number, response) values " + rows).params(parameters)
+                .update();
+    }
+
+    /**
+     * Brings responses that an older Orthogon kept to where they are found.
+     *
+     * @param most how many at once
+     * @return how many there were
+     */
+    @Transactional
+    public int indexOlder(int most) {
+        List<Response> older = read(jdbc.sql(RESPONSES + UNINDEXED.formatted(most)).query(SentRow::of).list());
+        older.forEach(r -> index(r.number(), releases.get(r.releaseId()).questionnaireId(), releases.get(r.releaseId()).document(),
+                r.receipt(), r.answers()));
+        return older.size();
+    }
+
+    public Optional<Response> find(long questionnaireId, String receipt) {
+        return read(jdbc.sql(RESPONSES + " where p.questionnaire_id = :id and p.receipt = :receipt").param("id", questionnaireId)
+                .param("receipt", receipt).query(SentRow::of).list()).stream().findFirst();
+    }
+
+    /** Some of the wanted responses, in order. */
+    public List<Response> page(Wanted wanted, Order order, int from, int most) {
+        boolean byAnswer = order.fact().isEmpty();
+        JdbcClient.StatementSpec asked = asked(wanted, RESPONSES + (byAnswer ? SORTED : ""), ordered(order)
+                + " offset :from rows fetch next :most rows only").param("from", from).param("most", most);
+        return read((byAnswer ? asked.param("sorted", order.answer()) : asked).query(SentRow::of).list());
+    }
+
+    public int count(Wanted wanted) {
+        return asked(wanted, COUNT, "").query(Integer.class).single();
+    }
+
+    /** The numbers of all wanted responses, in order. */
+    public List<Long> numbers(Wanted wanted, Order order) {
+        boolean byAnswer = order.fact().isEmpty();
+        JdbcClient.StatementSpec asked = asked(wanted, "select p.number from response p join release r on r.id = p.release_id"
+                + (byAnswer ? SORTED : ""), ordered(order));
+        return (byAnswer ? asked.param("sorted", order.answer()) : asked).query(Long.class).list();
+    }
+
+    /** The responses of these numbers, in their order. */
+    public List<Response> all(List<Long> numbers) {
+        List<Response> all = new ArrayList<>();
+        for (int from = 0; from < numbers.size(); from += AT_ONCE) {
+            List<Long> some = numbers.subList(from, Math.min(numbers.size(), from + AT_ONCE));
+            Map<Long, Response> found = read(
+                    jdbc.sql(RESPONSES + " where p.number in (:some)").param("some", some).query(SentRow::of).list())
+                    .stream().collect(Collectors.toMap(Response::number, r -> r));
+            some.stream().filter(found::containsKey).map(found::get).forEach(all::add);
+        }
+        return all;
+    }
+
+    /** The receipts of the responses of these numbers, in their order. */
+    public List<String> receipts(List<Long> numbers) {
+        List<String> receipts = new ArrayList<>();
+        for (int from = 0; from < numbers.size(); from += AT_ONCE) {
+            List<Long> some = numbers.subList(from, Math.min(numbers.size(), from + AT_ONCE));
+            Map<Long, String> found = new HashMap<>();
+            jdbc.sql("select number, receipt from response where number in (:some)").param("some", some).query(row -> {
+                found.put(row.getLong("number"), row.getString("receipt"));
+            });
+            some.stream().filter(found::containsKey).map(found::get).forEach(receipts::add);
+        }
+        return receipts;
+    }
+
+    /** How many responses have each outcome, of all to a questionnaire. */
+    public Map<String, Integer> byOutcome(long questionnaireId) {
+        Map<String, Integer> counts = new LinkedHashMap<>();
+        jdbc.sql("select outcome, count(*) as n from response where questionnaire_id = :id group by outcome order by outcome")
+                .param("id", questionnaireId).query(row -> {
+                    counts.put(row.getString("outcome"), row.getInt("n"));
+                });
+        return counts;
+    }
+
+    /** @param receipts of responses to the questionnaire; others are left alone */
+    public int setState(long questionnaireId, List<String> receipts, String state) {
+        return mark(questionnaireId, receipts, "state", state);
+    }
+
+    /** @param account of the person; empty for nobody */
+    public int putInCharge(long questionnaireId, List<String> receipts, String account) {
+        return mark(questionnaireId, receipts, "in_charge", account);
+    }
+
+    private int mark(long questionnaireId, List<String> receipts, String column, String value) {
+        int marked = 0;
+        for (int from = 0; from < receipts.size(); from += AT_ONCE) {
+            marked += jdbc.sql("update response set " + column + " = :value where questionnaire_id = :id and receipt in (:receipts)")
+                    .param("value", value).param("id", questionnaireId)
+                    .param("receipts", receipts.subList(from, Math.min(receipts.size(), from + AT_ONCE))).update();
+        }
+        return marked;
+    }
+
+    private JdbcClient.StatementSpec asked(Wanted wanted, String from, String after) {
+        SelectionSql selection = new SelectionSql(wanted.over(), wanted.selection());
+        List<String> words = wanted.words();
+        StringBuilder sql = new StringBuilder(from + FOUND + selection.condition());
+        for (int i = 0; i < words.size(); i++) {
+            sql.append(" and ").append(SEARCHED.formatted(i));
+        }
+        JdbcClient.StatementSpec asked = jdbc.sql(sql + after).param("questionnaire", wanted.questionnaire())
+                .params(selection.parameters());
+        for (int i = 0; i < words.size(); i++) {
+            asked = asked.param("word" + i, "%" + SelectionSql.escaped(words.get(i)) + "%");
+        }
+        return asked;
+    }
+
+    private static String ordered(Order order) {
+        String way = order.down() ? " desc nulls last" : " asc nulls last";
+        String by = order.fact().map(fact -> switch (fact) {
+            case RECEIPT -> "p.receipt";
+            case SENT -> "p.sent_at";
+            case OUTCOME -> "p.outcome";
+            case RELEASE -> "r.number";
+            case LANGUAGE -> "p.language";
+            case STATE -> "p.state";
+            case IN_CHARGE -> "p.in_charge";
+        }).map(column -> column + way).orElse("a.number" + way + ", a.text" + way);
+        return " order by " + by + ", p.sent_at desc, p.number desc";
+    }
+
+    /** Brings the answers to what is known of each. */
+    private List<Response> read(List<SentRow> rows) {
+        Map<String, List<String>> given = new HashMap<>();
+        for (int from = 0; from < rows.size(); from += AT_ONCE) {
+            List<String> receipts = rows.subList(from, Math.min(rows.size(), from + AT_ONCE)).stream().map(SentRow::receipt).toList();
+            jdbc.sql("select receipt, given from answer where receipt in (:receipts)").param("receipts", receipts).query(row -> {
+                given.computeIfAbsent(row.getString("receipt"), r -> new ArrayList<>()).add(row.getString("given"));
+            });
+        }
+        return rows.stream().map(s -> response(s, given.getOrDefault(s.receipt(), List.of()))).toList();
+    }
+
+    private Response response(SentRow sent, List<String> answers) {
+        Questionnaire document = releases.get(sent.releaseId()).document();
+        Map<String, Object> read = new LinkedHashMap<>();
+        answers.forEach(json -> read.putAll(StoredAnswers.read(document, json)));
+        Map<String, Object> given = TypedAnswers.of(document, read);
+        Map<String, Object> ordered = new LinkedHashMap<>();
+        Stream.concat(document.linkParameters().stream().map(Questionnaire.LinkParameter::code),
+                document.items().flatMap(i -> Stream.of(i.code(), Slots.other(i.code())))).filter(given::containsKey)
+                .forEach(code -> ordered.put(code, given.get(code)));
+        return new Response(sent.number(), sent.receipt(), sent.interviewId(), sent.releaseId(), sent.release(), sent.outcome(), sent.at(),
+                sent.language(), sent.state(), sent.inCharge(), ordered);
+    }
+
+    /** One row of the responses. */
+    private record SentRow(long number, String receipt, String interviewId, long releaseId, int release, String outcome, OffsetDateTime at,
+            String language, String state, String inCharge) {
+
+        static SentRow of(ResultSet row, int n) throws SQLException {
+            return new SentRow(row.getLong("number"), row.getString("receipt"), row.getString("interview_id"), row.getLong("release_id"),
+                    row.getInt("release_number"), row.getString("outcome"), Times.at(row, "sent_at"), row.getString("language"),
+                    row.getString("state"), row.getString("in_charge"));
+        }
+    }
+}
