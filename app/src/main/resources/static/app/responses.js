@@ -8,6 +8,10 @@ function chosen() {
     document.querySelectorAll('[data-chosen]').forEach((shown) => {
         shown.textContent = every?.checked ? document.querySelector('.count b').textContent : count;
     });
+    const saved = document.querySelector(count > 0 && !every?.checked ? '[data-of-chosen]' : '[data-of-table]');
+    if (saved) {
+        saved.checked = true;
+    }
     const page = document.querySelector('[data-page]');
     if (page) {
         page.checked = count > 0 && count === ticks.length;

@@ -1,5 +1,6 @@
 package orthogon.app.background;
 
+import java.nio.file.Path;
 import java.util.List;
 import org.springframework.http.MediaType;
 
@@ -8,6 +9,13 @@ public sealed interface Result {
 
     /** @param disposition whether a browser shows or saves the file, and its name (RFC 6266) */
     record File(byte[] content, MediaType type, String disposition) implements Result {}
+
+    /**
+     * A large file, kept outside the memory until the work is forgotten.
+     *
+     * @param disposition whether a browser shows or saves the file, and its name (RFC 6266)
+     */
+    record SavedFile(Path content, MediaType type, String disposition) implements Result {}
 
     /** A page to go on to. */
     record Address(String to) implements Result {}

@@ -1,5 +1,7 @@
 package orthogon.app.background;
 
+import java.io.IOException;
+import java.nio.file.Files;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
@@ -87,6 +89,17 @@ public final class Work implements ProgressListener {
             return Optional.empty();
         } catch (ExecutionException e) {
             throw new IllegalStateException(title + " failed", e.getCause());
+        }
+    }
+
+    /** Removes the file that came of it, if one did. */
+    void discard() {
+        if (state().equals("done") && result.join() instanceof Result.SavedFile file) {
+            try {
+                Files.deleteIfExists(file.content());
+            } catch (IOException e) {
+                // It goes when Orthogon ends.
+            }
         }
     }
 

@@ -50,7 +50,7 @@ class WorkController {
     }
 
     @GetMapping("/work/{id}/result")
-    ResponseEntity<byte[]> result(@PathVariable String id, Principal who) {
+    ResponseEntity<Object> result(@PathVariable String id, Principal who) {
         Work work = work(id, who);
         if (!work.state().equals("done")) {
             throw new NotThere("There is nothing here: the work is " + work.state() + ".");

@@ -1,6 +1,9 @@
 package orthogon.app.background;
 
 import jakarta.annotation.PreDestroy;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Comparator;
@@ -11,6 +14,7 @@ import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import org.springframework.core.io.FileSystemResource;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -70,23 +74,25 @@ public class Works {
      *
      * @param accept what the request accepts (RFC 9110)
      */
-    public ResponseEntity<byte[]> file(String accept, String title, String back, String who, Work.Task task) {
+    public ResponseEntity<Object> file(String accept, String title, String back, String who, Work.Task task) {
         Work work = begin(title, back, who, task);
         boolean page = accept.contains("text/html");
         return work.result(page ? SHORT : LONGEST).map(result -> answer(work, result)).orElseGet(() -> to(address(work)));
     }
 
-    static ResponseEntity<byte[]> answer(Work work, Result result) {
+    static ResponseEntity<Object> answer(Work work, Result result) {
         return switch (result) {
             case Result.File file -> ResponseEntity.ok().contentType(file.type())
                     .header(HttpHeaders.CONTENT_DISPOSITION, file.disposition()).body(file.content());
+            case Result.SavedFile file -> ResponseEntity.ok().contentType(file.type())
+                    .header(HttpHeaders.CONTENT_DISPOSITION, file.disposition()).body(new FileSystemResource(file.content()));
             case Result.Address address -> to(address.to());
             case Result.FoundFile found -> to(found.to() + "?work=" + work.id());
             case Result.Refusal refusal -> ResponseEntity.unprocessableContent().build();
         };
     }
 
-    private static ResponseEntity<byte[]> to(String address) {
+    private static ResponseEntity<Object> to(String address) {
         return ResponseEntity.status(HttpStatus.SEE_OTHER).header(HttpHeaders.LOCATION, address).build();
     }
 
@@ -109,15 +115,32 @@ public class Works {
     /** Forgets what is old, and all but the last few of somebody who begins another. */
     private void forget(String who) {
         Instant oldest = Instant.now().minus(KEPT);
-        all.values().removeIf(w -> !w.isUnderWay() && w.ended().isBefore(oldest));
+        all.values().stream().filter(w -> !w.isUnderWay() && w.ended().isBefore(oldest)).toList().forEach(this::forget);
         List<Work> ended = all.values().stream().filter(w -> w.who().equals(who) && !w.isUnderWay())
                 .sorted(Comparator.comparing(Work::ended).reversed()).toList();
-        ended.stream().skip(MOST_KEPT - 1L).forEach(w -> all.remove(w.id()));
+        ended.stream().skip(MOST_KEPT - 1L).forEach(this::forget);
+    }
+
+    private void forget(Work work) {
+        all.remove(work.id());
+        work.discard();
+    }
+
+    /**
+     * A new empty file for what comes of a piece of work. It goes when the work is forgotten, and when Orthogon ends.
+     *
+     * @throws IOException if there is no room for it
+     */
+    public static Path newFile() throws IOException {
+        Path file = Files.createTempFile("orthogon-", ".made");
+        file.toFile().deleteOnExit();
+        return file;
     }
 
     @PreDestroy
     void close() {
         all.values().forEach(Work::stop);
+        all.values().forEach(Work::discard);
         workers.shutdown();
     }
 }

@@ -73,7 +73,7 @@ class FilesController {
     }
 
     @GetMapping("/file")
-    ResponseEntity<byte[]> file(@PathVariable String code, @RequestParam String to, @RequestParam(name = "as") String kind,
+    ResponseEntity<Object> file(@PathVariable String code, @RequestParam String to, @RequestParam(name = "as") String kind,
             @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "") String accept, Principal who) {
         Questionnaire document = frame.draft(code).document();
         List<String> languages = document.languages().stream()

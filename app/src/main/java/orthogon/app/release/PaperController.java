@@ -41,7 +41,7 @@ class PaperController {
     }
 
     @GetMapping("/paper.pdf")
-    ResponseEntity<byte[]> pdf(@PathVariable String code, @RequestParam(defaultValue = "") String language,
+    ResponseEntity<Object> pdf(@PathVariable String code, @RequestParam(defaultValue = "") String language,
             @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "") String accept, Principal who) {
         Questionnaire document = frame.draft(code).document();
         String in = language.isEmpty() ? document.sourceLanguage() : language;
@@ -57,7 +57,7 @@ class PaperController {
     }
 
     @GetMapping("/dictionary.{kind}")
-    ResponseEntity<byte[]> dictionary(@PathVariable String code, @PathVariable String kind,
+    ResponseEntity<Object> dictionary(@PathVariable String code, @PathVariable String kind,
             @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "") String accept, Principal who) {
         Questionnaire document = frame.draft(code).document();
         if (!KINDS.contains(kind)) {
@@ -77,7 +77,7 @@ class PaperController {
     }
 
     @GetMapping("/responses.schema.json")
-    ResponseEntity<byte[]> schema(@PathVariable String code,
+    ResponseEntity<Object> schema(@PathVariable String code,
             @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "") String accept, Principal who) {
         Questionnaire document = frame.draft(code).document();
         return works.file(accept, "The schema of the responses of " + document.title(), "/q/" + code + "/release", who.getName(),

@@ -215,7 +215,7 @@ class OneResponseController {
     }
 
     /** One file of one response; always saved, never shown, since a respondent sent it. */
-    @GetMapping("/{key}")
+    @GetMapping("/files/{key}")
     ResponseEntity<byte[]> attachment(@PathVariable String code, @PathVariable String receipt, @PathVariable String key, Principal who) {
         Response response = find(frame.draft(code), receipt);
         Attachment file = response.answers().values().stream().flatMap(OneResponseController::within).filter(f -> f.key().equals(key))

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import orthogon.core.interview.Slots;
 import orthogon.core.questionnaire.Questionnaire;
@@ -162,6 +163,29 @@ public class ResponseStore {
             some.stream().filter(found::containsKey).map(found::get).forEach(all::add);
         }
         return all;
+    }
+
+    /** The responses of these numbers, in their order, a few at a time in memory. */
+    public Stream<Response> each(List<Long> numbers) {
+        return IntStream.range(0, Math.ceilDiv(numbers.size(), AT_ONCE)).boxed()
+                .flatMap(i -> all(numbers.subList(i * AT_ONCE, Math.min(numbers.size(), (i + 1) * AT_ONCE))).stream());
+    }
+
+    /** The numbers of all responses to a questionnaire, the newest first. */
+    public List<Long> numbers(long questionnaireId) {
+        return jdbc.sql("select number from response where questionnaire_id = :id order by sent_at desc, number desc")
+                .param("id", questionnaireId).query(Long.class).list();
+    }
+
+    /** The numbers of the responses with these receipts, the newest first. */
+    public List<Long> numbers(long questionnaireId, List<String> receipts) {
+        List<Long> numbers = new ArrayList<>();
+        for (int from = 0; from < receipts.size(); from += AT_ONCE) {
+            numbers.addAll(jdbc.sql("select number from response where questionnaire_id = :id and receipt in (:receipts)"
+                    + " order by sent_at desc, number desc").param("id", questionnaireId)
+                    .param("receipts", receipts.subList(from, Math.min(receipts.size(), from + AT_ONCE))).query(Long.class).list());
+        }
+        return numbers;
     }
 
     /** The receipts of the responses of these numbers, in their order. */

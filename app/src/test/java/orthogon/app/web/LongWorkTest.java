@@ -67,7 +67,7 @@ class LongWorkTest {
     @Test
     void aFileThatTakesLongLeadsToAPageThatTellsAndGivesIt() throws Exception {
         CountDownLatch told = new CountDownLatch(1);
-        ResponseEntity<byte[]> answer = works.file(HTML, "The responses to Fen", "/q/fen/responses", "ines", progress -> {
+        ResponseEntity<Object> answer = works.file(HTML, "The responses to Fen", "/q/fen/responses", "ines", progress -> {
             progress.at("Writing the responses", 2, 5);
             told.countDown();
             held.await();
@@ -126,7 +126,7 @@ class LongWorkTest {
 
     @Test
     void aProgramThatAsksForNoPageWaitsForItsFile() throws Exception {
-        ResponseEntity<byte[]> answer = works.file("*/*", "The PDF of Fen", "/", "osk", progress -> {
+        ResponseEntity<Object> answer = works.file("*/*", "The PDF of Fen", "/", "osk", progress -> {
             Thread.sleep(2_500);
             return new Result.File(new byte[]{1}, MediaType.APPLICATION_PDF, "inline");
         });

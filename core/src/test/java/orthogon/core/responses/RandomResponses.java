@@ -20,7 +20,7 @@ import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
 
-/** Responses with values of the right types, whatever the questionnaire would ask, and conditions over them. */
+/** Responses with values that fit their questions, whatever the questionnaire would ask, and conditions over them. */
 public final class RandomResponses {
 
     public static final LocalDate TODAY = LocalDate.of(2026, 11, 23);
@@ -72,7 +72,10 @@ public final class RandomResponses {
 
     private void item(Wiring wiring, Item item, Map<String, Object> into) {
         switch (item) {
-            case Question q -> put(into, q.code(), value(q.answer().domain()));
+            case Question q -> {
+                Object value = value(q.answer().domain());
+                put(into, q.code(), value == null || q.answer().refusal(value, TODAY).isPresent() ? null : value);
+            }
             case Derived d -> put(into, d.code(), wiring.type(d.code()).map(this::ofType).orElse(null));
             case Roster r -> {
                 List<Map<String, Object>> entries = new ArrayList<>();

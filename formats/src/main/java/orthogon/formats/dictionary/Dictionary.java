@@ -159,7 +159,8 @@ public final class Dictionary {
         return limit == null ? "" : limit instanceof BigDecimal d ? d.toPlainString() : limit.toString();
     }
 
-    private static Table table(Questionnaire document) {
+    /** One row for each variable. */
+    public static Table table(Questionnaire document) {
         return new Table(COLUMNS, of(document).stream().map(Variable::cells).toList());
     }
 

@@ -1,2 +1,2 @@
-/** Responses as CSV, for spreadsheets and statistics. */
+/** Responses as files: comma separated values, workbooks and JSON, all written row by row. */
 package orthogon.formats.responses;

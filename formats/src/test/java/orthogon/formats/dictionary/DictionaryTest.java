@@ -8,7 +8,8 @@ import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Section;
 import orthogon.formats.document.DocumentReader;
 import orthogon.formats.progress.ProgressListener;
-import orthogon.formats.responses.ResponsesCsv;
+import orthogon.formats.responses.ExportForm;
+import orthogon.formats.responses.ResponseTables;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -54,8 +55,8 @@ class DictionaryTest {
     @Test
     void theVariablesAreTheColumnsOfTheResponsesAndTheirConditionsAreWhole() throws Exception {
         for (Questionnaire document : List.of(demo("found_animal"), demo("foster_home"), demo("bat_count"), EveryType.document())) {
-            List<String> columns = List.of(ResponsesCsv.write(document, List.of(), ProgressListener.NONE).strip().split(","));
-            assertEquals(columns.subList(4, columns.size()), Dictionary.of(document).stream()
+            List<String> columns = ResponseTables.of(document, ExportForm.ONE_TABLE).tables().getFirst().heads();
+            assertEquals(columns.subList(7, columns.size()), Dictionary.of(document).stream()
                     .map(Dictionary.Variable::code).toList(),
                     document.code());
         }
