@@ -37,7 +37,8 @@ public record Door(HttpMethod method, String path, Act act) {
         get(doors, Act.BE_HERE, "/me", "/me/**");
         post(doors, Act.BE_HERE, "/me/**", "/logout");
         post(doors, Act.RELEASE, "/desk/*/archive", "/desk/*/remove");
-        post(doors, Act.READ_RESPONSES, "/q/*/responses/sentence", "/q/*/responses/file.*", "/q/*/responses/columns", "/q/*/responses/views",
+        post(doors, Act.READ_RESPONSES, "/q/*/responses/sentence", "/q/*/responses/file.*", "/q/*/responses/columns",
+                "/q/*/responses/views",
                 "/q/*/responses/views/remove");
         post(doors, Act.ERASE_RESPONSES, "/q/*/responses/erase");
         post(doors, Act.WORK_ON_RESPONSES, "/q/*/responses/chosen", "/q/*/responses/*/mark", "/q/*/responses/*/note");

@@ -28,14 +28,15 @@ class ReadResponses {
     }
 
     /** How somebody left the table of responses. */
-    Reading left(Draft draft, String who) {
-        Reading usual = new Reading(ResponseColumns.of(search.over(draft), search.document(draft)).usual(), "", "", "", true, false);
-        return views.own(draft.id(), who).map(text -> Reading.read(text, usual)).orElse(usual);
+    TableReading left(Draft draft, String who) {
+        TableReading usual = new TableReading(ResponseColumns.of(search.over(draft), search.document(draft)).usual(), "", "", "", true,
+                false);
+        return views.own(draft.id(), who).map(text -> TableReading.read(text, usual)).orElse(usual);
     }
 
     /** The numbers of all responses in the table as somebody left it, in order. */
     List<Long> numbers(Draft draft, String who) throws Refused {
-        Reading reading = left(draft, who);
+        TableReading reading = left(draft, who);
         return search.numbers(draft, search.filter(draft, reading), reading);
     }
 

@@ -12,7 +12,7 @@ import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
-import orthogon.core.responses.Fact;
+import orthogon.core.responses.ResponseFact;
 import orthogon.formats.responses.ResponsesCsv;
 
 /**
@@ -42,7 +42,7 @@ record ResponseCells(Map<String, String> states, Map<String, String> people) {
                 .orElseGet(() -> answer(document, column.code(), response.answers()));
     }
 
-    private String fact(Questionnaire document, Response response, Fact fact) {
+    private String fact(Questionnaire document, Response response, ResponseFact fact) {
         return switch (fact) {
             case RECEIPT -> response.receipt();
             case SENT -> Frame.when(response.sentAt());

@@ -14,8 +14,8 @@ import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
-import orthogon.core.responses.Fact;
 import orthogon.core.responses.ResponseDocument;
+import orthogon.core.responses.ResponseFact;
 
 /** What the table of responses can show: what is known about a response, what came with the link, and what was answered or derived. */
 record ResponseColumns(List<ResponseColumn> all) {
@@ -33,11 +33,12 @@ record ResponseColumns(List<ResponseColumn> all) {
      * @param group the page that it stands on, or what it is about
      * @param fact empty for answers
      */
-    record ResponseColumn(String code, String wording, String group, Optional<Fact> fact) {}
+    record ResponseColumn(String code, String wording, String group, Optional<ResponseFact> fact) {}
 
     static ResponseColumns of(ResponseDocument over, Questionnaire document) {
         List<ResponseColumn> columns = new ArrayList<>();
-        List.of(Fact.SENT, Fact.STATE, Fact.IN_CHARGE, Fact.OUTCOME, Fact.LANGUAGE, Fact.RELEASE).stream()
+        List.of(ResponseFact.SENT, ResponseFact.STATE, ResponseFact.IN_CHARGE, ResponseFact.OUTCOME, ResponseFact.LANGUAGE,
+                ResponseFact.RELEASE).stream()
                 .filter(over.codes()::containsKey)
                 .forEach(f -> columns.add(new ResponseColumn(over.codes().get(f), f.words(), ABOUT, Optional.of(f))));
         document.linkParameters().forEach(p -> columns.add(new ResponseColumn(p.code(), p.code(), LINK, Optional.empty())));
@@ -70,7 +71,8 @@ record ResponseColumns(List<ResponseColumn> all) {
     /** What is shown where nobody chose. */
     List<String> usual() {
         List<String> codes = new ArrayList<>();
-        all.stream().filter(c -> c.fact().filter(f -> f != Fact.LANGUAGE && f != Fact.RELEASE).isPresent()).map(ResponseColumn::code)
+        all.stream().filter(c -> c.fact().filter(f -> f != ResponseFact.LANGUAGE && f != ResponseFact.RELEASE).isPresent())
+                .map(ResponseColumn::code)
                 .forEach(codes::add);
         all.stream().filter(c -> c.fact().isEmpty() && !c.group().equals(LINK)).limit(USUAL_QUESTIONS).map(ResponseColumn::code)
                 .forEach(codes::add);

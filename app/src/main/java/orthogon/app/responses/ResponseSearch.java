@@ -21,8 +21,8 @@ import orthogon.app.store.SettingStore;
 import orthogon.core.language.OwnWords;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Refused;
-import orthogon.core.responses.Fact;
 import orthogon.core.responses.ResponseDocument;
+import orthogon.core.responses.ResponseFact;
 import orthogon.core.responses.ResponseFilter;
 import orthogon.core.responses.ResponseState;
 import orthogon.core.responses.Selection;
@@ -78,24 +78,24 @@ class ResponseSearch {
     }
 
     /** @throws Refused where the filter cannot be read */
-    ResponseFilter filter(Draft draft, Reading reading) throws Refused {
+    ResponseFilter filter(Draft draft, TableReading reading) throws Refused {
         return ResponseFilter.read(over(draft), reading.filter(), LocalDate.now());
     }
 
-    private static Wanted wanted(Draft draft, ResponseFilter filter, Reading reading) {
+    private static Wanted wanted(Draft draft, ResponseFilter filter, TableReading reading) {
         return new Wanted(draft.id(), filter.over(), filter.selection(), reading.search());
     }
 
-    private static Order order(ResponseDocument over, Reading reading) {
+    private static Order order(ResponseDocument over, TableReading reading) {
         if (reading.sort().isEmpty()) {
             return Order.NEWEST;
         }
-        Optional<Fact> fact = over.fact(reading.sort());
+        Optional<ResponseFact> fact = over.fact(reading.sort());
         return new Order(fact, fact.isPresent() ? "" : reading.sort(), reading.down());
     }
 
     /** @param page from 0 */
-    FoundResponses page(Draft draft, ResponseFilter filter, Reading reading, int page, int size) {
+    FoundResponses page(Draft draft, ResponseFilter filter, TableReading reading, int page, int size) {
         Wanted wanted = wanted(draft, filter, reading);
         if (filter.isExact()) {
             return new FoundResponses(responses.page(wanted, order(filter.over(), reading), page * size, size), responses.count(wanted));
@@ -106,7 +106,7 @@ class ResponseSearch {
     }
 
     /** The numbers of all responses that the filter and the search let through, in order. */
-    List<Long> numbers(Draft draft, ResponseFilter filter, Reading reading) {
+    List<Long> numbers(Draft draft, ResponseFilter filter, TableReading reading) {
         List<Long> candidates = responses.numbers(wanted(draft, filter, reading), order(filter.over(), reading));
         if (filter.isExact()) {
             return candidates;
@@ -122,7 +122,7 @@ class ResponseSearch {
 
     /** How many responses there are to any release. */
     int all(Draft draft) {
-        return responses.count(new Wanted(draft.id(), over(draft), new Selection.Everything(), ""));
+        return responses.count(new Wanted(draft.id(), over(draft), new Selection.EveryResponse(), ""));
     }
 
     /** The receipts of these responses, in their order. */

@@ -18,6 +18,7 @@ import orthogon.app.store.ResponseStore.Response;
 import orthogon.app.store.ResponseViewStore;
 import orthogon.app.store.ResponseViewStore.NamedView;
 import orthogon.app.view.Views;
+import orthogon.app.work.EraseResponses;
 import orthogon.app.work.WorkOnResponses;
 import orthogon.core.expression.Wiring;
 import orthogon.core.questionnaire.Questionnaire;
@@ -55,12 +56,20 @@ class ResponsesController {
      * @param count how many the filter and the search let through, {@code all} how many there are
      * @param link address of this table as it is read, without the page
      */
-    record ResponsesView(Reading reading, List<FilterChip> chips, String wrong, List<ResponseColumn> columns,
+    record ResponsesView(TableReading reading, List<FilterChip> chips, String wrong, List<ResponseColumn> columns,
             Map<String, List<ResponseColumn>> groups, int available, List<ResponseRow> rows, int count, int all, int pageNumber,
             int pageCount, List<NamedView> views, String viewName, Map<String, String> states, Map<String, String> workers, String link) {}
 
+    /**
+     * The question before responses are erased.
+     *
+     * @param every whether all are meant that the table shows
+     * @param typed what stands in the field for their number
+     */
+    record EraseView(List<String> receipts, boolean every, int number, String back, String typed) {}
+
     /** What an address asks the table for; a part that is null stays as the person left it. */
-    record Asked(String view, String filter, String search, String sort, Boolean down, Integer page) {}
+    record TableRequest(String view, String filter, String search, String sort, Boolean down, Integer page) {}
 
     private final Frame frame;
     private final ResponseSearch search;
@@ -68,9 +77,11 @@ class ResponsesController {
     private final ResponseViewStore views;
     private final WorkOnResponses work;
     private final ReadResponses reads;
+    private final EraseResponses erasing;
 
     ResponsesController(Frame frame, ResponseSearch search, KnownReleases releases, ResponseViewStore views, WorkOnResponses work,
-            ReadResponses reads) {
+            ReadResponses reads, EraseResponses erasing) {
+        this.erasing = erasing;
         this.reads = reads;
         this.frame = frame;
         this.search = search;
@@ -80,12 +91,12 @@ class ResponsesController {
     }
 
     @GetMapping
-    String sheet(@PathVariable String code, @ModelAttribute Asked asked, Principal who, Model model) {
+    String sheet(@PathVariable String code, @ModelAttribute TableRequest asked, Principal who, Model model) {
         Draft draft = frame.draft(code);
         frame.fill(model, draft, "responses");
         ResponseColumns columns = ResponseColumns.of(search.over(draft), search.document(draft));
-        Reading left = reads.left(draft, who.getName());
-        Reading reading = asked(draft, asked, left);
+        TableReading left = reads.left(draft, who.getName());
+        TableReading reading = asked(draft, asked, left);
         if (!reading.equals(left)) {
             views.keep(draft.id(), "", who.getName(), reading.written());
         }
@@ -93,17 +104,17 @@ class ResponsesController {
         return "responses";
     }
 
-    private Reading asked(Draft draft, Asked asked, Reading left) {
+    private TableReading asked(Draft draft, TableRequest asked, TableReading left) {
         Optional<NamedView> named = asked.view() == null
                 ? Optional.empty()
                 : views.named(draft.id()).stream().filter(v -> v.name().equals(asked.view())).findFirst();
-        Reading from = named.map(v -> Reading.read(v.settings(), left)).orElse(left);
+        TableReading from = named.map(v -> TableReading.read(v.settings(), left)).orElse(left);
         return from.asking(asked.filter() == null ? from.filter() : asked.filter(),
                 asked.search() == null ? from.search() : asked.search(), asked.sort() == null ? from.sort() : asked.sort(),
                 asked.down() == null ? from.down() : asked.down());
     }
 
-    private void show(Draft draft, Reading reading, ResponseColumns columns, int page, Model model) {
+    private void show(Draft draft, TableReading reading, ResponseColumns columns, int page, Model model) {
         ResponseFilter filter;
         String wrong = "";
         try {
@@ -121,7 +132,7 @@ class ResponsesController {
         int pages = Math.max(1, Math.ceilDiv(found.count(), PER_PAGE));
         List<ResponseRow> rows = found.found().stream().map(r -> row(r, shown, cells)).toList();
         List<NamedView> named = views.named(draft.id());
-        String name = named.stream().filter(v -> Reading.read(v.settings(), null) instanceof Reading r && r.equals(reading))
+        String name = named.stream().filter(v -> TableReading.read(v.settings(), null) instanceof TableReading r && r.equals(reading))
                 .map(NamedView::name).findFirst().orElse("");
         Views.show(model,
                 new ResponsesView(reading, FilterChip.of(filter), wrong, shown, columns.grouped(), columns.all().size(), rows,
@@ -130,7 +141,7 @@ class ResponsesController {
     }
 
     /** The address of the table as it is read. */
-    static String link(String code, Reading reading) {
+    static String link(String code, TableReading reading) {
         URI address = UriComponentsBuilder.fromPath("/q/{code}/responses").queryParam("filter", "{filter}")
                 .queryParam("search", "{search}").queryParam("sort", "{sort}").queryParam("down", reading.down())
                 .encode().buildAndExpand(code, reading.filter(), reading.search(), reading.sort()).toUri();
@@ -160,7 +171,7 @@ class ResponsesController {
         List<String> wanted = new ArrayList<>(Arrays.stream(order.split(",")).filter(column::contains).distinct().toList());
         column.stream().filter(c -> !wanted.contains(c)).forEach(wanted::add);
         wanted.removeIf(c -> columns.find(c).isEmpty());
-        Reading reading = reads.left(draft, who.getName()).showing(wanted.isEmpty() ? columns.usual() : wanted, wordings);
+        TableReading reading = reads.left(draft, who.getName()).showing(wanted.isEmpty() ? columns.usual() : wanted, wordings);
         views.keep(draft.id(), "", who.getName(), reading.written());
         return "redirect:" + link(code, reading);
     }
@@ -169,7 +180,7 @@ class ResponsesController {
     @PostMapping("/views")
     String keepView(@PathVariable String code, @RequestParam String name, Principal who, RedirectAttributes flash) {
         Draft draft = frame.draft(code);
-        Reading reading = reads.left(draft, who.getName());
+        TableReading reading = reads.left(draft, who.getName());
         boolean full = views.named(draft.id()).size() >= MOST_VIEWS;
         if (name.isBlank() || name.strip().length() > LONGEST_NAME || full) {
             flash.addFlashAttribute("message", full
@@ -201,7 +212,7 @@ class ResponsesController {
             @RequestParam(defaultValue = "false") boolean every, @RequestParam String act, @RequestParam(defaultValue = "") String state,
             @RequestParam(defaultValue = "") String person, Principal who, RedirectAttributes flash) {
         Draft draft = frame.draft(code);
-        Reading reading = reads.left(draft, who.getName());
+        TableReading reading = reads.left(draft, who.getName());
         try {
             List<String> chosen = every ? receipts(draft, reading) : receipt;
             if (chosen.isEmpty()) {
@@ -214,7 +225,31 @@ class ResponsesController {
         return "redirect:" + link(code, reading);
     }
 
-    private List<String> receipts(Draft draft, Reading reading) throws Refused {
+    /** Asks once more before responses are erased. */
+    @PostMapping("/erase")
+    String erase(@PathVariable String code, @RequestParam(defaultValue = "") List<String> receipt,
+            @RequestParam(defaultValue = "false") boolean every, @RequestParam(defaultValue = "") String sure, Principal who, Model model,
+            RedirectAttributes flash) {
+        Draft draft = frame.draft(code);
+        TableReading reading = reads.left(draft, who.getName());
+        try {
+            List<String> chosen = every ? receipts(draft, reading) : receipt;
+            if (chosen.isEmpty()) {
+                throw new Refused("Choose responses first: tick their rows, or choose all.");
+            }
+            if (!sure.equals(String.valueOf(chosen.size()))) {
+                frame.fill(model, draft, "responses");
+                Views.show(model, new EraseView(chosen, every, chosen.size(), link(code, reading), sure));
+                return "erase";
+            }
+            flash.addFlashAttribute("told", counted(erasing.erase(draft, chosen, who.getName())) + " erased for good.");
+        } catch (Refused e) {
+            flash.addFlashAttribute("message", e.getMessage());
+        }
+        return "redirect:" + link(code, reading);
+    }
+
+    private List<String> receipts(Draft draft, TableReading reading) throws Refused {
         return search.receipts(search.numbers(draft, search.filter(draft, reading), reading));
     }
 

@@ -15,9 +15,9 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import orthogon.core.interview.Slots;
 import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.responses.Fact;
 import orthogon.core.responses.KeptValue;
 import orthogon.core.responses.ResponseDocument;
+import orthogon.core.responses.ResponseFact;
 import orthogon.core.responses.SearchWords;
 import orthogon.core.responses.Selection;
 import orthogon.core.responses.TypedAnswers;
@@ -65,10 +65,10 @@ public class ResponseStore {
             OffsetDateTime sentAt, String language, String state, String inCharge, Map<String, Object> answers) {}
 
     /** By what responses are sorted: a fact, or else the answer of this name. */
-    public record Order(Optional<Fact> fact, String answer, boolean down) {
+    public record Order(Optional<ResponseFact> fact, String answer, boolean down) {
 
         /** The newest first. */
-        public static final Order NEWEST = new Order(Optional.of(Fact.SENT), "", true);
+        public static final Order NEWEST = new Order(Optional.of(ResponseFact.SENT), "", true);
     }
 
     /**

@@ -7,9 +7,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
-import orthogon.core.responses.Fact;
 import orthogon.core.responses.KeptValue;
 import orthogon.core.responses.ResponseDocument;
+import orthogon.core.responses.ResponseFact;
 import orthogon.core.responses.Selection;
 import orthogon.core.responses.Selection.Relation;
 
@@ -45,8 +45,8 @@ final class SelectionSql {
 
     private String of(Selection selection) {
         return switch (selection) {
-            case Selection.Everything e -> ALL;
-            case Selection.Nothing n -> NONE;
+            case Selection.EveryResponse e -> ALL;
+            case Selection.NoResponse n -> NONE;
             case Selection.AllOf a -> joined(a.parts(), " and ");
             case Selection.AnyOf a -> joined(a.parts(), " or ");
             case Selection.Outside o -> "not (" + of(o.of()) + ")";
@@ -76,7 +76,7 @@ final class SelectionSql {
         return VALUES + put(value.code()) + " and v.kind = " + put(value.kind().sign()) + " and " + compared + ")";
     }
 
-    private static String column(Fact fact) {
+    private static String column(ResponseFact fact) {
         return switch (fact) {
             case RECEIPT -> "p.receipt";
             case SENT -> "p.sent_at";
@@ -88,19 +88,20 @@ final class SelectionSql {
         };
     }
 
-    private static String known(Fact fact) {
+    private static String known(ResponseFact fact) {
         return switch (fact) {
             case OUTCOME, IN_CHARGE -> column(fact) + " <> ''";
             case RECEIPT, SENT, RELEASE, LANGUAGE, STATE -> ALL;
         };
     }
 
-    private String fact(Fact fact, Relation relation, Object value) {
+    private String fact(ResponseFact fact, Relation relation, Object value) {
         return switch (value) {
-            case LocalDate day when fact == Fact.SENT -> sent(relation, day);
-            case BigDecimal number when fact == Fact.RELEASE -> column(fact) + " " + relation.sign() + " " + put(number);
-            case String text when fact != Fact.SENT && fact != Fact.RELEASE -> known(fact) + " and " + column(fact) + " " + relation.sign()
-                    + " " + put(text);
+            case LocalDate day when fact == ResponseFact.SENT -> sent(relation, day);
+            case BigDecimal number when fact == ResponseFact.RELEASE -> column(fact) + " " + relation.sign() + " " + put(number);
+            case String text when fact != ResponseFact.SENT && fact != ResponseFact.RELEASE ->
+                known(fact) + " and " + column(fact) + " " + relation.sign()
+                        + " " + put(text);
             default -> NONE;
         };
     }

@@ -9,7 +9,7 @@ import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
-import orthogon.core.responses.Fact;
+import orthogon.core.responses.ResponseFact;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
 import java.math.BigDecimal;
@@ -56,8 +56,9 @@ class ResponseCellsTest {
 
     @Test
     void factsAreSaidAsPeopleCallThem() {
-        Map<Fact, String> said = Map.of(Fact.STATE, "fresh", Fact.IN_CHARGE, "Ines Tallow", Fact.OUTCOME, "Sent", Fact.RELEASE, "3",
-                Fact.LANGUAGE, "fr", Fact.RECEIPT, "AAA-BBB-CCC");
+        Map<ResponseFact, String> said = Map.of(ResponseFact.STATE, "fresh", ResponseFact.IN_CHARGE, "Ines Tallow", ResponseFact.OUTCOME,
+                "Sent", ResponseFact.RELEASE, "3",
+                ResponseFact.LANGUAGE, "fr", ResponseFact.RECEIPT, "AAA-BBB-CCC");
         said.forEach((fact, words) -> assertEquals(words, cell(new ResponseColumn("x", "x", "", Optional.of(fact)), Map.of()).text()));
     }
 }

@@ -25,7 +25,7 @@ import orthogon.core.questionnaire.Questionnaire;
  * @param document the questionnaire with that page
  * @param codes the name of each fact in conditions: its own, or {@code response_...} where an item of the questionnaire has that
  */
-public record ResponseDocument(Questionnaire document, Map<Fact, String> codes) {
+public record ResponseDocument(Questionnaire document, Map<ResponseFact, String> codes) {
 
     /** Code of the page that holds the facts. */
     private static final String PAGE = "the_response";
@@ -42,17 +42,17 @@ public record ResponseDocument(Questionnaire document, Map<Fact, String> codes) 
      */
     public static ResponseDocument of(Questionnaire answered, Map<String, String> languages, Map<String, String> states,
             Map<String, String> people) {
-        Map<Fact, Answer> answers = new EnumMap<>(Fact.class);
-        answers.put(Fact.RECEIPT, new TextAnswer(false, null, LONGEST_RECEIPT));
-        answers.put(Fact.SENT, new DateAnswer(null, null));
+        Map<ResponseFact, Answer> answers = new EnumMap<>(ResponseFact.class);
+        answers.put(ResponseFact.RECEIPT, new TextAnswer(false, null, LONGEST_RECEIPT));
+        answers.put(ResponseFact.SENT, new DateAnswer(null, null));
         Map<String, String> outcomes = new LinkedHashMap<>();
         answered.outcomes().forEach(o -> outcomes.put(o.code(), o.label()));
-        choice(outcomes).ifPresent(a -> answers.put(Fact.OUTCOME, a));
-        answers.put(Fact.RELEASE, new NumberAnswer(BigDecimal.ONE, null, 0, ""));
-        choice(languages).ifPresent(a -> answers.put(Fact.LANGUAGE, a));
-        choice(states).ifPresent(a -> answers.put(Fact.STATE, a));
-        choice(people).ifPresent(a -> answers.put(Fact.IN_CHARGE, a));
-        Map<Fact, String> codes = new EnumMap<>(Fact.class);
+        choice(outcomes).ifPresent(a -> answers.put(ResponseFact.OUTCOME, a));
+        answers.put(ResponseFact.RELEASE, new NumberAnswer(BigDecimal.ONE, null, 0, ""));
+        choice(languages).ifPresent(a -> answers.put(ResponseFact.LANGUAGE, a));
+        choice(states).ifPresent(a -> answers.put(ResponseFact.STATE, a));
+        choice(people).ifPresent(a -> answers.put(ResponseFact.IN_CHARGE, a));
+        Map<ResponseFact, String> codes = new EnumMap<>(ResponseFact.class);
         List<Question> facts = new ArrayList<>();
         answers.forEach((fact, answer) -> {
             String code = isTaken(answered, fact.code()) ? "response_" + fact.code() : fact.code();
@@ -77,7 +77,7 @@ public record ResponseDocument(Questionnaire document, Map<Fact, String> codes) 
     }
 
     /** The fact that a name in a condition means; empty for answers. */
-    public Optional<Fact> fact(String code) {
+    public Optional<ResponseFact> fact(String code) {
         return codes.entrySet().stream().filter(c -> c.getValue().equals(code)).map(Map.Entry::getKey).findFirst();
     }
 }

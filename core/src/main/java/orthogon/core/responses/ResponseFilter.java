@@ -27,7 +27,7 @@ public record ResponseFilter(ResponseDocument over, String text, Optional<Expr> 
 
     /** Lets everything through. */
     public static ResponseFilter none(ResponseDocument over) {
-        return new ResponseFilter(over, "", Optional.empty(), new Selection.Everything(), true);
+        return new ResponseFilter(over, "", Optional.empty(), new Selection.EveryResponse(), true);
     }
 
     /**

@@ -35,14 +35,14 @@ final class Selecting {
     /** @param isExact whether the selection is where the condition is true, and not only around it */
     record Narrowed(Selection selection, boolean isExact) {
 
-        static final Narrowed ANYTHING = new Narrowed(new Selection.Everything(), false);
+        static final Narrowed ANYTHING = new Narrowed(new Selection.EveryResponse(), false);
 
         static Narrowed exactly(Selection selection) {
             return new Narrowed(selection, true);
         }
 
         static Narrowed allOf(List<Narrowed> parts) {
-            boolean empty = parts.stream().anyMatch(p -> p.selection instanceof Selection.Nothing);
+            boolean empty = parts.stream().anyMatch(p -> p.selection instanceof Selection.NoResponse);
             return new Narrowed(Selection.allOf(parts.stream().map(Narrowed::selection).toList()),
                     empty || parts.stream().allMatch(Narrowed::isExact));
         }
@@ -87,8 +87,8 @@ final class Selecting {
     private TwoSided sides(Expr expr) {
         return switch (expr) {
             case Literal l when l.value() instanceof Boolean b -> b
-                    ? TwoSided.exactly(new Selection.Everything(), new Selection.Nothing())
-                    : TwoSided.exactly(new Selection.Nothing(), new Selection.Everything());
+                    ? TwoSided.exactly(new Selection.EveryResponse(), new Selection.NoResponse())
+                    : TwoSided.exactly(new Selection.NoResponse(), new Selection.EveryResponse());
             case And a -> {
                 List<TwoSided> parts = a.parts().stream().map(this::sides).toList();
                 yield new TwoSided(Narrowed.allOf(parts.stream().map(TwoSided::yes).toList()),
@@ -174,9 +174,9 @@ final class Selecting {
                         ? TwoSided.decided(new Selection.Holding(code.get(), element))
                         : TwoSided.UNKNOWN;
             }
-            case "contains" -> containing(c, Selection.Side.ANYWHERE);
-            case "starts with" -> containing(c, Selection.Side.START);
-            case "ends with" -> containing(c, Selection.Side.END);
+            case "contains" -> containing(c, Selection.TextSide.ANYWHERE);
+            case "starts with" -> containing(c, Selection.TextSide.START);
+            case "ends with" -> containing(c, Selection.TextSide.END);
             default -> TwoSided.UNKNOWN;
         };
     }
@@ -185,7 +185,7 @@ final class Selecting {
         return type(n).filter(t -> t.kind() == Type.TypeKind.LIST && t.element().kind() == Type.TypeKind.TEXT).isPresent();
     }
 
-    private TwoSided containing(Call c, Selection.Side side) {
+    private TwoSided containing(Call c, Selection.TextSide side) {
         boolean isWhole = c.args().getFirst() instanceof Name n && isKeptWhole(n.name());
         if (!isWhole || !isFixed(c.args().get(1)) || !(fixed(c.args().get(1)) instanceof String part) || !isShort(part)) {
             return TwoSided.UNKNOWN;
@@ -221,7 +221,7 @@ final class Selecting {
         if (value == null) {
             return relation == Relation.SAME
                     ? TwoSided.exactly(new Selection.Outside(answered), answered)
-                    : TwoSided.exactly(new Selection.Nothing(), new Selection.Nothing());
+                    : TwoSided.exactly(new Selection.NoResponse(), new Selection.NoResponse());
         }
         boolean ordered = relation != Relation.SAME;
         boolean known = value instanceof BigDecimal || value instanceof LocalDate || value instanceof LocalTime

@@ -9,10 +9,10 @@ import java.util.List;
 public sealed interface Selection {
 
     /** Every response. */
-    record Everything() implements Selection {}
+    record EveryResponse() implements Selection {}
 
     /** No response. */
-    record Nothing() implements Selection {}
+    record NoResponse() implements Selection {}
 
     /** Those that are in all of these. */
     record AllOf(List<Selection> parts) implements Selection {
@@ -45,7 +45,7 @@ public sealed interface Selection {
     record Holding(String code, String element) implements Selection {}
 
     /** Those whose answer is a text with this one in it, in the same case. */
-    record Containing(String code, String part, Side side) implements Selection {}
+    record Containing(String code, String part, TextSide side) implements Selection {}
 
     /** Longest text that is compared whole, in UTF-16 units; of longer answers a database keeps the beginning. */
     int LONGEST = 400;
@@ -88,23 +88,23 @@ public sealed interface Selection {
     }
 
     /** Where a text stands in another. */
-    enum Side {
+    enum TextSide {
         START, ANYWHERE, END
     }
 
     /** Those in all of these, in the shortest form. */
     static Selection allOf(List<Selection> parts) {
-        List<Selection> left = parts.stream().filter(p -> !(p instanceof Everything)).toList();
-        return left.stream().anyMatch(Nothing.class::isInstance)
-                ? new Nothing()
-                : left.isEmpty() ? new Everything() : left.size() == 1 ? left.getFirst() : new AllOf(left);
+        List<Selection> left = parts.stream().filter(p -> !(p instanceof EveryResponse)).toList();
+        return left.stream().anyMatch(NoResponse.class::isInstance)
+                ? new NoResponse()
+                : left.isEmpty() ? new EveryResponse() : left.size() == 1 ? left.getFirst() : new AllOf(left);
     }
 
     /** Those in any of these, in the shortest form. */
     static Selection anyOf(List<Selection> parts) {
-        List<Selection> left = parts.stream().filter(p -> !(p instanceof Nothing)).toList();
-        return left.stream().anyMatch(Everything.class::isInstance)
-                ? new Everything()
-                : left.isEmpty() ? new Nothing() : left.size() == 1 ? left.getFirst() : new AnyOf(left);
+        List<Selection> left = parts.stream().filter(p -> !(p instanceof NoResponse)).toList();
+        return left.stream().anyMatch(EveryResponse.class::isInstance)
+                ? new EveryResponse()
+                : left.isEmpty() ? new NoResponse() : left.size() == 1 ? left.getFirst() : new AnyOf(left);
     }
 }

@@ -10,9 +10,9 @@ import orthogon.core.responses.Selection.Answered;
 import orthogon.core.responses.Selection.AnyOf;
 import orthogon.core.responses.Selection.Compared;
 import orthogon.core.responses.Selection.Containing;
-import orthogon.core.responses.Selection.Everything;
+import orthogon.core.responses.Selection.EveryResponse;
 import orthogon.core.responses.Selection.Holding;
-import orthogon.core.responses.Selection.Nothing;
+import orthogon.core.responses.Selection.NoResponse;
 import orthogon.core.responses.Selection.Outside;
 
 /** What a selection selects, by its definition. */
@@ -22,8 +22,8 @@ final class InMemory {
 
     static boolean selects(Selection selection, Map<String, Object> values) {
         return switch (selection) {
-            case Everything e -> true;
-            case Nothing n -> false;
+            case EveryResponse e -> true;
+            case NoResponse n -> false;
             case AllOf a -> a.parts().stream().allMatch(p -> selects(p, values));
             case AnyOf a -> a.parts().stream().anyMatch(p -> selects(p, values));
             case Outside o -> !selects(o.of(), values);

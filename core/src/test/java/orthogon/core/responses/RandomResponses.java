@@ -49,22 +49,22 @@ public final class RandomResponses {
     }
 
     /** What is known besides the answers, by fact. */
-    public Map<Fact, Object> facts(Questionnaire document) {
-        Map<Fact, Object> facts = new LinkedHashMap<>();
-        facts.put(Fact.RECEIPT, "ABC-" + (100 + random.nextInt(900)) + "-" + (10_000 + random.nextInt(90_000)));
-        facts.put(Fact.SENT, TODAY.minusDays(random.nextInt(20)));
-        facts.put(Fact.OUTCOME,
+    public Map<ResponseFact, Object> facts(Questionnaire document) {
+        Map<ResponseFact, Object> facts = new LinkedHashMap<>();
+        facts.put(ResponseFact.RECEIPT, "ABC-" + (100 + random.nextInt(900)) + "-" + (10_000 + random.nextInt(90_000)));
+        facts.put(ResponseFact.SENT, TODAY.minusDays(random.nextInt(20)));
+        facts.put(ResponseFact.OUTCOME,
                 document.outcomes().isEmpty() ? null : document.outcomes().get(random.nextInt(document.outcomes().size())).code());
-        facts.put(Fact.RELEASE, BigDecimal.valueOf(1 + random.nextInt(3)));
-        facts.put(Fact.LANGUAGE, pick(List.of("en", "fr")));
-        facts.put(Fact.STATE, pick(List.of("new", "done")));
-        facts.put(Fact.IN_CHARGE, pick(List.of("", "ines", "jory")));
+        facts.put(ResponseFact.RELEASE, BigDecimal.valueOf(1 + random.nextInt(3)));
+        facts.put(ResponseFact.LANGUAGE, pick(List.of("en", "fr")));
+        facts.put(ResponseFact.STATE, pick(List.of("new", "done")));
+        facts.put(ResponseFact.IN_CHARGE, pick(List.of("", "ines", "jory")));
         facts.values().removeIf(v -> v == null || v.equals(""));
         return facts;
     }
 
     /** Answers and facts by their names in conditions. */
-    public Map<String, Object> named(Map<String, Object> answers, Map<Fact, Object> facts) {
+    public Map<String, Object> named(Map<String, Object> answers, Map<ResponseFact, Object> facts) {
         Map<String, Object> named = new LinkedHashMap<>(answers);
         facts.forEach((fact, value) -> named.put(over.codes().get(fact), value));
         return named;

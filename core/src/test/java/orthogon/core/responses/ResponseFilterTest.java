@@ -40,10 +40,10 @@ class ResponseFilterTest {
 
     @Test
     void factsAreNamesUnlessAQuestionHasTheName() throws Refused {
-        assertEquals("state", over(ROOST).codes().get(Fact.STATE));
-        assertEquals("response_release", over(ROOST).codes().get(Fact.RELEASE));
+        assertEquals("state", over(ROOST).codes().get(ResponseFact.STATE));
+        assertEquals("response_release", over(ROOST).codes().get(ResponseFact.RELEASE));
         assertTrue(read("release = 7 and response_release = 1").isExact());
-        assertEquals(Fact.RELEASE, over(ROOST).fact("response_release").orElseThrow());
+        assertEquals(ResponseFact.RELEASE, over(ROOST).fact("response_release").orElseThrow());
         assertTrue(over(ROOST).fact("release").isEmpty());
     }
 
@@ -58,7 +58,7 @@ class ResponseFilterTest {
     @Test
     void anEmptyFilterLetsEverythingThrough() throws Refused {
         assertTrue(read("  ").lets(Map.of(), RandomResponses.TODAY));
-        assertEquals(new Selection.Everything(), read("").selection());
+        assertEquals(new Selection.EveryResponse(), read("").selection());
     }
 
     @Test
@@ -88,7 +88,7 @@ class ResponseFilterTest {
                 ResponseFilter filter = ResponseFilter.read(responses.over(), text, RandomResponses.TODAY);
                 all++;
                 exact += filter.isExact() ? 1 : 0;
-                narrowed += filter.isExact() || filter.selection() instanceof Selection.Everything ? 0 : 1;
+                narrowed += filter.isExact() || filter.selection() instanceof Selection.EveryResponse ? 0 : 1;
                 for (Map<String, Object> values : some) {
                     boolean lets = filter.lets(values, RandomResponses.TODAY);
                     boolean selected = InMemory.selects(filter.selection(), values);

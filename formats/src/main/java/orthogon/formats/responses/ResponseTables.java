@@ -47,7 +47,9 @@ public record ResponseTables(List<ResponseTable> tables) {
             row.add(line.receipt());
             row.add(BigDecimal.valueOf(line.release()));
             row.add(line.sent());
-            row.add(form.labels() ? document.outcome(line.outcome()).map(Questionnaire.Outcome::label).orElse(line.outcome()) : line.outcome());
+            row.add(form.labels()
+                    ? document.outcome(line.outcome()).map(Questionnaire.Outcome::label).orElse(line.outcome())
+                    : line.outcome());
             row.add(line.language());
             row.add(line.state());
             row.add(line.inCharge());
@@ -110,7 +112,8 @@ public record ResponseTables(List<ResponseTable> tables) {
             many.options().forEach(o -> into.add(new TableColumn(name + "." + o.code(),
                     value.andThen(v -> v instanceof List<?> l ? (Object) l.contains(o.code()) : null))));
         } else if (parts.isEmpty()) {
-            into.add(new TableColumn(name, value.andThen(v -> said(v, q.answer().hasOwnOptions() ? q.answer().options() : List.of(), form))));
+            into.add(new TableColumn(name,
+                    value.andThen(v -> said(v, q.answer().hasOwnOptions() ? q.answer().options() : List.of(), form))));
         }
         parts.forEach(part -> into.add(new TableColumn(name + "." + part.part(),
                 value.andThen(v -> v instanceof Map<?, ?> m ? said(m.get(part.part()), part.options(), form) : null))));

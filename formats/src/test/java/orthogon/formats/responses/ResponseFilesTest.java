@@ -60,7 +60,8 @@ class ResponseFilesTest {
             .withLinkParameters(List.of(new Questionnaire.LinkParameter("ward", List.of())))
             .withPages(List.of(Page.empty("p", "P").withItems(List.of(
                     Question.of("remark", "Remark", new TextAnswer(true, null, null)),
-                    Question.of("seen", "Seen", new ManyChoices(List.of(Option.of("a", "Blood, fresh"), Option.of("b", "Limps")), null, null)),
+                    Question.of("seen", "Seen",
+                            new ManyChoices(List.of(Option.of("a", "Blood, fresh"), Option.of("b", "Limps")), null, null)),
                     Question.of("day", "Day", new DateAnswer(null, null)), Question.of("at", "At", new TimeAnswer(null, null)),
                     Question.of("count", "Count", new NumberAnswer(null, null, 1, "")), new Derived("twice", "2 * count"),
                     new Roster("birds", "Birds", "", "", 0, 2, List.of(Question.of("young", "Young?", new YesNoAnswer()),
@@ -119,7 +120,8 @@ class ResponseFilesTest {
     @Test
     void aWorkbookHasTypedCellsASheetForEachRosterAndADictionary() throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        ResponsesXlsx.write(FEN, ResponseTables.of(FEN, new ExportForm(true, false, true)), List.of(line("ABC", FULL), line("D", Map.of())), 2,
+        ResponsesXlsx.write(FEN, ResponseTables.of(FEN, new ExportForm(true, false, true)), List.of(line("ABC", FULL), line("D", Map.of())),
+                2,
                 out, ProgressListener.NONE);
         try (XSSFWorkbook book = new XSSFWorkbook(new ByteArrayInputStream(out.toByteArray()))) {
             Sheet main = book.getSheet("responses");

@@ -14,11 +14,11 @@ import tools.jackson.databind.json.JsonMapper;
  * @param down whether the greatest comes first
  * @param wordings whether the heads are wordings, and not codes
  */
-record Reading(List<String> columns, String filter, String search, String sort, boolean down, boolean wordings) {
+record TableReading(List<String> columns, String filter, String search, String sort, boolean down, boolean wordings) {
 
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
-    Reading {
+    TableReading {
         columns = columns == null ? List.of() : List.copyOf(columns);
         filter = filter == null ? "" : filter.strip();
         search = search == null ? "" : search.strip();
@@ -31,19 +31,19 @@ record Reading(List<String> columns, String filter, String search, String sort, 
     }
 
     /** What {@link #written} wrote; the other reading where it cannot be read. */
-    static Reading read(String text, Reading otherwise) {
+    static TableReading read(String text, TableReading otherwise) {
         try {
-            return text.isEmpty() ? otherwise : JSON.readValue(text, Reading.class);
+            return text.isEmpty() ? otherwise : JSON.readValue(text, TableReading.class);
         } catch (JacksonException e) {
             return otherwise;
         }
     }
 
-    Reading asking(String newFilter, String newSearch, String newSort, boolean newDown) {
-        return new Reading(columns, newFilter, newSearch, newSort, newDown, wordings);
+    TableReading asking(String newFilter, String newSearch, String newSort, boolean newDown) {
+        return new TableReading(columns, newFilter, newSearch, newSort, newDown, wordings);
     }
 
-    Reading showing(List<String> newColumns, boolean newWordings) {
-        return new Reading(newColumns, filter, search, sort, down, newWordings);
+    TableReading showing(List<String> newColumns, boolean newWordings) {
+        return new TableReading(newColumns, filter, search, sort, down, newWordings);
     }
 }

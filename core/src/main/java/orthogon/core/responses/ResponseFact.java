@@ -1,7 +1,7 @@
 package orthogon.core.responses;
 
 /** What is known about every response besides its answers. */
-public enum Fact {
+public enum ResponseFact {
     /** The receipt that the respondent has, a text. */
     RECEIPT("receipt", "receipt"),
     /** The day on which it was sent. */
@@ -20,7 +20,7 @@ public enum Fact {
     private final String code;
     private final String words;
 
-    Fact(String code, String words) {
+    ResponseFact(String code, String words) {
         this.code = code;
         this.words = words;
     }

@@ -1,0 +1,49 @@
+package orthogon.app.store;
+
+import java.util.List;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/** Takes away everything that is kept of interviews and the responses that they became. */
+@Component
+public class ErasureStore {
+
+    /** What hangs on an interview, the last first; messages by the links in them. */
+    private static final List<String> REMOVALS = List.of("""
+            delete from message where exists (select 1 from way_back w where w.interview_id in (:some)
+                and message.text like concat('%', w.token, '%'))
+            """, """
+            delete from message where exists (select 1 from invitation v where v.interview_id in (:some)
+                and message.text like concat('%', v.token, '%'))
+            """,
+            "delete from response_note where response in (select number from response where interview_id in (:some))",
+            "delete from response_words where response in (select number from response where interview_id in (:some))",
+            "delete from answer_value where response in (select number from response where interview_id in (:some))",
+            "delete from answer where receipt in (select receipt from response where interview_id in (:some))",
+            "delete from response where interview_id in (:some)", "delete from way_back where interview_id in (:some)",
+            "delete from invitation where interview_id in (:some)", "delete from page_visit where interview_id in (:some)",
+            "delete from attachment where interview_id in (:some)", "delete from interview where id in (:some)");
+    private static final int AT_ONCE = 200;
+
+    private final JdbcClient jdbc;
+
+    public ErasureStore(JdbcClient jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    /**
+     * Erases interviews with their answers, files, notes, messages and links. It is for the caller to do so in one transaction.
+     *
+     * @param files keys of files that their answers name and that no interview is noted for
+     */
+    public void erase(List<String> interviews, List<String> files) {
+        for (int from = 0; from < interviews.size(); from += AT_ONCE) {
+            List<String> some = interviews.subList(from, Math.min(interviews.size(), from + AT_ONCE));
+            REMOVALS.forEach(removal -> jdbc.sql(removal).param("some", some).update());
+        }
+        for (int from = 0; from < files.size(); from += AT_ONCE) {
+            jdbc.sql("delete from attachment where interview_id is null and file_key in (:some)")
+                    .param("some", files.subList(from, Math.min(files.size(), from + AT_ONCE))).update();
+        }
+    }
+}

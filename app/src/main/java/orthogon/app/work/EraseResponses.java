@@ -1,0 +1,53 @@
+package orthogon.app.work;
+
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.store.ErasureStore;
+import orthogon.app.store.ResponseStore;
+import orthogon.app.store.ResponseStore.Response;
+import orthogon.core.answer.file.Attachment;
+import org.springframework.stereotype.Component;
+
+/** Erases responses for good: answers, files, notes, messages and links. The trail keeps that they were, not what they said. */
+@Component
+public class EraseResponses {
+
+    private final ResponseStore responses;
+    private final ErasureStore erasure;
+    private final Acts acts;
+
+    public EraseResponses(ResponseStore responses, ErasureStore erasure, Acts acts) {
+        this.responses = responses;
+        this.erasure = erasure;
+        this.acts = acts;
+    }
+
+    /**
+     * Erases responses to a questionnaire; all of them, or none.
+     *
+     * @param receipts others than those of the questionnaire are left alone
+     * @return how many there were
+     */
+    public int erase(Draft draft, List<String> receipts, String who) {
+        List<Response> wanted = responses.all(responses.numbers(draft.id(), receipts));
+        List<String> interviews = wanted.stream().map(Response::interviewId).toList();
+        List<String> files = wanted.stream().flatMap(r -> r.answers().values().stream()).flatMap(EraseResponses::files)
+                .map(Attachment::key).toList();
+        String words = wanted.size() == 1
+                ? "erased response " + wanted.getFirst().receipt()
+                : "erased " + wanted.size() + " responses";
+        acts.noted(who, draft.code(), words, () -> erasure.erase(interviews, files));
+        return wanted.size();
+    }
+
+    private static Stream<Attachment> files(Object value) {
+        return switch (value) {
+            case Attachment file -> Stream.of(file);
+            case List<?> list -> list.stream().flatMap(EraseResponses::files);
+            case Map<?, ?> parts -> parts.values().stream().flatMap(EraseResponses::files);
+            case null, default -> Stream.empty();
+        };
+    }
+}

@@ -1,0 +1,238 @@
+package orthogon.app.store;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.OffsetDateTime;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import java.util.TreeSet;
+import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.store.ReleaseStore.Made;
+import orthogon.app.store.ReleaseStore.Release;
+import orthogon.app.store.ResponseStore.Order;
+import orthogon.app.store.ResponseStore.Response;
+import orthogon.app.store.ResponseStore.Wanted;
+import orthogon.core.interview.Interview;
+import orthogon.core.proof.RandomDocument;
+import orthogon.core.questionnaire.EveryType;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
+import orthogon.core.responses.RandomResponses;
+import orthogon.core.responses.ResponseDocument;
+import orthogon.core.responses.ResponseFact;
+import orthogon.core.responses.ResponseFilter;
+import orthogon.core.responses.Selection;
+import orthogon.formats.stored.StoredAnswers;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.Parameter;
+import org.junit.jupiter.params.ParameterizedClass;
+import org.junit.jupiter.params.provider.EnumSource;
+import org.springframework.jdbc.core.simple.JdbcClient;
+
+/** What the database finds is what the conditions say, on either database. */
+@ParameterizedClass
+@EnumSource(TestDatabase.class)
+class ResponseStoreTest {
+
+    private static final int DOCUMENTS = 12;
+    private static final int RESPONSES = 25;
+    private static final int CONDITIONS = 40;
+
+    @Parameter
+    private TestDatabase vendor;
+    private JdbcClient jdbc;
+    private DraftStore drafts;
+    private ReleaseStore releases;
+    private InterviewStore interviews;
+    private ResponseStore responses;
+
+    @BeforeEach
+    void open() {
+        jdbc = JdbcClient.create(vendor.migrated());
+        drafts = new DraftStore(jdbc);
+        releases = new ReleaseStore(jdbc);
+        KnownReleases known = new KnownReleases(releases);
+        responses = new ResponseStore(jdbc, known);
+        interviews = new InterviewStore(jdbc, known, responses);
+    }
+
+    /** A questionnaire with three releases, so that their numbers differ. */
+    private List<Release> released(Questionnaire document) {
+        Draft draft = drafts.create(document, "ines", "began");
+        List<Release> made = new ArrayList<>();
+        for (int n = 0; n < 3; n++) {
+            made.add(releases.create(draft, new Made("{}", "", "ines", List.of("en"), List.of(), "", OffsetDateTime.now())));
+        }
+        return made;
+    }
+
+    private String put(List<Release> released, Map<String, Object> answers, Map<ResponseFact, Object> facts) {
+        int number = ((BigDecimal) facts.get(ResponseFact.RELEASE)).intValue();
+        Release release = released.get(number - 1);
+        String interview = interviews.begin(release, Interview.start(release.wiring(), RandomResponses.TODAY, Map.of()), OffsetDateTime.now())
+                .id();
+        String receipt = (String) facts.get(ResponseFact.RECEIPT);
+        OffsetDateTime at = ((LocalDate) facts.get(ResponseFact.SENT)).atTime(LocalTime.of(answers.size() % 24, 0))
+                .atZone(ZoneId.systemDefault()).toOffsetDateTime();
+        jdbc.sql("""
+                insert into response (receipt, interview_id, release_id, questionnaire_id, language, outcome, state, in_charge, sent_at)
+                values (:receipt, :interview, :release, :questionnaire, :language, :outcome, :state, :charge, :at)
+                """).param("receipt", receipt).param("interview", interview).param("release", release.id())
+                .param("questionnaire", release.questionnaireId()).param("language", facts.get(ResponseFact.LANGUAGE))
+                .param("outcome", facts.getOrDefault(ResponseFact.OUTCOME, "")).param("state", facts.get(ResponseFact.STATE))
+                .param("charge", facts.getOrDefault(ResponseFact.IN_CHARGE, "")).param("at", at).update();
+        answers.forEach((code, value) -> jdbc.sql("insert into answer (receipt, question, given) values (:receipt, :code, :given)")
+                .param("receipt", receipt).param("code", code).param("given", StoredAnswers.write(Map.of(code, value))).update());
+        return receipt;
+    }
+
+    private static Wanted wanted(Release release, ResponseDocument over, Selection selection, String search) {
+        return new Wanted(release.questionnaireId(), over, selection, search);
+    }
+
+    /** Where a filter is exact, the database finds what it lets through; otherwise that and perhaps more. */
+    @Test
+    void theDatabaseFindsWhatTheConditionsSay() throws Refused {
+        int exact = 0;
+        for (int seed = 0; seed < DOCUMENTS; seed++) {
+            Questionnaire document = (seed == 0 ? EveryType.document() : RandomDocument.of(9000 + seed)).withCode("doc_" + seed);
+            List<Release> released = released(document);
+            RandomResponses random = new RandomResponses(document, new Random(seed));
+            Map<String, Map<String, Object>> values = new LinkedHashMap<>();
+            for (int i = 0; i < RESPONSES; i++) {
+                Map<String, Object> answers = random.answers(document);
+                Map<ResponseFact, Object> facts = random.facts(document);
+                facts.put(ResponseFact.RECEIPT, facts.get(ResponseFact.RECEIPT) + "-" + seed + "-" + i);
+                values.put(put(released, answers, facts), random.named(answers, facts));
+            }
+            while (responses.indexOlder(10) > 0) {
+                // As an older database is brought to the newest form.
+            }
+            for (int n = 0; n < CONDITIONS; n++) {
+                String text = random.condition();
+                ResponseFilter filter = ResponseFilter.read(random.over(), text, RandomResponses.TODAY);
+                Set<String> through = new TreeSet<>();
+                values.forEach((receipt, named) -> {
+                    if (filter.lets(named, RandomResponses.TODAY)) {
+                        through.add(receipt);
+                    }
+                });
+                Wanted wanted = wanted(released.getFirst(), random.over(), filter.selection(), "");
+                Set<String> found = new TreeSet<>(responses.receipts(responses.numbers(wanted, Order.NEWEST)));
+                assertEquals(found.size(), responses.count(wanted), text);
+                exact += filter.isExact() ? 1 : 0;
+                if (filter.isExact()) {
+                    assertEquals(through, found, () -> text + " " + filter.selection());
+                } else {
+                    assertTrue(found.containsAll(through), () -> text + " " + filter.selection());
+                }
+            }
+        }
+        assertTrue(exact > DOCUMENTS * CONDITIONS / 3, exact + " are exact");
+    }
+
+    @Test
+    void answersComeBackAsTheyWereSentAndAreFoundByTheirWords() {
+        Questionnaire document = EveryType.document();
+        List<Release> released = released(document);
+        RandomResponses random = new RandomResponses(document, new Random(3));
+        Map<String, Object> answers = random.answers(document);
+        answers.put("story", "Under the OLD viaduct, 100 % wet_\\ ß");
+        Map<ResponseFact, Object> facts = random.facts(document);
+        String receipt = put(released, answers, facts);
+        put(released, Map.of("story", "Elsewhere"), random.facts(document));
+        assertEquals(2, responses.indexOlder(10));
+        assertEquals(0, responses.indexOlder(10));
+        Response read = responses.find(released.getFirst().questionnaireId(), receipt).orElseThrow();
+        assertEquals(answers, read.answers());
+        for (String words : List.of("viaduct", "old VIADUCT", "100 %", "wet_\\", "ß", receipt.substring(0, 7))) {
+            assertEquals(List.of(receipt), found(released, random, words), words);
+        }
+        assertEquals(List.of(), found(released, random, "viaduct elsewhere"), "all words must stand in one response");
+        assertEquals(List.of(), found(released, random, "w_t"));
+        assertEquals(2, found(released, random, " ").size());
+    }
+
+    private List<String> found(List<Release> released, RandomResponses random, String words) {
+        Wanted wanted = wanted(released.getFirst(), random.over(), new Selection.EveryResponse(), words);
+        return responses.page(wanted, Order.NEWEST, 0, 10).stream().map(Response::receipt).toList();
+    }
+
+    @Test
+    void rowsStandInTheOrderThatIsWantedAndInPages() {
+        Questionnaire document = EveryType.document();
+        List<Release> released = released(document);
+        RandomResponses random = new RandomResponses(document, new Random(5));
+        List<String> receipts = new ArrayList<>();
+        for (int i : new int[]{7, 3, -1, 12}) {
+            Map<ResponseFact, Object> facts = random.facts(document);
+            receipts.add(put(released, i < 0 ? Map.of() : Map.of("share", BigDecimal.valueOf(i)), facts));
+        }
+        responses.indexOlder(10);
+        Wanted all = wanted(released.getFirst(), random.over(), new Selection.EveryResponse(), "");
+        Order up = new Order(Optional.empty(), "share", false);
+        Order down = new Order(Optional.empty(), "share", true);
+        assertEquals(List.of(receipts.get(1), receipts.get(0), receipts.get(3), receipts.get(2)),
+                responses.page(all, up, 0, 9).stream().map(Response::receipt).toList(), "blank ones stand last");
+        assertEquals(List.of(receipts.get(0), receipts.get(1)),
+                responses.page(all, down, 1, 2).stream().map(Response::receipt).toList());
+        assertEquals(responses.page(all, down, 0, 9).stream().map(Response::number).toList(), responses.numbers(all, down));
+        List<String> byReceipt = responses.page(all, new Order(Optional.of(ResponseFact.RECEIPT), "", false), 0, 9).stream()
+                .map(Response::receipt).toList();
+        assertEquals(byReceipt.stream().sorted(Comparator.naturalOrder()).toList(), byReceipt);
+    }
+
+    @Test
+    void statesPeopleAndNotesAreKeptAndGoWithTheResponse() {
+        Questionnaire document = EveryType.document();
+        List<Release> released = released(document);
+        RandomResponses random = new RandomResponses(document, new Random(8));
+        String receipt = put(released, random.answers(document), random.facts(document));
+        String other = put(released, random.answers(document), random.facts(document));
+        responses.indexOlder(10);
+        long questionnaire = released.getFirst().questionnaireId();
+        assertEquals(1, responses.setState(questionnaire, List.of(receipt, "nobody"), "in_work"));
+        assertEquals(0, responses.setState(questionnaire + 1, List.of(receipt), "done"), "of another questionnaire");
+        assertEquals(1, responses.putInCharge(questionnaire, List.of(receipt), "jory"));
+        Response read = responses.find(questionnaire, receipt).orElseThrow();
+        assertEquals(List.of("in_work", "jory"), List.of(read.state(), read.inCharge()));
+        ResponseNoteStore notes = new ResponseNoteStore(jdbc);
+        notes.add(read.number(), "ines", "Rang back.", OffsetDateTime.now());
+        assertEquals(List.of("Rang back."), notes.of(read.number()).stream().map(ResponseNoteStore.ResponseNote::text).toList());
+        new ErasureStore(jdbc).erase(List.of(read.interviewId()), List.of());
+        assertEquals(Optional.empty(), responses.find(questionnaire, receipt));
+        for (String table : List.of("answer_value", "response_words", "response_note")) {
+            assertEquals(0, jdbc.sql("select count(*) from " + table + " where response = :n").param("n", read.number())
+                    .query(Integer.class).single(), table);
+        }
+        assertEquals(Optional.empty(), interviews.find(read.interviewId()));
+        assertTrue(responses.find(questionnaire, other).isPresent());
+    }
+
+    @Test
+    void viewsWithANameAreEverybodysAndTheOthersOnesOwn() {
+        long questionnaire = released(EveryType.document()).getFirst().questionnaireId();
+        ResponseViewStore views = new ResponseViewStore(jdbc);
+        views.keep(questionnaire, "", "ines", "{1}");
+        views.keep(questionnaire, "", "jory", "{2}");
+        views.keep(questionnaire, "Morning", "ines", "{3}");
+        views.keep(questionnaire, "", "ines", "{4}");
+        assertEquals(Optional.of("{4}"), views.own(questionnaire, "ines"));
+        assertEquals(Optional.of("{2}"), views.own(questionnaire, "jory"));
+        assertEquals(List.of("Morning"), views.named(questionnaire).stream().map(ResponseViewStore.NamedView::name).toList());
+        views.remove(questionnaire, "Morning", "jory");
+        assertEquals(List.of(), views.named(questionnaire));
+    }
+}
