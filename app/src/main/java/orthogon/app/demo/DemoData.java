@@ -13,12 +13,14 @@ import orthogon.app.store.DraftStore;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
+import orthogon.app.store.RefusalStore;
 import orthogon.app.store.ReleaseStore;
 import orthogon.app.store.ReleaseStore.Release;
 import orthogon.app.store.ResponseNoteStore;
 import orthogon.app.store.ResponseStore;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
+import orthogon.core.interview.Slots;
 import orthogon.core.proof.Proof;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.document.DocumentReader;
@@ -55,12 +57,14 @@ class DemoData implements SmartInitializingSingleton {
     private final InterviewStore interviews;
     private final ResponseStore responses;
     private final ResponseNoteStore notes;
+    private final RefusalStore refusals;
     private final TransactionTemplate together;
     private final DemoPeople people;
 
     DemoData(DraftStore drafts, ReleaseStore releases, InterviewStore interviews, ResponseStore responses,
-            ResponseNoteStore notes, DemoPeople people, PlatformTransactionManager transactions) {
+            ResponseNoteStore notes, RefusalStore refusals, DemoPeople people, PlatformTransactionManager transactions) {
         this.responses = responses;
+        this.refusals = refusals;
         this.notes = notes;
         this.together = new TransactionTemplate(transactions);
         this.people = people;
@@ -98,7 +102,7 @@ class DemoData implements SmartInitializingSingleton {
     /** Interviews over the last thirty days, some left on each page. Who is long done with is marked so. */
     private void respond(Release release) {
         Random random = new Random(20261123);
-        List<Integer> minutesAgo = new ArrayList<>(IntStream.range(0, RESPONSES).mapToObj(i -> random.nextInt(30 * 24 * 60)).toList());
+        List<Integer> minutesAgo = new ArrayList<>(IntStream.range(0, RESPONSES).mapToObj(i -> 30 + random.nextInt(30 * 24 * 60)).toList());
         minutesAgo.sort(Comparator.reverseOrder());
         int pages = release.document().pages().size();
         for (int i = 0; i < RESPONSES;) {
@@ -124,21 +128,26 @@ class DemoData implements SmartInitializingSingleton {
     private Optional<String> answered(Release release, String language, OffsetDateTime at, int leaves, Random random) {
         Interview interview = Interview.start(release.wiring(language), at.toLocalDate(), Map.of());
         Running running = interviews.begin(release, interview, at);
+        OffsetDateTime moment = at;
         int kept = 0;
         int left = 0;
         for (int tries = 0; tries < MOST_TRIES && interview.course().current().isPresent() && left < leaves; tries++) {
             Course.PageView page = interview.course().current().get();
             Interview.LeaveResult step = interview.leave(ORDINARY.page(interview, random));
             interview = step.interview();
+            if (step instanceof Interview.LeaveResult.Held held) {
+                held.problems().forEach(p -> refusals.count(release.id(), Slots.code(p.slot()), p.kind()));
+            }
             boolean passed = step instanceof Interview.LeaveResult.Passed;
             left += passed ? 1 : 0;
+            moment = moment.plusSeconds(20 + random.nextInt(100));
             interviews.keep(new Running(running.id(), release, interview, at, Optional.empty(), 0, kept++), interview,
-                    passed ? Optional.of(page.page().code()) : Optional.empty());
+                    passed ? Optional.of(page.page().code()) : Optional.empty(), moment);
         }
         if (!interview.course().complete()) {
             return Optional.empty();
         }
-        return Optional.of(interviews.send(running.with(interview), at));
+        return Optional.of(interviews.send(running.with(interview), moment));
     }
 
     private void work(long questionnaire, String receipt, OffsetDateTime at, Random random) {

@@ -11,6 +11,7 @@ import orthogon.app.store.AttachmentStore;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
 import orthogon.app.view.Views;
+import orthogon.app.work.CountRefusals;
 import orthogon.app.work.KeepAnswers;
 import orthogon.app.work.SendInterview;
 import orthogon.core.interview.Course;
@@ -56,9 +57,11 @@ class RespondController {
     private final Ahead ahead;
     private final RateLimit pace;
     private final KeepAnswers keeping;
+    private final CountRefusals refusals;
 
     RespondController(Offering offering, InterviewStore interviews, AttachmentStore attachments, Ahead ahead, RateLimit pace,
-            KeepAnswers keeping, SendInterview sending) {
+            KeepAnswers keeping, SendInterview sending, CountRefusals refusals) {
+        this.refusals = refusals;
         this.sending = sending;
         this.keeping = keeping;
         this.offering = offering;
@@ -203,6 +206,9 @@ class RespondController {
             Optional<String> left = turn instanceof PageSubmission.Moved m ? m.passed() : Optional.empty();
             if (!keeping.keep(running, turn.interview(), left, received.contents())) {
                 return again(running, view, given, received, form, model, response);
+            }
+            if (turn instanceof PageSubmission.Again a && a.refused()) {
+                refusals.refused(running.release(), a.interview().course().current().map(Course.PageView::problems).orElse(List.of()));
             }
         }
         if (!speak.isEmpty()) {

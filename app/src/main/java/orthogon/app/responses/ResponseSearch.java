@@ -120,6 +120,16 @@ class ResponseSearch {
         return through;
     }
 
+    /** What figures are made of: as the table, but for what only an evaluation could decide, which is told to the database by numbers. */
+    Wanted figured(Draft draft, ResponseFilter filter, TableReading reading) {
+        Wanted wanted = wanted(draft, filter, reading);
+        return filter.isExact() ? wanted : wanted.only(numbers(draft, filter, reading));
+    }
+
+    int count(Wanted wanted) {
+        return responses.count(wanted);
+    }
+
     /** How many responses there are to any release. */
     int all(Draft draft) {
         return responses.count(new Wanted(draft.id(), over(draft), new Selection.EveryResponse(), ""));

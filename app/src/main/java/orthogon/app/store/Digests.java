@@ -48,4 +48,9 @@ final class Digests {
     static String ofResponse(String receipt, String interview, long release, String outcome, Map<String, String> given) {
         return of(receipt, interview, String.valueOf(release), outcome, new TreeMap<>(given).toString());
     }
+
+    /** @param asked codes, separated by blanks */
+    static String ofRoute(String asked, String outcome) {
+        return of(asked, outcome);
+    }
 }

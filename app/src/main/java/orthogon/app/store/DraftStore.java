@@ -30,6 +30,8 @@ public class DraftStore {
             "delete from response_note where response in (select number from response where questionnaire_id = :id)",
             "delete from response_words where questionnaire_id = :id", "delete from answer_value where questionnaire_id = :id",
             "delete from response_view where questionnaire_id = :id",
+            "delete from answer_refusal where release_id in (select id from release where questionnaire_id = :id)",
+            "delete from answer_route where release_id in (select id from release where questionnaire_id = :id)",
             "delete from response where release_id in (select id from release where questionnaire_id = :id)",
             "delete from invitation where questionnaire_id = :id",
             "delete from way_back where interview_id in (select i.id from interview i join release r on r.id = i.release_id "

@@ -12,6 +12,7 @@ import java.util.Optional;
 import orthogon.app.store.ReleaseStore.Release;
 import orthogon.core.interview.Interview;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.responses.TakenRoute;
 import orthogon.formats.stored.StoredAnswers;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -22,11 +23,11 @@ import org.springframework.transaction.annotation.Transactional;
 public class InterviewStore {
 
     private static final String INSERT = """
-            insert into interview (id, release_id, today, link, raw, started, passed, began_at, updated_at, language)
-            values (:id, :release, :today, :link, :raw, :started, :passed, :at, :at, :language)
+            insert into interview (id, release_id, today, link, raw, started, passed, began_at, updated_at, language, page)
+            values (:id, :release, :today, :link, :raw, :started, :passed, :at, :at, :language, :page)
             """;
     private static final String UPDATE = """
-            update interview set raw = :raw, started = :started, passed = :passed, updated_at = :at, draft_page = null, draft = null,
+            update interview set raw = :raw, started = :started, passed = :passed, updated_at = :at, page = :page, draft_page = null, draft = null,
                 version = version + 1
             where id = :id and version = :version
             """;
@@ -83,8 +84,13 @@ public class InterviewStore {
                 .param("link", StoredAnswers.write(interview.link())).param("raw", StoredAnswers.write(interview.raw()))
                 .param("started", StoredAnswers.writeTexts(interview.started()))
                 .param("passed", StoredAnswers.writeTexts(interview.passed()))
-                .param("at", at).param("language", interview.wiring().document().sourceLanguage()).update();
+                .param("at", at).param("language", interview.wiring().document().sourceLanguage()).param("page", page(interview)).update();
         return new Running(key, release, interview, at, Optional.empty(), 0, 0);
+    }
+
+    /** The page that it is on; empty where it is complete. */
+    private static String page(Interview interview) {
+        return interview.course().current().map(p -> p.page().code()).orElse("");
     }
 
     public Optional<Running> find(String id) {
@@ -108,13 +114,23 @@ public class InterviewStore {
      */
     @Transactional
     public boolean keep(Running running, Interview interview, Optional<String> leftPage) {
+        return keep(running, interview, leftPage, OffsetDateTime.now());
+    }
+
+    /**
+     * Keeps what an interview has come to at a moment, unless it was kept otherwise since it was read.
+     *
+     * @return whether it is kept
+     */
+    @Transactional
+    public boolean keep(Running running, Interview interview, Optional<String> leftPage, OffsetDateTime at) {
         boolean kept = jdbc.sql(UPDATE).param("raw", StoredAnswers.write(interview.raw()))
                 .param("started", StoredAnswers.writeTexts(interview.started()))
                 .param("passed", StoredAnswers.writeTexts(interview.passed()))
-                .param("at", OffsetDateTime.now()).param("id", running.id()).param("version", running.version()).update() == 1;
+                .param("at", at).param("page", page(interview)).param("id", running.id()).param("version", running.version()).update() == 1;
         if (kept) {
             leftPage.ifPresent(page -> jdbc.sql("insert into page_visit (interview_id, page, left_at) values (:id, :page, :at)")
-                    .param("id", running.id()).param("page", page).param("at", OffsetDateTime.now()).update());
+                    .param("id", running.id()).param("page", page).param("at", at).update());
         }
         return kept;
     }
@@ -169,7 +185,7 @@ public class InterviewStore {
                 .sql("insert into answer (receipt, question, given) values (:receipt, :question, :given)").param("receipt", receipt)
                 .param("question", question).param("given", answer).update());
         long number = jdbc.sql("select number from response where receipt = :receipt").param("receipt", receipt).query(Long.class).single();
-        responses.index(number, running.release().questionnaireId(), running.release().document(), receipt, sent);
+        responses.index(number, running.release(), receipt, sent, TakenRoute.of(running.interview()));
         return receipt;
     }
 

@@ -13,6 +13,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import orthogon.app.store.ReleaseStore.Release;
 import orthogon.core.interview.Slots;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.responses.KeptValue;
@@ -20,6 +21,7 @@ import orthogon.core.responses.ResponseDocument;
 import orthogon.core.responses.ResponseFact;
 import orthogon.core.responses.SearchWords;
 import orthogon.core.responses.Selection;
+import orthogon.core.responses.TakenRoute;
 import orthogon.core.responses.TypedAnswers;
 import orthogon.formats.stored.StoredAnswers;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -37,7 +39,7 @@ public class ResponseStore {
             """;
     private static final String FOUND = " where p.questionnaire_id = :questionnaire and ";
     private static final String COUNT = "select count(*) from response p join release r on r.id = p.release_id";
-    private static final String SEARCHED = """
+    static final String SEARCHED = """
             p.number in (select w.response from response_words w where w.questionnaire_id = :questionnaire
                 and w.words like :word%d escape '\\')
             """;
@@ -46,6 +48,11 @@ public class ResponseStore {
             """;
     private static final String UNINDEXED = """
             where p.number in (select number from response where not indexed order by number fetch first %d rows only)
+            """;
+    private static final String ROUTE = """
+            merge into answer_route using (select cast(:release as bigint) as release_id, cast(:digest as varchar(64)) as digest) as given
+            on answer_route.release_id = given.release_id and answer_route.digest = given.digest
+            when not matched then insert (release_id, digest, outcome, asked) values (:release, :digest, :outcome, :asked)
             """;
     private static final int VALUES_AT_ONCE = 40;
     /** Receipts in one question to the database. */
@@ -80,6 +87,16 @@ public class ResponseStore {
 
         private static final int MOST_WORDS = 8;
 
+        /** Those of these numbers alone. */
+        public Wanted only(List<Long> numbers) {
+            return new Wanted(questionnaire, over, new Selection.Numbered(numbers), "");
+        }
+
+        /** Whether every response to the questionnaire is wanted. */
+        boolean isAll() {
+            return selection instanceof Selection.EveryResponse && words().isEmpty();
+        }
+
         List<String> words() {
             return Arrays.stream(SearchWords.small(search).strip().split("\\s+")).filter(w -> !w.isEmpty()).limit(MOST_WORDS).toList();
         }
@@ -93,8 +110,15 @@ public class ResponseStore {
         this.releases = releases;
     }
 
-    /** Keeps what a response is found by, within the transaction that makes it. */
-    void index(long number, long questionnaire, Questionnaire document, String receipt, Map<String, Object> answers) {
+    /**
+     * Keeps what a response is found by, within the transaction that makes it.
+     *
+     * @param answers as they were sent
+     */
+    @Transactional
+    public void index(long number, Release release, String receipt, Map<String, Object> answers, TakenRoute route) {
+        long questionnaire = release.questionnaireId();
+        Questionnaire document = release.document();
         List<KeptValue> values = KeptValue.of(document, answers);
         for (int from = 0; from < values.size(); from += VALUES_AT_ONCE) {
             insert(number, questionnaire, values.subList(from, Math.min(values.size(), from + VALUES_AT_ONCE)));
@@ -102,7 +126,12 @@ public class ResponseStore {
         jdbc.sql("insert into response_words (response, questionnaire_id, words) values (:number, :questionnaire, :words)")
                 .param("number", number).param("questionnaire", questionnaire)
                 .param("words", SearchWords.of(document, receipt, answers)).update();
-        jdbc.sql("update response set indexed = true where number = :number").param("number", number).update();
+        String asked = String.join(" ", route.asked());
+        String digest = Digests.ofRoute(asked, route.outcome());
+        jdbc.sql(ROUTE).param("release", release.id()).param("digest", digest).param("outcome", route.outcome()).param("asked", asked)
+                .update();
+        jdbc.sql("update response set indexed = true, route = :route where number = :number").param("route", digest)
+                .param("number", number).update();
     }
 
     private void insert(long number, long questionnaire, List<KeptValue> values) {
@@ -114,17 +143,12 @@ public class ResponseStore {
     }
 
     /**
-     * Brings responses that an older Orthogon kept to where they are found.
+     * Responses that an older Orthogon kept and that are not found yet.
      *
      * @param most how many at once
-     * @return how many there were
      */
-    @Transactional
-    public int indexOlder(int most) {
-        List<Response> older = read(jdbc.sql(RESPONSES + UNINDEXED.formatted(most)).query(SentRow::of).list());
-        older.forEach(r -> index(r.number(), releases.get(r.releaseId()).questionnaireId(), releases.get(r.releaseId()).document(),
-                r.receipt(), r.answers()));
-        return older.size();
+    public List<Response> unindexed(int most) {
+        return read(jdbc.sql(RESPONSES + UNINDEXED.formatted(most)).query(SentRow::of).list());
     }
 
     public Optional<Response> find(long questionnaireId, String receipt) {

@@ -47,6 +47,7 @@ final class SelectionSql {
         return switch (selection) {
             case Selection.EveryResponse e -> ALL;
             case Selection.NoResponse n -> NONE;
+            case Selection.Numbered n -> n.numbers().isEmpty() ? NONE : "p.number in (" + put(n.numbers()) + ")";
             case Selection.AllOf a -> joined(a.parts(), " and ");
             case Selection.AnyOf a -> joined(a.parts(), " or ");
             case Selection.Outside o -> "not (" + of(o.of()) + ")";

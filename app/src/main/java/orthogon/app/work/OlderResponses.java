@@ -1,6 +1,11 @@
 package orthogon.app.work;
 
+import java.util.List;
+import orthogon.app.store.InterviewStore;
+import orthogon.app.store.InterviewStore.Running;
 import orthogon.app.store.ResponseStore;
+import orthogon.app.store.ResponseStore.Response;
+import orthogon.core.responses.TakenRoute;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.stereotype.Component;
 
@@ -11,15 +16,23 @@ class OlderResponses implements SmartInitializingSingleton {
     private static final int AT_ONCE = 200;
 
     private final ResponseStore responses;
+    private final InterviewStore interviews;
 
-    OlderResponses(ResponseStore responses) {
+    OlderResponses(ResponseStore responses, InterviewStore interviews) {
         this.responses = responses;
+        this.interviews = interviews;
     }
 
     @Override
     public void afterSingletonsInstantiated() {
-        while (responses.indexOlder(AT_ONCE) > 0) {
-            // Each step is kept by itself, so that one that is stopped goes on where it was.
+        for (List<Response> some = responses.unindexed(AT_ONCE); !some.isEmpty(); some = responses.unindexed(AT_ONCE)) {
+            // Each is kept by itself, so that what is stopped goes on where it was.
+            some.forEach(this::index);
         }
+    }
+
+    private void index(Response response) {
+        Running running = interviews.find(response.interviewId()).orElseThrow();
+        responses.index(response.number(), running.release(), response.receipt(), response.answers(), TakenRoute.of(running.interview()));
     }
 }

@@ -1,6 +1,7 @@
 package orthogon.app.work;
 
 import java.time.OffsetDateTime;
+import java.util.Optional;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
 import org.springframework.dao.DuplicateKeyException;
@@ -11,6 +12,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 /** Sends a complete interview: the response and its answers are kept together, or none is. */
 @Component
 public class SendInterview {
+
+    private static final int MOST_TRIES = 5;
 
     private final InterviewStore interviews;
     private final TransactionTemplate together;
@@ -29,10 +32,19 @@ public class SendInterview {
         if (running.receipt().isEmpty() && !running.interview().course().acceptable()) {
             throw new IllegalStateException("an interview is sent that is not complete");
         }
-        try {
-            return together.execute(status -> interviews.send(running, at));
-        } catch (DuplicateKeyException e) {
-            return interviews.find(running.id()).flatMap(Running::receipt).orElseThrow();
+        for (int tries = 1;; tries++) {
+            try {
+                return together.execute(status -> interviews.send(running, at));
+            } catch (DuplicateKeyException e) {
+                // Sent by another request at the same moment; or another interview was the first of its route at that moment.
+                Optional<String> receipt = interviews.find(running.id()).flatMap(Running::receipt);
+                if (receipt.isPresent()) {
+                    return receipt.get();
+                }
+                if (tries == MOST_TRIES) {
+                    throw e;
+                }
+            }
         }
     }
 }

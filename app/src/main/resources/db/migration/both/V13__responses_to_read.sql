@@ -33,3 +33,18 @@ create table response_view (
     settings varchar(20000) not null,
     unique (questionnaire_id, name, author)
 );
+
+-- The route of a response, by its digest in answer_route; empty for those that are not indexed.
+alter table response add column route varchar(64) default '' not null;
+create index response_by_route on response (questionnaire_id, route);
+-- The page that an interview is on; empty once it is complete, and for those from before.
+alter table interview add column page varchar(64) default '' not null;
+
+-- How often answers to a question were refused, by what refused them.
+create table answer_refusal (
+    release_id bigint not null references release (id),
+    code varchar(64) not null,
+    kind varchar(16) not null,
+    refused int not null,
+    primary key (release_id, code, kind)
+);

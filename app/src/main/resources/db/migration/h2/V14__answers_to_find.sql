@@ -16,3 +16,12 @@ create table response_words (
     questionnaire_id bigint not null,
     words varchar(100000) not null
 );
+
+-- Which questions were asked together, and in which outcome that ended.
+create table answer_route (
+    release_id bigint not null references release (id),
+    digest varchar(64) not null,
+    outcome varchar(64) not null,
+    asked varchar(400000) not null,
+    primary key (release_id, digest)
+);

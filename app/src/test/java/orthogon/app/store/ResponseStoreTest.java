@@ -33,6 +33,7 @@ import orthogon.core.responses.ResponseDocument;
 import orthogon.core.responses.ResponseFact;
 import orthogon.core.responses.ResponseFilter;
 import orthogon.core.responses.Selection;
+import orthogon.core.responses.TakenRoute;
 import orthogon.formats.stored.StoredAnswers;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -81,7 +82,8 @@ class ResponseStoreTest {
     private String put(List<Release> released, Map<String, Object> answers, Map<ResponseFact, Object> facts) {
         int number = ((BigDecimal) facts.get(ResponseFact.RELEASE)).intValue();
         Release release = released.get(number - 1);
-        String interview = interviews.begin(release, Interview.start(release.wiring(), RandomResponses.TODAY, Map.of()), OffsetDateTime.now())
+        String interview = interviews
+                .begin(release, Interview.start(release.wiring(), RandomResponses.TODAY, Map.of()), OffsetDateTime.now())
                 .id();
         String receipt = (String) facts.get(ResponseFact.RECEIPT);
         OffsetDateTime at = ((LocalDate) facts.get(ResponseFact.SENT)).atTime(LocalTime.of(answers.size() % 24, 0))
@@ -96,6 +98,14 @@ class ResponseStoreTest {
         answers.forEach((code, value) -> jdbc.sql("insert into answer (receipt, question, given) values (:receipt, :code, :given)")
                 .param("receipt", receipt).param("code", code).param("given", StoredAnswers.write(Map.of(code, value))).update());
         return receipt;
+    }
+
+    /** As an older database is brought to the newest form. */
+    private void indexed(List<Release> released) {
+        for (List<Response> some = responses.unindexed(10); !some.isEmpty(); some = responses.unindexed(10)) {
+            some.forEach(r -> responses.index(r.number(), released.get(r.release() - 1), r.receipt(), r.answers(),
+                    new TakenRoute(List.of("a", "b"), r.outcome())));
+        }
     }
 
     private static Wanted wanted(Release release, ResponseDocument over, Selection selection, String search) {
@@ -117,9 +127,7 @@ class ResponseStoreTest {
                 facts.put(ResponseFact.RECEIPT, facts.get(ResponseFact.RECEIPT) + "-" + seed + "-" + i);
                 values.put(put(released, answers, facts), random.named(answers, facts));
             }
-            while (responses.indexOlder(10) > 0) {
-                // As an older database is brought to the newest form.
-            }
+            indexed(released);
             for (int n = 0; n < CONDITIONS; n++) {
                 String text = random.condition();
                 ResponseFilter filter = ResponseFilter.read(random.over(), text, RandomResponses.TODAY);
@@ -153,8 +161,7 @@ class ResponseStoreTest {
         Map<ResponseFact, Object> facts = random.facts(document);
         String receipt = put(released, answers, facts);
         put(released, Map.of("story", "Elsewhere"), random.facts(document));
-        assertEquals(2, responses.indexOlder(10));
-        assertEquals(0, responses.indexOlder(10));
+        indexed(released);
         Response read = responses.find(released.getFirst().questionnaireId(), receipt).orElseThrow();
         assertEquals(answers, read.answers());
         for (String words : List.of("viaduct", "old VIADUCT", "100 %", "wet_\\", "ß", receipt.substring(0, 7))) {
@@ -180,7 +187,7 @@ class ResponseStoreTest {
             Map<ResponseFact, Object> facts = random.facts(document);
             receipts.add(put(released, i < 0 ? Map.of() : Map.of("share", BigDecimal.valueOf(i)), facts));
         }
-        responses.indexOlder(10);
+        indexed(released);
         Wanted all = wanted(released.getFirst(), random.over(), new Selection.EveryResponse(), "");
         Order up = new Order(Optional.empty(), "share", false);
         Order down = new Order(Optional.empty(), "share", true);
@@ -201,7 +208,7 @@ class ResponseStoreTest {
         RandomResponses random = new RandomResponses(document, new Random(8));
         String receipt = put(released, random.answers(document), random.facts(document));
         String other = put(released, random.answers(document), random.facts(document));
-        responses.indexOlder(10);
+        indexed(released);
         long questionnaire = released.getFirst().questionnaireId();
         assertEquals(1, responses.setState(questionnaire, List.of(receipt, "nobody"), "in_work"));
         assertEquals(0, responses.setState(questionnaire + 1, List.of(receipt), "done"), "of another questionnaire");

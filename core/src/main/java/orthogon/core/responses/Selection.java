@@ -47,6 +47,13 @@ public sealed interface Selection {
     /** Those whose answer is a text with this one in it, in the same case. */
     record Containing(String code, String part, TextSide side) implements Selection {}
 
+    /** Those that the database gives these numbers; for what is known only once each was looked at. */
+    record Numbered(List<Long> numbers) implements Selection {
+        public Numbered {
+            numbers = List.copyOf(numbers);
+        }
+    }
+
     /** Longest text that is compared whole, in UTF-16 units; of longer answers a database keeps the beginning. */
     int LONGEST = 400;
 

@@ -24,6 +24,7 @@ final class InMemory {
         return switch (selection) {
             case EveryResponse e -> true;
             case NoResponse n -> false;
+            case Selection.Numbered n -> throw new IllegalArgumentException("no condition is made of numbers");
             case AllOf a -> a.parts().stream().allMatch(p -> selects(p, values));
             case AnyOf a -> a.parts().stream().anyMatch(p -> selects(p, values));
             case Outside o -> !selects(o.of(), values);

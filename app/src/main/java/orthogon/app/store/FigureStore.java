@@ -1,0 +1,182 @@
+package orthogon.app.store;
+
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import orthogon.app.store.ResponseStore.Wanted;
+import orthogon.core.responses.CountedValue;
+import orthogon.core.responses.KeptValue.ValueKind;
+import orthogon.core.responses.TakenRoute;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/** Counts what was answered, which routes were taken, and how far interviews came. */
+@Component
+public class FigureStore {
+
+    private static final String FROM_ALL = " from answer_value v where v.questionnaire_id = :questionnaire";
+    private static final String FROM_SOME = """
+             from answer_value v join response p on p.number = v.response join release r on r.id = p.release_id
+            where v.questionnaire_id = :questionnaire and
+            """;
+    private static final String VALUES = "select v.name, v.kind, v.text, v.number, count(*) as n";
+    private static final String COUNTED = " and (v.kind <> 'T' or v.name in (:closed)) group by v.name, v.kind, v.text, v.number";
+    private static final String ANSWERED = "select v.name, count(*) as n";
+    private static final String ROUTES = """
+            select a.release_id, a.outcome, a.asked, count(*) as n from response p join release r on r.id = p.release_id
+                join answer_route a on a.release_id = p.release_id and a.digest = p.route
+            where p.questionnaire_id = :questionnaire and
+            """;
+    private static final String LEFT = """
+            select v.page, count(distinct v.interview_id) as n from page_visit v join interview i on i.id = v.interview_id
+                join release r on r.id = i.release_id
+            where r.questionnaire_id = :questionnaire group by v.page
+            """;
+    private static final String THERE = """
+            select i.page, count(*) as n from interview i join release r on r.id = i.release_id
+                left join response p on p.interview_id = i.id
+            where r.questionnaire_id = :questionnaire and p.receipt is null group by i.page
+            """;
+    private static final String BEGUN = """
+            select count(*) from interview i join release r on r.id = i.release_id where r.questionnaire_id = :questionnaire
+            """;
+    private static final String VISITS = """
+            select v.interview_id, v.page, v.left_at, i.began_at from page_visit v join interview i on i.id = v.interview_id
+            where i.id in (select j.id from interview j join release r on r.id = j.release_id
+                where r.questionnaire_id = :questionnaire order by j.began_at desc fetch first %d rows only)
+            order by v.interview_id, v.left_at
+            """;
+
+    /** How many took a route. */
+    public record CountedRoute(long release, TakenRoute route, int count) {}
+
+    /**
+     * How far interviews came.
+     *
+     * @param left page to how many interviews left it at least once
+     * @param there page to how many unfinished interviews are on it
+     */
+    public record ComeSoFar(int begun, Map<String, Integer> left, Map<String, Integer> there) {}
+
+    private final JdbcClient jdbc;
+
+    public FigureStore(JdbcClient jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    private JdbcClient.StatementSpec asked(Wanted wanted, String before, String all, String some, String after) {
+        SelectionSql selection = new SelectionSql(wanted.over(), wanted.selection());
+        boolean isAll = wanted.isAll();
+        StringBuilder sql = new StringBuilder(before).append(isAll ? all : some + selection.condition());
+        List<String> words = wanted.words();
+        for (int i = 0; i < words.size(); i++) {
+            sql.append(" and ").append(ResponseStore.SEARCHED.formatted(i));
+        }
+        JdbcClient.StatementSpec asked = jdbc.sql(sql + after).param("questionnaire", wanted.questionnaire());
+        asked = isAll ? asked : asked.params(selection.parameters());
+        for (int i = 0; i < words.size(); i++) {
+            asked = asked.param("word" + i, "%" + SelectionSql.escaped(words.get(i)) + "%");
+        }
+        return asked;
+    }
+
+    /**
+     * Every value with how many have it, by code. Texts are counted for some questions only.
+     *
+     * @param closed names of which texts are counted, as those with options
+     */
+    public Map<String, List<CountedValue>> values(Wanted wanted, List<String> closed) {
+        Map<String, List<CountedValue>> values = new HashMap<>();
+        asked(wanted, VALUES, FROM_ALL, FROM_SOME, COUNTED).param("closed", closed.isEmpty() ? List.of("") : closed).query(row -> {
+            String sign = row.getString("kind");
+            ValueKind kind = Arrays.stream(ValueKind.values()).filter(k -> k.sign().equals(sign)).findFirst().orElseThrow();
+            values.computeIfAbsent(row.getString("name"), n -> new ArrayList<>()).add(new CountedValue(row.getString("name"), kind,
+                    row.getString("text"), row.getBigDecimal("number"), row.getInt("n")));
+        });
+        return values;
+    }
+
+    /** How many answered each question, and each part of an answer, by code. */
+    public Map<String, Integer> answered(Wanted wanted) {
+        Map<String, Integer> answered = new HashMap<>();
+        asked(wanted, ANSWERED, FROM_ALL, FROM_SOME, " and v.kind <> 'E' group by v.name").query(row -> {
+            answered.put(row.getString("name"), row.getInt("n"));
+        });
+        return answered;
+    }
+
+    /** Every route that was taken, the commonest first. */
+    public List<CountedRoute> routes(Wanted wanted) {
+        return asked(wanted, "", ROUTES + "1 = 1", ROUTES, " group by a.release_id, a.outcome, a.asked order by n desc, a.asked")
+                .query((row, n) -> new CountedRoute(row.getLong("release_id"), new TakenRoute(row.getString("asked").isEmpty()
+                        ? List.of()
+                        : List.of(row.getString("asked").split(" ")), row.getString("outcome")), row.getInt("n")))
+                .list();
+    }
+
+    /** The receipt of the newest response that took a route. */
+    public Optional<String> example(long questionnaireId, CountedRoute route) {
+        return jdbc.sql("select receipt from response where questionnaire_id = :id and release_id = :release and route = :route"
+                + " order by sent_at desc fetch first row only").param("id", questionnaireId).param("release", route.release())
+                .param("route", Digests.ofRoute(String.join(" ", route.route().asked()), route.route().outcome())).query(String.class)
+                .optional();
+    }
+
+    /** How many were sent on each day, from the first to the last. */
+    public Map<LocalDate, Integer> byDay(Wanted wanted) {
+        String from = " from response p join release r on r.id = p.release_id where p.questionnaire_id = :questionnaire and ";
+        TreeMap<LocalDate, Integer> days = new TreeMap<>();
+        asked(wanted, "select p.sent_at", from + "1 = 1", from, "").query(row -> {
+            days.merge(Times.at(row, "sent_at").toLocalDate(), 1, Integer::sum);
+        });
+        Map<LocalDate, Integer> all = new LinkedHashMap<>();
+        if (!days.isEmpty()) {
+            days.firstKey().datesUntil(days.lastKey().plusDays(1)).forEach(day -> all.put(day, days.getOrDefault(day, 0)));
+        }
+        return all;
+    }
+
+    /** How far all interviews to a questionnaire came. */
+    public ComeSoFar soFar(long questionnaireId) {
+        Map<String, Integer> left = new HashMap<>();
+        jdbc.sql(LEFT).param("questionnaire", questionnaireId).query(row -> {
+            left.put(row.getString("page"), row.getInt("n"));
+        });
+        Map<String, Integer> there = new HashMap<>();
+        jdbc.sql(THERE).param("questionnaire", questionnaireId).query(row -> {
+            there.put(row.getString("page"), row.getInt("n"));
+        });
+        return new ComeSoFar(jdbc.sql(BEGUN).param("questionnaire", questionnaireId).query(Integer.class).single(), left, there);
+    }
+
+    /**
+     * Seconds that respondents stayed on each page before they left it the first time, shortest first, of the interviews begun last.
+     *
+     * @param most interviews
+     */
+    public Map<String, List<Long>> stays(long questionnaireId, int most) {
+        Map<String, List<Long>> stays = new HashMap<>();
+        Map<String, OffsetDateTime> since = new HashMap<>();
+        Map<String, List<String>> seen = new HashMap<>();
+        jdbc.sql(VISITS.formatted(most)).param("questionnaire", questionnaireId).query(row -> {
+            String interview = row.getString("interview_id");
+            OffsetDateTime left = Times.at(row, "left_at");
+            OffsetDateTime from = since.getOrDefault(interview, Times.at(row, "began_at"));
+            if (!seen.computeIfAbsent(interview, i -> new ArrayList<>()).contains(row.getString("page"))) {
+                seen.get(interview).add(row.getString("page"));
+                stays.computeIfAbsent(row.getString("page"), p -> new ArrayList<>())
+                        .add(Math.max(0, left.toEpochSecond() - from.toEpochSecond()));
+            }
+            since.put(interview, left);
+        });
+        stays.values().forEach(s -> s.sort(null));
+        return stays;
+    }
+}
