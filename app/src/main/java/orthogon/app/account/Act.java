@@ -18,6 +18,8 @@ public enum Act {
     RELEASE,
     /** Read what respondents answered. */
     READ_RESPONSES,
+    /** Read the answers that are about a person. */
+    READ_PERSONAL,
     /** Set the state of responses, put people in charge of them, and write notes about them. */
     WORK_ON_RESPONSES,
     /** Erase responses for good. */

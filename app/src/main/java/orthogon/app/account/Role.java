@@ -4,6 +4,7 @@ import static orthogon.app.account.Act.BEGIN;
 import static orthogon.app.account.Act.EDIT;
 import static orthogon.app.account.Act.ERASE_RESPONSES;
 import static orthogon.app.account.Act.LOOK;
+import static orthogon.app.account.Act.READ_PERSONAL;
 import static orthogon.app.account.Act.READ_RESPONSES;
 import static orthogon.app.account.Act.READ_TRAIL;
 import static orthogon.app.account.Act.REHEARSE;
@@ -22,10 +23,9 @@ import java.util.Set;
 
 /** What each kind of person may do: this is the table. */
 public enum Role {
-    ANALYST(LOOK, REHEARSE, EDIT, TRANSLATE, REMARK, SIGN, RELEASE, READ_RESPONSES, WORK_ON_RESPONSES, ERASE_RESPONSES, READ_TRAIL, BEGIN,
-            SET_UP), REVIEWER(LOOK, REHEARSE,
-                    REMARK,
-                    SIGN, READ_RESPONSES, WORK_ON_RESPONSES,
+    ANALYST(LOOK, REHEARSE, EDIT, TRANSLATE, REMARK, SIGN, RELEASE, READ_RESPONSES, READ_PERSONAL, WORK_ON_RESPONSES, ERASE_RESPONSES,
+            READ_TRAIL, BEGIN,
+            SET_UP), REVIEWER(LOOK, REHEARSE, REMARK, SIGN, READ_RESPONSES, READ_PERSONAL, WORK_ON_RESPONSES,
                     READ_TRAIL), TRANSLATOR(LOOK, REHEARSE, TRANSLATE), VIEWER(LOOK, REHEARSE, READ_RESPONSES);
 
     private final Set<Act> acts;

@@ -145,6 +145,7 @@ final class Fields {
         set("lockWhen", q.lockWhen());
         set("startWith", q.startWith());
         tick("keepWhenHidden", q.keepWhenHidden());
+        tick("personal", q.personal());
         q.accept().forEach(a -> {
             set("acceptWhen", a.when());
             set("acceptMessage", a.message());

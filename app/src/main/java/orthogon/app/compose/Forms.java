@@ -70,7 +70,7 @@ final class Forms implements SettingsForm {
         Answer answer = text("type").equals(q.answer().type()) ? answer(q.answer()) : Retyped.to(q.answer(), text("type")).answer();
         return new Question(q.code(), text("wording"), text("help"), answer, text("askWhen"), ticked("required", "requireWhen"),
                 ticked("locked", "lockWhen"),
-                text("startWith"), accept, rewordings(), !text("keepWhenHidden").isEmpty());
+                text("startWith"), accept, rewordings(), !text("keepWhenHidden").isEmpty(), !text("personal").isEmpty());
     }
 
     /** A condition with a tick before it: ticked without a condition it always holds. */

@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.Principal;
 import java.util.List;
+import java.util.Set;
 import orthogon.app.background.Result;
 import orthogon.app.background.Works;
 import orthogon.app.frame.Frame;
@@ -15,6 +16,7 @@ import orthogon.app.store.ResponseStore;
 import orthogon.app.work.Acts;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Refused;
+import orthogon.core.responses.PersonalAnswers;
 import orthogon.formats.progress.ProgressListener;
 import orthogon.formats.responses.ExportForm;
 import orthogon.formats.responses.ResponseLine;
@@ -82,7 +84,8 @@ class ExportController {
         boolean zip = tables.tables().size() > 1;
         return made(draft, accept, who, numbers.size(), zip ? "zip" : "csv",
                 zip ? MediaType.valueOf("application/zip") : new MediaType("text", "csv", StandardCharsets.UTF_8),
-                (to, progress) -> ResponsesCsv.write(tables, lines(numbers), numbers.size(), export.mark(), to, progress));
+                (to, progress) -> ResponsesCsv.write(tables, lines(numbers, search.hidden(draft, who.getName())), numbers.size(),
+                        export.mark(), to, progress));
     }
 
     @RequestMapping(path = "/file.xlsx", method = {RequestMethod.GET, RequestMethod.POST})
@@ -93,7 +96,8 @@ class ExportController {
         Questionnaire document = search.document(draft);
         return made(draft, accept, who, numbers.size(), "xlsx",
                 MediaType.valueOf("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"),
-                (to, progress) -> ResponsesXlsx.write(document, ResponseTables.of(document, export.form()), lines(numbers), numbers.size(),
+                (to, progress) -> ResponsesXlsx.write(document, ResponseTables.of(document, export.form()),
+                        lines(numbers, search.hidden(draft, who.getName())), numbers.size(),
                         to, progress));
     }
 
@@ -104,7 +108,8 @@ class ExportController {
         List<Long> numbers = numbers(draft, export, who);
         Questionnaire document = search.document(draft);
         return made(draft, accept, who, numbers.size(), "json", MediaType.APPLICATION_JSON,
-                (to, progress) -> ResponsesJson.write(document, lines(numbers), numbers.size(), to, progress));
+                (to, progress) -> ResponsesJson.write(document, lines(numbers, search.hidden(draft, who.getName())), numbers.size(), to,
+                        progress));
     }
 
     private List<Long> numbers(Draft draft, Export export, Principal who) throws Refused {
@@ -115,9 +120,9 @@ class ExportController {
         };
     }
 
-    private Iterable<ResponseLine> lines(List<Long> numbers) {
+    private Iterable<ResponseLine> lines(List<Long> numbers, Set<String> hidden) {
         return () -> responses.each(numbers).map(r -> new ResponseLine(r.receipt(), r.release(), r.sentAt(), r.outcome(), r.language(),
-                r.state(), r.inCharge(), r.answers())).iterator();
+                r.state(), r.inCharge(), PersonalAnswers.without(r.answers(), hidden))).iterator();
     }
 
     private ResponseEntity<Object> made(Draft draft, String accept, Principal who, int count, String kind, MediaType type,

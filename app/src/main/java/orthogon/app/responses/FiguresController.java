@@ -9,6 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import orthogon.app.frame.Frame;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.FigureStore;
@@ -100,27 +101,30 @@ class FiguresController {
         ResponseDocument over = search.over(draft);
         Questionnaire document = search.document(draft);
         ResponseFilter filter = ResponseFilter.none(over);
+        Set<String> hidden = search.hidden(draft, who.getName());
         String wrong = "";
         try {
-            filter = search.filter(draft, reading);
+            filter = search.filter(draft, reading, hidden);
         } catch (Refused e) {
             wrong = e.getMessage();
         }
         Map<String, Map<String, String>> choices = choices(over);
+        choices.keySet().removeAll(hidden);
         boolean isBeside = beside.isSet()
                 && choices.getOrDefault(beside.by(), Map.of()).keySet().containsAll(List.of(beside.one(), beside.two()));
         List<Wanted> groups = new ArrayList<>();
         List<String> names = new ArrayList<>();
         if (isBeside) {
             for (String value : List.of(beside.one(), beside.two())) {
-                groups.add(search.figured(draft, within(filter, beside.by(), value), reading));
+                groups.add(search.figured(draft, within(filter, beside.by(), value), reading, hidden));
                 names.add(choices.get(beside.by()).get(value));
             }
         } else {
-            groups.add(search.figured(draft, filter, reading));
+            groups.add(search.figured(draft, filter, reading, hidden));
             names.add("all");
         }
-        List<AnswerFigure> figures = AnswerFigures.of(document, groups.stream().map(g -> group(document, g)).toList());
+        List<AnswerFigure> figures = AnswerFigures.of(document, groups.stream().map(g -> group(document, g)).toList()).stream()
+                .filter(f -> !hidden.contains(f.code().replaceFirst("\\..*", ""))).toList();
         ComeSoFar soFar = store.soFar(draft.id());
         Views.show(model, new FiguresSheet(FilterChip.of(filter), wrong, reading.search(), soFar.begun(), search.all(draft),
                 steps(draft, document, soFar), days(groups), DrawnFigure.of(figures), names,

@@ -59,7 +59,7 @@ class LifeController {
      * @param share in percent of all responses to the release
      * @param questions that it asks
      */
-    record RouteLine(int count, String share, String outcome, int questions, String example) {}
+    record TakenRouteLine(int count, String share, String outcome, int questions, String example) {}
 
     /** An option that was on offer and that nobody chose. */
     record UnchosenOption(String question, String option, String label, int answered) {}
@@ -78,7 +78,7 @@ class LifeController {
      * @param neverAsked questions that no response was asked
      * @param unlike receipts of responses that the interview would not accept any more, of the newest {@code checked}
      */
-    record LifeView(int release, int responses, int taken, String proved, String never, int half, List<RouteLine> routes,
+    record LifeView(int release, int responses, int taken, String proved, String never, int half, List<TakenRouteLine> routes,
             List<Item> neverAsked, List<UnchosenOption> unchosen, List<RefusedLine> refused, List<LeftOutLine> leftOut, List<String> unlike,
             int checked) {}
 
@@ -109,7 +109,7 @@ class LifeController {
         frame.fill(model, draft, "responses");
         ResponseDocument over = search.over(draft);
         Questionnaire document = search.document(draft);
-        Wanted all = new Wanted(draft.id(), over, new Selection.EveryResponse(), "");
+        Wanted all = new Wanted(draft.id(), over, new Selection.EveryResponse(), "", true);
         Optional<Release> newest = known.of(draft.id()).stream().findFirst();
         List<CountedRoute> taken = figures.routes(all).stream().filter(r -> newest.filter(n -> n.id() == r.release()).isPresent()).toList();
         int sent = taken.stream().mapToInt(CountedRoute::count).sum();
@@ -149,8 +149,8 @@ class LifeController {
         return routes;
     }
 
-    private RouteLine line(Draft draft, Questionnaire document, CountedRoute route, int sent) {
-        return new RouteLine(route.count(), percent(route.count(), sent),
+    private TakenRouteLine line(Draft draft, Questionnaire document, CountedRoute route, int sent) {
+        return new TakenRouteLine(route.count(), percent(route.count(), sent),
                 document.outcome(route.route().outcome()).map(Questionnaire.Outcome::label).orElse("no outcome"),
                 route.route().asked().size(),
                 figures.example(draft.id(), route).orElse(""));

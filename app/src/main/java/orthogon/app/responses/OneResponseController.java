@@ -7,7 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Stream;
+import java.util.Set;
 import orthogon.app.account.Act;
 import orthogon.app.account.People;
 import orthogon.app.frame.Frame;
@@ -36,7 +36,9 @@ import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Refused;
+import orthogon.core.responses.PersonalAnswers;
 import orthogon.formats.responses.ResponsesCsv;
+import java.util.stream.Stream;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -56,7 +58,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class OneResponseController {
 
     /** One answer. */
-    record AnswerLine(String slot, String wording, String answer, boolean blank, List<Attachment> files) {}
+    record AnswerLine(String slot, String wording, String answer, boolean blank, boolean hidden, List<Attachment> files) {}
 
     /** One item that was not asked, with the reason. */
     record LeftOut(String code, String because) {}
@@ -119,19 +121,20 @@ class OneResponseController {
             response = find(draft, receipt);
         }
         frame.fill(model, draft, "responses");
+        Set<String> hidden = search.hidden(draft, who.getName());
         Interview interview = interviews.find(response.interviewId())
                 .orElseThrow(() -> new NotThere("The interview of response " + receipt + " is gone.")).interview();
         Questionnaire document = interview.wiring().document();
         Course course = interview.course();
         OwnWords words = RespondentTexts.of(interview).ownWords();
-        List<AnsweredPage> pages = course.pages().stream().map(p -> page(interview, course, p, words)).toList();
+        List<AnsweredPage> pages = course.pages().stream().map(p -> page(interview, course, p, words, hidden)).toList();
         List<String> visited = pages.stream().map(AnsweredPage::code).toList();
         ReadResponses.Neighbours around = reads.around(draft, who.getName(), response.number());
         Views.show(model, new ResponseView(response, document.outcome(response.outcome()).map(Questionnaire.Outcome::label).orElse("none"),
                 Frame.when(response.sentAt()), OwnWords.name(response.language()), words.locale().isRightToLeft() ? "rtl" : "ltr",
                 course.endedBy().map(OneResponseController::words).orElse(""), pages,
                 document.pages().stream().filter(p -> !visited.contains(p.code())).map(Page::title).toList(),
-                pages.stream().mapToInt(p -> p.lines().size()).sum(), document.questions().count(), besides(document, response),
+                pages.stream().mapToInt(p -> p.lines().size()).sum(), document.questions().count(), besides(document, response, hidden),
                 notes.of(response.number()).stream().map(this::line).toList(), search.states(), search.people(draft), around.previous(),
                 around.next(), around.place(), around.count(), around.link(), mayWork));
         return "response";
@@ -141,19 +144,25 @@ class OneResponseController {
         return new NoteLine(people.shown(note.author()), Frame.when(note.at()), note.text());
     }
 
-    private static AnsweredPage page(Interview interview, Course course, Course.PageView page, OwnWords words) {
+    private static AnsweredPage page(Interview interview, Course course, Course.PageView page, OwnWords words, Set<String> hidden) {
         RespondentTexts texts = RespondentTexts.of(interview);
         List<AnswerLine> lines = new ArrayList<>();
         for (Course.ShownItem shown : page.shown()) {
             if (shown.question().isPresent()) {
                 Object value = course.value(shown);
+                boolean isHidden = hidden.contains(shown.item().code());
                 Optional<String> said = AnswersInWords.of(shown.question().get(), value, words);
-                lines.add(new AnswerLine(shown.slot(), texts.plain(shown.wording(), shown),
-                        said.orElse("no answer") + (shown.other().isEmpty() ? "" : ": " + shown.other()), said.isEmpty(), files(value)));
+                // A wording may name an earlier answer, so that it is shown as it was written where personal ones are hidden.
+                String wording = hidden.isEmpty() ? texts.plain(shown.wording(), shown) : shown.question().get().wording();
+                String answer = isHidden
+                        ? ResponseCells.PERSONAL
+                        : said.orElse("no answer") + (shown.other().isEmpty() ? "" : ": " + shown.other());
+                lines.add(new AnswerLine(shown.slot(), wording, answer, said.isEmpty() && value == null, isHidden && value != null,
+                        isHidden ? List.of() : files(value)));
             }
         }
         List<LeftOut> leftOut = Reasons.of(interview, page.page()).items().stream().filter(r -> !r.asked())
-                .map(r -> new LeftOut(r.code(), r.because())).toList();
+                .map(r -> new LeftOut(r.code(), hidden.isEmpty() ? r.because() : "not asked")).toList();
         return new AnsweredPage(page.page().code(), texts.plain(page.page().title()), lines, leftOut);
     }
 
@@ -165,10 +174,11 @@ class OneResponseController {
                 : "finish " + number + " of page " + rule.row();
     }
 
-    private static Map<String, String> besides(Questionnaire document, Response response) {
+    private static Map<String, String> besides(Questionnaire document, Response response, Set<String> hidden) {
         Map<String, String> besides = new LinkedHashMap<>();
         Stream.concat(document.linkParameters().stream().map(Questionnaire.LinkParameter::code),
                 document.items().filter(Derived.class::isInstance).map(Item::code)).filter(response.answers()::containsKey)
+                .filter(c -> !hidden.contains(c))
                 .forEach(c -> besides.put(c, ResponsesCsv.cell(response.answers().get(c))));
         return besides;
     }
@@ -217,8 +227,10 @@ class OneResponseController {
     /** One file of one response; always saved, never shown, since a respondent sent it. */
     @GetMapping("/files/{key}")
     ResponseEntity<byte[]> attachment(@PathVariable String code, @PathVariable String receipt, @PathVariable String key, Principal who) {
-        Response response = find(frame.draft(code), receipt);
-        Attachment file = response.answers().values().stream().flatMap(OneResponseController::within).filter(f -> f.key().equals(key))
+        Draft draft = frame.draft(code);
+        Response response = find(draft, receipt);
+        Attachment file = PersonalAnswers.without(response.answers(), search.hidden(draft, who.getName())).values().stream()
+                .flatMap(OneResponseController::within).filter(f -> f.key().equals(key))
                 .findFirst().orElseThrow(() -> new NotThere("There is no such file in the response " + receipt + "."));
         byte[] content = attachments.content(key).orElseThrow(() -> new NotThere("The file " + file.name() + " is not kept here."));
         acts.saved(who.getName(), code, "a file of response " + receipt);

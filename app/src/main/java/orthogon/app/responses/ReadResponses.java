@@ -1,6 +1,7 @@
 package orthogon.app.responses;
 
 import java.util.List;
+import java.util.Set;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.ResponseViewStore;
 import orthogon.core.questionnaire.Refused;
@@ -27,9 +28,14 @@ class ReadResponses {
         this.views = views;
     }
 
+    /** What somebody can have in the table. */
+    ResponseColumns columns(Draft draft, String who) {
+        return ResponseColumns.of(search.over(draft), search.document(draft), search.hidden(draft, who));
+    }
+
     /** How somebody left the table of responses. */
     TableReading left(Draft draft, String who) {
-        TableReading usual = new TableReading(ResponseColumns.of(search.over(draft), search.document(draft)).usual(), "", "", "", true,
+        TableReading usual = new TableReading(columns(draft, who).usual(), "", "", "", true,
                 false);
         return views.own(draft.id(), who).map(text -> TableReading.read(text, usual)).orElse(usual);
     }
@@ -37,7 +43,8 @@ class ReadResponses {
     /** The numbers of all responses in the table as somebody left it, in order. */
     List<Long> numbers(Draft draft, String who) throws Refused {
         TableReading reading = left(draft, who);
-        return search.numbers(draft, search.filter(draft, reading), reading);
+        Set<String> hidden = search.hidden(draft, who);
+        return search.numbers(draft, search.filter(draft, reading, hidden), reading, hidden);
     }
 
     Neighbours around(Draft draft, String who, long response) {

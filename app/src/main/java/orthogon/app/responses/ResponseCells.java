@@ -3,6 +3,7 @@ package orthogon.app.responses;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import orthogon.app.frame.Frame;
 import orthogon.app.questions.AnswersInWords;
 import orthogon.app.responses.ResponseColumns.ResponseColumn;
@@ -12,6 +13,7 @@ import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
+import orthogon.core.responses.PersonalAnswers;
 import orthogon.core.responses.ResponseFact;
 import orthogon.formats.responses.ResponsesCsv;
 
@@ -20,26 +22,34 @@ import orthogon.formats.responses.ResponsesCsv;
  *
  * @param states labels of states by code
  * @param people names of persons by account
+ * @param hidden codes of personal answers that are not for this reader
  */
-record ResponseCells(Map<String, String> states, Map<String, String> people) {
+record ResponseCells(Map<String, String> states, Map<String, String> people, Set<String> hidden) {
+
+    /** Stands for an answer that is not for this reader. */
+    static final String PERSONAL = "personal";
 
     /**
      * One cell.
      *
      * @param heads of the questions of each entry, where the cell is a roster
      * @param entries answers of each entry of a roster
+     * @param hidden whether an answer is there that is not for this reader
      */
-    record ResponseCell(String text, List<String> heads, List<List<String>> entries) {
+    record ResponseCell(String text, List<String> heads, List<List<String>> entries, boolean hidden) {
 
         static ResponseCell plain(String text) {
-            return new ResponseCell(text, List.of(), List.of());
+            return new ResponseCell(text, List.of(), List.of(), false);
         }
     }
 
     /** @param document that was answered */
     ResponseCell of(Questionnaire document, Response response, ResponseColumn column) {
+        if (column.hidden()) {
+            return new ResponseCell(response.answers().containsKey(column.code()) ? PERSONAL : "", List.of(), List.of(), true);
+        }
         return column.fact().map(fact -> ResponseCell.plain(fact(document, response, fact)))
-                .orElseGet(() -> answer(document, column.code(), response.answers()));
+                .orElseGet(() -> answer(document, column.code(), PersonalAnswers.without(response.answers(), hidden)));
     }
 
     private String fact(Questionnaire document, Response response, ResponseFact fact) {
@@ -69,6 +79,7 @@ record ResponseCells(Map<String, String> states, Map<String, String> people) {
         List<List<String>> rows = new ArrayList<>();
         entries.forEach(
                 entry -> rows.add(inside.stream().map(q -> AnswersInWords.of(q, ((Map<?, ?>) entry).get(q.code())).orElse("")).toList()));
-        return new ResponseCell(rows.size() + (rows.size() == 1 ? " entry" : " entries"), inside.stream().map(Item::code).toList(), rows);
+        return new ResponseCell(rows.size() + (rows.size() == 1 ? " entry" : " entries"), inside.stream().map(Item::code).toList(), rows,
+                false);
     }
 }

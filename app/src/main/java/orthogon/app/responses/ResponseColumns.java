@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
@@ -32,28 +33,30 @@ record ResponseColumns(List<ResponseColumn> all) {
      * @param wording for people
      * @param group the page that it stands on, or what it is about
      * @param fact empty for answers
+     * @param hidden whether its answers are personal and not for this reader
      */
-    record ResponseColumn(String code, String wording, String group, Optional<ResponseFact> fact) {}
+    record ResponseColumn(String code, String wording, String group, Optional<ResponseFact> fact, boolean hidden) {}
 
-    static ResponseColumns of(ResponseDocument over, Questionnaire document) {
+    static ResponseColumns of(ResponseDocument over, Questionnaire document, Set<String> hidden) {
         List<ResponseColumn> columns = new ArrayList<>();
         List.of(ResponseFact.SENT, ResponseFact.STATE, ResponseFact.IN_CHARGE, ResponseFact.OUTCOME, ResponseFact.LANGUAGE,
                 ResponseFact.RELEASE).stream()
                 .filter(over.codes()::containsKey)
-                .forEach(f -> columns.add(new ResponseColumn(over.codes().get(f), f.words(), ABOUT, Optional.of(f))));
-        document.linkParameters().forEach(p -> columns.add(new ResponseColumn(p.code(), p.code(), LINK, Optional.empty())));
+                .forEach(f -> columns.add(new ResponseColumn(over.codes().get(f), f.words(), ABOUT, Optional.of(f), false)));
+        document.linkParameters().forEach(p -> columns.add(new ResponseColumn(p.code(), p.code(), LINK, Optional.empty(), false)));
         for (Page page : document.pages()) {
-            page.items().forEach(item -> add(item, page.title(), columns));
+            page.items().forEach(item -> add(item, page.title(), hidden, columns));
         }
         return new ResponseColumns(List.copyOf(columns));
     }
 
-    private static void add(Item item, String page, List<ResponseColumn> into) {
+    private static void add(Item item, String page, Set<String> hidden, List<ResponseColumn> into) {
         switch (item) {
-            case Question q -> into.add(new ResponseColumn(q.code(), q.wording(), page, Optional.empty()));
-            case Derived d -> into.add(new ResponseColumn(d.code(), "derived value " + d.code(), page, Optional.empty()));
-            case Roster r -> into.add(new ResponseColumn(r.code(), r.wording(), page, Optional.empty()));
-            case Section s -> s.items().forEach(i -> add(i, page, into));
+            case Question q -> into.add(new ResponseColumn(q.code(), q.wording(), page, Optional.empty(), hidden.contains(q.code())));
+            case Derived d ->
+                into.add(new ResponseColumn(d.code(), "derived value " + d.code(), page, Optional.empty(), hidden.contains(d.code())));
+            case Roster r -> into.add(new ResponseColumn(r.code(), r.wording(), page, Optional.empty(), false));
+            case Section s -> s.items().forEach(i -> add(i, page, hidden, into));
             case Group g -> {}
             case Note n -> {}
         }

@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import orthogon.app.account.Act;
 import orthogon.app.account.People;
 import orthogon.app.store.DraftStore.Draft;
@@ -21,6 +22,7 @@ import orthogon.app.store.SettingStore;
 import orthogon.core.language.OwnWords;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Refused;
+import orthogon.core.responses.PersonalAnswers;
 import orthogon.core.responses.ResponseDocument;
 import orthogon.core.responses.ResponseFact;
 import orthogon.core.responses.ResponseFilter;
@@ -71,23 +73,32 @@ class ResponseSearch {
         return working;
     }
 
+    /** Codes of the answers that somebody may not read. */
+    Set<String> hidden(Draft draft, String who) {
+        return people.may(who, Act.READ_PERSONAL, draft.code()) ? Set.of() : PersonalAnswers.of(document(draft));
+    }
+
     ResponseDocument over(Draft draft) {
         Map<String, String> languages = new LinkedHashMap<>();
         releases.of(draft.id()).forEach(r -> r.document().languages().forEach(l -> languages.put(l, OwnWords.name(l))));
         return ResponseDocument.of(document(draft), languages, states(), people(draft));
     }
 
-    /** @throws Refused where the filter cannot be read */
-    ResponseFilter filter(Draft draft, TableReading reading) throws Refused {
-        return ResponseFilter.read(over(draft), reading.filter(), LocalDate.now());
+    /** @throws Refused where the filter cannot be read, or asks for answers that are not for this reader */
+    ResponseFilter filter(Draft draft, TableReading reading, Set<String> hidden) throws Refused {
+        ResponseFilter filter = ResponseFilter.read(over(draft), reading.filter(), LocalDate.now());
+        if (filter.condition().filter(c -> PersonalAnswers.uses(c, hidden)).isPresent()) {
+            throw new Refused("The filter asks for a personal answer, and your role may not read those. Leave it out.");
+        }
+        return filter;
     }
 
-    private static Wanted wanted(Draft draft, ResponseFilter filter, TableReading reading) {
-        return new Wanted(draft.id(), filter.over(), filter.selection(), reading.search());
+    private static Wanted wanted(Draft draft, ResponseFilter filter, TableReading reading, Set<String> hidden) {
+        return new Wanted(draft.id(), filter.over(), filter.selection(), reading.search(), hidden.isEmpty());
     }
 
-    private static Order order(ResponseDocument over, TableReading reading) {
-        if (reading.sort().isEmpty()) {
+    private static Order order(ResponseDocument over, TableReading reading, Set<String> hidden) {
+        if (reading.sort().isEmpty() || hidden.contains(reading.sort())) {
             return Order.NEWEST;
         }
         Optional<ResponseFact> fact = over.fact(reading.sort());
@@ -95,19 +106,20 @@ class ResponseSearch {
     }
 
     /** @param page from 0 */
-    FoundResponses page(Draft draft, ResponseFilter filter, TableReading reading, int page, int size) {
-        Wanted wanted = wanted(draft, filter, reading);
+    FoundResponses page(Draft draft, ResponseFilter filter, TableReading reading, Set<String> hidden, int page, int size) {
+        Wanted wanted = wanted(draft, filter, reading, hidden);
         if (filter.isExact()) {
-            return new FoundResponses(responses.page(wanted, order(filter.over(), reading), page * size, size), responses.count(wanted));
+            return new FoundResponses(responses.page(wanted, order(filter.over(), reading, hidden), page * size, size),
+                    responses.count(wanted));
         }
-        List<Long> all = numbers(draft, filter, reading);
+        List<Long> all = numbers(draft, filter, reading, hidden);
         int from = Math.min(page * size, all.size());
         return new FoundResponses(responses.all(all.subList(from, Math.min(all.size(), from + size))), all.size());
     }
 
     /** The numbers of all responses that the filter and the search let through, in order. */
-    List<Long> numbers(Draft draft, ResponseFilter filter, TableReading reading) {
-        List<Long> candidates = responses.numbers(wanted(draft, filter, reading), order(filter.over(), reading));
+    List<Long> numbers(Draft draft, ResponseFilter filter, TableReading reading, Set<String> hidden) {
+        List<Long> candidates = responses.numbers(wanted(draft, filter, reading, hidden), order(filter.over(), reading, hidden));
         if (filter.isExact()) {
             return candidates;
         }
@@ -121,9 +133,9 @@ class ResponseSearch {
     }
 
     /** What figures are made of: as the table, but for what only an evaluation could decide, which is told to the database by numbers. */
-    Wanted figured(Draft draft, ResponseFilter filter, TableReading reading) {
-        Wanted wanted = wanted(draft, filter, reading);
-        return filter.isExact() ? wanted : wanted.only(numbers(draft, filter, reading));
+    Wanted figured(Draft draft, ResponseFilter filter, TableReading reading, Set<String> hidden) {
+        Wanted wanted = wanted(draft, filter, reading, hidden);
+        return filter.isExact() ? wanted : wanted.only(numbers(draft, filter, reading, hidden));
     }
 
     int count(Wanted wanted) {
@@ -132,7 +144,7 @@ class ResponseSearch {
 
     /** How many responses there are to any release. */
     int all(Draft draft) {
-        return responses.count(new Wanted(draft.id(), over(draft), new Selection.EveryResponse(), ""));
+        return responses.count(new Wanted(draft.id(), over(draft), new Selection.EveryResponse(), "", true));
     }
 
     /** The receipts of these responses, in their order. */

@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import orthogon.app.builder.SentenceBuilder;
 import orthogon.app.frame.Frame;
 import orthogon.app.responses.ResponseCells.ResponseCell;
@@ -94,13 +95,13 @@ class ResponsesController {
     String sheet(@PathVariable String code, @ModelAttribute TableRequest asked, Principal who, Model model) {
         Draft draft = frame.draft(code);
         frame.fill(model, draft, "responses");
-        ResponseColumns columns = ResponseColumns.of(search.over(draft), search.document(draft));
+        ResponseColumns columns = reads.columns(draft, who.getName());
         TableReading left = reads.left(draft, who.getName());
         TableReading reading = asked(draft, asked, left);
         if (!reading.equals(left)) {
             views.keep(draft.id(), "", who.getName(), reading.written());
         }
-        show(draft, reading, columns, asked.page() == null ? 1 : asked.page(), model);
+        show(draft, reading, columns, asked.page() == null ? 1 : asked.page(), search.hidden(draft, who.getName()), model);
         return "responses";
     }
 
@@ -114,11 +115,11 @@ class ResponsesController {
                 asked.down() == null ? from.down() : asked.down());
     }
 
-    private void show(Draft draft, TableReading reading, ResponseColumns columns, int page, Model model) {
+    private void show(Draft draft, TableReading reading, ResponseColumns columns, int page, Set<String> hidden, Model model) {
         ResponseFilter filter;
         String wrong = "";
         try {
-            filter = search.filter(draft, reading);
+            filter = search.filter(draft, reading, hidden);
         } catch (Refused e) {
             filter = ResponseFilter.none(search.over(draft));
             wrong = e.getMessage();
@@ -126,9 +127,9 @@ class ResponsesController {
         List<ResponseColumn> shown = columns.of(reading.columns());
         Map<String, String> states = search.states();
         Map<String, String> people = search.people(draft);
-        ResponseCells cells = new ResponseCells(states, people);
+        ResponseCells cells = new ResponseCells(states, people, hidden);
         int at = Math.clamp(page, 1, 1_000_000);
-        ResponseSearch.FoundResponses found = search.page(draft, filter, reading, at - 1, PER_PAGE);
+        ResponseSearch.FoundResponses found = search.page(draft, filter, reading, hidden, at - 1, PER_PAGE);
         int pages = Math.max(1, Math.ceilDiv(found.count(), PER_PAGE));
         List<ResponseRow> rows = found.found().stream().map(r -> row(r, shown, cells)).toList();
         List<NamedView> named = views.named(draft.id());
@@ -167,7 +168,7 @@ class ResponsesController {
     String columns(@PathVariable String code, @RequestParam(defaultValue = "") List<String> column,
             @RequestParam(defaultValue = "") String order, @RequestParam(defaultValue = "false") boolean wordings, Principal who) {
         Draft draft = frame.draft(code);
-        ResponseColumns columns = ResponseColumns.of(search.over(draft), search.document(draft));
+        ResponseColumns columns = reads.columns(draft, who.getName());
         List<String> wanted = new ArrayList<>(Arrays.stream(order.split(",")).filter(column::contains).distinct().toList());
         column.stream().filter(c -> !wanted.contains(c)).forEach(wanted::add);
         wanted.removeIf(c -> columns.find(c).isEmpty());
@@ -250,7 +251,7 @@ class ResponsesController {
     }
 
     private List<String> receipts(Draft draft, TableReading reading) throws Refused {
-        return search.receipts(search.numbers(draft, search.filter(draft, reading), reading));
+        return search.receipts(search.numbers(draft, search.filter(draft, reading, Set.of()), reading, Set.of()));
     }
 
     private String stated(Draft draft, List<String> chosen, String state, Principal who) throws Refused {

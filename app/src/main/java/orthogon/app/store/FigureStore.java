@@ -77,7 +77,7 @@ public class FigureStore {
         StringBuilder sql = new StringBuilder(before).append(isAll ? all : some + selection.condition());
         List<String> words = wanted.words();
         for (int i = 0; i < words.size(); i++) {
-            sql.append(" and ").append(ResponseStore.SEARCHED.formatted(i));
+            sql.append(" and ").append(ResponseStore.searched(wanted, i));
         }
         JdbcClient.StatementSpec asked = jdbc.sql(sql + after).param("questionnaire", wanted.questionnaire());
         asked = isAll ? asked : asked.params(selection.parameters());

@@ -17,6 +17,7 @@ import orthogon.app.store.ReleaseStore.Release;
 import orthogon.core.interview.Slots;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.responses.KeptValue;
+import orthogon.core.responses.PersonalAnswers;
 import orthogon.core.responses.ResponseDocument;
 import orthogon.core.responses.ResponseFact;
 import orthogon.core.responses.SearchWords;
@@ -39,9 +40,9 @@ public class ResponseStore {
             """;
     private static final String FOUND = " where p.questionnaire_id = :questionnaire and ";
     private static final String COUNT = "select count(*) from response p join release r on r.id = p.release_id";
-    static final String SEARCHED = """
+    private static final String SEARCHED = """
             p.number in (select w.response from response_words w where w.questionnaire_id = :questionnaire
-                and w.words like :word%d escape '\\')
+                and w.%s like :word%d escape '\\')
             """;
     private static final String SORTED = """
              left join answer_value a on a.response = p.number and a.name = :sorted and a.kind <> 'E'
@@ -53,6 +54,9 @@ public class ResponseStore {
             merge into answer_route using (select cast(:release as bigint) as release_id, cast(:digest as varchar(64)) as digest) as given
             on answer_route.release_id = given.release_id and answer_route.digest = given.digest
             when not matched then insert (release_id, digest, outcome, asked) values (:release, :digest, :outcome, :asked)
+            """;
+    private static final String WORDS = """
+            insert into response_words (response, questionnaire_id, words, open_words) values (:number, :questionnaire, :words, :open)
             """;
     private static final int VALUES_AT_ONCE = 40;
     /** Receipts in one question to the database. */
@@ -82,14 +86,15 @@ public class ResponseStore {
      * Which responses are wanted.
      *
      * @param search words that must all stand in the answers; may be empty
+     * @param personal whether personal answers are searched too
      */
-    public record Wanted(long questionnaire, ResponseDocument over, Selection selection, String search) {
+    public record Wanted(long questionnaire, ResponseDocument over, Selection selection, String search, boolean personal) {
 
         private static final int MOST_WORDS = 8;
 
         /** Those of these numbers alone. */
         public Wanted only(List<Long> numbers) {
-            return new Wanted(questionnaire, over, new Selection.Numbered(numbers), "");
+            return new Wanted(questionnaire, over, new Selection.Numbered(numbers), "", personal);
         }
 
         /** Whether every response to the questionnaire is wanted. */
@@ -123,9 +128,9 @@ public class ResponseStore {
         for (int from = 0; from < values.size(); from += VALUES_AT_ONCE) {
             insert(number, questionnaire, values.subList(from, Math.min(values.size(), from + VALUES_AT_ONCE)));
         }
-        jdbc.sql("insert into response_words (response, questionnaire_id, words) values (:number, :questionnaire, :words)")
-                .param("number", number).param("questionnaire", questionnaire)
-                .param("words", SearchWords.of(document, receipt, answers)).update();
+        jdbc.sql(WORDS).param("number", number).param("questionnaire", questionnaire)
+                .param("words", SearchWords.of(document, receipt, answers))
+                .param("open", SearchWords.of(document, receipt, PersonalAnswers.without(answers, PersonalAnswers.of(document)))).update();
         String asked = String.join(" ", route.asked());
         String digest = Digests.ofRoute(asked, route.outcome());
         jdbc.sql(ROUTE).param("release", release.id()).param("digest", digest).param("outcome", route.outcome()).param("asked", asked)
@@ -261,7 +266,7 @@ public class ResponseStore {
         List<String> words = wanted.words();
         StringBuilder sql = new StringBuilder(from + FOUND + selection.condition());
         for (int i = 0; i < words.size(); i++) {
-            sql.append(" and ").append(SEARCHED.formatted(i));
+            sql.append(" and ").append(searched(wanted, i));
         }
         JdbcClient.StatementSpec asked = jdbc.sql(sql + after).param("questionnaire", wanted.questionnaire())
                 .params(selection.parameters());
@@ -269,6 +274,11 @@ public class ResponseStore {
             asked = asked.param("word" + i, "%" + SelectionSql.escaped(words.get(i)) + "%");
         }
         return asked;
+    }
+
+    /** The condition that one of the words stands in the answers that may be searched. */
+    static String searched(Wanted wanted, int word) {
+        return SEARCHED.formatted(wanted.personal() ? "words" : "open_words", word);
     }
 
     private static String ordered(Order order) {

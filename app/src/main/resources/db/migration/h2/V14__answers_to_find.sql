@@ -14,7 +14,9 @@ create index answer_value_of_response on answer_value (response, name);
 create table response_words (
     response bigint primary key,
     questionnaire_id bigint not null,
-    words varchar(100000) not null
+    words varchar(100000) not null,
+    -- The same without personal answers.
+    open_words varchar(100000) not null
 );
 
 -- Which questions were asked together, and in which outcome that ended.

@@ -17,6 +17,7 @@ import java.util.List;
 import java.time.OffsetDateTime;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 
 class ResponseCellsTest {
@@ -27,14 +28,14 @@ class ResponseCellsTest {
                     Question.of("weight", "Weight", new NumberAnswer(BigDecimal.ZERO, null, 0, "g"))))))));
 
     private static ResponseCell cell(String code, Map<String, Object> answers) {
-        return cell(new ResponseColumn(code, code, "P", Optional.empty()), answers);
+        return cell(new ResponseColumn(code, code, "P", Optional.empty(), false), answers);
     }
 
     private static ResponseCell cell(ResponseColumn column, Map<String, Object> answers) {
         Response response = new Response(1, "AAA-BBB-CCC", "i", 1, 3, "sent", OffsetDateTime.parse("2026-11-02T08:05:00+00:00"), "fr",
                 "new",
                 "ines", answers);
-        return new ResponseCells(Map.of("new", "fresh"), Map.of("ines", "Ines Tallow")).of(WALK, response, column);
+        return new ResponseCells(Map.of("new", "fresh"), Map.of("ines", "Ines Tallow"), Set.of()).of(WALK, response, column);
     }
 
     @Test
@@ -42,7 +43,7 @@ class ResponseCellsTest {
         Map<String, Object> answers = Map.of("calm", true, "geese",
                 List.of(Map.of("weight", new BigDecimal(900)), Map.of(), Map.of("weight", new BigDecimal(1200))));
         assertEquals("Yes", cell("calm", answers).text());
-        assertEquals(new ResponseCell("3 entries", List.of("weight"), List.of(List.of("900 g"), List.of(""), List.of("1200 g"))),
+        assertEquals(new ResponseCell("3 entries", List.of("weight"), List.of(List.of("900 g"), List.of(""), List.of("1200 g")), false),
                 cell("geese", answers));
         assertEquals("1 entry", cell("geese", Map.of("geese", List.of(Map.of()))).text());
     }
@@ -59,6 +60,7 @@ class ResponseCellsTest {
         Map<ResponseFact, String> said = Map.of(ResponseFact.STATE, "fresh", ResponseFact.IN_CHARGE, "Ines Tallow", ResponseFact.OUTCOME,
                 "Sent", ResponseFact.RELEASE, "3",
                 ResponseFact.LANGUAGE, "fr", ResponseFact.RECEIPT, "AAA-BBB-CCC");
-        said.forEach((fact, words) -> assertEquals(words, cell(new ResponseColumn("x", "x", "", Optional.of(fact)), Map.of()).text()));
+        said.forEach(
+                (fact, words) -> assertEquals(words, cell(new ResponseColumn("x", "x", "", Optional.of(fact), false), Map.of()).text()));
     }
 }

@@ -109,7 +109,7 @@ class ResponseStoreTest {
     }
 
     private static Wanted wanted(Release release, ResponseDocument over, Selection selection, String search) {
-        return new Wanted(release.questionnaireId(), over, selection, search);
+        return new Wanted(release.questionnaireId(), over, selection, search, true);
     }
 
     /** Where a filter is exact, the database finds what it lets through; otherwise that and perhaps more. */

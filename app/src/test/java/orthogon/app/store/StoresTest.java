@@ -84,7 +84,7 @@ class StoresTest {
 
     private ResponseStore.Wanted everything() {
         return new ResponseStore.Wanted(draft.id(), ResponseDocument.of(ROOST, Map.of(), Map.of(), Map.of()), new Selection.EveryResponse(),
-                "");
+                "", true);
     }
 
     private static void isNow(OffsetDateTime at) {

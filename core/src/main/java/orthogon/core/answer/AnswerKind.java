@@ -30,6 +30,14 @@ public enum AnswerKind {
         return type;
     }
 
+    /** Whether answers of this kind are usually about a person. */
+    public boolean isPersonal() {
+        return switch (this) {
+            case PERSON_NAME, POSTAL_ADDRESS, EMAIL, PHONE, FILE, SIGNATURE -> true;
+            default -> false;
+        };
+    }
+
     /** The name in the interface. */
     public String words() {
         return words;

@@ -129,7 +129,7 @@ public final class Places {
                 yield new Question(code, q.wording(), q.help(), apply(code, q.answer(), change),
                         change.apply(code + ".askWhen", q.askWhen()), change.apply(code + ".requireWhen", q.requireWhen()),
                         change.apply(code + ".lockWhen", q.lockWhen()), change.apply(code + ".startWith", q.startWith()), accept,
-                        reword(code, q.reword(), change), q.keepWhenHidden());
+                        reword(code, q.reword(), change), q.keepWhenHidden(), q.personal());
             }
         };
     }

@@ -1,5 +1,6 @@
 package orthogon.core.typing;
 
+import orthogon.core.answer.Answer;
 import orthogon.core.questionnaire.Codes;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
@@ -53,7 +54,8 @@ public final class RowLine {
         if (kind.startsWith("derive:")) {
             return new Derived(code, kind.substring(7).trim());
         }
-        Question question = Question.of(code, wording, AnswerWords.read(kind));
+        Answer answer = AnswerWords.read(kind);
+        Question question = Question.of(code, wording, answer).withPersonal(answer.kind().isPersonal());
         return required ? question.withRequireWhen("true") : question;
     }
 

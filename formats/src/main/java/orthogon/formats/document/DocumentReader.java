@@ -290,7 +290,7 @@ public final class DocumentReader {
         Question question = new Question(code, json.needed("wording"), json.text("help"), answer, json.text("askWhen"),
                 json.text("requireWhen"), json.text("lockWhen"), json.text("startWith"),
                 json.list("accept", a -> new Question.Accept(a.needed("when"), a.text("message"))), reword(json),
-                json.truth("keepWhenHidden"));
+                json.truth("keepWhenHidden"), json.truth("personal"));
         if (question.isHidden() && question.ruleCount() + question.startWith().length() > 0) {
             json.fault("", "a hidden question takes its value from the link and can have no conditions");
         }

@@ -161,6 +161,9 @@ public final class DocumentWriter {
         if (q.keepWhenHidden()) {
             json.put("keepWhenHidden", true);
         }
+        if (q.personal()) {
+            json.put("personal", true);
+        }
         return json;
     }
 
