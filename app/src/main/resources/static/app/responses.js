@@ -62,3 +62,26 @@ document.addEventListener('keydown', (event) => {
 if (table) {
     chosen();
 }
+
+// The groups that stand beside each other are two values of the same question.
+function grouped(by) {
+    document.querySelectorAll('select[data-group]').forEach((select) => {
+        [...select.querySelectorAll('optgroup')].forEach((group) => {
+            const fits = group.label === by.value;
+            group.disabled = !fits;
+            group.hidden = !fits;
+        });
+        select.hidden = by.value === '';
+        const fitting = [...select.options].filter((option) => !option.parentElement.disabled);
+        if (!fitting.some((option) => option.selected)) {
+            (fitting[Number(select.dataset.group)] ?? fitting[0])?.setAttribute('selected', '');
+            select.value = (fitting[Number(select.dataset.group)] ?? fitting[0])?.value ?? '';
+        }
+    });
+}
+
+const by = document.querySelector('select[data-by]');
+if (by) {
+    grouped(by);
+    by.addEventListener('change', () => grouped(by));
+}

@@ -48,11 +48,16 @@ class ExportController {
      * @param within whether entries of rosters are columns, and not rows of their own
      * @param mark whether CSV begins with a byte order mark
      */
-    record Export(String of, List<String> receipt, boolean labels, boolean several, boolean within, boolean mark) {
+    record Export(String of, List<String> receipt, Boolean labels, Boolean several, Boolean within, Boolean mark) {
 
         ExportForm form() {
-            return new ExportForm(labels, several, !within);
+            return new ExportForm(isTicked(labels), isTicked(several), !isTicked(within));
         }
+    }
+
+    /** What is not ticked does not come with a form. */
+    private static boolean isTicked(Boolean box) {
+        return Boolean.TRUE.equals(box);
     }
 
     private interface Writing {
@@ -85,7 +90,7 @@ class ExportController {
         return made(draft, accept, who, numbers.size(), zip ? "zip" : "csv",
                 zip ? MediaType.valueOf("application/zip") : new MediaType("text", "csv", StandardCharsets.UTF_8),
                 (to, progress) -> ResponsesCsv.write(tables, lines(numbers, search.hidden(draft, who.getName())), numbers.size(),
-                        export.mark(), to, progress));
+                        isTicked(export.mark()), to, progress));
     }
 
     @RequestMapping(path = "/file.xlsx", method = {RequestMethod.GET, RequestMethod.POST})

@@ -4,10 +4,7 @@ import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
-import com.microsoft.playwright.options.FilePayload;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
-import orthogon.formats.document.DocumentWriter;
 
 /** Takes one picture of each main view from the demo data: {@code Screenshots ADDRESS FOLDER [--short]}. In short, the
  * Desk alone. */
@@ -48,7 +45,7 @@ public final class Screenshots {
         shot(page, "/q/found_animal/map?level=deciding", "map-intake");
         rehearse(page);
         shot(page, "/q/found_animal/languages?to=ar&unit=group.wording", "languages");
-        shot(page, "/q/found_animal/responses", "responses");
+        responses(page);
         designing(page);
         Page dark = Chromium.signedIn(address, "ines", new Browser.NewContextOptions().setViewportSize(1280, 800)
                 .setColorScheme(ColorScheme.DARK));
@@ -93,36 +90,16 @@ public final class Screenshots {
         save(page, "rehearse");
     }
 
+    private void responses(Page page) {
+        shot(page, "/q/found_animal/responses?filter=group%20%3D%20%22bird%22%20and%20state%20!%3D%20%22done%22", "responses");
+        page.locator("tbody a.code").first().click();
+        page.locator(".left-out summary").nth(1).click();
+        save(page, "response");
+        shot(page, "/q/found_animal/responses/figures?by=outcome&one=now&two=closed", "figures");
+    }
+
     private void designing(Page page) {
         shot(page, "/q/found_animal/rules?rule=urgent", "rules");
-        page.navigate(address + "/q/foster_home/compose?at=at_home");
-        page.keyboard().press("o");
-        page.locator("#outline-text").fill("""
-                # The bird
-                Which bird is it? *
-                    Owl
-                    Gull
-                    Another…
-                What did you see?
-                    [ ] Blood
-                    [ ] A hanging wing
-                    [ ] None of these!
-                How many days ago? / number 0..30 days
-
-                # You
-                Your e-mail
-                Tell us more / wobble
-                """);
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Preview")).click();
-        page.locator("#understood table").waitFor();
-        save(page, "compose-outline");
-        page.navigate(address + "/");
-        page.locator("#file").setInputFiles(new FilePayload("draft.json", "application/json",
-                DocumentWriter.write(LedgerBenchmark.draft(180)).getBytes(StandardCharsets.UTF_8)));
-        page.locator("form[action='/open'] button").click();
-        page.waitForURL("**/compose**");
-        Chromium.open(page, address + "/q/draft_180/prove");
-        shot(page, "/q/draft_180/compose?at=q60", "compose-200");
     }
 
     private void respondent(Page analyst) {
