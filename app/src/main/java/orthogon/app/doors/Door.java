@@ -40,7 +40,7 @@ public record Door(HttpMethod method, String path, Act act) {
         post(doors, Act.READ_RESPONSES, "/q/*/responses/sentence", "/q/*/responses/file.*", "/q/*/responses/columns",
                 "/q/*/responses/views",
                 "/q/*/responses/views/remove");
-        post(doors, Act.ERASE_RESPONSES, "/q/*/responses/erase");
+        post(doors, Act.ERASE_RESPONSES, "/q/*/responses/erase", "/q/*/responses/keeping");
         post(doors, Act.WORK_ON_RESPONSES, "/q/*/responses/chosen", "/q/*/responses/*/mark", "/q/*/responses/*/note");
         post(doors, Act.REMARK, "/q/*/remarks/**", "/q/*/remarks");
         post(doors, Act.SIGN, "/q/*/release/sign");

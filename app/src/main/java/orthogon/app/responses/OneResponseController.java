@@ -122,8 +122,10 @@ class OneResponseController {
         }
         frame.fill(model, draft, "responses");
         Set<String> hidden = search.hidden(draft, who.getName());
-        Interview interview = interviews.find(response.interviewId())
+        Interview kept = interviews.find(response.interviewId())
                 .orElseThrow(() -> new NotThere("The interview of response " + receipt + " is gone.")).interview();
+        // What was required is gone where personal answers were erased; the pages are shown all the same.
+        Interview interview = response.stripped() ? kept.unchecked() : kept;
         Questionnaire document = interview.wiring().document();
         Course course = interview.course();
         OwnWords words = RespondentTexts.of(interview).ownWords();

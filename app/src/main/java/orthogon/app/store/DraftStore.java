@@ -29,6 +29,7 @@ public class DraftStore {
                     + "where r.questionnaire_id = :id)",
             "delete from response_note where response in (select number from response where questionnaire_id = :id)",
             "delete from response_words where questionnaire_id = :id", "delete from answer_value where questionnaire_id = :id",
+            "delete from retention where questionnaire_id = :id",
             "delete from response_view where questionnaire_id = :id",
             "delete from answer_refusal where release_id in (select id from release where questionnaire_id = :id)",
             "delete from answer_route where release_id in (select id from release where questionnaire_id = :id)",

@@ -23,6 +23,8 @@ public class ErasureStore {
             "delete from response where interview_id in (:some)", "delete from way_back where interview_id in (:some)",
             "delete from invitation where interview_id in (:some)", "delete from page_visit where interview_id in (:some)",
             "delete from attachment where interview_id in (:some)", "delete from interview where id in (:some)");
+    /** Name of the setting that says whether something was erased since the file of the database was written anew. */
+    static final String ERASED = "erased";
     private static final int AT_ONCE = 200;
 
     private final JdbcClient jdbc;
@@ -34,15 +36,26 @@ public class ErasureStore {
     /**
      * Erases interviews with their answers, files, notes, messages and links. It is for the caller to do so in one transaction.
      *
-     * @param files keys of files that their answers name and that no interview is noted for
+     * @param files keys of files that their answers name
      */
     public void erase(List<String> interviews, List<String> files) {
         for (int from = 0; from < interviews.size(); from += AT_ONCE) {
             List<String> some = interviews.subList(from, Math.min(interviews.size(), from + AT_ONCE));
             REMOVALS.forEach(removal -> jdbc.sql(removal).param("some", some).update());
         }
+        eraseFiles(files);
+        noted();
+    }
+
+    /** Notes that something was erased that may still stand in the file of the database. */
+    public void noted() {
+        jdbc.sql(SettingStore.MERGE).param("name", ERASED).param("value", "yes").update();
+    }
+
+    /** Erases files by their keys. */
+    public void eraseFiles(List<String> files) {
         for (int from = 0; from < files.size(); from += AT_ONCE) {
-            jdbc.sql("delete from attachment where interview_id is null and file_key in (:some)")
+            jdbc.sql("delete from attachment where file_key in (:some)")
                     .param("some", files.subList(from, Math.min(files.size(), from + AT_ONCE))).update();
         }
     }

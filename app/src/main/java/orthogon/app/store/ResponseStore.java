@@ -10,6 +10,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -34,7 +35,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class ResponseStore {
 
     private static final String RESPONSES = """
-            select p.number, p.receipt, p.interview_id, p.outcome, p.sent_at, p.language, p.state, p.in_charge,
+            select p.number, p.receipt, p.interview_id, p.outcome, p.sent_at, p.language, p.state, p.in_charge, p.stripped,
                 r.number as release_number, r.id as release_id
             from response p join release r on r.id = p.release_id
             """;
@@ -70,10 +71,11 @@ public class ResponseStore {
      * @param language tag of the language in which it was answered
      * @param state code of the state
      * @param inCharge account of the person in charge; empty for nobody
+     * @param stripped whether its personal answers were erased
      * @param answers question, derived value, link parameter or roster to value, in the order of the questionnaire
      */
     public record Response(long number, String receipt, String interviewId, long releaseId, int release, String outcome,
-            OffsetDateTime sentAt, String language, String state, String inCharge, Map<String, Object> answers) {}
+            OffsetDateTime sentAt, String language, String state, String inCharge, boolean stripped, Map<String, Object> answers) {}
 
     /** By what responses are sorted: a fact, or else the answer of this name. */
     public record Order(Optional<ResponseFact> fact, String answer, boolean down) {
@@ -231,6 +233,36 @@ public class ResponseStore {
         return receipts;
     }
 
+    /**
+     * Takes the personal answers from a response and from the interview that it came of, within a transaction of the caller's.
+     *
+     * @param open the answers that stay
+     * @param personal codes of those that go
+     */
+    public void strip(Response response, Map<String, Object> open, Set<String> personal) {
+        Questionnaire document = releases.get(response.releaseId()).document();
+        Map<String, String> given = new LinkedHashMap<>();
+        open.forEach((code, value) -> given.put(code, StoredAnswers.write(Map.of(code, value))));
+        jdbc.sql("delete from answer where receipt = :receipt").param("receipt", response.receipt()).update();
+        given.forEach((code, json) -> jdbc.sql("insert into answer (receipt, question, given) values (:receipt, :question, :given)")
+                .param("receipt", response.receipt()).param("question", code).param("given", json).update());
+        personal.forEach(code -> jdbc.sql("delete from answer_value where response = :number and (name = :name or name like :parts escape '\\')")
+                .param("number", response.number()).param("name", code).param("parts", SelectionSql.escaped(code) + ".%").update());
+        jdbc.sql("update response_words set words = open_words where response = :number").param("number", response.number()).update();
+        jdbc.sql("select raw from interview where id = :id").param("id", response.interviewId()).query(String.class).optional()
+                .ifPresent(raw -> jdbc.sql("update interview set raw = :raw, draft = null, version = version + 1 where id = :id")
+                        .param("id", response.interviewId()).param("raw", StoredAnswers.write(slots(document, raw, personal))).update());
+        jdbc.sql("update response set stripped = true, digest = :digest where number = :number").param("number", response.number())
+                .param("digest", Digests.ofResponse(response.receipt(), response.interviewId(), response.releaseId(), response.outcome(), given))
+                .update();
+    }
+
+    private static Map<String, Object> slots(Questionnaire document, String raw, Set<String> personal) {
+        Map<String, Object> slots = new LinkedHashMap<>(StoredAnswers.read(document, raw));
+        slots.keySet().removeIf(slot -> personal.contains(Slots.code(slot)));
+        return slots;
+    }
+
     /** How many responses have each outcome, of all to a questionnaire. */
     public Map<String, Integer> byOutcome(long questionnaireId) {
         Map<String, Integer> counts = new LinkedHashMap<>();
@@ -317,17 +349,17 @@ public class ResponseStore {
                 document.items().flatMap(i -> Stream.of(i.code(), Slots.other(i.code())))).filter(given::containsKey)
                 .forEach(code -> ordered.put(code, given.get(code)));
         return new Response(sent.number(), sent.receipt(), sent.interviewId(), sent.releaseId(), sent.release(), sent.outcome(), sent.at(),
-                sent.language(), sent.state(), sent.inCharge(), ordered);
+                sent.language(), sent.state(), sent.inCharge(), sent.stripped(), ordered);
     }
 
     /** One row of the responses. */
     private record SentRow(long number, String receipt, String interviewId, long releaseId, int release, String outcome, OffsetDateTime at,
-            String language, String state, String inCharge) {
+            String language, String state, String inCharge, boolean stripped) {
 
         static SentRow of(ResultSet row, int n) throws SQLException {
             return new SentRow(row.getLong("number"), row.getString("receipt"), row.getString("interview_id"), row.getLong("release_id"),
                     row.getInt("release_number"), row.getString("outcome"), Times.at(row, "sent_at"), row.getString("language"),
-                    row.getString("state"), row.getString("in_charge"));
+                    row.getString("state"), row.getString("in_charge"), row.getBoolean("stripped"));
         }
     }
 }

@@ -12,7 +12,14 @@ import orthogon.core.answer.file.Attachment;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.stored.StoredAnswers;
 import java.util.UUID;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import java.util.zip.ZipOutputStream;
 import javax.sql.DataSource;
+import org.springframework.util.FileSystemUtils;
 import org.springframework.jdbc.datasource.DriverManagerDataSource;
 import org.springframework.dao.DataAccessException;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -45,6 +52,7 @@ public class WorkspaceStore {
     }
 
     private static final int MOST_TOLD = 100;
+    private static final String FILE = "copied.mv.db";
 
     private final JdbcClient jdbc;
     private final AuditStore audit;
@@ -77,6 +85,55 @@ public class WorkspaceStore {
                     + "keep a copy of the key of the trail with it.");
         }
         jdbc.sql("backup to '" + zip.toString().replace("'", "''") + "'").update();
+        if (isToBeCompacted()) {
+            compact(zip);
+        }
+    }
+
+    /** Writes the database in a copy anew, so that what was erased before does not come with it. */
+    private static void compact(Path zip) {
+        try {
+            Path folder = Files.createTempDirectory(zip.toAbsolutePath().getParent(), "copy-");
+            try {
+                String name;
+                try (ZipInputStream in = new ZipInputStream(Files.newInputStream(zip))) {
+                    name = in.getNextEntry().getName();
+                    Files.copy(in, folder.resolve(FILE));
+                }
+                String address = "jdbc:h2:file:" + folder.resolve(FILE.substring(0, FILE.indexOf('.')));
+                JdbcClient.create(new DriverManagerDataSource(address, "sa", "")).sql("shutdown defrag").update();
+                try (ZipOutputStream out = new ZipOutputStream(Files.newOutputStream(zip))) {
+                    out.putNextEntry(new ZipEntry(name));
+                    Files.copy(folder.resolve(FILE), out);
+                    out.closeEntry();
+                }
+            } finally {
+                FileSystemUtils.deleteRecursively(folder);
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** Whether something was erased that may still stand in the file of the database, where nothing points to it any more. */
+    private boolean isToBeCompacted() {
+        return isFile && jdbc.sql("select count(*) from setting where name = :name and setting_value = 'yes'").param("name", ErasureStore.ERASED)
+                .query(Integer.class).single() > 0;
+    }
+
+    /**
+     * Closes the database, and writes its file anew where something was erased, so that it does not stand in the file any more. A database on
+     * a server of its own does so by its own means.
+     *
+     * @return whether the file was written anew
+     */
+    public boolean closeCompacted() {
+        boolean compacted = isToBeCompacted();
+        if (compacted) {
+            jdbc.sql("update setting set setting_value = 'no' where name = :name").param("name", ErasureStore.ERASED).update();
+            jdbc.sql("shutdown defrag").update();
+        }
+        return compacted;
     }
 
     /** Whether something can be written and is then kept. */

@@ -32,14 +32,17 @@ public class EraseResponses {
      */
     public int erase(Draft draft, List<String> receipts, String who) {
         List<Response> wanted = responses.all(responses.numbers(draft.id(), receipts));
-        List<String> interviews = wanted.stream().map(Response::interviewId).toList();
-        List<String> files = wanted.stream().flatMap(r -> r.answers().values().stream()).flatMap(EraseResponses::files)
-                .map(Attachment::key).toList();
         String words = wanted.size() == 1
                 ? "erased response " + wanted.getFirst().receipt()
                 : "erased " + wanted.size() + " responses";
-        acts.noted(who, draft.code(), words, () -> erasure.erase(interviews, files));
+        acts.noted(who, draft.code(), words, () -> erase(wanted));
         return wanted.size();
+    }
+
+    /** Erases responses within a transaction of the caller's. */
+    void erase(List<Response> wanted) {
+        erasure.erase(wanted.stream().map(Response::interviewId).toList(), wanted.stream().flatMap(r -> r.answers().values().stream())
+                .flatMap(EraseResponses::files).map(Attachment::key).toList());
     }
 
     private static Stream<Attachment> files(Object value) {

@@ -14,12 +14,19 @@ import org.springframework.scheduling.annotation.Scheduled;
 class Housekeeping {
 
     private final KeepAnswers keeping;
+    private final KeepNoLonger erasing;
     private final Duration refusedFor;
 
     /** @param refusedFor how long files of a page that was refused are kept */
-    Housekeeping(KeepAnswers keeping, @Value("${orthogon.refused-files-kept:PT24H}") Duration refusedFor) {
+    Housekeeping(KeepAnswers keeping, KeepNoLonger erasing, @Value("${orthogon.refused-files-kept:PT24H}") Duration refusedFor) {
         this.keeping = keeping;
+        this.erasing = erasing;
         this.refusedFor = refusedFor;
+    }
+
+    @Scheduled(cron = "${orthogon.erase-at:0 30 3 * * *}")
+    void keepNoLonger() {
+        erasing.run();
     }
 
     @Scheduled(initialDelay = 10, fixedDelay = 60, timeUnit = TimeUnit.MINUTES)

@@ -34,7 +34,7 @@ class ResponseCellsTest {
     private static ResponseCell cell(ResponseColumn column, Map<String, Object> answers) {
         Response response = new Response(1, "AAA-BBB-CCC", "i", 1, 3, "sent", OffsetDateTime.parse("2026-11-02T08:05:00+00:00"), "fr",
                 "new",
-                "ines", answers);
+                "ines", false, answers);
         return new ResponseCells(Map.of("new", "fresh"), Map.of("ines", "Ines Tallow"), Set.of()).of(WALK, response, column);
     }
 

@@ -131,6 +131,11 @@ public final class Interview {
         return new Interview(wiring, today, link, raw, started, passed, false);
     }
 
+    /** The interview with no page checked before the end, as for one that is only looked at. */
+    public Interview unchecked() {
+        return new Interview(wiring, today, link, raw, started, passed, true);
+    }
+
     /** What came of leaving a page. */
     public sealed interface LeaveResult {
 
