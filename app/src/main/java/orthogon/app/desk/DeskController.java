@@ -1,5 +1,6 @@
 package orthogon.app.desk;
 
+import orthogon.app.account.Act;
 import orthogon.app.account.People;
 import orthogon.app.background.Result;
 import orthogon.app.background.Work;
@@ -11,6 +12,8 @@ import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.KnownReleases;
 import orthogon.app.store.ReleaseStore;
+import orthogon.app.store.ResponseStore;
+import orthogon.app.store.SettingStore;
 import orthogon.app.store.SignOffStore;
 import orthogon.app.view.Views;
 import orthogon.app.work.Acts;
@@ -20,6 +23,7 @@ import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.questionnaire.Codes;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.responses.ResponseState;
 import orthogon.formats.document.DocumentReader;
 import orthogon.formats.document.DocumentWriter;
 import orthogon.formats.json.UnusableFile;
@@ -67,8 +71,12 @@ class DeskController {
     /** What a removal takes away. */
     record Removal(String code, String title, int revisions, int releases, int interviews, int responses) {}
 
+    /** Responses that somebody is in charge of and that are not done yet, with the filter that finds them. */
+    record ChargeLine(String code, String title, int count, String filter) {}
+
     /** The questionnaires that are listed, and what new ones begin with. */
-    record DeskView(List<DeskRow> rows, List<DeskRow> waiting, String sort, boolean archived, int archivedCount,
+    record DeskView(List<DeskRow> rows, List<DeskRow> waiting, List<ChargeLine> charges, Map<String, String> stateLabels, String sort,
+            boolean archived, int archivedCount,
             List<Questionnaire> starters, String wanted, boolean signNeeded) {}
 
     private final DraftStore drafts;
@@ -83,9 +91,14 @@ class DeskController {
     private final People people;
     private final Works works;
     private final Acts acts;
+    private final ResponseStore responses;
+    private final SettingStore settings;
 
     DeskController(DraftStore drafts, KnownReleases releases, InterviewStore interviews, Proofs proofs, Frame frame, Starters starters,
-            SignOffStore signOffs, RemoveQuestionnaire removals, BeginQuestionnaire beginning, Works works, People people, Acts acts) {
+            SignOffStore signOffs, RemoveQuestionnaire removals, BeginQuestionnaire beginning, Works works, People people, Acts acts,
+            ResponseStore responses, SettingStore settings) {
+        this.responses = responses;
+        this.settings = settings;
         this.acts = acts;
         this.people = people;
         this.beginning = beginning;
@@ -108,9 +121,19 @@ class DeskController {
                 .sorted(ORDERS.getOrDefault(sort, ORDERS.get("edit"))).toList();
         Views.show(model,
                 new DeskView(all.stream().filter(r -> r.archived() == archived).toList(),
-                        all.stream().filter(r -> !r.archived() && r.needsSignature()).toList(), ORDERS.containsKey(sort) ? sort : "edit",
+                        all.stream().filter(r -> !r.archived() && r.needsSignature()).toList(), charges(who.getName()),
+                        ResponseState.labels(settings.text(SettingStore.RESPONSE_STATES)), ORDERS.containsKey(sort) ? sort : "edit",
                         archived, away.size(), starters.about(starter), starter, signOffs.isNeeded()));
         return "desk";
+    }
+
+    private List<ChargeLine> charges(String account) {
+        Map<Long, Integer> counts = responses.inCharge(account);
+        String filter = "in_charge = \"" + account + "\" and state != \"done\"";
+        return counts.entrySet().stream().map(c -> {
+            Draft draft = drafts.head(drafts.code(c.getKey())).orElseThrow();
+            return new ChargeLine(draft.code(), draft.document().title(), c.getValue(), filter);
+        }).filter(c -> people.may(account, Act.READ_RESPONSES, c.code())).toList();
     }
 
     /** What a removal would take away, before it happens. */

@@ -45,7 +45,7 @@ public record Door(HttpMethod method, String path, Act act) {
         post(doors, Act.REMARK, "/q/*/remarks/**", "/q/*/remarks");
         post(doors, Act.SIGN, "/q/*/release/sign");
         post(doors, Act.RELEASE, "/q/*/release/**", "/q/*/release");
-        post(doors, Act.SET_UP, "/workspace");
+        post(doors, Act.SET_UP, "/workspace", "/workspace/states");
         return List.copyOf(doors);
     }
 

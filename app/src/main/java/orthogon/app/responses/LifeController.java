@@ -124,7 +124,8 @@ class LifeController {
                         : Frame.grouped(new BigInteger(proved).subtract(BigInteger.valueOf(taken.size())).max(BigInteger.ZERO)),
                 half(taken, sent), taken.stream().limit(ROUTES_SHOWN).map(r -> line(draft, document, r, sent)).toList(),
                 sent == 0 ? List.of() : neverAsked(document, asked), unchosen(document, all, answered), refused(draft),
-                leftOut(document, asked, answered), latest.stream().filter(r -> !r.stripped() && !isAccepted(r)).map(Response::receipt).toList(),
+                leftOut(document, asked, answered),
+                latest.stream().filter(r -> !r.stripped() && !isAccepted(r)).map(Response::receipt).toList(),
                 latest.size()));
         return "life";
     }

@@ -34,8 +34,6 @@ import org.springframework.stereotype.Component;
 @Component
 class ResponseSearch {
 
-    /** Name of the setting with the labels of the states. */
-    static final String STATES = "response-states";
     /** Responses that are evaluated at a time. */
     private static final int AT_ONCE = 500;
 
@@ -62,7 +60,7 @@ class ResponseSearch {
     }
 
     Map<String, String> states() {
-        return ResponseState.labels(settings.text(STATES));
+        return ResponseState.labels(settings.text(SettingStore.RESPONSE_STATES));
     }
 
     /** Everybody who may work on the responses to a questionnaire, account to name. */

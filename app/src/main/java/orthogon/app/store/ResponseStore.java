@@ -246,14 +246,16 @@ public class ResponseStore {
         jdbc.sql("delete from answer where receipt = :receipt").param("receipt", response.receipt()).update();
         given.forEach((code, json) -> jdbc.sql("insert into answer (receipt, question, given) values (:receipt, :question, :given)")
                 .param("receipt", response.receipt()).param("question", code).param("given", json).update());
-        personal.forEach(code -> jdbc.sql("delete from answer_value where response = :number and (name = :name or name like :parts escape '\\')")
-                .param("number", response.number()).param("name", code).param("parts", SelectionSql.escaped(code) + ".%").update());
+        personal.forEach(
+                code -> jdbc.sql("delete from answer_value where response = :number and (name = :name or name like :parts escape '\\')")
+                        .param("number", response.number()).param("name", code).param("parts", SelectionSql.escaped(code) + ".%").update());
         jdbc.sql("update response_words set words = open_words where response = :number").param("number", response.number()).update();
         jdbc.sql("select raw from interview where id = :id").param("id", response.interviewId()).query(String.class).optional()
                 .ifPresent(raw -> jdbc.sql("update interview set raw = :raw, draft = null, version = version + 1 where id = :id")
                         .param("id", response.interviewId()).param("raw", StoredAnswers.write(slots(document, raw, personal))).update());
         jdbc.sql("update response set stripped = true, digest = :digest where number = :number").param("number", response.number())
-                .param("digest", Digests.ofResponse(response.receipt(), response.interviewId(), response.releaseId(), response.outcome(), given))
+                .param("digest",
+                        Digests.ofResponse(response.receipt(), response.interviewId(), response.releaseId(), response.outcome(), given))
                 .update();
     }
 
@@ -261,6 +263,17 @@ public class ResponseStore {
         Map<String, Object> slots = new LinkedHashMap<>(StoredAnswers.read(document, raw));
         slots.keySet().removeIf(slot -> personal.contains(Slots.code(slot)));
         return slots;
+    }
+
+    /** How many responses somebody is in charge of that are not done, by questionnaire. */
+    public Map<Long, Integer> inCharge(String account) {
+        Map<Long, Integer> counts = new HashMap<>();
+        jdbc.sql(
+                "select questionnaire_id, count(*) as n from response where in_charge = :account and state <> 'done' group by questionnaire_id")
+                .param("account", account).query(row -> {
+                    counts.put(row.getLong("questionnaire_id"), row.getInt("n"));
+                });
+        return counts;
     }
 
     /** How many responses have each outcome, of all to a questionnaire. */

@@ -59,7 +59,8 @@ public class RetentionStore {
 
     @Transactional
     public void keep(Retention retention) {
-        jdbc.sql("delete from retention where questionnaire_id = :questionnaire").param("questionnaire", retention.questionnaireId()).update();
+        jdbc.sql("delete from retention where questionnaire_id = :questionnaire").param("questionnaire", retention.questionnaireId())
+                .update();
         jdbc.sql(INSERT).param("questionnaire", retention.questionnaireId()).param("responses", retention.responseDays())
                 .param("personal", retention.onlyPersonal()).param("unfinished", retention.unfinishedDays()).update();
     }

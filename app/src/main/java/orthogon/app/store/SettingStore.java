@@ -7,6 +7,9 @@ import org.springframework.stereotype.Component;
 @Component
 public class SettingStore {
 
+    /** Name of the setting with the labels of the states of responses. */
+    public static final String RESPONSE_STATES = "response-states";
+
     static final String MERGE = """
             merge into setting using (select cast(:name as varchar(64)) as name) as given on setting.name = given.name
             when matched then update set setting_value = :value

@@ -117,8 +117,9 @@ public class WorkspaceStore {
 
     /** Whether something was erased that may still stand in the file of the database, where nothing points to it any more. */
     private boolean isToBeCompacted() {
-        return isFile && jdbc.sql("select count(*) from setting where name = :name and setting_value = 'yes'").param("name", ErasureStore.ERASED)
-                .query(Integer.class).single() > 0;
+        return isFile
+                && jdbc.sql("select count(*) from setting where name = :name and setting_value = 'yes'").param("name", ErasureStore.ERASED)
+                        .query(Integer.class).single() > 0;
     }
 
     /**

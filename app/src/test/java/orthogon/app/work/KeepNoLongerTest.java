@@ -114,8 +114,10 @@ class KeepNoLongerTest {
     }
 
     private List<String> found(String search, boolean personal) {
-        return responses.page(new Wanted(draft.id(), ResponseDocument.of(ROOST, Map.of(), Map.of(), Map.of()), new Selection.EveryResponse(),
-                search, personal), ResponseStore.Order.NEWEST, 0, 10).stream().map(Response::receipt).toList();
+        return responses
+                .page(new Wanted(draft.id(), ResponseDocument.of(ROOST, Map.of(), Map.of(), Map.of()), new Selection.EveryResponse(),
+                        search, personal), ResponseStore.Order.NEWEST, 0, 10)
+                .stream().map(Response::receipt).toList();
     }
 
     private boolean stands(String text, Path file) throws IOException {
