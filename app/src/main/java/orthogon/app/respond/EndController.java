@@ -1,5 +1,7 @@
 package orthogon.app.respond;
 
+import java.util.List;
+import orthogon.app.http.NotThere;
 import orthogon.app.http.PublicAddress;
 import orthogon.app.http.RateLimit;
 import orthogon.app.offering.Offering;
@@ -17,9 +19,12 @@ import orthogon.core.language.OwnWords;
 import orthogon.core.questionnaire.Presentation;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.contact.Contacts;
+import orthogon.formats.paper.ReceiptPaper;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.util.List;
 import java.time.OffsetDateTime;
 import java.util.Locale;
 import java.util.Optional;
@@ -201,5 +206,22 @@ class EndController {
                         outcome.filter(Questionnaire.Outcome::leadsOn).map(Questionnaire.Outcome::redirect).orElse(""),
                         onward && document.presentation().navigation().redirectAtOnce()));
         return themed(running.get(), voice, model, response, "respond/receipt");
+    }
+
+    /** The receipt with all answers as a file to keep. */
+    @GetMapping("/i/{id}/receipt.pdf")
+    ResponseEntity<byte[]> paper(@PathVariable String id) {
+        Running running = interviews.find(id).filter(r -> r.receipt().isPresent())
+                .orElseThrow(() -> new NotThere("There is no receipt at this address."));
+        RespondentTexts voice = RespondentTexts.of(running.interview());
+        Questionnaire document = running.interview().wiring().document();
+        String heading = voice.course().outcome().flatMap(document::outcome).map(Questionnaire.Outcome::label).map(voice::plain)
+                .orElse(voice.say("sent"));
+        List<ReceiptPaper.ReceiptLine> lines = QuestionsPage.lines(running.interview()).stream()
+                .map(l -> new ReceiptPaper.ReceiptLine(l.wording(), l.answer())).toList();
+        byte[] pdf = ReceiptPaper.pdf(voice.plain(document.title()), heading, running.receipt().get(),
+                voice.ownWords().moment(running.updatedAt()), lines, voice.ownWords());
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF)
+                .header(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"" + running.receipt().get() + ".pdf\"").body(pdf);
     }
 }

@@ -22,17 +22,17 @@ import org.springframework.stereotype.Component;
 public class FigureStore {
 
     private static final String FROM_ALL = " from answer_value v where v.questionnaire_id = :questionnaire";
+    /** Without a condition on anything else, so that the values of the wanted responses are looked up, and no others. */
     private static final String FROM_SOME = """
-             from answer_value v join response p on p.number = v.response join release r on r.id = p.release_id
-            where v.questionnaire_id = :questionnaire and
+             from answer_value v where v.response in
+                (select p.number from response p join release r on r.id = p.release_id where %s)
             """;
     private static final String VALUES = "select v.name, v.kind, v.text, v.number, count(*) as n";
     private static final String COUNTED = " and (v.kind <> 'T' or v.name in (:closed)) group by v.name, v.kind, v.text, v.number";
     private static final String ANSWERED = "select v.name, count(*) as n";
     private static final String ROUTES = """
             select a.release_id, a.outcome, a.asked, count(*) as n from response p join release r on r.id = p.release_id
-                join answer_route a on a.release_id = p.release_id and a.digest = p.route
-            where p.questionnaire_id = :questionnaire and
+                join answer_route a on a.release_id = p.release_id and a.digest = p.route where
             """;
     private static final String LEFT = """
             select v.page, count(distinct v.interview_id) as n from page_visit v join interview i on i.id = v.interview_id
@@ -71,20 +71,16 @@ public class FigureStore {
         this.jdbc = jdbc;
     }
 
-    private JdbcClient.StatementSpec asked(Wanted wanted, String before, String all, String some, String after) {
-        SelectionSql selection = new SelectionSql(wanted.over(), wanted.selection());
-        boolean isAll = wanted.isAll();
-        StringBuilder sql = new StringBuilder(before).append(isAll ? all : some + selection.condition());
-        List<String> words = wanted.words();
-        for (int i = 0; i < words.size(); i++) {
-            sql.append(" and ").append(ResponseStore.searched(wanted, i));
-        }
-        JdbcClient.StatementSpec asked = jdbc.sql(sql + after).param("questionnaire", wanted.questionnaire());
-        asked = isAll ? asked : asked.params(selection.parameters());
-        for (int i = 0; i < words.size(); i++) {
-            asked = asked.param("word" + i, "%" + SelectionSql.escaped(words.get(i)) + "%");
-        }
-        return asked;
+    private JdbcClient.StatementSpec ofValues(Wanted wanted, String select, String after) {
+        WantedSql sql = new WantedSql(wanted);
+        return wanted.isAll()
+                ? jdbc.sql(select + FROM_ALL + after).param("questionnaire", wanted.questionnaire())
+                : sql.given(jdbc.sql(select + FROM_SOME.formatted(sql.condition()) + after));
+    }
+
+    private JdbcClient.StatementSpec ofResponses(Wanted wanted, String select, String after) {
+        WantedSql sql = new WantedSql(wanted);
+        return sql.given(jdbc.sql(select + sql.condition() + after));
     }
 
     /**
@@ -94,7 +90,7 @@ public class FigureStore {
      */
     public Map<String, List<CountedValue>> values(Wanted wanted, List<String> closed) {
         Map<String, List<CountedValue>> values = new HashMap<>();
-        asked(wanted, VALUES, FROM_ALL, FROM_SOME, COUNTED).param("closed", closed.isEmpty() ? List.of("") : closed).query(row -> {
+        ofValues(wanted, VALUES, COUNTED).param("closed", closed.isEmpty() ? List.of("") : closed).query(row -> {
             String sign = row.getString("kind");
             ValueKind kind = Arrays.stream(ValueKind.values()).filter(k -> k.sign().equals(sign)).findFirst().orElseThrow();
             values.computeIfAbsent(row.getString("name"), n -> new ArrayList<>()).add(new CountedValue(row.getString("name"), kind,
@@ -106,7 +102,7 @@ public class FigureStore {
     /** How many answered each question, and each part of an answer, by code. */
     public Map<String, Integer> answered(Wanted wanted) {
         Map<String, Integer> answered = new HashMap<>();
-        asked(wanted, ANSWERED, FROM_ALL, FROM_SOME, " and v.kind <> 'E' group by v.name").query(row -> {
+        ofValues(wanted, ANSWERED, " and v.kind <> 'E' group by v.name").query(row -> {
             answered.put(row.getString("name"), row.getInt("n"));
         });
         return answered;
@@ -114,7 +110,7 @@ public class FigureStore {
 
     /** Every route that was taken, the commonest first. */
     public List<CountedRoute> routes(Wanted wanted) {
-        return asked(wanted, "", ROUTES + "1 = 1", ROUTES, " group by a.release_id, a.outcome, a.asked order by n desc, a.asked")
+        return ofResponses(wanted, ROUTES, " group by a.release_id, a.outcome, a.asked order by n desc, a.asked")
                 .query((row, n) -> new CountedRoute(row.getLong("release_id"), new TakenRoute(row.getString("asked").isEmpty()
                         ? List.of()
                         : List.of(row.getString("asked").split(" ")), row.getString("outcome")), row.getInt("n")))
@@ -131,9 +127,8 @@ public class FigureStore {
 
     /** How many were sent on each day, from the first to the last. */
     public Map<LocalDate, Integer> byDay(Wanted wanted) {
-        String from = " from response p join release r on r.id = p.release_id where p.questionnaire_id = :questionnaire and ";
         TreeMap<LocalDate, Integer> days = new TreeMap<>();
-        asked(wanted, "select p.sent_at", from + "1 = 1", from, "").query(row -> {
+        ofResponses(wanted, "select p.sent_at from response p join release r on r.id = p.release_id where ", "").query(row -> {
             days.merge(Times.at(row, "sent_at").toLocalDate(), 1, Integer::sum);
         });
         Map<LocalDate, Integer> all = new LinkedHashMap<>();

@@ -39,12 +39,7 @@ public class ResponseStore {
                 r.number as release_number, r.id as release_id
             from response p join release r on r.id = p.release_id
             """;
-    private static final String FOUND = " where p.questionnaire_id = :questionnaire and ";
     private static final String COUNT = "select count(*) from response p join release r on r.id = p.release_id";
-    private static final String SEARCHED = """
-            p.number in (select w.response from response_words w where w.questionnaire_id = :questionnaire
-                and w.%s like :word%d escape '\\')
-            """;
     private static final String SORTED = """
              left join answer_value a on a.response = p.number and a.name = :sorted and a.kind <> 'E'
             """;
@@ -307,23 +302,8 @@ public class ResponseStore {
     }
 
     private JdbcClient.StatementSpec asked(Wanted wanted, String from, String after) {
-        SelectionSql selection = new SelectionSql(wanted.over(), wanted.selection());
-        List<String> words = wanted.words();
-        StringBuilder sql = new StringBuilder(from + FOUND + selection.condition());
-        for (int i = 0; i < words.size(); i++) {
-            sql.append(" and ").append(searched(wanted, i));
-        }
-        JdbcClient.StatementSpec asked = jdbc.sql(sql + after).param("questionnaire", wanted.questionnaire())
-                .params(selection.parameters());
-        for (int i = 0; i < words.size(); i++) {
-            asked = asked.param("word" + i, "%" + SelectionSql.escaped(words.get(i)) + "%");
-        }
-        return asked;
-    }
-
-    /** The condition that one of the words stands in the answers that may be searched. */
-    static String searched(Wanted wanted, int word) {
-        return SEARCHED.formatted(wanted.personal() ? "words" : "open_words", word);
+        WantedSql sql = new WantedSql(wanted);
+        return sql.given(jdbc.sql(from + " where " + sql.condition() + after));
     }
 
     private static String ordered(Order order) {

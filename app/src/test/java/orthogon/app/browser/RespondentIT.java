@@ -121,6 +121,10 @@ class RespondentIT {
         page.goBack();
         page.reload();
         assertEquals(receipt, page.locator(".receipt b").textContent(), "sending twice makes one response");
+        com.microsoft.playwright.APIResponse paper = page.request().get(page.url().replaceFirst("/receipt.*", "/receipt.pdf"));
+        assertEquals("application/pdf", paper.headers().get("content-type"));
+        assertTrue(
+                paper.body().length > 5_000 && new String(paper.body(), 0, 5, java.nio.charset.StandardCharsets.US_ASCII).equals("%PDF-"));
         assertThat(page.locator("body")).not().hasCSS("overflow-x", "scroll");
     }
 

@@ -193,10 +193,20 @@ final class ResponsesBenchmark {
         return readings;
     }
 
-    private static long median(Callable<Object> reading) throws Exception {
+    /** A row of every table changes, so that the database does not give what it gave before. */
+    private void touch(int run) {
+        String who = "run " + run;
+        jdbc.sql("update response set in_charge = :who where number = (select min(number) from response)").param("who", who).update();
+        jdbc.sql("update answer_value set text = :who where response = (select min(number) from response) and name = 'where_found'")
+                .param("who", who).update();
+        jdbc.sql("update response_words set words = :who where response = (select min(number) from response)").param("who", who).update();
+    }
+
+    private long median(Callable<Object> reading) throws Exception {
         long[] took = new long[RUNS];
         reading.call();
         for (int i = 0; i < RUNS; i++) {
+            touch(i);
             long began = System.nanoTime();
             reading.call();
             took[i] = System.nanoTime() - began;
@@ -223,7 +233,7 @@ final class ResponsesBenchmark {
             benchmark.copy(1, count / 20 / ANSWERED);
             Map<String, Long> few = new LinkedHashMap<>();
             for (Map.Entry<String, Callable<Object>> each : benchmark.readings().entrySet()) {
-                few.put(each.getKey(), median(each.getValue()));
+                few.put(each.getKey(), benchmark.median(each.getValue()));
             }
             benchmark.copy(Math.max(1, count / 20 / ANSWERED), count / ANSWERED);
             if (vendor == TestDatabase.POSTGRESQL) {
@@ -231,7 +241,7 @@ final class ResponsesBenchmark {
             }
             System.out.printf("%d responses on %s, made in %d s%n", count, vendor, (System.nanoTime() - began) / 1_000_000_000);
             for (Map.Entry<String, Callable<Object>> each : benchmark.readings().entrySet()) {
-                long all = median(each.getValue());
+                long all = benchmark.median(each.getValue());
                 System.out.printf("%-30s %6d ms, %5.1f times as long as of %d%n", each.getKey(), all,
                         (double) all / Math.max(1, few.get(each.getKey())), count / 20);
             }

@@ -17,28 +17,14 @@ import orthogon.formats.answer.PaperBlock;
 import orthogon.formats.answer.kinds.AnswerFormats;
 import orthogon.formats.page.PageTemplates;
 import orthogon.formats.progress.ProgressListener;
-import com.openhtmltopdf.bidi.support.ICUBidiReorderer;
-import com.openhtmltopdf.bidi.support.ICUBidiSplitter;
-import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
-import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.TextDirection;
-import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
-import com.openhtmltopdf.render.DefaultObjectDrawerFactory;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
 /** A questionnaire as a printable document (PDF, A4). */
 public final class Paper {
-
-    private static final Map<String, String> FONTS = Map.of("atkinson-hyperlegible-next-latin", "Latin",
-            "atkinson-hyperlegible-next-latin-ext", "LatinMore", "ibm-plex-sans-arabic-arabic", "Arabic");
 
     private final Questionnaire document;
     private final Directions directions;
@@ -63,32 +49,7 @@ public final class Paper {
     public static byte[] pdf(Questionnaire document, String language, ProgressListener progress) {
         Paper paper = new Paper(Translated.into(document, language));
         String html = PageTemplates.filled("paper", paper.filled(progress));
-        PdfRendererBuilder builder = new PdfRendererBuilder();
-        builder.useUnicodeLineBreaker(new WatchedLines(html, progress));
-        builder.useFastMode();
-        FONTS.forEach((file, family) -> {
-            builder.useFont(() -> font(file + "-400-normal.ttf"), family, 400, FontStyle.NORMAL, true);
-            builder.useFont(() -> font(file + "-700-normal.ttf"), family, 700, FontStyle.NORMAL, true);
-        });
-        builder.useUnicodeBidiSplitter(new ICUBidiSplitter.ICUBidiSplitterFactory());
-        builder.useUnicodeBidiReorderer(new ICUBidiReorderer());
-        builder.defaultTextDirection(paper.rightToLeft ? TextDirection.RTL : TextDirection.LTR);
-        DefaultObjectDrawerFactory drawers = new DefaultObjectDrawerFactory();
-        drawers.registerDrawer(VowelledWords.TYPE, new VowelledWords());
-        builder.useObjectDrawerFactory(drawers);
-        builder.withHtmlContent(html, null);
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        builder.toStream(bytes);
-        try {
-            builder.run();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return bytes.toByteArray();
-    }
-
-    private static InputStream font(String name) {
-        return Paper.class.getResourceAsStream(name);
+        return PaperPdf.of(html, paper.rightToLeft, progress);
     }
 
     private PaperPage filled(ProgressListener progress) {
