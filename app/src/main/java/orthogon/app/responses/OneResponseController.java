@@ -232,7 +232,7 @@ class OneResponseController {
         Draft draft = frame.draft(code);
         Response response = find(draft, receipt);
         Attachment file = PersonalAnswers.without(response.answers(), search.hidden(draft, who.getName())).values().stream()
-                .flatMap(OneResponseController::within).filter(f -> f.key().equals(key))
+                .flatMap(Attachment::within).filter(f -> f.key().equals(key))
                 .findFirst().orElseThrow(() -> new NotThere("There is no such file in the response " + receipt + "."));
         byte[] content = attachments.content(key).orElseThrow(() -> new NotThere("The file " + file.name() + " is not kept here."));
         acts.saved(who.getName(), code, "a file of response " + receipt);
@@ -240,15 +240,5 @@ class OneResponseController {
                 .header(HttpHeaders.CONTENT_DISPOSITION,
                         ContentDisposition.attachment().filename(file.name(), StandardCharsets.UTF_8).build().toString())
                 .body(content);
-    }
-
-    /** Every file in an answer, also in the entries of a roster. */
-    private static Stream<Attachment> within(Object value) {
-        return switch (value) {
-            case Attachment file -> Stream.of(file);
-            case List<?> list -> list.stream().flatMap(OneResponseController::within);
-            case Map<?, ?> parts -> parts.values().stream().flatMap(OneResponseController::within);
-            case null, default -> Stream.empty();
-        };
     }
 }

@@ -308,15 +308,7 @@ public class ResponseStore {
 
     private static String ordered(Order order) {
         String way = order.down() ? " desc nulls last" : " asc nulls last";
-        String by = order.fact().map(fact -> switch (fact) {
-            case RECEIPT -> "p.receipt";
-            case SENT -> "p.sent_at";
-            case OUTCOME -> "p.outcome";
-            case RELEASE -> "r.number";
-            case LANGUAGE -> "p.language";
-            case STATE -> "p.state";
-            case IN_CHARGE -> "p.in_charge";
-        }).map(column -> column + way).orElse("a.number" + way + ", a.text" + way);
+        String by = order.fact().map(SelectionSql::column).map(column -> column + way).orElse("a.number" + way + ", a.text" + way);
         return " order by " + by + ", p.sent_at desc, p.number desc";
     }
 

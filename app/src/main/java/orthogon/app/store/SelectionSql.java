@@ -77,7 +77,8 @@ final class SelectionSql {
         return VALUES + put(value.code()) + " and v.kind = " + put(value.kind().sign()) + " and " + compared + ")";
     }
 
-    private static String column(ResponseFact fact) {
+    /** Where a fact stands in {@code response p join release r}. */
+    static String column(ResponseFact fact) {
         return switch (fact) {
             case RECEIPT -> "p.receipt";
             case SENT -> "p.sent_at";

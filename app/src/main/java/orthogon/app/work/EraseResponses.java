@@ -1,8 +1,6 @@
 package orthogon.app.work;
 
 import java.util.List;
-import java.util.Map;
-import java.util.stream.Stream;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.ErasureStore;
 import orthogon.app.store.ResponseStore;
@@ -42,15 +40,6 @@ public class EraseResponses {
     /** Erases responses within a transaction of the caller's. */
     void erase(List<Response> wanted) {
         erasure.erase(wanted.stream().map(Response::interviewId).toList(), wanted.stream().flatMap(r -> r.answers().values().stream())
-                .flatMap(EraseResponses::files).map(Attachment::key).toList());
-    }
-
-    private static Stream<Attachment> files(Object value) {
-        return switch (value) {
-            case Attachment file -> Stream.of(file);
-            case List<?> list -> list.stream().flatMap(EraseResponses::files);
-            case Map<?, ?> parts -> parts.values().stream().flatMap(EraseResponses::files);
-            case null, default -> Stream.empty();
-        };
+                .flatMap(Attachment::within).map(Attachment::key).toList());
     }
 }

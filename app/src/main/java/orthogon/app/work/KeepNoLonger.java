@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.stream.Stream;
 import orthogon.app.store.DraftStore;
 import orthogon.app.store.ErasureStore;
 import orthogon.app.store.KnownReleases;
@@ -102,16 +101,10 @@ public class KeepNoLonger {
         Set<String> personal = PersonalAnswers.of(releases.get(response.releaseId()).document());
         Map<String, Object> open = PersonalAnswers.without(response.answers(), personal);
         List<String> files = response.answers().entrySet().stream().filter(e -> personal.contains(e.getKey())).map(Map.Entry::getValue)
-                .flatMap(KeepNoLonger::files).map(Attachment::key).toList();
+                .flatMap(Attachment::within).map(Attachment::key).toList();
         responses.strip(response, new TreeMap<>(open), personal);
         erasure.eraseFiles(files);
         erasure.noted();
-    }
-
-    private static Stream<Attachment> files(Object value) {
-        return value instanceof List<?> list
-                ? list.stream().filter(Attachment.class::isInstance).map(Attachment.class::cast)
-                : Stream.empty();
     }
 
     private void unfinished(Retention each, String code, OffsetDateTime before) {
