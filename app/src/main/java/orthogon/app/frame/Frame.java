@@ -17,6 +17,7 @@ import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.KnownDrafts;
 import orthogon.app.store.KnownReleases;
 import orthogon.app.store.ReleaseStore;
+import orthogon.app.view.Views;
 import orthogon.core.language.Units;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
@@ -38,6 +39,15 @@ public class Frame {
             boolean proving, String part, boolean counting, long proved, long refuted, long undecided, long advice, String answerPaths,
             String routes, String notCounted,
             String languages, String release, String nextClaim, String nextWords) {}
+
+    /**
+     * What stands around a sheet.
+     *
+     * @param isEmpty whether the sheet has nothing to show yet
+     * @param sheetTab its own tab; null where it has none
+     * @param sheet its name
+     */
+    record FrameView(boolean isEmpty, SheetTab sheetTab, List<SheetTab> tabs, String sheet, String code, TitleBlock block) {}
 
     private static final int KEPT = 100;
 
@@ -74,12 +84,8 @@ public class Frame {
 
     public void fill(Model model, Draft draft, String sheet) {
         Optional<SheetTab> tab = tab(sheet);
-        model.addAttribute("isEmpty", tab.filter(t -> t.isEmpty().test(draft)).isPresent());
-        model.addAttribute("sheetTab", tab.orElse(null));
-        model.addAttribute("tabs", tabs);
-        model.addAttribute("sheet", sheet);
-        model.addAttribute("code", draft.code());
-        model.addAttribute("block", block(draft));
+        Views.show(model, new FrameView(tab.filter(t -> t.isEmpty().test(draft)).isPresent(), tab.orElse(null), tabs, sheet, draft.code(),
+                block(draft)));
     }
 
     public TitleBlock block(Draft draft) {

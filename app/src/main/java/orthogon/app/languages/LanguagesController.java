@@ -100,6 +100,15 @@ class LanguagesController {
     /** One text with its translation. */
     record TextView(String code, WantedTexts wanted, String toName, String toDir, String sourceName) {}
 
+    /** The text that is open, with the claim about it where that is not proved; both may be null. */
+    record OpenText(UnitView open, String machine, Claim claim) {}
+
+    /** A text that was just kept, and how far each language is. */
+    record KeptText(UnitRow kept, List<LanguageProgress> tongues) {}
+
+    /** What would be replaced: unit, text before, text after, and whether that is damaged. */
+    record ReplacedTexts(List<String[]> replacing, String sought, String by) {}
+
     /** What a text lacks, its plural forms, and its length in percent of the source. */
     record CheckView(List<String> faults, List<Marks.Arm> arms, int length) {}
 
@@ -156,13 +165,10 @@ class LanguagesController {
     }
 
     private void open(Draft draft, Proof proof, String to, Optional<Units.Unit> open, Model model) {
-        model.addAttribute("open", open.map(u -> UnitView.of(draft.document(), proof, to, u)).orElse(null));
-        model.addAttribute("machine", machine.name());
-        open.ifPresent(u -> {
-            Preview.fill(draft.document(), proof, to, u.unit(), model);
-            Optional<Claim> claim = proof.claim(ClaimKind.TRANSLATED, to + "/" + u.unit());
-            model.addAttribute("claim", claim.filter(c -> c.verdict() != Verdict.PROVED).orElse(null));
-        });
+        Optional<Claim> claim = open.flatMap(u -> proof.claim(ClaimKind.TRANSLATED, to + "/" + u.unit()));
+        Views.show(model, new OpenText(open.map(u -> UnitView.of(draft.document(), proof, to, u)).orElse(null), machine.name(),
+                claim.filter(c -> c.verdict() != Verdict.PROVED).orElse(null)));
+        open.ifPresent(u -> Preview.fill(draft.document(), proof, to, u.unit(), model));
     }
 
     private static List<String> targets(Questionnaire document) {
@@ -257,8 +263,8 @@ class LanguagesController {
                     List.of(new Translate.TranslatedText(wanted.unit(), text, reviewed ? Translate.REVIEWED : Translate.DRAFT))), who);
             Units.Unit kept = Units.one(draft.document(), wanted.to(), wanted.unit()).orElseThrow();
             Optional<Units.Unit> after = next.isEmpty() ? Optional.of(kept) : unit(draft.document(), wanted.to(), next);
-            model.addAttribute("kept", new UnitRow(kept, state(kept), Units.place(draft.document(), kept.unit())));
-            model.addAttribute("tongues", tongues(draft.document(), wanted.to()));
+            Views.show(model, new KeptText(new UnitRow(kept, state(kept), Units.place(draft.document(), kept.unit())),
+                    tongues(draft.document(), wanted.to())));
             fillUnit(draft, new WantedTexts(wanted.to(), wanted.show(), wanted.find(), after.map(Units.Unit::unit).orElse("")), after,
                     model);
             return "languages :: kept";
@@ -348,11 +354,9 @@ class LanguagesController {
                 model.addAttribute("message", e.getMessage());
             }
         }
-        model.addAttribute("replacing", changed.stream().map(t -> new String[]{t.unit(),
+        Views.show(model, new ReplacedTexts(changed.stream().map(t -> new String[]{t.unit(),
                 Units.one(draft.document(), to, t.unit()).orElseThrow().text(), t.text(), damaged.contains(t.unit()) ? "damaged" : ""})
-                .toList());
-        model.addAttribute("sought", words);
-        model.addAttribute("by", by);
+                .toList(), words, by));
         fill(draft, new WantedTexts(to, "", "", ""), model);
         return "languages";
     }
