@@ -1,11 +1,14 @@
 package orthogon.app.background;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertSame;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
@@ -15,6 +18,7 @@ import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.atomic.AtomicBoolean;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
+import org.springframework.http.MediaType;
 
 class WorksTest {
 
@@ -116,5 +120,20 @@ class WorksTest {
         assertEquals(Optional.of(first), works.find(first.id(), "ines"));
         begin("ines", progress -> new Result.Address("/last")).result(LONG);
         assertEquals(Optional.empty(), works.find(first.id(), "ines"), "forgotten when one more was begun");
+    }
+
+    @Test
+    void aLargeFileGoesWhenItsWorkIsForgotten() throws Exception {
+        Path file = Works.newFile();
+        Files.writeString(file, "receipt,sent");
+        Work first = begin("ines", p -> new Result.SavedFile(file, MediaType.TEXT_PLAIN, "attachment"));
+        assertTrue(first.result(LONG).isPresent());
+        for (int i = 0; i < Works.MOST_KEPT - 1; i++) {
+            begin("ines", p -> new Result.Address("/there")).result(LONG);
+        }
+        assertTrue(Files.exists(file));
+        begin("ines", p -> new Result.Address("/there")).result(LONG);
+        assertFalse(Files.exists(file));
+        assertEquals(Optional.empty(), works.find(first.id(), "ines"));
     }
 }

@@ -16,7 +16,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.stream.Stream;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.ReleaseStore.Made;
 import orthogon.app.store.ReleaseStore.Release;
@@ -24,10 +26,13 @@ import orthogon.app.store.ResponseStore.Order;
 import orthogon.app.store.ResponseStore.Response;
 import orthogon.app.store.ResponseStore.Wanted;
 import orthogon.core.interview.Interview;
+import orthogon.core.interview.Problem.ProblemKind;
 import orthogon.core.proof.RandomDocument;
 import orthogon.core.questionnaire.EveryType;
+import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Refused;
+import orthogon.core.responses.KeptValue;
 import orthogon.core.responses.RandomResponses;
 import orthogon.core.responses.ResponseDocument;
 import orthogon.core.responses.ResponseFact;
@@ -241,5 +246,107 @@ class ResponseStoreTest {
         assertEquals(List.of("Morning"), views.named(questionnaire).stream().map(ResponseViewStore.NamedView::name).toList());
         views.remove(questionnaire, "Morning", "jory");
         assertEquals(List.of(), views.named(questionnaire));
+    }
+
+    /** Figures are counts of what was kept, of all responses and of those that a filter lets through. */
+    @Test
+    void figuresCountWhatWasAnswered() throws Refused {
+        FigureStore figures = new FigureStore(jdbc);
+        Questionnaire document = RandomDocument.of(9100);
+        List<Release> released = released(document);
+        RandomResponses random = new RandomResponses(document, new Random(21));
+        Map<Map<String, Object>, Map<String, Object>> values = new LinkedHashMap<>();
+        for (int i = 0; i < RESPONSES; i++) {
+            Map<String, Object> answers = random.answers(document);
+            Map<ResponseFact, Object> facts = random.facts(document);
+            facts.put(ResponseFact.RECEIPT, "R-" + i);
+            put(released, answers, facts);
+            values.put(random.named(answers, facts), answers);
+        }
+        indexed(released);
+        List<String> names = document.items().map(Item::code).toList();
+        for (String text : List.of("", "state = \"new\"", "release > 1 and not(in_charge = \"ines\")")) {
+            ResponseFilter filter = ResponseFilter.read(random.over(), text, RandomResponses.TODAY);
+            Wanted wanted = wanted(released.getFirst(), random.over(), filter.selection(), "");
+            Map<String, Integer> answered = new TreeMap<>();
+            Map<String, Integer> counted = new TreeMap<>();
+            values.forEach((named, answers) -> {
+                if (filter.lets(named, RandomResponses.TODAY)) {
+                    KeptValue.of(document, answers).forEach(v -> {
+                        counted.merge(v.code() + " " + v.kind() + " " + v.text() + " " + plain(v.number()), 1, Integer::sum);
+                        if (v.kind() != KeptValue.ValueKind.ELEMENT) {
+                            answered.merge(v.code(), 1, Integer::sum);
+                        }
+                    });
+                }
+            });
+            assertEquals(answered, new TreeMap<>(figures.answered(wanted)), text);
+            Map<String, Integer> found = new TreeMap<>();
+            figures.values(wanted, names.stream().flatMap(n -> Stream.concat(Stream.of(n), answered.keySet().stream())).distinct().toList())
+                    .values()
+                    .forEach(all -> all.forEach(v -> found.put(v.code() + " " + v.kind() + " " + v.text() + " " + plain(v.number()),
+                            v.count())));
+            assertEquals(counted, found, text);
+            assertEquals(responses.count(wanted), figures.routes(wanted).stream().mapToInt(FigureStore.CountedRoute::count).sum(), text);
+            assertEquals(responses.count(wanted), figures.byDay(wanted).values().stream().mapToInt(Integer::intValue).sum(), text);
+        }
+    }
+
+    private static String plain(BigDecimal number) {
+        return number == null ? "" : number.stripTrailingZeros().toPlainString();
+    }
+
+    @Test
+    void howFarPeopleComeIsCountedOnceForEach() {
+        FigureStore figures = new FigureStore(jdbc);
+        Questionnaire document = EveryType.document();
+        List<Release> released = released(document);
+        Release release = released.getFirst();
+        OffsetDateTime at = OffsetDateTime.now().minusHours(2);
+        String first = document.pages().getFirst().code();
+        InterviewStore.Running running = interviews.begin(release, Interview.start(release.wiring(), RandomResponses.TODAY, Map.of()), at);
+        interviews.begin(release, running.interview(), at);
+        interviews.keep(running, running.interview(), Optional.of(first), at.plusSeconds(40));
+        InterviewStore.Running again = interviews.find(running.id()).orElseThrow();
+        interviews.keep(again, again.interview(), Optional.of(first), at.plusSeconds(90));
+        assertEquals(new FigureStore.ComeSoFar(2, Map.of(first, 1), Map.of(first, 2)), figures.soFar(release.questionnaireId()));
+        assertEquals(Map.of(first, List.of(40L)), figures.stays(release.questionnaireId(), 10), "the first time alone");
+    }
+
+    @Test
+    void refusalsAreCountedByQuestionAndReason() {
+        RefusalStore refusals = new RefusalStore(jdbc);
+        List<Release> released = released(EveryType.document());
+        refusals.count(released.get(0).id(), "share", ProblemKind.LIMIT);
+        refusals.count(released.get(1).id(), "share", ProblemKind.LIMIT);
+        refusals.count(released.get(0).id(), "story", ProblemKind.REQUIRED);
+        assertEquals(List.of(new RefusalStore.CountedRefusal("share", ProblemKind.LIMIT, 2),
+                new RefusalStore.CountedRefusal("story", ProblemKind.REQUIRED, 1)), refusals.of(released.getFirst().questionnaireId()));
+    }
+
+    @Test
+    void whatIsKeptHowLongIsDecidedForEachQuestionnaire() {
+        RetentionStore retention = new RetentionStore(jdbc);
+        long questionnaire = released(EveryType.document()).getFirst().questionnaireId();
+        assertEquals(Optional.empty(), retention.of(questionnaire));
+        retention.keep(new RetentionStore.Retention(questionnaire, 30, true, 7));
+        retention.keep(new RetentionStore.Retention(questionnaire, 90, false, 0));
+        assertEquals(List.of(new RetentionStore.Retention(questionnaire, 90, false, 0)), retention.all());
+        assertEquals(List.of(), retention.sentBefore(questionnaire, OffsetDateTime.now(), true, 5));
+        assertEquals(List.of(), retention.leftBefore(questionnaire, OffsetDateTime.now(), 5));
+    }
+
+    @Test
+    void whoIsInChargeIsToldHowMuchWaits() {
+        List<Release> released = released(EveryType.document());
+        RandomResponses random = new RandomResponses(EveryType.document(), new Random(31));
+        for (String state : List.of("new", "in_work", "done")) {
+            Map<ResponseFact, Object> facts = random.facts(EveryType.document());
+            facts.put(ResponseFact.STATE, state);
+            facts.put(ResponseFact.IN_CHARGE, "jory");
+            put(released, Map.of(), facts);
+        }
+        assertEquals(Map.of(released.getFirst().questionnaireId(), 2), responses.inCharge("jory"));
+        assertEquals(Map.of(), responses.inCharge("ines"));
     }
 }

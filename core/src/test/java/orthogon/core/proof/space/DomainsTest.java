@@ -212,6 +212,8 @@ class DomainsTest {
         assertEquals(List.of(), Domains.of("x", new RankingAnswer(List.of(), 2).domain(), TODAY, read("answered(x)"), () -> {}));
         List<Option> many = IntStream.range(0, 12).mapToObj(i -> new Option("o" + i, "Option", null, false, "")).toList();
         inexact(new RankingAnswer(many, 10), "rankings", "list contains(x, \"o1\")");
+        assertEquals(List.of(List.of("o0")), Domains.of("x", new RankingAnswer(options, 1).domain(), TODAY, read("answered(x)"), () -> {}),
+                "one place, of which only is asked whether it is filled");
     }
 
     @Test
