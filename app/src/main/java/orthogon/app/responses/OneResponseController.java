@@ -16,6 +16,7 @@ import orthogon.app.questions.AnswersInWords;
 import orthogon.app.questions.RespondentTexts;
 import orthogon.app.store.AttachmentStore;
 import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.store.FigureStore;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.ResponseNoteStore;
 import orthogon.app.store.ResponseNoteStore.ResponseNote;
@@ -75,10 +76,11 @@ class OneResponseController {
      * @param endedBy the rule that ended the interview, in words
      * @param passedBy titles of pages that the respondent never came to
      * @param besides what came with the link, and what was derived
+     * @param onRoute how many responses took the same route, this one among them
      * @param previous receipt of the response before it in the table; empty where there is none
      */
     record ResponseView(Response response, String outcome, String sentAt, String languageName, String dir, String endedBy,
-            List<AnsweredPage> pages, List<String> passedBy, int asked, long of, Map<String, String> besides, List<NoteLine> notes,
+            List<AnsweredPage> pages, List<String> passedBy, int asked, long of, int onRoute, Map<String, String> besides, List<NoteLine> notes,
             Map<String, String> states, Map<String, String> workers, String previous, String next, int place, int count, String back,
             boolean mayWork) {}
 
@@ -92,9 +94,11 @@ class OneResponseController {
     private final People people;
     private final Acts acts;
     private final ReadResponses reads;
+    private final FigureStore figures;
 
     OneResponseController(Frame frame, ResponseSearch search, ResponseStore responses, ResponseNoteStore notes, InterviewStore interviews,
-            AttachmentStore attachments, WorkOnResponses work, People people, Acts acts, ReadResponses reads) {
+            AttachmentStore attachments, WorkOnResponses work, People people, Acts acts, ReadResponses reads, FigureStore figures) {
+        this.figures = figures;
         this.frame = frame;
         this.search = search;
         this.responses = responses;
@@ -136,7 +140,7 @@ class OneResponseController {
                 Frame.when(response.sentAt()), OwnWords.name(response.language()), words.locale().isRightToLeft() ? "rtl" : "ltr",
                 course.endedBy().map(OneResponseController::words).orElse(""), pages,
                 document.pages().stream().filter(p -> !visited.contains(p.code())).map(Page::title).toList(),
-                pages.stream().mapToInt(p -> p.lines().size()).sum(), document.questions().count(), besides(document, response, hidden),
+                pages.stream().mapToInt(p -> p.lines().size()).sum(), document.questions().count(), figures.onSameRoute(response.number()), besides(document, response, hidden),
                 notes.of(response.number()).stream().map(this::line).toList(), search.states(), search.people(draft), around.previous(),
                 around.next(), around.place(), around.count(), around.link(), mayWork));
         return "response";

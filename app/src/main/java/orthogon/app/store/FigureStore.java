@@ -117,6 +117,12 @@ public class FigureStore {
                 .list();
     }
 
+    /** How many responses took the route of this one, itself among them; 0 where its route is not known. */
+    public int onSameRoute(long response) {
+        return jdbc.sql("select count(*) from response o join response p on p.number = :number where o.release_id = p.release_id"
+                + " and o.route = p.route and p.route <> ''").param("number", response).query(Integer.class).single();
+    }
+
     /** The receipt of the newest response that took a route. */
     public Optional<String> example(long questionnaireId, CountedRoute route) {
         return jdbc.sql("select receipt from response where questionnaire_id = :id and release_id = :release and route = :route"
