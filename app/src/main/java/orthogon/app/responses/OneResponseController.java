@@ -80,7 +80,8 @@ class OneResponseController {
      * @param previous receipt of the response before it in the table; empty where there is none
      */
     record ResponseView(Response response, String outcome, String sentAt, String languageName, String dir, String endedBy,
-            List<AnsweredPage> pages, List<String> passedBy, int asked, long of, int onRoute, Map<String, String> besides, List<NoteLine> notes,
+            List<AnsweredPage> pages, List<String> passedBy, int asked, long of, int onRoute, Map<String, String> besides,
+            List<NoteLine> notes,
             Map<String, String> states, Map<String, String> workers, String previous, String next, int place, int count, String back,
             boolean mayWork) {}
 
@@ -140,7 +141,8 @@ class OneResponseController {
                 Frame.when(response.sentAt()), OwnWords.name(response.language()), words.locale().isRightToLeft() ? "rtl" : "ltr",
                 course.endedBy().map(OneResponseController::words).orElse(""), pages,
                 document.pages().stream().filter(p -> !visited.contains(p.code())).map(Page::title).toList(),
-                pages.stream().mapToInt(p -> p.lines().size()).sum(), document.questions().count(), figures.onSameRoute(response.number()), besides(document, response, hidden),
+                pages.stream().mapToInt(p -> p.lines().size()).sum(), document.questions().count(), figures.onSameRoute(response.number()),
+                besides(document, response, hidden),
                 notes.of(response.number()).stream().map(this::line).toList(), search.states(), search.people(draft), around.previous(),
                 around.next(), around.place(), around.count(), around.link(), mayWork));
         return "response";
