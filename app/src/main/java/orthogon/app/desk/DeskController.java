@@ -71,8 +71,8 @@ class DeskController {
     /** What a removal takes away. */
     record Removal(String code, String title, int revisions, int releases, int interviews, int responses) {}
 
-    /** Responses that somebody is in charge of and that are not done yet, with the filter that finds them. */
-    record ChargeLine(String code, String title, int count, String filter) {}
+    /** Responses that somebody is in charge of and that are not done yet. */
+    record ChargeLine(String code, String title, int count) {}
 
     /** The questionnaires that are listed, and what new ones begin with. */
     record DeskView(List<DeskRow> rows, List<DeskRow> waiting, List<ChargeLine> charges, Map<String, String> stateLabels, String sort,
@@ -129,10 +129,9 @@ class DeskController {
 
     private List<ChargeLine> charges(String account) {
         Map<Long, Integer> counts = responses.inCharge(account);
-        String filter = "in_charge = \"" + account + "\" and state != \"done\"";
         return counts.entrySet().stream().map(c -> {
             Draft draft = drafts.head(drafts.code(c.getKey())).orElseThrow();
-            return new ChargeLine(draft.code(), draft.document().title(), c.getValue(), filter);
+            return new ChargeLine(draft.code(), draft.document().title(), c.getValue());
         }).filter(c -> people.may(account, Act.READ_RESPONSES, c.code())).toList();
     }
 

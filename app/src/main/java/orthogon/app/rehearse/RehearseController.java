@@ -21,8 +21,6 @@ import orthogon.core.interview.Reasons;
 import orthogon.core.language.OwnWords;
 import orthogon.core.language.Stretch;
 import orthogon.core.language.Translated;
-import orthogon.core.place.Place;
-import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.proof.claim.Replay;
@@ -176,7 +174,7 @@ class RehearseController {
         Optional<Questionnaire.Outcome> outcome = onward.outcome().flatMap(interview.wiring().document()::outcome);
         Views.show(model, new WalkView(action, notice, course.complete(),
                 course.complete() ? QuestionsPage.problems(interview) : List.of(), draft.document().arriving(), interview.link(),
-                outcome.orElse(null), onward.endedBy().map(RehearseController::words).orElse(""), voice.language(), voice.direction(),
+                outcome.orElse(null), onward.endedBy().map(Reasons::endedBy).orElse(""), voice.language(), voice.direction(),
                 voice.plain(interview.wiring().document().title()), draft.document().presentation().theme(),
                 outcome.map(o -> voice.block(o.closing())).orElse(""), steps(draft, interview, course, onward, voice)));
         if (course.current().isPresent()) {
@@ -185,14 +183,6 @@ class RehearseController {
         } else if (!course.pages().isEmpty()) {
             model.addAttribute("reasons", Reasons.of(interview, course.pages().getLast().page()));
         }
-    }
-
-    /** What ends an interview, in words. */
-    private static String words(Place.Rule rule) {
-        int number = rule.number() + 1;
-        return rule.family() == RuleFamily.OUTCOME_ROW
-                ? "row " + number + " of the outcome table"
-                : "finish " + number + " of page " + rule.row();
     }
 
     private static List<WalkStep> steps(Draft draft, Interview interview, Course course, Course onward, RespondentTexts voice) {

@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.Principal;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import orthogon.app.background.Result;
 import orthogon.app.background.Works;
@@ -138,7 +139,8 @@ class ExportController {
             try (OutputStream out = Files.newOutputStream(file)) {
                 writing.write(out, progress);
             }
-            acts.saved(who.getName(), draft.code(), count + (count == 1 ? " response" : " responses") + " as " + kind.toUpperCase());
+            acts.saved(who.getName(), draft.code(),
+                    count + (count == 1 ? " response" : " responses") + " as " + kind.toUpperCase(Locale.ROOT));
             return new Result.SavedFile(file, type, "attachment; filename=\"" + draft.code() + "-responses." + kind + "\"");
         });
     }

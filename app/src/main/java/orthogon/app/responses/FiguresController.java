@@ -4,29 +4,25 @@ import java.security.Principal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import orthogon.app.frame.Frame;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.FigureStore;
 import orthogon.app.store.FigureStore.ComeSoFar;
-import orthogon.app.store.FigureStore.CountedRoute;
 import orthogon.app.store.ResponseStore.Wanted;
 import orthogon.app.view.Views;
 import orthogon.core.answer.Domain;
-import orthogon.core.answer.Option;
-import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Refused;
 import orthogon.core.responses.AnswerFigure;
 import orthogon.core.responses.AnswerFigures;
-import orthogon.core.responses.AnswerFigures.AnsweredGroup;
 import orthogon.core.responses.ResponseDocument;
 import orthogon.core.responses.ResponseFact;
 import orthogon.core.responses.ResponseFilter;
@@ -123,7 +119,8 @@ class FiguresController {
             groups.add(search.figured(draft, filter, reading, hidden));
             names.add("all");
         }
-        List<AnswerFigure> figures = AnswerFigures.of(document, groups.stream().map(g -> group(document, g)).toList()).stream()
+        List<AnswerFigure> figures = AnswerFigures
+                .of(document, groups.stream().map(g -> store.group(document, g, store.routes(g))).toList()).stream()
                 .filter(f -> !hidden.contains(f.code().replaceFirst("\\..*", ""))).toList();
         ComeSoFar soFar = store.soFar(draft.id());
         Views.show(model, new FiguresSheet(FilterChip.of(filter), wrong, reading.search(), soFar.begun(), search.all(draft),
@@ -159,20 +156,6 @@ class FiguresController {
         return choices;
     }
 
-    private AnsweredGroup group(Questionnaire document, Wanted wanted) {
-        List<String> closed = document.items().filter(i -> i instanceof Derived
-                || i instanceof Question q && q.answer().options().stream().map(Option::code).findAny().isPresent())
-                .flatMap(i -> i instanceof Question q && !q.answer().rows().isEmpty()
-                        ? q.answer().rows().stream().map(row -> q.code() + "." + row.code())
-                        : java.util.stream.Stream.of(i.code()))
-                .toList();
-        Map<String, Integer> asked = new HashMap<>();
-        for (CountedRoute route : store.routes(wanted)) {
-            route.route().asked().forEach(code -> asked.merge(code, route.count(), Integer::sum));
-        }
-        return new AnsweredGroup(asked, store.answered(wanted), store.values(wanted, closed));
-    }
-
     private List<PageStep> steps(Draft draft, Questionnaire document, ComeSoFar soFar) {
         Map<String, List<Long>> stays = store.stays(draft.id(), STAYS_OF);
         List<PageStep> steps = new ArrayList<>();
@@ -198,7 +181,7 @@ class FiguresController {
         Map<LocalDate, Integer> all = new LinkedHashMap<>();
         groups.forEach(g -> store.byDay(g).forEach((day, n) -> all.merge(day, n, Integer::sum)));
         int most = all.isEmpty() ? 1 : Math.max(1, Collections.max(all.values()));
-        return new java.util.TreeMap<>(all).entrySet().stream()
+        return new TreeMap<>(all).entrySet().stream()
                 .map(e -> new DayBar(e.getKey(), e.getValue(), Math.round((float) DrawnFigure.HEIGHT * e.getValue() / most))).toList();
     }
 }

@@ -30,15 +30,12 @@ import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.interview.Reasons;
 import orthogon.core.language.OwnWords;
-import orthogon.core.place.Place;
-import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Refused;
 import orthogon.core.responses.PersonalAnswers;
-import orthogon.formats.responses.ResponsesCsv;
 import java.util.stream.Stream;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -139,7 +136,7 @@ class OneResponseController {
         ReadResponses.Neighbours around = reads.around(draft, who.getName(), response.number());
         Views.show(model, new ResponseView(response, document.outcome(response.outcome()).map(Questionnaire.Outcome::label).orElse("none"),
                 Frame.when(response.sentAt()), OwnWords.name(response.language()), words.locale().isRightToLeft() ? "rtl" : "ltr",
-                course.endedBy().map(OneResponseController::words).orElse(""), pages,
+                course.endedBy().map(Reasons::endedBy).orElse(""), pages,
                 document.pages().stream().filter(p -> !visited.contains(p.code())).map(Page::title).toList(),
                 pages.stream().mapToInt(p -> p.lines().size()).sum(), document.questions().count(), figures.onSameRoute(response.number()),
                 besides(document, response, hidden),
@@ -174,20 +171,12 @@ class OneResponseController {
         return new AnsweredPage(page.page().code(), texts.plain(page.page().title()), lines, leftOut);
     }
 
-    /** What ended an interview, in words. */
-    private static String words(Place.Rule rule) {
-        int number = rule.number() + 1;
-        return rule.family() == RuleFamily.OUTCOME_ROW
-                ? "row " + number + " of the outcome table"
-                : "finish " + number + " of page " + rule.row();
-    }
-
     private static Map<String, String> besides(Questionnaire document, Response response, Set<String> hidden) {
         Map<String, String> besides = new LinkedHashMap<>();
         Stream.concat(document.linkParameters().stream().map(Questionnaire.LinkParameter::code),
                 document.items().filter(Derived.class::isInstance).map(Item::code)).filter(response.answers()::containsKey)
                 .filter(c -> !hidden.contains(c))
-                .forEach(c -> besides.put(c, ResponsesCsv.cell(response.answers().get(c))));
+                .forEach(c -> besides.put(c, Reasons.said(response.answers().get(c))));
         return besides;
     }
 

@@ -8,6 +8,7 @@ import orthogon.app.frame.Frame;
 import orthogon.app.questions.AnswersInWords;
 import orthogon.app.responses.ResponseColumns.ResponseColumn;
 import orthogon.app.store.ResponseStore.Response;
+import orthogon.core.interview.Reasons;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Question;
@@ -15,7 +16,6 @@ import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
 import orthogon.core.responses.PersonalAnswers;
 import orthogon.core.responses.ResponseFact;
-import orthogon.formats.responses.ResponsesCsv;
 
 /**
  * What the table of responses says in each cell.
@@ -69,8 +69,8 @@ record ResponseCells(Map<String, String> states, Map<String, String> people, Set
         return switch (document.item(code).orElse(null)) {
             case Question q -> ResponseCell.plain(AnswersInWords.of(q, value).orElse(""));
             case Roster r when value instanceof List<?> entries -> entries(r, entries);
-            case Derived d -> ResponseCell.plain(ResponsesCsv.cell(value));
-            case null, default -> ResponseCell.plain(ResponsesCsv.cell(value instanceof String ? value : null));
+            case Derived d -> ResponseCell.plain(value == null ? "" : Reasons.said(value));
+            case null, default -> ResponseCell.plain(value instanceof String s ? s : "");
         };
     }
 

@@ -69,8 +69,12 @@ class ResponsesController {
      */
     record EraseView(List<String> receipts, boolean every, int number, String back, String typed) {}
 
-    /** What an address asks the table for; a part that is null stays as the person left it. */
-    record TableRequest(String view, String filter, String search, String sort, Boolean down, Integer page) {}
+    /**
+     * What an address asks the table for; a part that is null stays as the person left it.
+     *
+     * @param mine whether it asks for what the person is in charge of and has not done, in place of any filter
+     */
+    record TableRequest(String view, String filter, String search, String sort, Boolean down, Integer page, Boolean mine) {}
 
     private final Frame frame;
     private final ResponseSearch search;
@@ -97,7 +101,9 @@ class ResponsesController {
         frame.fill(model, draft, "responses");
         ResponseColumns columns = reads.columns(draft, who.getName());
         TableReading left = reads.left(draft, who.getName());
-        TableReading reading = asked(draft, asked, left);
+        TableReading reading = Boolean.TRUE.equals(asked.mine())
+                ? left.asking(ResponseFilter.inCharge(search.over(draft), who.getName()), "", left.sort(), left.down())
+                : asked(draft, asked, left);
         if (!reading.equals(left)) {
             views.keep(draft.id(), "", who.getName(), reading.written());
         }
@@ -188,7 +194,6 @@ class ResponsesController {
                     ? "There are " + MOST_VIEWS + " views. Remove one, then try again."
                     : "Give the view a name of at most " + LONGEST_NAME + " characters.");
         } else {
-            views.remove(draft.id(), name.strip(), "");
             views.keep(draft.id(), name.strip(), who.getName(), reading.written());
         }
         return "redirect:" + link(code, reading);
@@ -207,18 +212,17 @@ class ResponsesController {
      * Sets the state of the chosen responses, or puts somebody in charge of them.
      *
      * @param every whether all are chosen that the filter and the search let through
+     * @param table address of the table that the person looks at
      */
     @PostMapping("/chosen")
     String chosen(@PathVariable String code, @RequestParam(defaultValue = "") List<String> receipt,
-            @RequestParam(defaultValue = "false") boolean every, @RequestParam String act, @RequestParam(defaultValue = "") String state,
+            @RequestParam(defaultValue = "false") boolean every, @RequestParam(defaultValue = "") String table, @RequestParam String act,
+            @RequestParam(defaultValue = "") String state,
             @RequestParam(defaultValue = "") String person, Principal who, RedirectAttributes flash) {
         Draft draft = frame.draft(code);
         TableReading reading = reads.left(draft, who.getName());
         try {
-            List<String> chosen = every ? receipts(draft, reading) : receipt;
-            if (chosen.isEmpty()) {
-                throw new Refused("Choose responses first: tick their rows, or choose all.");
-            }
+            List<String> chosen = chosen(draft, receipt, every, table, who);
             flash.addFlashAttribute("told", act.equals("state") ? stated(draft, chosen, state, who) : charged(draft, chosen, person, who));
         } catch (Refused e) {
             flash.addFlashAttribute("message", e.getMessage());
@@ -229,15 +233,13 @@ class ResponsesController {
     /** Asks once more before responses are erased. */
     @PostMapping("/erase")
     String erase(@PathVariable String code, @RequestParam(defaultValue = "") List<String> receipt,
-            @RequestParam(defaultValue = "false") boolean every, @RequestParam(defaultValue = "") String sure, Principal who, Model model,
+            @RequestParam(defaultValue = "false") boolean every, @RequestParam(defaultValue = "") String table,
+            @RequestParam(defaultValue = "") String sure, Principal who, Model model,
             RedirectAttributes flash) {
         Draft draft = frame.draft(code);
         TableReading reading = reads.left(draft, who.getName());
         try {
-            List<String> chosen = every ? receipts(draft, reading) : receipt;
-            if (chosen.isEmpty()) {
-                throw new Refused("Choose responses first: tick their rows, or choose all.");
-            }
+            List<String> chosen = chosen(draft, receipt, every, table, who);
             if (!sure.equals(String.valueOf(chosen.size()))) {
                 frame.fill(model, draft, "responses");
                 Views.show(model, new EraseView(chosen, every, chosen.size(), link(code, reading), sure));
@@ -250,8 +252,15 @@ class ResponsesController {
         return "redirect:" + link(code, reading);
     }
 
-    private List<String> receipts(Draft draft, TableReading reading) throws Refused {
-        return search.receipts(search.numbers(draft, search.filter(draft, reading, Set.of()), reading, Set.of()));
+    private List<String> chosen(Draft draft, List<String> ticked, boolean every, String table, Principal who) throws Refused {
+        if (every && !table.equals(link(draft.code(), reads.left(draft, who.getName())))) {
+            throw new Refused("You changed the conditions of this table in another window. Look at what it shows now, then choose again.");
+        }
+        List<String> chosen = every ? search.receipts(reads.numbers(draft, who.getName())) : ticked;
+        if (chosen.isEmpty()) {
+            throw new Refused("Choose responses first: tick their rows, or choose all.");
+        }
+        return chosen;
     }
 
     private String stated(Draft draft, List<String> chosen, String state, Principal who) throws Refused {

@@ -11,9 +11,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import orthogon.app.store.ResponseStore.Wanted;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.responses.AnswerFigures;
+import orthogon.core.responses.AnswerFigures.AnsweredGroup;
+import orthogon.core.responses.CountedRoute;
 import orthogon.core.responses.CountedValue;
 import orthogon.core.responses.KeptValue.ValueKind;
 import orthogon.core.responses.TakenRoute;
+import orthogon.core.responses.TakenRoutes;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -53,9 +58,6 @@ public class FigureStore {
                 where r.questionnaire_id = :questionnaire order by j.began_at desc fetch first %d rows only)
             order by v.interview_id, v.left_at
             """;
-
-    /** How many took a route. */
-    public record CountedRoute(long release, TakenRoute route, int count) {}
 
     /**
      * How far interviews came.
@@ -108,13 +110,22 @@ public class FigureStore {
         return answered;
     }
 
-    /** Every route that was taken, the commonest first. */
-    public List<CountedRoute> routes(Wanted wanted) {
-        return ofResponses(wanted, ROUTES, " group by a.release_id, a.outcome, a.asked order by n desc, a.asked")
+    /**
+     * What a group of responses was asked and answered.
+     *
+     * @param routes that these responses took
+     */
+    public AnsweredGroup group(Questionnaire document, Wanted wanted, TakenRoutes routes) {
+        return new AnsweredGroup(routes.asked(), answered(wanted), values(wanted, AnswerFigures.counted(document)));
+    }
+
+    /** Every route that was taken. */
+    public TakenRoutes routes(Wanted wanted) {
+        return new TakenRoutes(ofResponses(wanted, ROUTES, " group by a.release_id, a.outcome, a.asked order by n desc, a.asked")
                 .query((row, n) -> new CountedRoute(row.getLong("release_id"), new TakenRoute(row.getString("asked").isEmpty()
                         ? List.of()
                         : List.of(row.getString("asked").split(" ")), row.getString("outcome")), row.getInt("n")))
-                .list();
+                .list());
     }
 
     /** How many responses took the route of this one, itself among them; 0 where its route is not known. */

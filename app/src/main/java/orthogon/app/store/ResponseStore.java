@@ -21,6 +21,7 @@ import orthogon.core.responses.KeptValue;
 import orthogon.core.responses.PersonalAnswers;
 import orthogon.core.responses.ResponseDocument;
 import orthogon.core.responses.ResponseFact;
+import orthogon.core.responses.ResponseState;
 import orthogon.core.responses.SearchWords;
 import orthogon.core.responses.Selection;
 import orthogon.core.responses.TakenRoute;
@@ -40,6 +41,9 @@ public class ResponseStore {
             from response p join release r on r.id = p.release_id
             """;
     private static final String COUNT = "select count(*) from response p join release r on r.id = p.release_id";
+    private static final String IN_CHARGE = """
+            select questionnaire_id, count(*) as n from response where in_charge = :account and state <> :done group by questionnaire_id
+            """;
     private static final String SORTED = """
              left join answer_value a on a.response = p.number and a.name = :sorted and a.kind <> 'E'
             """;
@@ -263,21 +267,9 @@ public class ResponseStore {
     /** How many responses somebody is in charge of that are not done, by questionnaire. */
     public Map<Long, Integer> inCharge(String account) {
         Map<Long, Integer> counts = new HashMap<>();
-        jdbc.sql(
-                "select questionnaire_id, count(*) as n from response where in_charge = :account and state <> 'done' group by questionnaire_id")
-                .param("account", account).query(row -> {
-                    counts.put(row.getLong("questionnaire_id"), row.getInt("n"));
-                });
-        return counts;
-    }
-
-    /** How many responses have each outcome, of all to a questionnaire. */
-    public Map<String, Integer> byOutcome(long questionnaireId) {
-        Map<String, Integer> counts = new LinkedHashMap<>();
-        jdbc.sql("select outcome, count(*) as n from response where questionnaire_id = :id group by outcome order by outcome")
-                .param("id", questionnaireId).query(row -> {
-                    counts.put(row.getString("outcome"), row.getInt("n"));
-                });
+        jdbc.sql(IN_CHARGE).param("account", account).param("done", ResponseState.DONE.code()).query(row -> {
+            counts.put(row.getLong("questionnaire_id"), row.getInt("n"));
+        });
         return counts;
     }
 

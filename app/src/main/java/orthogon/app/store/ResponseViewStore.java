@@ -4,7 +4,6 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
 
 /** How people read the responses to a questionnaire: each as they left the table, and views with a name, which are everybody's. */
 @Component
@@ -19,8 +18,12 @@ public class ResponseViewStore {
     private static final String REMOVE = """
             delete from response_view where questionnaire_id = :questionnaire and name = :name and (name <> '' or author = :author)
             """;
-    private static final String INSERT = """
-            insert into response_view (questionnaire_id, name, author, settings) values (:questionnaire, :name, :author, :settings)
+    private static final String KEEP = """
+            merge into response_view v using (select cast(:questionnaire as bigint) as questionnaire_id, cast(:name as varchar(80)) as name,
+                cast(:author as varchar(64)) as author) as given
+            on v.questionnaire_id = given.questionnaire_id and v.name = given.name and (v.name <> '' or v.author = given.author)
+            when matched then update set author = :author, settings = :settings
+            when not matched then insert (questionnaire_id, name, author, settings) values (:questionnaire, :name, :author, :settings)
             """;
 
     /** A view with a name. */
@@ -46,10 +49,8 @@ public class ResponseViewStore {
      *
      * @param name empty for how the author left the table
      */
-    @Transactional
     public void keep(long questionnaireId, String name, String author, String settings) {
-        remove(questionnaireId, name, author);
-        jdbc.sql(INSERT).param("questionnaire", questionnaireId).param("name", name).param("author", author).param("settings", settings)
+        jdbc.sql(KEEP).param("questionnaire", questionnaireId).param("name", name).param("author", author).param("settings", settings)
                 .update();
     }
 

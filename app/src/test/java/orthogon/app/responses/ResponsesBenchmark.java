@@ -30,10 +30,8 @@ import orthogon.app.store.ResponseStore.Wanted;
 import orthogon.app.store.Schema;
 import orthogon.app.store.TestDatabase;
 import orthogon.core.interview.Interview;
-import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.responses.AnswerFigures;
-import orthogon.core.responses.AnswerFigures.AnsweredGroup;
 import orthogon.core.responses.ResponseDocument;
 import orthogon.core.responses.ResponseFilter;
 import orthogon.core.responses.ResponseState;
@@ -153,10 +151,7 @@ final class ResponsesBenchmark {
     }
 
     private Object figures(Wanted wanted) {
-        List<String> closed = document.questions().filter(q -> !q.answer().options().isEmpty()).map(Question::code).toList();
-        Map<String, Integer> asked = new LinkedHashMap<>();
-        figures.routes(wanted).forEach(r -> r.route().asked().forEach(code -> asked.merge(code, r.count(), Integer::sum)));
-        return AnswerFigures.of(document, List.of(new AnsweredGroup(asked, figures.answered(wanted), figures.values(wanted, closed))));
+        return AnswerFigures.of(document, List.of(figures.group(document, wanted, figures.routes(wanted))));
     }
 
     private Iterable<ResponseLine> lines(List<Long> numbers) {

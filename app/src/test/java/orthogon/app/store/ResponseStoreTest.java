@@ -241,9 +241,11 @@ class ResponseStoreTest {
         views.keep(questionnaire, "", "jory", "{2}");
         views.keep(questionnaire, "Morning", "ines", "{3}");
         views.keep(questionnaire, "", "ines", "{4}");
+        views.keep(questionnaire, "Morning", "jory", "{5}");
         assertEquals(Optional.of("{4}"), views.own(questionnaire, "ines"));
         assertEquals(Optional.of("{2}"), views.own(questionnaire, "jory"));
-        assertEquals(List.of("Morning"), views.named(questionnaire).stream().map(ResponseViewStore.NamedView::name).toList());
+        assertEquals(List.of("Morning jory {5}"),
+                views.named(questionnaire).stream().map(v -> v.name() + " " + v.author() + " " + v.settings()).toList());
         views.remove(questionnaire, "Morning", "jory");
         assertEquals(List.of(), views.named(questionnaire));
     }
@@ -287,7 +289,7 @@ class ResponseStoreTest {
                     .forEach(all -> all.forEach(v -> found.put(v.code() + " " + v.kind() + " " + v.text() + " " + plain(v.number()),
                             v.count())));
             assertEquals(counted, found, text);
-            assertEquals(responses.count(wanted), figures.routes(wanted).stream().mapToInt(FigureStore.CountedRoute::count).sum(), text);
+            assertEquals(responses.count(wanted), figures.routes(wanted).responses(), text);
             assertEquals(responses.count(wanted), figures.byDay(wanted).values().stream().mapToInt(Integer::intValue).sum(), text);
         }
     }

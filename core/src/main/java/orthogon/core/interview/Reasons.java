@@ -11,6 +11,8 @@ import orthogon.core.expression.Expr;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Situation;
 import orthogon.core.expression.Wiring;
+import orthogon.core.place.Place;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Page;
 
@@ -65,6 +67,14 @@ public record Reasons(List<Reason> items, List<Value> derived) {
             default -> List.of();
         };
         return candidates.isEmpty() ? expr : deciding(candidates.getFirst(), situation);
+    }
+
+    /** What ends an interview, in words. */
+    public static String endedBy(Place.Rule rule) {
+        int number = rule.number() + 1;
+        return rule.family() == RuleFamily.OUTCOME_ROW
+                ? "row " + number + " of the outcome table"
+                : "finish " + number + " of page " + rule.row();
     }
 
     /** A value in words. */

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import orthogon.core.answer.Domain;
 import orthogon.core.answer.Option;
 import orthogon.core.questionnaire.Derived;
@@ -45,6 +46,17 @@ public final class AnswerFigures {
         List<CountedValue> of(String code, ValueKind kind) {
             return values.getOrDefault(code, List.of()).stream().filter(v -> v.kind() == kind).toList();
         }
+    }
+
+    /** Names of which each text is counted: derived values, and questions and rows with options. */
+    public static List<String> counted(Questionnaire document) {
+        return document.items().flatMap(i -> switch (i) {
+            case Derived d -> Stream.of(d.code());
+            case Question q when q.answer().options().isEmpty() -> Stream.<String>empty();
+            case Question q when q.answer().rows().isEmpty() -> Stream.of(q.code());
+            case Question q -> q.answer().rows().stream().map(row -> q.code() + "." + row.code());
+            default -> Stream.<String>empty();
+        }).toList();
     }
 
     private final List<AnsweredGroup> groups;

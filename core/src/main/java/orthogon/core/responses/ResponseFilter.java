@@ -7,7 +7,6 @@ import java.util.Optional;
 import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.ExpressionFault;
-import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Situation;
 import orthogon.core.expression.Wiring;
 import orthogon.core.place.RuleFamily;
@@ -28,6 +27,12 @@ public record ResponseFilter(ResponseDocument over, String text, Optional<Expr> 
     /** Lets everything through. */
     public static ResponseFilter none(ResponseDocument over) {
         return new ResponseFilter(over, "", Optional.empty(), new Selection.EveryResponse(), true);
+    }
+
+    /** The condition under which somebody is in charge of a response that is not done. */
+    public static String inCharge(ResponseDocument over, String account) {
+        return over.codes().get(ResponseFact.IN_CHARGE) + " = \"" + account + "\" and " + over.codes().get(ResponseFact.STATE) + " != \""
+                + ResponseState.DONE.code() + "\"";
     }
 
     /**
@@ -52,11 +57,6 @@ public record ResponseFilter(ResponseDocument over, String text, Optional<Expr> 
         Expr condition = wire.expr().orElseThrow();
         Selecting.Narrowed narrowed = new Selecting(wiring, today).of(condition);
         return new ResponseFilter(over, text.strip(), Optional.of(condition), narrowed.selection(), narrowed.isExact());
-    }
-
-    /** The condition as people would say it; empty for none. */
-    public String words() {
-        return condition.map(Phrase::of).orElse("");
     }
 
     /**
