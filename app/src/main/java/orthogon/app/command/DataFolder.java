@@ -57,7 +57,7 @@ public final class DataFolder {
 
     /** Where the database is, for the driver. */
     public String url() {
-        return "jdbc:h2:file:" + folder.resolve(DATABASE) + ";WRITE_DELAY=0;DB_CLOSE_ON_EXIT=FALSE";
+        return "jdbc:h2:file:" + folder.resolve(DATABASE) + ";WRITE_DELAY=0;DB_CLOSE_ON_EXIT=FALSE;MAX_MEMORY_ROWS=300000";
     }
 
     /**

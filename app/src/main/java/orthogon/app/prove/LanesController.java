@@ -19,6 +19,7 @@ import orthogon.formats.stored.StoredAnswers;
 import java.math.BigInteger;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -26,6 +27,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -57,8 +59,9 @@ class LanesController {
      * @param longer more questions than this; empty for any
      * @param shorter fewer questions than this; empty for any
      * @param from number of the first lane, from 0; empty to spread them
+     * @param route codes with commas between them: the one route that asks these and nothing else; empty for any
      */
-    record WantedRoutes(String asks, String without, String ends, String longer, String shorter, String from, Boolean every) {
+    record WantedRoutes(String asks, String without, String ends, String longer, String shorter, String from, Boolean every, String route) {
 
         WantedRoutes {
             asks = Objects.requireNonNullElse(asks, "");
@@ -68,12 +71,24 @@ class LanesController {
             shorter = Objects.requireNonNullElse(shorter, "");
             from = Objects.requireNonNullElse(from, "");
             every = Boolean.TRUE.equals(every);
+            route = Objects.requireNonNullElse(route, "");
         }
 
         Routes.Filter filter(Routes routes) {
             Optional<String> outcome = ends.isEmpty() ? Optional.empty() : Optional.of(ends.equals(NO_OUTCOME) ? "" : ends);
-            return new Routes.Filter(known(asks, routes), known(without, routes), outcome,
-                    whole(longer, -1), whole(shorter, Integer.MAX_VALUE));
+            return route.isEmpty()
+                    ? new Routes.Filter(known(asks, routes), known(without, routes), outcome, whole(longer, -1),
+                            whole(shorter, Integer.MAX_VALUE))
+                    : alone(routes, outcome);
+        }
+
+        private Routes.Filter alone(Routes routes, Optional<String> outcome) {
+            Set<String> asked = Set.of(route.split(",")).stream().filter(routes::knows).collect(Collectors.toSet());
+            Set<String> others = new HashSet<>(routes.asking().keySet());
+            others.removeAll(asked);
+            // A route of a release that asks what this draft does not is none of its routes.
+            int shorter = asked.size() == route.split(",").length ? Integer.MAX_VALUE : 0;
+            return new Routes.Filter(asked, others, outcome, -1, shorter);
         }
 
         private static int whole(String typed, int otherwise) {
@@ -97,11 +112,15 @@ class LanesController {
             all.put("ends", ends);
             all.put("longer", longer);
             all.put("shorter", shorter);
+            all.put("route", route);
             all.forEach((name, value) -> {
                 if (!value.isEmpty()) {
                     query.queryParam(name, value);
                 }
             });
+            if (every) {
+                query.queryParam("every", true);
+            }
             return Objects.requireNonNullElse(query.build().encode().getQuery(), "");
         }
     }

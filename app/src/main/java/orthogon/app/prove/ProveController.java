@@ -95,8 +95,13 @@ class ProveController {
     record FamilyView(String name, String title, String says, long proved, long refuted, long undecided, long advice, List<Claim> open,
             List<Claim> settled) {}
 
-    /** The claims that are listed, and the chosen one. */
-    record ProveView(List<FamilyView> families, Listed listed, Gate gate, ClaimWords claimWords, String tab, Questionnaire document,
+    /**
+     * The claims that are listed, and the chosen one.
+     *
+     * @param lower address of the part below, behind that of the sheet
+     */
+    record ProveView(List<FamilyView> families, Listed listed, Gate gate, ClaimWords claimWords, String tab, String lower,
+            Questionnaire document,
             boolean gone, Explained chosen, Claim later, String asked, String names) {}
 
     /** One claim, explained. */
@@ -126,12 +131,13 @@ class ProveController {
     @GetMapping
     String sheet(@PathVariable String code, @RequestParam(defaultValue = "") String claim, @RequestParam(defaultValue = "") String at,
             @RequestParam(defaultValue = "lanes") String tab, @ModelAttribute Listed listed,
-            @RequestHeader(name = "HX-Request", required = false) String part, Model model) {
-        fill(code, claim, at, tab, listed, model);
+            @ModelAttribute LanesController.WantedRoutes routes, @RequestHeader(name = "HX-Request", required = false) String part,
+            Model model) {
+        fill(code, claim, at, tab, tab.equals("lanes") ? "lanes?" + routes.query() : tab, listed, model);
         return part == null ? "prove" : "prove :: sheet";
     }
 
-    private void fill(String code, String claim, String at, String tab, Listed listed, Model model) {
+    private void fill(String code, String claim, String at, String tab, String lower, Listed listed, Model model) {
         Draft draft = frame.draft(code);
         Proof proof = proofs.soon(draft);
         Gate gate = gates.of(draft, proof);
@@ -146,7 +152,7 @@ class ProveController {
         // An explanation may take a while; the sheet comes without it, and asks for it then.
         boolean explained = selected.filter(Claim::isExplained).isPresent();
         Views.show(model,
-                new ProveView(families, listed, gate, proof.words(), tab, draft.document(),
+                new ProveView(families, listed, gate, proof.words(), tab, lower, draft.document(),
                         !claim.isEmpty() && selected.filter(c -> c.id().equals(claim)).isEmpty(),
                         selected.filter(c -> explained).map(c -> Explained.of(proof, c, gate)).orElse(null),
                         selected.filter(c -> !explained).orElse(null), claim.isEmpty() ? selected.map(Claim::id).orElse("") : claim,
@@ -251,7 +257,7 @@ class ProveController {
 
     /** Where an answer is drawn anew after something was done about a claim. */
     private String again(String code, String claim, Model model) {
-        fill(code, claim, "", "lanes", new Listed("", "", ""), model);
+        fill(code, claim, "", "lanes", "lanes", new Listed("", "", ""), model);
         return "prove :: sheet";
     }
 

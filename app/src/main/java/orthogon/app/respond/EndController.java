@@ -8,6 +8,7 @@ import orthogon.app.offering.Offering;
 import orthogon.app.outbox.Outbox;
 import orthogon.app.questions.QuestionsPage;
 import orthogon.app.questions.RespondentTexts;
+import orthogon.app.questions.ResponsePaper;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
 import orthogon.app.store.InvitationStore;
@@ -19,15 +20,13 @@ import orthogon.core.language.OwnWords;
 import orthogon.core.questionnaire.Presentation;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.contact.Contacts;
-import orthogon.formats.paper.ReceiptPaper;
-import org.springframework.http.HttpHeaders;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.OffsetDateTime;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -213,15 +212,7 @@ class EndController {
     ResponseEntity<byte[]> paper(@PathVariable String id) {
         Running running = interviews.find(id).filter(r -> r.receipt().isPresent())
                 .orElseThrow(() -> new NotThere("There is no receipt at this address."));
-        RespondentTexts voice = RespondentTexts.of(running.interview());
-        Questionnaire document = running.interview().wiring().document();
-        String heading = voice.course().outcome().flatMap(document::outcome).map(Questionnaire.Outcome::label).map(voice::plain)
-                .orElse(voice.say("sent"));
-        List<ReceiptPaper.ReceiptLine> lines = QuestionsPage.lines(running.interview()).stream()
-                .map(l -> new ReceiptPaper.ReceiptLine(l.wording(), l.answer())).toList();
-        byte[] pdf = ReceiptPaper.pdf(voice.plain(document.title()), heading, running.receipt().get(),
-                voice.ownWords().moment(running.updatedAt()), lines, voice.ownWords());
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF)
-                .header(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"" + running.receipt().get() + ".pdf\"").body(pdf);
+        String receipt = running.receipt().get();
+        return ResponsePaper.sent(receipt, ResponsePaper.pdf(running.interview(), receipt, running.updatedAt(), Set.of()));
     }
 }

@@ -3,6 +3,7 @@ package orthogon.app.responses;
 import java.security.Principal;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -10,10 +11,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import orthogon.app.frame.Frame;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.FigureStore;
+import orthogon.app.store.FigureStore.BegunInterviews;
 import orthogon.app.store.FigureStore.ComeSoFar;
+import orthogon.app.store.FigureStore.ReadFigures;
 import orthogon.app.store.ResponseStore.Wanted;
 import orthogon.app.view.Views;
 import orthogon.core.answer.Domain;
@@ -57,10 +62,16 @@ class FiguresController {
     /**
      * A page as a step.
      *
-     * @param came how many came to it, {@code left} how many went on from it, {@code gaveUp} how many unfinished ones are on it
+     * @param came how many came to it, for each group, and {@code widths} of their bars
+     * @param gaveUp how many unfinished ones are on it, for each group
      * @param stay half of the people leave it within this time; empty where it is not known
      */
-    record PageStep(String title, int came, int left, int gaveUp, int width, String stay) {}
+    record PageStep(String title, List<Integer> came, List<Integer> gaveUp, List<Integer> widths, String stay) {
+
+        public boolean isLeft() {
+            return gaveUp.stream().anyMatch(n -> n > 0);
+        }
+    }
 
     /** The responses of one day. */
     record DayBar(LocalDate day, int count, int height) {}
@@ -73,7 +84,8 @@ class FiguresController {
      * @param wrong what is wrong with the filter; empty where it can be used
      * @param choices by what can be grouped, code to its values with their labels
      */
-    record FiguresSheet(List<FilterChip> chips, String wrong, String searched, int begun, int sent, List<PageStep> steps, List<DayBar> days,
+    record FiguresSheet(List<FilterChip> chips, String wrong, String searched, List<Integer> begun, int sent, List<PageStep> steps,
+            List<DayBar> days,
             List<DrawnFigure> figures, List<String> groups, List<Integer> sizes, Beside beside, Map<String, Map<String, String>> choices,
             String back) {}
 
@@ -119,14 +131,16 @@ class FiguresController {
             groups.add(search.figured(draft, filter, reading, hidden));
             names.add("all");
         }
-        List<AnswerFigure> figures = AnswerFigures
-                .of(document, groups.stream().map(g -> store.group(document, g, store.routes(g))).toList()).stream()
+        List<ReadFigures> read = groups.stream().map(store::of).toList();
+        List<AnswerFigure> figures = AnswerFigures.of(document, read.stream().map(ReadFigures::answers).toList()).stream()
                 .filter(f -> !hidden.contains(f.code().replaceFirst("\\..*", ""))).toList();
-        ComeSoFar soFar = store.soFar(draft.id());
-        Views.show(model, new FiguresSheet(FilterChip.of(filter), wrong, reading.search(), soFar.begun(), search.all(draft),
-                steps(draft, document, soFar), days(groups), DrawnFigure.of(figures), names,
-                groups.stream().map(search::count).toList(), isBeside ? beside : new Beside("", "", ""), choices,
-                ResponsesController.link(code, reading)));
+        List<ComeSoFar> soFar = begun(draft, over, isBeside ? beside : new Beside("", "", "")).stream().map(store::soFar).toList();
+        Views.show(model,
+                new FiguresSheet(FilterChip.of(filter), wrong, reading.search(), soFar.stream().map(ComeSoFar::begun).toList(),
+                        search.all(draft),
+                        steps(draft, document, soFar), days(read), DrawnFigure.of(figures), names,
+                        read.stream().map(ReadFigures::responses).toList(), isBeside ? beside : new Beside("", "", ""), choices,
+                        ResponsesController.link(code, reading)));
         return "figures";
     }
 
@@ -153,17 +167,33 @@ class FiguresController {
             q.answer().options().forEach(o -> options.put(o.code(), o.label().isEmpty() ? o.code() : o.label()));
             choices.put(q.code(), options);
         });
+        over.document().linkParameters().stream().filter(p -> !p.allowed().isEmpty())
+                .forEach(p -> choices.put(p.code(),
+                        p.allowed().stream().collect(Collectors.toMap(v -> v, v -> v, (a, b) -> a, LinkedHashMap::new))));
         return choices;
     }
 
-    private List<PageStep> steps(Draft draft, Questionnaire document, ComeSoFar soFar) {
+    /** Interviews that stand beside each other: only by what is known of an unfinished one too. */
+    private static List<BegunInterviews> begun(Draft draft, ResponseDocument over, Beside beside) {
+        List<String> values = Arrays.asList(beside.one(), beside.two());
+        if (over.fact(beside.by()).filter(f -> f == ResponseFact.LANGUAGE).isPresent()) {
+            return values.stream().map(v -> new BegunInterviews(draft.id(), v, Map.of())).toList();
+        }
+        return over.document().linkParameters().stream().anyMatch(p -> p.code().equals(beside.by()))
+                ? values.stream().map(v -> new BegunInterviews(draft.id(), "", Map.of(beside.by(), v))).toList()
+                : List.of(BegunInterviews.all(draft.id()));
+    }
+
+    private List<PageStep> steps(Draft draft, Questionnaire document, List<ComeSoFar> groups) {
         Map<String, List<Long>> stays = store.stays(draft.id(), STAYS_OF);
         List<PageStep> steps = new ArrayList<>();
         for (Page page : document.pages()) {
-            int left = soFar.left().getOrDefault(page.code(), 0);
-            int there = soFar.there().getOrDefault(page.code(), 0);
+            List<Integer> there = groups.stream().map(g -> g.there().getOrDefault(page.code(), 0)).toList();
+            List<Integer> came = groups.stream().map(g -> g.left().getOrDefault(page.code(), 0) + g.there().getOrDefault(page.code(), 0))
+                    .toList();
+            List<Integer> widths = IntStream.range(0, came.size()).mapToObj(g -> share(came.get(g), groups.get(g).begun())).toList();
             List<Long> stayed = stays.getOrDefault(page.code(), List.of());
-            steps.add(new PageStep(page.title(), left + there, left, there, share(left + there, soFar.begun()),
+            steps.add(new PageStep(page.title(), came, there, widths,
                     stayed.isEmpty() ? "" : time(stayed.get(stayed.size() / 2))));
         }
         return steps;
@@ -177,9 +207,9 @@ class FiguresController {
         return seconds < 90 ? seconds + " s" : Math.round(seconds / 60.0) + " min";
     }
 
-    private List<DayBar> days(List<Wanted> groups) {
+    private List<DayBar> days(List<ReadFigures> groups) {
         Map<LocalDate, Integer> all = new LinkedHashMap<>();
-        groups.forEach(g -> store.byDay(g).forEach((day, n) -> all.merge(day, n, Integer::sum)));
+        groups.forEach(g -> g.days().forEach((day, n) -> all.merge(day, n, Integer::sum)));
         int most = all.isEmpty() ? 1 : Math.max(1, Collections.max(all.values()));
         return new TreeMap<>(all).entrySet().stream()
                 .map(e -> new DayBar(e.getKey(), e.getValue(), Math.round((float) DrawnFigure.HEIGHT * e.getValue() / most))).toList();

@@ -8,6 +8,7 @@ import java.util.Optional;
 import orthogon.app.frame.Frame;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.FigureStore;
+import orthogon.app.store.FigureStore.ReadFigures;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.KnownReleases;
 import orthogon.app.store.RefusalStore;
@@ -50,8 +51,9 @@ class LifeController {
      *
      * @param share in percent of all responses to the release
      * @param questions that it asks
+     * @param lane address of its lane in the proof
      */
-    record TakenRouteLine(int count, String share, String outcome, int questions, String example) {}
+    record TakenRouteLine(int count, String share, String outcome, int questions, String lane, String example) {}
 
     /** Something that people run into. */
     record RefusedLine(String code, String why, int count) {}
@@ -100,12 +102,13 @@ class LifeController {
         Questionnaire document = search.document(draft);
         Wanted all = new Wanted(draft.id(), over, new Selection.EveryResponse(), "", true);
         Optional<Release> newest = known.of(draft.id()).stream().findFirst();
-        TakenRoutes routes = figures.routes(all);
+        ReadFigures read = figures.of(all);
+        TakenRoutes routes = read.routes();
         TakenRoutes taken = newest.map(n -> routes.of(n.id())).orElse(new TakenRoutes(List.of()));
         int sent = taken.responses();
         Optional<BigInteger> proved = newest.map(n -> KeptProof.read(releases.proof(n.id())).routes()).filter(n -> !n.isEmpty())
                 .map(BigInteger::new);
-        Overlooked overlooked = Overlooked.of(document, figures.group(document, all, routes));
+        Overlooked overlooked = Overlooked.of(document, read.answers());
         List<Response> latest = responses.page(all, Order.NEWEST, 0, CHECKED);
         Views.show(model, new LifeView(newest.map(Release::number).orElse(0), sent, taken.routes().size(),
                 proved.map(Frame::grouped).orElse(""),
@@ -120,7 +123,7 @@ class LifeController {
     private TakenRouteLine line(Draft draft, Questionnaire document, CountedRoute route, int sent) {
         return new TakenRouteLine(route.count(), percent(route.count(), sent),
                 document.outcome(route.route().outcome()).map(Questionnaire.Outcome::label).orElse("no outcome"),
-                route.route().asked().size(),
+                route.route().asked().size(), ResponsesController.lane(draft.code(), route.route()),
                 figures.example(draft.id(), route).orElse(""));
     }
 

@@ -14,6 +14,7 @@ import orthogon.app.frame.Frame;
 import orthogon.app.http.NotThere;
 import orthogon.app.questions.AnswersInWords;
 import orthogon.app.questions.RespondentTexts;
+import orthogon.app.questions.ResponsePaper;
 import orthogon.app.store.AttachmentStore;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.FigureStore;
@@ -36,6 +37,7 @@ import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Refused;
 import orthogon.core.responses.PersonalAnswers;
+import orthogon.core.responses.TakenRoute;
 import java.util.stream.Stream;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -73,11 +75,12 @@ class OneResponseController {
      * @param endedBy the rule that ended the interview, in words
      * @param passedBy titles of pages that the respondent never came to
      * @param besides what came with the link, and what was derived
+     * @param lane address of its lane in the proof; empty where personal answers are gone and the route cannot be told
      * @param onRoute how many responses took the same route, this one among them
      * @param previous receipt of the response before it in the table; empty where there is none
      */
     record ResponseView(Response response, String outcome, String sentAt, String languageName, String dir, String endedBy,
-            List<AnsweredPage> pages, List<String> passedBy, int asked, long of, int onRoute, Map<String, String> besides,
+            List<AnsweredPage> pages, List<String> passedBy, int asked, long of, String lane, int onRoute, Map<String, String> besides,
             List<NoteLine> notes,
             Map<String, String> states, Map<String, String> workers, String previous, String next, int place, int count, String back,
             boolean mayWork) {}
@@ -124,10 +127,7 @@ class OneResponseController {
         }
         frame.fill(model, draft, "responses");
         Set<String> hidden = search.hidden(draft, who.getName());
-        Interview kept = interviews.find(response.interviewId())
-                .orElseThrow(() -> new NotThere("The interview of response " + receipt + " is gone.")).interview();
-        // What was required is gone where personal answers were erased; the pages are shown all the same.
-        Interview interview = response.stripped() ? kept.unchecked() : kept;
+        Interview interview = interview(response);
         Questionnaire document = interview.wiring().document();
         Course course = interview.course();
         OwnWords words = RespondentTexts.of(interview).ownWords();
@@ -138,11 +138,29 @@ class OneResponseController {
                 Frame.when(response.sentAt()), OwnWords.name(response.language()), words.locale().isRightToLeft() ? "rtl" : "ltr",
                 course.endedBy().map(Reasons::endedBy).orElse(""), pages,
                 document.pages().stream().filter(p -> !visited.contains(p.code())).map(Page::title).toList(),
-                pages.stream().mapToInt(p -> p.lines().size()).sum(), document.questions().count(), figures.onSameRoute(response.number()),
+                pages.stream().mapToInt(p -> p.lines().size()).sum(), document.questions().count(),
+                response.stripped() ? "" : ResponsesController.lane(code, TakenRoute.of(interview)), figures.onSameRoute(response.number()),
                 besides(document, response, hidden),
                 notes.of(response.number()).stream().map(this::line).toList(), search.states(), search.people(draft), around.previous(),
                 around.next(), around.place(), around.count(), around.link(), mayWork));
         return "response";
+    }
+
+    private Interview interview(Response response) {
+        Interview kept = interviews.find(response.interviewId())
+                .orElseThrow(() -> new NotThere("The interview of response " + response.receipt() + " is gone.")).interview();
+        // What was required is gone where personal answers were erased; the pages are shown all the same.
+        return response.stripped() ? kept.unchecked() : kept;
+    }
+
+    /** The response as a PDF file, in the language in which it was answered. */
+    @GetMapping("/paper.pdf")
+    ResponseEntity<byte[]> paper(@PathVariable String code, @PathVariable String receipt, Principal who) {
+        Draft draft = frame.draft(code);
+        Response response = find(draft, receipt);
+        byte[] pdf = ResponsePaper.pdf(interview(response), receipt, response.sentAt(), search.hidden(draft, who.getName()));
+        acts.saved(who.getName(), code, "response " + receipt + " as PDF");
+        return ResponsePaper.sent(receipt, pdf);
     }
 
     private NoteLine line(ResponseNote note) {

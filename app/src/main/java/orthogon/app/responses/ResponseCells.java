@@ -7,6 +7,7 @@ import java.util.Set;
 import orthogon.app.frame.Frame;
 import orthogon.app.questions.AnswersInWords;
 import orthogon.app.responses.ResponseColumns.ResponseColumn;
+import orthogon.app.questions.ResponsePaper;
 import orthogon.app.store.ResponseStore.Response;
 import orthogon.core.interview.Reasons;
 import orthogon.core.questionnaire.Derived;
@@ -27,7 +28,7 @@ import orthogon.core.responses.ResponseFact;
 record ResponseCells(Map<String, String> states, Map<String, String> people, Set<String> hidden) {
 
     /** Stands for an answer that is not for this reader. */
-    static final String PERSONAL = "personal";
+    static final String PERSONAL = ResponsePaper.HIDDEN;
 
     /**
      * One cell.

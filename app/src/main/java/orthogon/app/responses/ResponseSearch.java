@@ -106,7 +106,7 @@ class ResponseSearch {
     /** @param page from 0 */
     FoundResponses page(Draft draft, ResponseFilter filter, TableReading reading, Set<String> hidden, int page, int size) {
         Wanted wanted = wanted(draft, filter, reading, hidden);
-        if (filter.isExact()) {
+        if (filter.isExact() && wanted.isAll()) {
             return new FoundResponses(responses.page(wanted, order(filter.over(), reading, hidden), page * size, size),
                     responses.count(wanted));
         }
@@ -134,10 +134,6 @@ class ResponseSearch {
     Wanted figured(Draft draft, ResponseFilter filter, TableReading reading, Set<String> hidden) {
         Wanted wanted = wanted(draft, filter, reading, hidden);
         return filter.isExact() ? wanted : wanted.only(numbers(draft, filter, reading, hidden));
-    }
-
-    int count(Wanted wanted) {
-        return responses.count(wanted);
     }
 
     /** How many responses there are to any release. */

@@ -25,6 +25,7 @@ import orthogon.core.expression.Wiring;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Refused;
 import orthogon.core.responses.ResponseFilter;
+import orthogon.core.responses.TakenRoute;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.MultiValueMap;
@@ -153,6 +154,14 @@ class ResponsesController {
                 .queryParam("search", "{search}").queryParam("sort", "{sort}").queryParam("down", reading.down())
                 .encode().buildAndExpand(code, reading.filter(), reading.search(), reading.sort()).toUri();
         return address.toString();
+    }
+
+    /** The address of a route's lane in the proof. */
+    static String lane(String code, TakenRoute route) {
+        return UriComponentsBuilder.fromPath("/q/{code}/prove").queryParam("tab", "lanes").queryParam("route", "{route}")
+                .queryParam("ends", "{ends}").queryParam("every", true).encode()
+                .buildAndExpand(code, String.join(",", route.asked()), route.outcome().isEmpty() ? "-" : route.outcome()).toUri()
+                .toString();
     }
 
     private ResponseRow row(Response response, List<ResponseColumn> columns, ResponseCells cells) {

@@ -28,7 +28,9 @@ public class DraftStore {
             "delete from answer where receipt in (select p.receipt from response p join release r on r.id = p.release_id "
                     + "where r.questionnaire_id = :id)",
             "delete from response_note where response in (select number from response where questionnaire_id = :id)",
-            "delete from response_words where questionnaire_id = :id", "delete from answer_value where questionnaire_id = :id",
+            "delete from response_words where questionnaire_id = :id",
+            "delete from response_open_words where questionnaire_id = :id", "delete from response_tally where questionnaire_id = :id",
+            "delete from answer_value where questionnaire_id = :id",
             "delete from retention where questionnaire_id = :id",
             "delete from response_view where questionnaire_id = :id",
             "delete from answer_refusal where release_id in (select id from release where questionnaire_id = :id)",

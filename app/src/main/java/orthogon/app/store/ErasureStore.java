@@ -18,6 +18,8 @@ public class ErasureStore {
             """,
             "delete from response_note where response in (select number from response where interview_id in (:some))",
             "delete from response_words where response in (select number from response where interview_id in (:some))",
+            "delete from response_open_words where response in (select number from response where interview_id in (:some))",
+            "delete from response_tally where response in (select number from response where interview_id in (:some))",
             "delete from answer_value where response in (select number from response where interview_id in (:some))",
             "delete from answer where receipt in (select receipt from response where interview_id in (:some))",
             "delete from response where interview_id in (:some)", "delete from way_back where interview_id in (:some)",

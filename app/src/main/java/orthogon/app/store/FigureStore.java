@@ -3,7 +3,8 @@ package orthogon.app.store;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
-import java.util.Arrays;
+import java.util.BitSet;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -11,14 +12,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import orthogon.app.store.ResponseStore.Wanted;
-import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.responses.AnswerFigures;
 import orthogon.core.responses.AnswerFigures.AnsweredGroup;
+import orthogon.core.responses.AnswerTally;
 import orthogon.core.responses.CountedRoute;
-import orthogon.core.responses.CountedValue;
-import orthogon.core.responses.KeptValue.ValueKind;
 import orthogon.core.responses.TakenRoute;
 import orthogon.core.responses.TakenRoutes;
+import orthogon.formats.stored.StoredAnswers;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -26,31 +25,30 @@ import org.springframework.stereotype.Component;
 @Component
 public class FigureStore {
 
-    private static final String FROM_ALL = " from answer_value v where v.questionnaire_id = :questionnaire";
-    /** Without a condition on anything else, so that the values of the wanted responses are looked up, and no others. */
-    private static final String FROM_SOME = """
-             from answer_value v where v.response in
-                (select p.number from response p join release r on r.id = p.release_id where %s)
+    private static final String LINES = "select response, line from response_tally where questionnaire_id = :questionnaire";
+    private static final String SENT = """
+            select p.number, p.sent_at, p.release_id, p.route from response p where p.questionnaire_id = :questionnaire
             """;
-    private static final String VALUES = "select v.name, v.kind, v.text, v.number, count(*) as n";
-    private static final String COUNTED = " and (v.kind <> 'T' or v.name in (:closed)) group by v.name, v.kind, v.text, v.number";
-    private static final String ANSWERED = "select v.name, count(*) as n";
     private static final String ROUTES = """
-            select a.release_id, a.outcome, a.asked, count(*) as n from response p join release r on r.id = p.release_id
-                join answer_route a on a.release_id = p.release_id and a.digest = p.route where
+            select a.release_id, a.digest, a.outcome, a.asked from answer_route a join release r on r.id = a.release_id
+            where r.questionnaire_id = :questionnaire
             """;
     private static final String LEFT = """
             select v.page, count(distinct v.interview_id) as n from page_visit v join interview i on i.id = v.interview_id
                 join release r on r.id = i.release_id
-            where r.questionnaire_id = :questionnaire group by v.page
+            where r.questionnaire_id = :questionnaire and (:language = '' or i.language = :language) and i.link like :link escape '\\'
+            group by v.page
             """;
     private static final String THERE = """
             select i.page, count(*) as n from interview i join release r on r.id = i.release_id
                 left join response p on p.interview_id = i.id
-            where r.questionnaire_id = :questionnaire and p.receipt is null group by i.page
+            where r.questionnaire_id = :questionnaire and p.receipt is null and (:language = '' or i.language = :language)
+                and i.link like :link escape '\\'
+            group by i.page
             """;
     private static final String BEGUN = """
             select count(*) from interview i join release r on r.id = i.release_id where r.questionnaire_id = :questionnaire
+                and (:language = '' or i.language = :language) and i.link like :link escape '\\'
             """;
     private static final String VISITS = """
             select v.interview_id, v.page, v.left_at, i.began_at from page_visit v join interview i on i.id = v.interview_id
@@ -73,59 +71,59 @@ public class FigureStore {
         this.jdbc = jdbc;
     }
 
-    private JdbcClient.StatementSpec ofValues(Wanted wanted, String select, String after) {
-        WantedSql sql = new WantedSql(wanted);
-        return wanted.isAll()
-                ? jdbc.sql(select + FROM_ALL + after).param("questionnaire", wanted.questionnaire())
-                : sql.given(jdbc.sql(select + FROM_SOME.formatted(sql.condition()) + after));
-    }
-
-    private JdbcClient.StatementSpec ofResponses(Wanted wanted, String select, String after) {
-        WantedSql sql = new WantedSql(wanted);
-        return sql.given(jdbc.sql(select + sql.condition() + after));
-    }
-
     /**
-     * Every value with how many have it, by code. Texts are counted for some questions only.
+     * What is counted of some responses.
      *
-     * @param closed names of which texts are counted, as those with options
+     * @param routes that they took, the commonest first
+     * @param days how many were sent on each day, from the first to the last
      */
-    public Map<String, List<CountedValue>> values(Wanted wanted, List<String> closed) {
-        Map<String, List<CountedValue>> values = new HashMap<>();
-        ofValues(wanted, VALUES, COUNTED).param("closed", closed.isEmpty() ? List.of("") : closed).query(row -> {
-            String sign = row.getString("kind");
-            ValueKind kind = Arrays.stream(ValueKind.values()).filter(k -> k.sign().equals(sign)).findFirst().orElseThrow();
-            values.computeIfAbsent(row.getString("name"), n -> new ArrayList<>()).add(new CountedValue(row.getString("name"), kind,
-                    row.getString("text"), row.getBigDecimal("number"), row.getInt("n")));
+    public record ReadFigures(int responses, AnsweredGroup answers, TakenRoutes routes, Map<LocalDate, Integer> days) {}
+
+    /** Which route of which release. */
+    private record RouteKey(long release, String digest) {}
+
+    /** Counts the wanted responses and what was answered in them. */
+    public ReadFigures of(Wanted wanted) {
+        BitSet numbers = wanted.isAll() ? null : WantedNumberStore.of(jdbc, wanted);
+        Map<RouteKey, Integer> taken = new HashMap<>();
+        TreeMap<LocalDate, Integer> days = new TreeMap<>();
+        jdbc.sql(SENT).param("questionnaire", wanted.questionnaire()).query(row -> {
+            if (numbers == null || numbers.get(row.getInt("number"))) {
+                taken.merge(new RouteKey(row.getLong("release_id"), row.getString("route")), 1, Integer::sum);
+                days.merge(Times.at(row, "sent_at").toLocalDate(), 1, Integer::sum);
+            }
         });
-        return values;
-    }
-
-    /** How many answered each question, and each part of an answer, by code. */
-    public Map<String, Integer> answered(Wanted wanted) {
-        Map<String, Integer> answered = new HashMap<>();
-        ofValues(wanted, ANSWERED, " and v.kind <> 'E' group by v.name").query(row -> {
-            answered.put(row.getString("name"), row.getInt("n"));
+        TakenRoutes routes = routes(wanted.questionnaire(), taken);
+        AnswerTally tally = new AnswerTally();
+        jdbc.sql(LINES).param("questionnaire", wanted.questionnaire()).query(row -> {
+            if (numbers == null || numbers.get(row.getInt("response"))) {
+                tally.add(row.getString("line"));
+            }
         });
-        return answered;
+        return new ReadFigures(taken.values().stream().mapToInt(Integer::intValue).sum(),
+                new AnsweredGroup(routes.asked(), tally.answered(), tally.values()), routes, everyDay(days));
     }
 
-    /**
-     * What a group of responses was asked and answered.
-     *
-     * @param routes that these responses took
-     */
-    public AnsweredGroup group(Questionnaire document, Wanted wanted, TakenRoutes routes) {
-        return new AnsweredGroup(routes.asked(), answered(wanted), values(wanted, AnswerFigures.counted(document)));
+    private TakenRoutes routes(long questionnaireId, Map<RouteKey, Integer> taken) {
+        List<CountedRoute> routes = new ArrayList<>();
+        jdbc.sql(ROUTES).param("questionnaire", questionnaireId).query(row -> {
+            Integer count = taken.get(new RouteKey(row.getLong("release_id"), row.getString("digest")));
+            if (count != null) {
+                String asked = row.getString("asked");
+                routes.add(new CountedRoute(row.getLong("release_id"),
+                        new TakenRoute(asked.isEmpty() ? List.of() : List.of(asked.split(" ")), row.getString("outcome")), count));
+            }
+        });
+        routes.sort(Comparator.comparing(CountedRoute::count).reversed().thenComparing(r -> String.join(" ", r.route().asked())));
+        return new TakenRoutes(routes);
     }
 
-    /** Every route that was taken. */
-    public TakenRoutes routes(Wanted wanted) {
-        return new TakenRoutes(ofResponses(wanted, ROUTES, " group by a.release_id, a.outcome, a.asked order by n desc, a.asked")
-                .query((row, n) -> new CountedRoute(row.getLong("release_id"), new TakenRoute(row.getString("asked").isEmpty()
-                        ? List.of()
-                        : List.of(row.getString("asked").split(" ")), row.getString("outcome")), row.getInt("n")))
-                .list());
+    private static Map<LocalDate, Integer> everyDay(TreeMap<LocalDate, Integer> days) {
+        Map<LocalDate, Integer> all = new LinkedHashMap<>();
+        if (!days.isEmpty()) {
+            days.firstKey().datesUntil(days.lastKey().plusDays(1)).forEach(day -> all.put(day, days.getOrDefault(day, 0)));
+        }
+        return all;
     }
 
     /** How many responses took the route of this one, itself among them; 0 where its route is not known. */
@@ -142,30 +140,41 @@ public class FigureStore {
                 .optional();
     }
 
-    /** How many were sent on each day, from the first to the last. */
-    public Map<LocalDate, Integer> byDay(Wanted wanted) {
-        TreeMap<LocalDate, Integer> days = new TreeMap<>();
-        ofResponses(wanted, "select p.sent_at from response p join release r on r.id = p.release_id where ", "").query(row -> {
-            days.merge(Times.at(row, "sent_at").toLocalDate(), 1, Integer::sum);
-        });
-        Map<LocalDate, Integer> all = new LinkedHashMap<>();
-        if (!days.isEmpty()) {
-            days.firstKey().datesUntil(days.lastKey().plusDays(1)).forEach(day -> all.put(day, days.getOrDefault(day, 0)));
+    /**
+     * Which interviews are counted.
+     *
+     * @param language tag; empty for any
+     * @param link parameters that the interview began with; empty for any
+     */
+    public record BegunInterviews(long questionnaire, String language, Map<String, String> link) {
+
+        public static BegunInterviews all(long questionnaire) {
+            return new BegunInterviews(questionnaire, "", Map.of());
         }
-        return all;
+
+        /** A pattern of links as the database keeps them. */
+        private String linked() {
+            String json = StoredAnswers.write(link);
+            return "%" + ConditionSql.escaped(json.substring(1, json.length() - 1)) + "%";
+        }
     }
 
-    /** How far all interviews to a questionnaire came. */
-    public ComeSoFar soFar(long questionnaireId) {
+    private JdbcClient.StatementSpec begun(String sql, BegunInterviews which) {
+        return jdbc.sql(sql).param("questionnaire", which.questionnaire()).param("language", which.language()).param("link",
+                which.linked());
+    }
+
+    /** How far interviews came. */
+    public ComeSoFar soFar(BegunInterviews which) {
         Map<String, Integer> left = new HashMap<>();
-        jdbc.sql(LEFT).param("questionnaire", questionnaireId).query(row -> {
+        begun(LEFT, which).query(row -> {
             left.put(row.getString("page"), row.getInt("n"));
         });
         Map<String, Integer> there = new HashMap<>();
-        jdbc.sql(THERE).param("questionnaire", questionnaireId).query(row -> {
+        begun(THERE, which).query(row -> {
             there.put(row.getString("page"), row.getInt("n"));
         });
-        return new ComeSoFar(jdbc.sql(BEGUN).param("questionnaire", questionnaireId).query(Integer.class).single(), left, there);
+        return new ComeSoFar(begun(BEGUN, which).query(Integer.class).single(), left, there);
     }
 
     /**

@@ -5,6 +5,7 @@ import java.sql.SQLException;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -17,15 +18,12 @@ import java.util.stream.Stream;
 import orthogon.app.store.ReleaseStore.Release;
 import orthogon.core.interview.Slots;
 import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.responses.KeptValue;
-import orthogon.core.responses.PersonalAnswers;
 import orthogon.core.responses.ResponseDocument;
 import orthogon.core.responses.ResponseFact;
 import orthogon.core.responses.ResponseState;
 import orthogon.core.responses.SearchWords;
 import orthogon.core.responses.Selection;
 import orthogon.core.responses.TakenRoute;
-import orthogon.core.responses.TypedAnswers;
 import orthogon.formats.stored.StoredAnswers;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -40,12 +38,11 @@ public class ResponseStore {
                 r.number as release_number, r.id as release_id
             from response p join release r on r.id = p.release_id
             """;
-    private static final String COUNT = "select count(*) from response p join release r on r.id = p.release_id";
+    private static final String NUMBERS = "select p.number from response p where p.questionnaire_id = :questionnaire";
+    private static final String PART = " offset :from rows fetch next :most rows only";
+    private static final String COUNT = "select count(*) from response p where p.questionnaire_id = :questionnaire";
     private static final String IN_CHARGE = """
             select questionnaire_id, count(*) as n from response where in_charge = :account and state <> :done group by questionnaire_id
-            """;
-    private static final String SORTED = """
-             left join answer_value a on a.response = p.number and a.name = :sorted and a.kind <> 'E'
             """;
     private static final String UNINDEXED = """
             where p.number in (select number from response where not indexed order by number fetch first %d rows only)
@@ -55,12 +52,8 @@ public class ResponseStore {
             on answer_route.release_id = given.release_id and answer_route.digest = given.digest
             when not matched then insert (release_id, digest, outcome, asked) values (:release, :digest, :outcome, :asked)
             """;
-    private static final String WORDS = """
-            insert into response_words (response, questionnaire_id, words, open_words) values (:number, :questionnaire, :words, :open)
-            """;
-    private static final int VALUES_AT_ONCE = 40;
     /** Receipts in one question to the database. */
-    private static final int AT_ONCE = 500;
+    private static final int AT_ONCE = 100;
 
     /**
      * A response that was sent.
@@ -99,7 +92,7 @@ public class ResponseStore {
         }
 
         /** Whether every response to the questionnaire is wanted. */
-        boolean isAll() {
+        public boolean isAll() {
             return selection instanceof Selection.EveryResponse && words().isEmpty();
         }
 
@@ -109,10 +102,12 @@ public class ResponseStore {
     }
 
     private final JdbcClient jdbc;
+    private final AnswerIndexStore index;
     private final KnownReleases releases;
 
     public ResponseStore(JdbcClient jdbc, KnownReleases releases) {
         this.jdbc = jdbc;
+        this.index = new AnswerIndexStore(jdbc);
         this.releases = releases;
     }
 
@@ -123,29 +118,13 @@ public class ResponseStore {
      */
     @Transactional
     public void index(long number, Release release, String receipt, Map<String, Object> answers, TakenRoute route) {
-        long questionnaire = release.questionnaireId();
-        Questionnaire document = release.document();
-        List<KeptValue> values = KeptValue.of(document, answers);
-        for (int from = 0; from < values.size(); from += VALUES_AT_ONCE) {
-            insert(number, questionnaire, values.subList(from, Math.min(values.size(), from + VALUES_AT_ONCE)));
-        }
-        jdbc.sql(WORDS).param("number", number).param("questionnaire", questionnaire)
-                .param("words", SearchWords.of(document, receipt, answers))
-                .param("open", SearchWords.of(document, receipt, PersonalAnswers.without(answers, PersonalAnswers.of(document)))).update();
+        index.add(number, release.questionnaireId(), release.document(), receipt, answers);
         String asked = String.join(" ", route.asked());
         String digest = Digests.ofRoute(asked, route.outcome());
         jdbc.sql(ROUTE).param("release", release.id()).param("digest", digest).param("outcome", route.outcome()).param("asked", asked)
                 .update();
         jdbc.sql("update response set indexed = true, route = :route where number = :number").param("route", digest)
                 .param("number", number).update();
-    }
-
-    private void insert(long number, long questionnaire, List<KeptValue> values) {
-        String rows = values.stream().map(v -> "(?, ?, ?, ?, ?, ?)").collect(Collectors.joining(", "));
-        List<Object> parameters = new ArrayList<>();
-        values.forEach(v -> parameters.addAll(Arrays.asList(questionnaire, v.code(), v.kind().sign(), v.text(), v.number(), number)));
-        jdbc.sql("insert into answer_value (questionnaire_id, name, kind, text, number, response) values " + rows).params(parameters)
-                .update();
     }
 
     /**
@@ -162,24 +141,36 @@ public class ResponseStore {
                 .param("receipt", receipt).query(SentRow::of).list()).stream().findFirst();
     }
 
-    /** Some of the wanted responses, in order. */
+    /** Some of the wanted responses, in order. Where all are wanted, the database reads no more than these. */
     public List<Response> page(Wanted wanted, Order order, int from, int most) {
-        boolean byAnswer = order.fact().isEmpty();
-        JdbcClient.StatementSpec asked = asked(wanted, RESPONSES + (byAnswer ? SORTED : ""), ordered(order)
-                + " offset :from rows fetch next :most rows only").param("from", from).param("most", most);
-        return read((byAnswer ? asked.param("sorted", order.answer()) : asked).query(SentRow::of).list());
+        if (!wanted.isAll()) {
+            List<Long> numbers = numbers(wanted, order);
+            return all(numbers.subList(Math.min(from, numbers.size()), Math.min(from + most, numbers.size())));
+        }
+        return all(sorted(wanted.questionnaire(), order, from, most));
     }
 
     public int count(Wanted wanted) {
-        return asked(wanted, COUNT, "").query(Integer.class).single();
+        return wanted.isAll()
+                ? jdbc.sql(COUNT).param("questionnaire", wanted.questionnaire()).query(Integer.class).single()
+                : WantedNumberStore.of(jdbc, wanted).cardinality();
     }
 
     /** The numbers of all wanted responses, in order. */
     public List<Long> numbers(Wanted wanted, Order order) {
-        boolean byAnswer = order.fact().isEmpty();
-        JdbcClient.StatementSpec asked = asked(wanted, "select p.number from response p join release r on r.id = p.release_id"
-                + (byAnswer ? SORTED : ""), ordered(order));
-        return (byAnswer ? asked.param("sorted", order.answer()) : asked).query(Long.class).list();
+        List<Long> sorted = sorted(wanted.questionnaire(), order, 0, Integer.MAX_VALUE);
+        if (wanted.isAll()) {
+            return sorted;
+        }
+        BitSet numbers = WantedNumberStore.of(jdbc, wanted);
+        return sorted.stream().filter(number -> numbers.get(Math.toIntExact(number))).toList();
+    }
+
+    private List<Long> sorted(long questionnaireId, Order order, int from, int most) {
+        return order.fact().isEmpty()
+                ? new AnswerOrderStore(jdbc, questionnaireId, order).numbers(from, most)
+                : jdbc.sql(NUMBERS + ordered(order) + PART).param("questionnaire", questionnaireId).param("from", from).param("most", most)
+                        .query(Long.class).list();
     }
 
     /** The responses of these numbers, in their order. */
@@ -245,10 +236,7 @@ public class ResponseStore {
         jdbc.sql("delete from answer where receipt = :receipt").param("receipt", response.receipt()).update();
         given.forEach((code, json) -> jdbc.sql("insert into answer (receipt, question, given) values (:receipt, :question, :given)")
                 .param("receipt", response.receipt()).param("question", code).param("given", json).update());
-        personal.forEach(
-                code -> jdbc.sql("delete from answer_value where response = :number and (name = :name or name like :parts escape '\\')")
-                        .param("number", response.number()).param("name", code).param("parts", SelectionSql.escaped(code) + ".%").update());
-        jdbc.sql("update response_words set words = open_words where response = :number").param("number", response.number()).update();
+        index.strip(response.number(), document, open, personal);
         jdbc.sql("select raw from interview where id = :id").param("id", response.interviewId()).query(String.class).optional()
                 .ifPresent(raw -> jdbc.sql("update interview set raw = :raw, draft = null, version = version + 1 where id = :id")
                         .param("id", response.interviewId()).param("raw", StoredAnswers.write(slots(document, raw, personal))).update());
@@ -293,15 +281,11 @@ public class ResponseStore {
         return marked;
     }
 
-    private JdbcClient.StatementSpec asked(Wanted wanted, String from, String after) {
-        WantedSql sql = new WantedSql(wanted);
-        return sql.given(jdbc.sql(from + " where " + sql.condition() + after));
-    }
-
     private static String ordered(Order order) {
-        String way = order.down() ? " desc nulls last" : " asc nulls last";
-        String by = order.fact().map(SelectionSql::column).map(column -> column + way).orElse("a.number" + way + ", a.text" + way);
-        return " order by " + by + ", p.sent_at desc, p.number desc";
+        String way = order.down() ? " desc" : " asc";
+        return order.fact().orElseThrow() == ResponseFact.SENT
+                ? " order by p.questionnaire_id%1$s, p.sent_at%1$s, p.number%1$s".formatted(way)
+                : " order by " + order.fact().map(ConditionSql::column).orElseThrow() + way + ", p.sent_at desc, p.number desc";
     }
 
     /** Brings the answers to what is known of each. */
@@ -313,20 +297,14 @@ public class ResponseStore {
                 given.computeIfAbsent(row.getString("receipt"), r -> new ArrayList<>()).add(row.getString("given"));
             });
         }
-        return rows.stream().map(s -> response(s, given.getOrDefault(s.receipt(), List.of()))).toList();
+        Map<Long, AnswersOfRelease> readers = new HashMap<>();
+        return rows.stream().map(s -> response(s, readers.computeIfAbsent(s.releaseId(),
+                id -> new AnswersOfRelease(releases.get(id).document())).read(given.getOrDefault(s.receipt(), List.of())))).toList();
     }
 
-    private Response response(SentRow sent, List<String> answers) {
-        Questionnaire document = releases.get(sent.releaseId()).document();
-        Map<String, Object> read = new LinkedHashMap<>();
-        answers.forEach(json -> read.putAll(StoredAnswers.read(document, json)));
-        Map<String, Object> given = TypedAnswers.of(document, read);
-        Map<String, Object> ordered = new LinkedHashMap<>();
-        Stream.concat(document.linkParameters().stream().map(Questionnaire.LinkParameter::code),
-                document.items().flatMap(i -> Stream.of(i.code(), Slots.other(i.code())))).filter(given::containsKey)
-                .forEach(code -> ordered.put(code, given.get(code)));
+    private static Response response(SentRow sent, Map<String, Object> answers) {
         return new Response(sent.number(), sent.receipt(), sent.interviewId(), sent.releaseId(), sent.release(), sent.outcome(), sent.at(),
-                sent.language(), sent.state(), sent.inCharge(), sent.stripped(), ordered);
+                sent.language(), sent.state(), sent.inCharge(), sent.stripped(), answers);
     }
 
     /** One row of the responses. */

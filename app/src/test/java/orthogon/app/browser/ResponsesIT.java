@@ -171,7 +171,8 @@ class ResponsesIT {
         assertFalse(all.contains(chosen.get(1)));
         JdbcClient rows = application.part(JdbcClient.class);
         for (String count : List.of("answer where receipt = '" + erased.receipt() + "'", "answer_value where response = " + erased.number(),
-                "response_words where response = " + erased.number(), "interview where id = '" + erased.interviewId() + "'",
+                "response_words where response = " + erased.number(), "response_open_words where response = " + erased.number(),
+                "response_tally where response = " + erased.number(), "interview where id = '" + erased.interviewId() + "'",
                 "page_visit where interview_id = '" + erased.interviewId() + "'",
                 "audit where did like '%" + erased.receipt() + "%' and did"
                         + " not like 'erased%' and did not like 'set the state%'")) {

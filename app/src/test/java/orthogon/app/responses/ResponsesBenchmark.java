@@ -33,6 +33,7 @@ import orthogon.core.interview.Interview;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.responses.AnswerFigures;
 import orthogon.core.responses.ResponseDocument;
+import orthogon.core.responses.ResponseFact;
 import orthogon.core.responses.ResponseFilter;
 import orthogon.core.responses.ResponseState;
 import orthogon.formats.document.DocumentReader;
@@ -50,7 +51,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * How long it takes to read many responses to the intake: in milliseconds, the median of several runs, and as a ratio to a twentieth of
- * them, in one run. {@code bin/bench-responses [N] [h2|postgresql]}.
+ * them, in one run. {@code bin/bench-responses [N] [h2|postgresql] [FOLDER]}; with a folder, the responses on H2 are kept there for the
+ * next run.
  */
 final class ResponsesBenchmark {
 
@@ -68,6 +70,8 @@ final class ResponsesBenchmark {
     private final Release release;
     private final Questionnaire document;
     private final ResponseDocument over;
+    /** Whether the responses are there from an earlier run. */
+    private final boolean isKept;
 
     private ResponsesBenchmark(DataSource database) throws Exception {
         Schema.migrate(database);
@@ -79,9 +83,12 @@ final class ResponsesBenchmark {
         interviews = new InterviewStore(jdbc, known, responses);
         figures = new FigureStore(jdbc);
         document = DocumentReader.read(new ClassPathResource("demo/found_animal.orthogon.json").getContentAsByteArray());
-        Draft draft = new DraftStore(jdbc).create(document, "ines", "began");
-        release = releases.create(draft,
-                new ReleaseStore.Made("{}", "", "ines", document.languages(), List.of(), "", OffsetDateTime.now()));
+        Optional<Draft> kept = new DraftStore(jdbc).all().stream().findFirst();
+        isKept = kept.isPresent();
+        release = isKept
+                ? known.of(kept.get().id()).getFirst()
+                : releases.create(new DraftStore(jdbc).create(document, "ines", "began"),
+                        new ReleaseStore.Made("{}", "", "ines", document.languages(), List.of(), "", OffsetDateTime.now()));
         over = ResponseDocument.of(document, Map.of("en", "English"), ResponseState.labels(""), Map.of("ines", "Ines"));
     }
 
@@ -108,34 +115,39 @@ final class ResponsesBenchmark {
 
     /** Copies every response that was answered, once more for each number. */
     private void copy(int from, int to) {
+        long last = jdbc.sql("select max(number) from response where receipt not like '%-%-%-%'").query(Long.class).single();
         for (int n = from; n < to; n++) {
             String own = "-" + n;
             together.executeWithoutResult(status -> {
                 for (String sql : List.of("""
                         insert into interview (id, release_id, today, link, raw, started, passed, began_at, updated_at, language, page)
                         select concat(i.id, :own), i.release_id, i.today, i.link, i.raw, i.started, i.passed, i.began_at, i.updated_at,
-                            i.language, i.page from interview i join response p on p.interview_id = i.id where p.receipt not like '%-%-%-%'
+                            i.language, i.page from interview i join response p on p.interview_id = i.id where p.number <= :last
                         """, """
                         insert into response (receipt, interview_id, release_id, questionnaire_id, language, outcome, state, in_charge,
                             sent_at, digest, route, indexed)
                         select concat(p.receipt, :own), concat(p.interview_id, :own), p.release_id, p.questionnaire_id, p.language,
-                            p.outcome, p.state, p.in_charge, p.sent_at, p.digest, p.route, true from response p
-                        where p.receipt not like '%-%-%-%'
+                            p.outcome, p.state, p.in_charge, p.sent_at, p.digest, p.route, true from response p where p.number <= :last
                         """, """
-                        insert into answer (receipt, question, given) select concat(a.receipt, :own), a.question, a.given from answer a
-                        where a.receipt not like '%-%-%-%'
+                        insert into answer (receipt, question, given) select concat(a.receipt, :own), a.question, a.given
+                        from response p join answer a on a.receipt = p.receipt where p.number <= :last
                         """, """
                         insert into answer_value (questionnaire_id, name, kind, text, number, response)
                         select v.questionnaire_id, v.name, v.kind, v.text, v.number, c.number from response p
                             join response c on c.receipt = concat(p.receipt, :own) join answer_value v on v.response = p.number
-                        where p.receipt not like '%-%-%-%'
+                        where p.number <= :last
                         """, """
-                        insert into response_words (response, questionnaire_id, words, open_words)
-                        select c.number, w.questionnaire_id, w.words, w.open_words from response p
+                        insert into response_words (response, questionnaire_id, words)
+                        select c.number, w.questionnaire_id, w.words from response p
                             join response c on c.receipt = concat(p.receipt, :own) join response_words w on w.response = p.number
-                        where p.receipt not like '%-%-%-%'
+                        where p.number <= :last
+                        """, """
+                        insert into response_tally (response, questionnaire_id, line)
+                        select c.number, t.questionnaire_id, t.line from response p
+                            join response c on c.receipt = concat(p.receipt, :own) join response_tally t on t.response = p.number
+                        where p.number <= :last
                         """)) {
-                    jdbc.sql(sql).param("own", own).update();
+                    jdbc.sql(sql).param("own", own).param("last", last).update();
                 }
             });
         }
@@ -147,11 +159,15 @@ final class ResponsesBenchmark {
     }
 
     private Object page(Wanted wanted, Order order) {
-        return List.of(responses.page(wanted, order, 0, 100), responses.count(wanted));
+        if (wanted.isAll()) {
+            return List.of(responses.page(wanted, order, 0, 100), responses.count(wanted));
+        }
+        List<Long> found = responses.numbers(wanted, order);
+        return List.of(responses.all(found.subList(0, Math.min(100, found.size()))), found.size());
     }
 
     private Object figures(Wanted wanted) {
-        return AnswerFigures.of(document, List.of(figures.group(document, wanted, figures.routes(wanted))));
+        return AnswerFigures.of(document, List.of(figures.of(wanted).answers()));
     }
 
     private Iterable<ResponseLine> lines(List<Long> numbers) {
@@ -183,6 +199,8 @@ final class ResponsesBenchmark {
         readings.put("filter by a number and a day", () -> page(wanted("count > 5 and sent >= today() - duration(\"P30D\")", ""),
                 Order.NEWEST));
         readings.put("sorted by an answer", () -> page(wanted("", ""), new Order(Optional.empty(), "count", true)));
+        readings.put("sorted by state", () -> page(wanted("", ""), new Order(Optional.of(ResponseFact.STATE), "", true)));
+        readings.put("filter, sorted by an answer", () -> page(wanted("group = \"bird\"", ""), new Order(Optional.empty(), "count", true)));
         readings.put("figures of all questions", () -> figures(wanted("", "")));
         readings.put("figures of a filter", () -> figures(wanted("group = \"bird\"", "")));
         return readings;
@@ -216,29 +234,39 @@ final class ResponsesBenchmark {
         return (System.nanoTime() - began) / 1_000_000;
     }
 
+    /** Makes the responses, and says how long everything takes while there are a twentieth of them. */
+    private Map<String, Long> make(int count) throws Exception {
+        long began = System.nanoTime();
+        answer(ANSWERED, new Random(7));
+        copy(1, count / 20 / ANSWERED);
+        Map<String, Long> few = new LinkedHashMap<>();
+        for (Map.Entry<String, Callable<Object>> each : readings().entrySet()) {
+            few.put(each.getKey(), median(each.getValue()));
+        }
+        copy(Math.max(1, count / 20 / ANSWERED), count / ANSWERED);
+        System.out.printf("%d responses, made in %d s%n", count, (System.nanoTime() - began) / 1_000_000_000);
+        return few;
+    }
+
     public static void main(String[] args) throws Exception {
         int count = args.length > 0 ? Integer.parseInt(args[0]) : 100_000;
         TestDatabase vendor = args.length > 1 ? TestDatabase.valueOf(args[1].toUpperCase()) : TestDatabase.H2;
-        Path folder = Files.createTempDirectory("orthogon-responses");
-        String address = vendor == TestDatabase.H2 ? "jdbc:h2:file:" + folder.resolve("orthogon") + ";WRITE_DELAY=500" : vendor.address();
+        Path folder = args.length > 2 ? Path.of(args[2]).toAbsolutePath() : Files.createTempDirectory("orthogon-responses");
+        String address = vendor == TestDatabase.H2
+                ? "jdbc:h2:file:" + folder.resolve("orthogon") + ";WRITE_DELAY=500;MAX_MEMORY_ROWS=300000"
+                : vendor.address();
         try (SingleConnectionDataSource database = new SingleConnectionDataSource(address, vendor.user(), "", true)) {
             ResponsesBenchmark benchmark = new ResponsesBenchmark(database);
-            long began = System.nanoTime();
-            benchmark.answer(ANSWERED, new Random(7));
-            benchmark.copy(1, count / 20 / ANSWERED);
-            Map<String, Long> few = new LinkedHashMap<>();
-            for (Map.Entry<String, Callable<Object>> each : benchmark.readings().entrySet()) {
-                few.put(each.getKey(), benchmark.median(each.getValue()));
-            }
-            benchmark.copy(Math.max(1, count / 20 / ANSWERED), count / ANSWERED);
+            Map<String, Long> few = benchmark.isKept ? Map.of() : benchmark.make(count);
             if (vendor == TestDatabase.POSTGRESQL) {
                 benchmark.jdbc.sql("analyze").update();
             }
-            System.out.printf("%d responses on %s, made in %d s%n", count, vendor, (System.nanoTime() - began) / 1_000_000_000);
             for (Map.Entry<String, Callable<Object>> each : benchmark.readings().entrySet()) {
                 long all = benchmark.median(each.getValue());
-                System.out.printf("%-30s %6d ms, %5.1f times as long as of %d%n", each.getKey(), all,
-                        (double) all / Math.max(1, few.get(each.getKey())), count / 20);
+                String ratio = few.isEmpty()
+                        ? ""
+                        : ", %.1f times as long as of %d".formatted((double) all / Math.max(1, few.get(each.getKey())), count / 20);
+                System.out.printf("%-30s %6d ms%s%n", each.getKey(), all, ratio);
             }
             List<String> files = new ArrayList<>();
             files.add("CSV of all " + once(benchmark::csv) + " ms");

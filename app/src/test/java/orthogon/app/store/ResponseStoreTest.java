@@ -18,7 +18,6 @@ import java.util.Random;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
-import java.util.stream.Stream;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.ReleaseStore.Made;
 import orthogon.app.store.ReleaseStore.Release;
@@ -29,9 +28,9 @@ import orthogon.core.interview.Interview;
 import orthogon.core.interview.Problem.ProblemKind;
 import orthogon.core.proof.RandomDocument;
 import orthogon.core.questionnaire.EveryType;
-import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Refused;
+import orthogon.core.responses.AnswerFigures;
 import orthogon.core.responses.KeptValue;
 import orthogon.core.responses.RandomResponses;
 import orthogon.core.responses.ResponseDocument;
@@ -225,7 +224,7 @@ class ResponseStoreTest {
         assertEquals(List.of("Rang back."), notes.of(read.number()).stream().map(ResponseNoteStore.ResponseNote::text).toList());
         new ErasureStore(jdbc).erase(List.of(read.interviewId()), List.of());
         assertEquals(Optional.empty(), responses.find(questionnaire, receipt));
-        for (String table : List.of("answer_value", "response_words", "response_note")) {
+        for (String table : List.of("answer_value", "response_words", "response_open_words", "response_tally", "response_note")) {
             assertEquals(0, jdbc.sql("select count(*) from " + table + " where response = :n").param("n", read.number())
                     .query(Integer.class).single(), table);
         }
@@ -266,7 +265,7 @@ class ResponseStoreTest {
             values.put(random.named(answers, facts), answers);
         }
         indexed(released);
-        List<String> names = document.items().map(Item::code).toList();
+        List<String> names = AnswerFigures.counted(document);
         for (String text : List.of("", "state = \"new\"", "release > 1 and not(in_charge = \"ines\")")) {
             ResponseFilter filter = ResponseFilter.read(random.over(), text, RandomResponses.TODAY);
             Wanted wanted = wanted(released.getFirst(), random.over(), filter.selection(), "");
@@ -275,22 +274,24 @@ class ResponseStoreTest {
             values.forEach((named, answers) -> {
                 if (filter.lets(named, RandomResponses.TODAY)) {
                     KeptValue.of(document, answers).forEach(v -> {
-                        counted.merge(v.code() + " " + v.kind() + " " + v.text() + " " + plain(v.number()), 1, Integer::sum);
+                        if (v.kind() != KeptValue.ValueKind.TEXT || names.contains(v.code())) {
+                            counted.merge(v.code() + " " + v.kind() + " " + v.text() + " " + plain(v.number()), 1, Integer::sum);
+                        }
                         if (v.kind() != KeptValue.ValueKind.ELEMENT) {
                             answered.merge(v.code(), 1, Integer::sum);
                         }
                     });
                 }
             });
-            assertEquals(answered, new TreeMap<>(figures.answered(wanted)), text);
+            FigureStore.ReadFigures read = figures.of(wanted);
+            assertEquals(answered, new TreeMap<>(read.answers().answered()), text);
             Map<String, Integer> found = new TreeMap<>();
-            figures.values(wanted, names.stream().flatMap(n -> Stream.concat(Stream.of(n), answered.keySet().stream())).distinct().toList())
-                    .values()
-                    .forEach(all -> all.forEach(v -> found.put(v.code() + " " + v.kind() + " " + v.text() + " " + plain(v.number()),
-                            v.count())));
+            read.answers().values().values().forEach(all -> all.forEach(
+                    v -> found.put(v.code() + " " + v.kind() + " " + v.text() + " " + plain(v.number()), v.count())));
             assertEquals(counted, found, text);
-            assertEquals(responses.count(wanted), figures.routes(wanted).responses(), text);
-            assertEquals(responses.count(wanted), figures.byDay(wanted).values().stream().mapToInt(Integer::intValue).sum(), text);
+            assertEquals(responses.count(wanted), read.routes().responses(), text);
+            assertEquals(responses.count(wanted), read.responses(), text);
+            assertEquals(responses.count(wanted), read.days().values().stream().mapToInt(Integer::intValue).sum(), text);
         }
     }
 
@@ -311,8 +312,28 @@ class ResponseStoreTest {
         interviews.keep(running, running.interview(), Optional.of(first), at.plusSeconds(40));
         InterviewStore.Running again = interviews.find(running.id()).orElseThrow();
         interviews.keep(again, again.interview(), Optional.of(first), at.plusSeconds(90));
-        assertEquals(new FigureStore.ComeSoFar(2, Map.of(first, 1), Map.of(first, 2)), figures.soFar(release.questionnaireId()));
+        assertEquals(new FigureStore.ComeSoFar(2, Map.of(first, 1), Map.of(first, 2)),
+                figures.soFar(FigureStore.BegunInterviews.all(release.questionnaireId())));
         assertEquals(Map.of(first, List.of(40L)), figures.stays(release.questionnaireId(), 10), "the first time alone");
+    }
+
+    @Test
+    void howFarPeopleComeIsCountedByLanguageAndLink() {
+        Questionnaire document = EveryType.document().withLinkParameters(
+                List.of(new Questionnaire.LinkParameter("station", List.of("north", "south_%"))));
+        Release release = released(document).getFirst();
+        for (String station : List.of("north", "south_%", "south_%")) {
+            interviews.begin(release, Interview.start(release.wiring(), RandomResponses.TODAY, Map.of("station", station)),
+                    OffsetDateTime.now());
+        }
+        FigureStore figures = new FigureStore(jdbc);
+        long id = release.questionnaireId();
+        assertEquals(3, figures.soFar(new FigureStore.BegunInterviews(id, "en", Map.of())).begun());
+        assertEquals(0, figures.soFar(new FigureStore.BegunInterviews(id, "fr", Map.of())).begun());
+        assertEquals(1, figures.soFar(new FigureStore.BegunInterviews(id, "", Map.of("station", "north"))).begun());
+        FigureStore.ComeSoFar south = figures.soFar(new FigureStore.BegunInterviews(id, "en", Map.of("station", "south_%")));
+        assertEquals(List.of(2, 2), List.of(south.begun(), south.there().get(document.pages().getFirst().code())));
+        assertEquals(0, figures.soFar(new FigureStore.BegunInterviews(id, "", Map.of("station", "south_x"))).begun());
     }
 
     @Test

@@ -14,13 +14,18 @@ import orthogon.core.questionnaire.Questionnaire;
 /** Derived values have no type where they are stored; days and times are texts there, and are read back here. */
 public final class TypedAnswers {
 
-    private TypedAnswers() {}
+    private final Map<String, Optional<Type>> types = new LinkedHashMap<>();
+
+    /** @param document that the answers are to */
+    public TypedAnswers(Questionnaire document) {
+        Wiring wiring = Wiring.of(document);
+        document.items().filter(Derived.class::isInstance).forEach(i -> types.put(i.code(), wiring.type(i.code())));
+    }
 
     /** The same answers with every derived value of the type that it has in the questionnaire. */
-    public static Map<String, Object> of(Questionnaire document, Map<String, Object> answers) {
+    public Map<String, Object> of(Map<String, Object> answers) {
         Map<String, Object> typed = new LinkedHashMap<>(answers);
-        document.items().filter(Derived.class::isInstance).map(i -> i.code()).filter(code -> typed.get(code) instanceof String)
-                .forEach(code -> typed.put(code, value((String) typed.get(code), Wiring.of(document).type(code))));
+        types.forEach((code, type) -> typed.computeIfPresent(code, (c, value) -> value instanceof String text ? value(text, type) : value));
         return typed;
     }
 

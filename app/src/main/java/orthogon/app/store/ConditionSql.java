@@ -4,86 +4,69 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
-import java.util.stream.Collectors;
 import orthogon.core.responses.KeptValue;
 import orthogon.core.responses.ResponseDocument;
 import orthogon.core.responses.ResponseFact;
 import orthogon.core.responses.Selection;
 import orthogon.core.responses.Selection.Relation;
 
-/**
- * A selection of responses as a condition over {@code response p join release r}, with its parameters. Answers are looked up in
- * {@code answer_value}, by its index alone.
- */
-final class SelectionSql {
+/** One condition on responses as a query for their numbers, with its parameters. Answers are looked up by their index alone. */
+final class ConditionSql {
 
     private static final String NONE = "1 = 0";
     private static final String ALL = "1 = 1";
-    private static final String VALUES = "p.number in (select v.response from answer_value v where v.questionnaire_id = :questionnaire"
-            + " and v.name = ";
+    private static final String FACTS = "select p.number from response p where p.questionnaire_id = :questionnaire and ";
+    private static final String VALUES = "select v.response from answer_value v where v.questionnaire_id = :questionnaire and v.name = ";
 
-    private final ResponseDocument over;
     private final Map<String, Object> parameters = new LinkedHashMap<>();
-    private final String condition;
+    private final String query;
 
-    SelectionSql(ResponseDocument over, Selection selection) {
-        this.over = over;
-        this.condition = of(selection);
+    ConditionSql(ResponseDocument over, Selection.Answered answered) {
+        this.query = over.fact(answered.code()).map(fact -> FACTS + known(fact))
+                .orElseGet(() -> VALUES + put(answered.code()) + " and v.kind <> 'E'");
     }
 
-    /** True or false of every row. */
-    String condition() {
-        return condition;
+    ConditionSql(ResponseDocument over, Selection.Holding holding) {
+        this.query = over.fact(holding.code()).isPresent()
+                ? FACTS + NONE
+                : VALUES + put(holding.code()) + " and v.kind = 'E' and v.text = " + put(holding.element());
     }
 
-    /** Without {@code questionnaire}. */
+    ConditionSql(ResponseDocument over, Selection.Compared compared) {
+        this.query = over.fact(compared.code()).map(fact -> FACTS + fact(fact, compared.relation(), compared.value()))
+                .orElseGet(() -> answer(KeptValue.single(compared.code(), compared.value()), compared.relation()));
+    }
+
+    ConditionSql(ResponseDocument over, Selection.Containing containing) {
+        String like = " like " + put(pattern(containing)) + " escape '\\'";
+        this.query = over.fact(containing.code()).map(fact -> FACTS + column(fact) + like)
+                .orElseGet(() -> VALUES + put(containing.code()) + " and v.kind = 'T' and v.text" + like);
+    }
+
+    /** Gives numbers, some perhaps twice. Besides its parameters it takes {@code questionnaire}. */
+    String query() {
+        return query;
+    }
+
     Map<String, Object> parameters() {
         return parameters;
-    }
-
-    private String of(Selection selection) {
-        return switch (selection) {
-            case Selection.EveryResponse e -> ALL;
-            case Selection.NoResponse n -> NONE;
-            case Selection.Numbered n -> n.numbers().isEmpty() ? NONE : "p.number in (" + put(n.numbers()) + ")";
-            case Selection.AllOf a -> joined(a.parts(), " and ");
-            case Selection.AnyOf a -> joined(a.parts(), " or ");
-            case Selection.Outside o -> "not (" + of(o.of()) + ")";
-            case Selection.Answered a -> over.fact(a.code()).map(SelectionSql::known)
-                    .orElseGet(() -> VALUES + put(a.code()) + " and v.kind <> 'E')");
-            case Selection.Holding h -> over.fact(h.code()).isPresent()
-                    ? NONE
-                    : VALUES + put(h.code()) + " and v.kind = 'E' and v.text = " + put(h.element()) + ")";
-            case Selection.Compared c -> over.fact(c.code()).map(fact -> fact(fact, c.relation(), c.value()))
-                    .orElseGet(() -> answer(KeptValue.single(c.code(), c.value()), c.relation()));
-            case Selection.Containing c -> {
-                String like = " like " + put(pattern(c)) + " escape '\\'";
-                yield over.fact(c.code()).map(fact -> column(fact) + like)
-                        .orElseGet(() -> VALUES + put(c.code()) + " and v.kind = 'T' and v.text" + like + ")");
-            }
-        };
-    }
-
-    private String joined(List<Selection> parts, String by) {
-        return parts.stream().map(this::of).collect(Collectors.joining(by, "(", ")"));
     }
 
     private String answer(KeptValue value, Relation relation) {
         String compared = value.number() == null
                 ? "v.text " + relation.sign() + " " + put(value.text())
                 : "v.number " + relation.sign() + " " + put(value.number());
-        return VALUES + put(value.code()) + " and v.kind = " + put(value.kind().sign()) + " and " + compared + ")";
+        return VALUES + put(value.code()) + " and v.kind = " + put(value.kind().sign()) + " and " + compared;
     }
 
-    /** Where a fact stands in {@code response p join release r}. */
+    /** Where a fact stands in {@code response p}. */
     static String column(ResponseFact fact) {
         return switch (fact) {
             case RECEIPT -> "p.receipt";
             case SENT -> "p.sent_at";
             case OUTCOME -> "p.outcome";
-            case RELEASE -> "r.number";
+            case RELEASE -> "(select r.number from release r where r.id = p.release_id)";
             case LANGUAGE -> "p.language";
             case STATE -> "p.state";
             case IN_CHARGE -> "p.in_charge";
