@@ -26,6 +26,7 @@ import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.document.DocumentReader;
 import orthogon.formats.json.UnusableFile;
 import orthogon.formats.report.ProofReport;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -126,7 +127,7 @@ class DemoData implements SmartInitializingSingleton {
      * @return the receipt; empty where it was left
      */
     private Optional<String> answered(Release release, String language, OffsetDateTime at, int leaves, Random random) {
-        Interview interview = Interview.start(release.wiring(language), at.toLocalDate(), Map.of());
+        Interview interview = Interview.start(release.wiring(language), at.toLocalDate(), link(release, random));
         Running running = interviews.begin(release, interview, at);
         OffsetDateTime moment = at;
         int kept = 0;
@@ -148,6 +149,14 @@ class DemoData implements SmartInitializingSingleton {
             return Optional.empty();
         }
         return Optional.of(interviews.send(running.with(interview), moment));
+    }
+
+    /** Two of three links say where they were handed out. */
+    private static Map<String, String> link(Release release, Random random) {
+        Map<String, String> link = new LinkedHashMap<>();
+        release.document().linkParameters().stream().filter(p -> !p.allowed().isEmpty() && random.nextInt(3) > 0)
+                .forEach(p -> link.put(p.code(), pick(random, p.allowed())));
+        return link;
     }
 
     private void work(long questionnaire, String receipt, OffsetDateTime at, Random random) {

@@ -14,6 +14,10 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Pattern;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import orthogon.app.store.DraftStore;
 import orthogon.app.store.ResponseStore;
 import orthogon.app.store.ResponseStore.Response;
@@ -192,15 +196,35 @@ class ResponsesIT {
         press(ines, "Show");
         assertThat(ines.locator(".legend b")).hasText(new String[]{"Bring it in now", "Not ours"});
         assertThat(ines.locator("#f-place_kind rect.group1").first()).isVisible();
+        ines.getByLabel("beside each other").selectOption("station");
+        ines.getByLabel("one group").selectOption("north");
+        ines.getByLabel("the other group").selectOption("south");
+        press(ines, "Show");
+        assertThat(ines.locator("h2").first()).containsText(Pattern.compile("[1-9]\\d+ / [1-9]\\d+ began"));
+
+        // The commonest route is a lane of the proof, and the only one drawn then.
+        ines.navigate(application.address() + TABLE + "/life");
+        ines.getByText("its lane").first().click();
+        assertThat(ines.locator(".lane-count").first()).containsText("1 of 4");
+        assertThat(ines.locator("#lane-box .lane")).hasCount(1);
+        ines.getByText("only the route of a response").click();
+        assertThat(ines.locator(".lane-count").first()).not().containsText("1 of 4");
         ines.navigate(application.address() + TABLE + "/life");
         assertThat(ines.locator(".figure-page")).containsText("4 452 proved routes".replace(' ', '\u202f'));
         isAccessible(ines);
         assertThat(ines.locator("tr", new Page.LocatorOptions().setHasText("100.0 %"))).containsText("photos");
     }
 
+    /** All words of a document, without spaces. */
+    private String words(Page page, String path) throws IOException {
+        try (PDDocument document = Loader.loadPDF(page.request().get(application.address() + TABLE + path).body())) {
+            return new PDFTextStripper().getText(document).replaceAll("\\s", "");
+        }
+    }
+
     /** Who may not read personal answers sees them nowhere: not in the table, in one response, in files, by searching or by filtering. */
     @Test
-    void aViewerSeesPersonalAnswersNowhere() {
+    void aViewerSeesPersonalAnswersNowhere() throws IOException {
         long questionnaire = application.part(DraftStore.class).head("found_animal").orElseThrow().id();
         ResponseStore store = application.part(ResponseStore.class);
         Response some = store.all(store.numbers(questionnaire)).stream().filter(r -> r.answers().get("phone") instanceof String).findFirst()
@@ -230,6 +254,10 @@ class ResponsesIT {
             assertFalse(text.contains(phone), file);
         }
         assertTrue(ines.request().get(application.address() + TABLE + "/file.csv?within=true").text().contains(phone));
+        String paper = "/" + some.receipt() + "/paper.pdf";
+        assertTrue(words(ines, paper).contains(phone.replace(" ", "")));
+        assertTrue(words(osk, paper).contains(some.receipt()));
+        assertFalse(words(osk, paper).contains(phone.replace(" ", "")));
         for (String path : List.of("/chosen", "/erase", "/" + some.receipt() + "/note", "/" + some.receipt() + "/mark")) {
             assertEquals(403, osk.request().post(application.address() + TABLE + path).status(), path);
         }
