@@ -1,19 +1,42 @@
 package orthogon.app.outbox;
 
-import orthogon.app.store.Times;
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.time.OffsetDateTime;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import orthogon.app.outbox.KeptMessage.MessageState;
+import orthogon.app.store.Times;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.support.GeneratedKeyHolder;
+import org.springframework.jdbc.support.KeyHolder;
 import org.springframework.stereotype.Component;
 
-/** The simulated mailbox: every message to anybody, to be read by who is signed in. */
+/** Messages and how far each is. */
 @Component
-class MessageStore implements Outbox {
+class MessageStore {
 
-    private static final String INSERT = "insert into message (sent_to, subject, text, sent_at) values (:to, :subject, :text, :at)";
-    private static final String NEWEST = "select sent_to, subject, text, sent_at from message order by id desc limit :most";
-
-    record MailedMessage(String to, String subject, String text, OffsetDateTime at) {}
+    private static final String INSERT = """
+            insert into message (sent_to, subject, text, html, sent_at, message_id, state, due_at)
+            values (:to, :subject, :text, :html, :at, :message, 'waiting', :at)
+            """;
+    private static final String MESSAGES = """
+            select id, message_id, sent_to, subject, text, html, sent_at, state, tries, due_at, fault from message
+            """;
+    private static final String TRY = """
+            update message set state = 'trying', tries = tries + 1 where id = :id and state in ('waiting', 'trying')
+            """;
+    private static final String MARK = "update message set state = :state, due_at = :at, fault = :fault where id = :id";
+    private static final String AGAIN = """
+            update message set state = 'waiting', tries = 0, due_at = :at where id = :id and state = 'failed'
+            """;
+    private static final String DELIVERED = """
+            select due_at from message where sent_to = :to and state = 'delivered' and due_at > :since order by due_at desc
+            offset :most rows fetch next 1 rows only
+            """;
+    private static final int LONGEST_FAULT = 400;
 
     private final JdbcClient jdbc;
 
@@ -21,13 +44,58 @@ class MessageStore implements Outbox {
         this.jdbc = jdbc;
     }
 
-    @Override
-    public void send(String to, String subject, String text) {
-        jdbc.sql(INSERT).param("to", to).param("subject", subject).param("text", text).param("at", OffsetDateTime.now()).update();
+    /** Keeps a message that waits to be delivered; gives its number. */
+    long keep(Outbox.Mail mail, String html, String messageId, OffsetDateTime at) {
+        KeyHolder key = new GeneratedKeyHolder();
+        jdbc.sql(INSERT).param("to", mail.to()).param("subject", mail.subject()).param("text", mail.text()).param("html", html)
+                .param("message", messageId).param("at", at).update(key, "id");
+        return key.getKeyAs(Long.class);
     }
 
-    List<MailedMessage> newest(int most) {
-        return jdbc.sql(NEWEST).param("most", most).query((row, n) -> new MailedMessage(row.getString("sent_to"), row.getString("subject"),
-                row.getString("text"), Times.at(row, "sent_at"))).list();
+    Optional<KeptMessage> find(long id) {
+        return jdbc.sql(MESSAGES + " where id = :id").param("id", id).query(MessageStore::message).optional();
+    }
+
+    /** The newest, of one state or of all. */
+    List<KeptMessage> newest(Optional<MessageState> state, int most) {
+        return jdbc.sql(MESSAGES + " where :state = '' or state = :state order by id desc fetch next :most rows only")
+                .param("state", state.map(MessageState::word).orElse("")).param("most", most).query(MessageStore::message).list();
+    }
+
+    /** How many there are in each state. */
+    Map<MessageState, Integer> counts() {
+        Map<MessageState, Integer> counts = new EnumMap<>(MessageState.class);
+        jdbc.sql("select state, count(*) as n from message group by state").query(row -> {
+            counts.put(MessageState.of(row.getString("state")), row.getInt("n"));
+        });
+        return counts;
+    }
+
+    /** Begins a try; false where the message is gone, delivered or given up. */
+    boolean beginTry(long id) {
+        return jdbc.sql(TRY).param("id", id).update() == 1;
+    }
+
+    /** @param at when it is tried next, or was delivered */
+    void mark(long id, MessageState state, OffsetDateTime at, String fault) {
+        jdbc.sql(MARK).param("id", id).param("state", state.word()).param("at", at)
+                .param("fault", fault.substring(0, Math.min(fault.length(), LONGEST_FAULT))).update();
+    }
+
+    /** Lets a message wait that was given up; false where it was not. */
+    boolean waitAgain(long id, OffsetDateTime at) {
+        return jdbc.sql(AGAIN).param("id", id).param("at", at).update() == 1;
+    }
+
+    /** When the message was delivered that is so many before the next one to an address; empty where there are fewer since a moment. */
+    Optional<OffsetDateTime> deliveredBefore(String to, int most, OffsetDateTime since) {
+        return jdbc.sql(DELIVERED).param("to", to).param("since", since).param("most", most - 1)
+                .query((row, n) -> Times.at(row, "due_at")).optional();
+    }
+
+    private static KeptMessage message(ResultSet row, int n) throws SQLException {
+        return new KeptMessage(row.getLong("id"), row.getString("message_id"), row.getString("sent_to"), row.getString("subject"),
+                row.getString("text"), row.getString("html"), Times.at(row, "sent_at"), MessageState.of(row.getString("state")),
+                row.getInt("tries"), Times.at(row, "due_at"), row.getString("fault"));
     }
 }

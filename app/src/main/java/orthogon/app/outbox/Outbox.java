@@ -4,10 +4,23 @@ package orthogon.app.outbox;
 public interface Outbox {
 
     /**
-     * Takes a message. It counts as sent once this returns.
+     * A message to be sent.
      *
      * @param to a checked email address
-     * @param subject at most 400 characters
+     * @param subject at most {@value #LONGEST_SUBJECT} characters; line breaks become spaces
+     * @param text plain, in paragraphs with an empty line between them; addresses of pages become links
+     * @param language tag of the language that it is written in
      */
-    void send(String to, String subject, String text);
+    record Mail(String to, String subject, String text, String language) {
+
+        static final int LONGEST_SUBJECT = 400;
+
+        public Mail {
+            String line = subject.replaceAll("[\\p{Cntrl}\\s]+", " ").strip();
+            subject = line.substring(0, Math.min(line.length(), LONGEST_SUBJECT));
+        }
+    }
+
+    /** Keeps a message within the transaction of the caller; it is delivered once that is committed. */
+    void send(Mail mail);
 }

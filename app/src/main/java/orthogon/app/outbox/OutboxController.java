@@ -1,28 +1,97 @@
 package orthogon.app.outbox;
 
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import orthogon.app.frame.Frame;
+import orthogon.app.view.Views;
+import orthogon.app.http.NotThere;
+import orthogon.app.outbox.KeptMessage.MessageState;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
+/** The mailbox: every message, how far it is, and what it looks like where it arrives. */
 @Controller
 class OutboxController {
 
-    /** One message as shown. */
-    record ShownMessage(String to, String subject, String text, String when) {}
-
     private static final int MOST = 200;
+    /** A message may be anything; it loads nothing, runs nothing, and stands in a frame of this application alone. */
+    private static final String POLICY = "default-src 'none'; style-src 'unsafe-inline'; frame-ancestors 'self'; sandbox";
+
+    /** One message in the list. */
+    record MessageLine(long id, String to, String subject, String when, String state, boolean chosen) {}
+
+    /**
+     * The chosen message.
+     *
+     * @param dueAt when it is tried next, or was delivered
+     */
+    record ShownMessage(long id, String from, String to, String subject, String when, String messageId, String text, String state,
+            int tries, String dueAt, String fault) {}
+
+    /**
+     * The page.
+     *
+     * @param state the state that is listed; empty for all
+     * @param leaves whether messages leave this machine
+     * @param chosen null where there is no message
+     */
+    record Mailbox(List<MessageLine> messages, Map<String, Integer> counts, String state, boolean leaves, ShownMessage chosen,
+            boolean plain, int most) {}
 
     private final MessageStore messages;
+    private final KeptOutbox outbox;
+    private final MailTransport transport;
 
-    OutboxController(MessageStore messages) {
+    OutboxController(MessageStore messages, KeptOutbox outbox, MailTransport transport) {
         this.messages = messages;
+        this.outbox = outbox;
+        this.transport = transport;
     }
 
     @GetMapping("/outbox")
-    String outbox(Model model) {
-        model.addAttribute("messages",
-                messages.newest(MOST).stream().map(m -> new ShownMessage(m.to(), m.subject(), m.text(), Frame.when(m.at()))).toList());
+    String outbox(@RequestParam(defaultValue = "") String state, @RequestParam(defaultValue = "0") long at,
+            @RequestParam(defaultValue = "false") boolean plain, Model model) {
+        Optional<MessageState> wanted = List.of(MessageState.values()).stream().filter(s -> s.word().equals(state)).findFirst();
+        List<KeptMessage> newest = messages.newest(wanted, MOST);
+        Optional<KeptMessage> chosen = at == 0 ? newest.stream().findFirst() : messages.find(at);
+        long shown = chosen.map(KeptMessage::id).orElse(0L);
+        Map<String, Integer> counts = new LinkedHashMap<>();
+        messages.counts().forEach((s, n) -> counts.put(s.word(), n));
+        Views.show(model, new Mailbox(newest.stream().map(m -> new MessageLine(m.id(), m.to(), m.subject(), Frame.when(m.madeAt()),
+                m.state().word(), m.id() == shown)).toList(), counts, wanted.map(MessageState::word).orElse(""),
+                !(transport instanceof SimulatedTransport), chosen.map(this::shown).orElse(null), plain, MOST));
         return "outbox";
+    }
+
+    private ShownMessage shown(KeptMessage m) {
+        return new ShownMessage(m.id(), transport.from(), m.to(), m.subject(), Frame.when(m.madeAt()), m.messageId(), m.text(), m.state().word(),
+                m.tries(), Frame.when(m.dueAt()), m.fault());
+    }
+
+    /** The message as mail programs show it, for a frame in the mailbox. */
+    @GetMapping("/outbox/{id}/html")
+    ResponseEntity<String> html(@PathVariable long id) {
+        KeptMessage message = messages.find(id).filter(m -> !m.html().isEmpty())
+                .orElseThrow(() -> new NotThere("There is no such message."));
+        return ResponseEntity.ok().contentType(MediaType.valueOf("text/html;charset=UTF-8")).header("Content-Security-Policy", POLICY)
+                .header("X-Frame-Options", "SAMEORIGIN").header(HttpHeaders.CACHE_CONTROL, "no-store").body(message.html());
+    }
+
+    @PostMapping("/outbox/{id}/again")
+    String again(@PathVariable long id, RedirectAttributes flash) {
+        flash.addFlashAttribute("told", outbox.tryAgain(id)
+                ? "The message is tried again."
+                : "The message is not among those that were given up, so nothing was done.");
+        return "redirect:/outbox?at=" + id;
     }
 }

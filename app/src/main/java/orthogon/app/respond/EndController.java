@@ -2,10 +2,9 @@ package orthogon.app.respond;
 
 import java.util.List;
 import orthogon.app.http.NotThere;
-import orthogon.app.http.PublicAddress;
 import orthogon.app.http.RateLimit;
 import orthogon.app.offering.Offering;
-import orthogon.app.outbox.Outbox;
+import orthogon.app.work.MailWayBack;
 import orthogon.app.questions.QuestionsPage;
 import orthogon.app.questions.RespondentTexts;
 import orthogon.app.questions.ResponsePaper;
@@ -49,20 +48,18 @@ class EndController {
     private final InterviewStore interviews;
     private final SendInterview sending;
     private final InvitationStore ways;
-    private final Outbox outbox;
+    private final MailWayBack mailing;
     private final Offering offering;
     private final RateLimit pace;
-    private final PublicAddress addresses;
 
-    EndController(InterviewStore interviews, InvitationStore ways, Outbox outbox, Offering offering, RateLimit pace,
-            PublicAddress addresses, SendInterview sending) {
+    EndController(InterviewStore interviews, InvitationStore ways, MailWayBack mailing, Offering offering, RateLimit pace,
+            SendInterview sending) {
         this.sending = sending;
         this.pace = pace;
-        this.addresses = addresses;
         this.offering = offering;
         this.interviews = interviews;
         this.ways = ways;
-        this.outbox = outbox;
+        this.mailing = mailing;
     }
 
     private String themed(Running running, RespondentTexts voice, Model model, HttpServletResponse response, String view) {
@@ -110,9 +107,8 @@ class EndController {
             model.addAttribute("sentTo", "");
             model.addAttribute("wrong", voice.say("mail_many"));
         } else if (address.isPresent()) {
-            String link = addresses.of("/to/resume/" + ways.wayBack(id));
-            outbox.send(address.get(), voice.say("mail_subject", voice.plain(running.get().interview().wiring().document().title())),
-                    voice.say("mail_text") + "\n\n" + link + "\n\n" + voice.say("mail_close"));
+            mailing.mail(id, address.get(), voice.say("mail_subject", voice.plain(running.get().interview().wiring().document().title())),
+                    link -> voice.say("mail_text") + "\n\n" + link + "\n\n" + voice.say("mail_close"), voice.language());
         } else {
             response.setStatus(422);
         }

@@ -2,6 +2,7 @@ package orthogon.app.work;
 
 import orthogon.app.http.PublicAddress;
 import orthogon.app.outbox.Outbox;
+import orthogon.app.outbox.Outbox.Mail;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.InvitationStore;
 import orthogon.app.store.InvitationStore.Invitation;
@@ -123,8 +124,8 @@ public class InvitePeople {
         OwnWords words = OwnWords.of(document);
         String kind = reminder ? "remind" : "invite";
         String link = addresses.of("/to/" + invitation.token());
-        outbox.send(invitation.email(), words.say(kind + "_subject", document.title()),
-                words.say(kind + "_text", document.title()) + "\n\n" + link);
+        outbox.send(new Mail(invitation.email(), words.say(kind + "_subject", document.title()),
+                words.say(kind + "_text", document.title()) + "\n\n" + link, document.sourceLanguage()));
         invitations.mailed(invitation.token(), reminder, OffsetDateTime.now(clock));
     }
 }

@@ -10,6 +10,7 @@ import orthogon.app.account.SecondFactor;
 import orthogon.app.account.SignedIn;
 import orthogon.app.http.PublicAddress;
 import orthogon.app.outbox.Outbox;
+import orthogon.app.outbox.Outbox.Mail;
 import orthogon.app.store.PersonStore;
 import orthogon.app.store.PersonStore.Person;
 import orthogon.core.questionnaire.Refused;
@@ -104,7 +105,7 @@ public class ManagePeople {
     }
 
     private void mail(String name, String email, String subject, String text) {
-        outbox.send(email, subject, text + "\n\n" + addresses.of("/join/" + store.link(name, LINK_GOOD)));
+        outbox.send(new Mail(email, subject, text + "\n\n" + addresses.of("/join/" + store.link(name, LINK_GOOD)), "en"));
     }
 
     private Person person(String name) throws Refused {

@@ -1,0 +1,34 @@
+package orthogon.app.outbox;
+
+import java.time.OffsetDateTime;
+import java.util.Locale;
+
+/**
+ * A message as it is kept.
+ *
+ * @param messageId by which mail programs know that they have it already, without its brackets
+ * @param tries how often it was tried to deliver it
+ * @param dueAt when it is tried next, or was delivered
+ * @param fault what the last try met; empty for nothing
+ */
+record KeptMessage(long id, String messageId, String to, String subject, String text, String html, OffsetDateTime madeAt,
+        MessageState state, int tries, OffsetDateTime dueAt, String fault) {
+
+    /** How far a message is. */
+    enum MessageState {
+        /** To be tried. */
+        WAITING,
+        /** Being tried, or tried by a server that ended before it knew what came of it. */
+        TRYING, DELIVERED,
+        /** Not tried any more. */
+        FAILED;
+
+        String word() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+
+        static MessageState of(String word) {
+            return valueOf(word.toUpperCase(Locale.ROOT));
+        }
+    }
+}
