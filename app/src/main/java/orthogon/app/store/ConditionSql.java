@@ -38,6 +38,12 @@ final class ConditionSql {
                 .orElseGet(() -> answer(KeptValue.single(compared.code(), compared.value()), compared.relation()));
     }
 
+    ConditionSql(ResponseDocument over, Selection.Sized sized) {
+        this.query = over.fact(sized.code()).isPresent()
+                ? FACTS + NONE
+                : VALUES + put(sized.code()) + " and v.kind = 'W' and v.number " + sized.relation().sign() + " " + put(sized.size());
+    }
+
     ConditionSql(ResponseDocument over, Selection.Containing containing) {
         String like = " like " + put(pattern(containing)) + " escape '\\'";
         this.query = over.fact(containing.code()).map(fact -> FACTS + column(fact) + like)

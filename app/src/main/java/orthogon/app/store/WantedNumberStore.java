@@ -58,6 +58,7 @@ final class WantedNumberStore {
             case Selection.Answered a -> asked(new ConditionSql(wanted.over(), a));
             case Selection.Holding h -> asked(new ConditionSql(wanted.over(), h));
             case Selection.Compared c -> asked(new ConditionSql(wanted.over(), c));
+            case Selection.Sized s -> asked(new ConditionSql(wanted.over(), s));
             case Selection.Containing c -> asked(new ConditionSql(wanted.over(), c));
         };
     }

@@ -134,12 +134,34 @@ final class Selecting {
             case ">" -> Relation.MORE;
             default -> Relation.AT_LEAST;
         };
+        Optional<String> counted = counted(c.left());
+        if (counted.isPresent() && isFixed(c.right()) && fixed(c.right()) instanceof BigDecimal size) {
+            return sized(counted.get(), relation, size);
+        }
+        Optional<String> countedAtRight = counted(c.right());
+        if (countedAtRight.isPresent() && isFixed(c.left()) && fixed(c.left()) instanceof BigDecimal size) {
+            return sized(countedAtRight.get(), relation.turned(), size);
+        }
         Optional<String> left = code(c.left());
         if (left.isPresent() && isFixed(c.right())) {
             return stands(left.get(), relation, fixed(c.right()));
         }
         Optional<String> right = code(c.right());
         return right.isPresent() && isFixed(c.left()) ? stands(right.get(), relation.turned(), fixed(c.left())) : TwoSided.UNKNOWN;
+    }
+
+    /** What an expression is the number of elements of. */
+    private Optional<String> counted(Expr expr) {
+        return expr instanceof Call c && c.function().equals("count") && c.args().getFirst() instanceof Name n
+                && type(n).filter(t -> t.kind() == Type.TypeKind.LIST).isPresent() ? Optional.of(n.name()) : Optional.empty();
+    }
+
+    /** A blank list has no elements. */
+    private static TwoSided sized(String code, Relation relation, BigDecimal size) {
+        Selection sized = new Selection.Sized(code, relation, size);
+        return TwoSided.decided(relation.holds(BigDecimal.ZERO.compareTo(size))
+                ? Selection.anyOf(List.of(new Selection.Outside(new Selection.Answered(code)), sized))
+                : sized);
     }
 
     private TwoSided within(InRange r) {

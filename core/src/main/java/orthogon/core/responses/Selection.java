@@ -1,5 +1,6 @@
 package orthogon.core.responses;
 
+import java.math.BigDecimal;
 import java.util.List;
 
 /**
@@ -44,6 +45,9 @@ public sealed interface Selection {
     /** Those whose answer is a list that holds this text. */
     record Holding(String code, String element) implements Selection {}
 
+    /** Those whose answer is a list, or whose roster has entries, of which the number stands in this relation to another. */
+    record Sized(String code, Relation relation, BigDecimal size) implements Selection {}
+
     /** Those whose answer is a text with this one in it, in the same case. */
     record Containing(String code, String part, TextSide side) implements Selection {}
 
@@ -70,6 +74,18 @@ public sealed interface Selection {
         /** As SQL and mathematics write it. */
         public String sign() {
             return sign;
+        }
+
+        /** Whether it holds where the left side, compared with the right one, gives this. */
+        boolean holds(int order) {
+            return switch (this) {
+                case SAME -> order == 0;
+                case DIFFERENT -> order != 0;
+                case LESS -> order < 0;
+                case AT_MOST -> order <= 0;
+                case MORE -> order > 0;
+                case AT_LEAST -> order >= 0;
+            };
         }
 
         Relation opposite() {

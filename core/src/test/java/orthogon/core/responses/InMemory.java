@@ -31,6 +31,8 @@ final class InMemory {
             case Answered a -> value(a.code(), values) != null;
             case Compared c -> compared(c, value(c.code(), values));
             case Holding h -> value(h.code(), values) instanceof List<?> l && l.contains(h.element());
+            case Selection.Sized s -> value(s.code(), values) instanceof List<?> l
+                    && s.relation().holds(BigDecimal.valueOf(l.size()).compareTo(s.size()));
             case Containing c -> value(c.code(), values) instanceof String s && switch (c.side()) {
                 case START -> s.startsWith(c.part());
                 case ANYWHERE -> s.contains(c.part());
@@ -55,13 +57,6 @@ final class InMemory {
             case Boolean a when c.value() instanceof Boolean b -> a.equals(b) ? 0 : 1;
             case null, default -> null;
         };
-        return order != null && switch (c.relation()) {
-            case SAME -> order == 0;
-            case DIFFERENT -> order != 0;
-            case LESS -> order < 0;
-            case AT_MOST -> order <= 0;
-            case MORE -> order > 0;
-            case AT_LEAST -> order >= 0;
-        };
+        return order != null && c.relation().holds(order);
     }
 }

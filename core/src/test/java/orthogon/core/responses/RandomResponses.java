@@ -196,11 +196,13 @@ public final class RandomResponses {
     private String ofQuestion() {
         List<Question> questions = over.document().questions().toList();
         String x = pick(questions).code();
+        List<String> rosters = over.document().items().filter(Roster.class::isInstance).map(Item::code).toList();
+        String list = rosters.isEmpty() ? x : pick(rosters);
         String option = pick(questions).answer().options().stream().findFirst().map(Option::code).orElse("a");
         return pick(List.of("answered(" + x + ")", x + " = null", x + " != null", x + " = \"" + option + "\"", x + " != \"" + option + "\"",
                 x + " in (\"" + option + "\", \"bb\")", "list contains(" + x + ", \"" + option + "\")", "contains(" + x + ", \"a%\")",
                 "ends with(" + x + ", \"b\")", "not(starts with(" + x + ", \"A\"))", x, x + " = true", x + " > 2", x + " <= 3",
                 x + " between 1 and 4", x + " in (1..3]", x + " = 2", x + " >= date(\"2026-11-22\")", x + " < time(\"12:00\")",
-                x + " < \"b\"", "string length(" + x + ") > 1", x + " + 1 > 3", "count(" + x + ") = 1", x + ".given = \"W\""));
+                x + " < \"b\"", "string length(" + x + ") > 1", x + " + 1 > 3", "count(" + x + ") = 1", "count(" + x + ") < 2", "count(" + list + ") >= 1", "2 > count(" + list + ")", x + ".given = \"W\""));
     }
 }
