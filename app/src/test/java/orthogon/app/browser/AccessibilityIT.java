@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CountDownLatch;
+import orthogon.app.outbox.Outbox;
 import orthogon.app.background.Result;
 import orthogon.app.background.Work;
 import orthogon.app.background.Works;
@@ -216,7 +217,9 @@ class AccessibilityIT {
         press(page, "Begin");
         clean(page);
         Page analyst = Chromium.signedIn(address, "mirja");
-        for (String path : List.of("/outbox", "/trail", "/q/found_animal/release/1", "/q/found_animal/release/sharing",
+        RunningApplication.withDemo().part(Outbox.class)
+                .send(new Outbox.Mail("wenna@example.org", "سؤال", "شكرا.\n\nhttp://localhost/to/x", "ar"));
+        for (String path : List.of("/outbox", "/outbox?plain=true", "/outbox?state=waiting", "/trail", "/q/found_animal/release/1", "/q/found_animal/release/sharing",
                 "/q/found_animal/release/embedded")) {
             analyst.navigate(address + path);
             clean(analyst);
