@@ -74,7 +74,8 @@ class OutboxController {
     }
 
     private ShownMessage shown(KeptMessage m) {
-        return new ShownMessage(m.id(), transport.from(), m.to(), m.subject(), Frame.when(m.madeAt()), m.messageId(), m.text(), m.state().word(),
+        return new ShownMessage(m.id(), transport.from(), m.to(), m.subject(), Frame.when(m.madeAt()), m.messageId(), m.text(),
+                m.state().word(),
                 m.tries(), Frame.when(m.dueAt()), m.fault());
     }
 

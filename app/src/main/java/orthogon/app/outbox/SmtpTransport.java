@@ -110,7 +110,9 @@ final class SmtpTransport implements MailTransport {
     private static String why(Throwable e) {
         Throwable cause = e instanceof MailSendException sent && !failures(sent).isEmpty() ? failures(sent).values().iterator().next() : e;
         while (true) {
-            Throwable next = cause instanceof MessagingException m && m.getNextException() != null ? m.getNextException() : cause.getCause();
+            Throwable next = cause instanceof MessagingException m && m.getNextException() != null
+                    ? m.getNextException()
+                    : cause.getCause();
             if (next == null || next == cause) {
                 return cause.getMessage() == null ? cause.getClass().getSimpleName() : cause.getMessage().strip();
             }

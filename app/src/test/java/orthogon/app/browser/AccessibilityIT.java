@@ -219,7 +219,8 @@ class AccessibilityIT {
         Page analyst = Chromium.signedIn(address, "mirja");
         RunningApplication.withDemo().part(Outbox.class)
                 .send(new Outbox.Mail("wenna@example.org", "سؤال", "شكرا.\n\nhttp://localhost/to/x", "ar"));
-        for (String path : List.of("/outbox", "/outbox?plain=true", "/outbox?state=waiting", "/trail", "/q/found_animal/release/1", "/q/found_animal/release/sharing",
+        for (String path : List.of("/outbox", "/outbox?plain=true", "/outbox?state=waiting", "/trail", "/q/found_animal/release/1",
+                "/q/found_animal/release/sharing",
                 "/q/found_animal/release/embedded")) {
             analyst.navigate(address + path);
             clean(analyst);

@@ -114,8 +114,9 @@ class DeliveryTest {
     @Test
     void aMessageArrivesAsPlainTextAndAsPage() throws Exception {
         KeptOutbox outbox = started(new SmtpTransport(at(mailServer.getSmtp().getPort())), PATIENT);
-        send(outbox, new Mail("wenna@example.org", "Dzikie zwierzę: زرافة", "Dziękujemy.\n\nhttps://quillmere.example/i/1?a=b&c=d\n\n<b>no</b>",
-                "pl"));
+        send(outbox,
+                new Mail("wenna@example.org", "Dzikie zwierzę: زرافة", "Dziękujemy.\n\nhttps://quillmere.example/i/1?a=b&c=d\n\n<b>no</b>",
+                        "pl"));
         until("delivered", () -> count(MessageState.DELIVERED) == 1);
         MimeMessage mail = mailServer.getReceivedMessages()[0];
         assertEquals("Dzikie zwierzę: زرافة", mail.getSubject());

@@ -203,6 +203,7 @@ public final class RandomResponses {
                 x + " in (\"" + option + "\", \"bb\")", "list contains(" + x + ", \"" + option + "\")", "contains(" + x + ", \"a%\")",
                 "ends with(" + x + ", \"b\")", "not(starts with(" + x + ", \"A\"))", x, x + " = true", x + " > 2", x + " <= 3",
                 x + " between 1 and 4", x + " in (1..3]", x + " = 2", x + " >= date(\"2026-11-22\")", x + " < time(\"12:00\")",
-                x + " < \"b\"", "string length(" + x + ") > 1", x + " + 1 > 3", "count(" + x + ") = 1", "count(" + x + ") < 2", "count(" + list + ") >= 1", "2 > count(" + list + ")", x + ".given = \"W\""));
+                x + " < \"b\"", "string length(" + x + ") > 1", x + " + 1 > 3", "count(" + x + ") = 1", "count(" + x + ") < 2",
+                "count(" + list + ") >= 1", "2 > count(" + list + ")", x + ".given = \"W\""));
     }
 }
