@@ -1,6 +1,7 @@
 package orthogon.app.outbox;
 
 import com.github.kagkarlsson.scheduler.Scheduler;
+import com.github.kagkarlsson.scheduler.SchedulerClient;
 import com.github.kagkarlsson.scheduler.task.CompletionHandler;
 import com.github.kagkarlsson.scheduler.task.helper.CustomTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
@@ -25,8 +26,11 @@ class DeliveryScheduler implements SmartLifecycle {
     private static final int AT_ONCE = 2;
 
     private final CustomTask<Void> task;
-    private final Scheduler scheduler;
-    private volatile boolean running;
+    private final DataSource database;
+    private final Duration lookEvery;
+    private final SchedulerClient client;
+    /** Null while it is stopped; one that was stopped cannot be started again. */
+    private volatile Scheduler scheduler;
 
     DeliveryScheduler(DataSource database, Delivery delivery, @Value("${orthogon.mail.look-every:PT2S}") Duration lookEvery) {
         task = Tasks.custom(NAME, Void.class).execute((instance, context) -> {
@@ -34,29 +38,35 @@ class DeliveryScheduler implements SmartLifecycle {
             return again.<CompletionHandler<Void>>map(at -> (done, operations) -> operations.reschedule(done, at.toInstant()))
                     .orElseGet(() -> (done, operations) -> operations.remove());
         });
-        scheduler = Scheduler.create(new TransactionAwareDataSourceProxy(database), task).threads(AT_ONCE).pollingInterval(lookEvery)
-                .heartbeatInterval(Duration.ofMinutes(1)).build();
+        this.database = new TransactionAwareDataSourceProxy(database);
+        this.lookEvery = lookEvery;
+        client = SchedulerClient.Builder.create(this.database, task).build();
     }
 
     /** Has a message tried at once, within the transaction of the caller. */
     void schedule(long message) {
-        scheduler.scheduleIfNotExists(task.instance(String.valueOf(message)), Instant.now());
+        client.scheduleIfNotExists(task.instance(String.valueOf(message)), Instant.now());
     }
 
     @Override
     public void start() {
-        scheduler.start();
-        running = true;
+        Scheduler fresh = Scheduler.create(database, task).threads(AT_ONCE).pollingInterval(lookEvery)
+                .heartbeatInterval(Duration.ofMinutes(1)).build();
+        fresh.start();
+        scheduler = fresh;
     }
 
     @Override
     public void stop() {
-        scheduler.stop();
-        running = false;
+        Scheduler running = scheduler;
+        scheduler = null;
+        if (running != null) {
+            running.stop();
+        }
     }
 
     @Override
     public boolean isRunning() {
-        return running;
+        return scheduler != null;
     }
 }

@@ -8,16 +8,19 @@ public interface Outbox {
      *
      * @param to a checked email address
      * @param subject at most {@value #LONGEST_SUBJECT} characters; line breaks become spaces
-     * @param text plain, in paragraphs with an empty line between them; addresses of pages become links
+     * @param text plain, in paragraphs with an empty line between them; addresses of pages become links;
+     *     what is beyond {@value #LONGEST_TEXT} characters is left out
      * @param language tag of the language that it is written in
      */
     record Mail(String to, String subject, String text, String language) {
 
         static final int LONGEST_SUBJECT = 400;
+        static final int LONGEST_TEXT = 200_000;
 
         public Mail {
             String line = subject.replaceAll("[\\p{Cntrl}\\s]+", " ").strip();
             subject = line.substring(0, Math.min(line.length(), LONGEST_SUBJECT));
+            text = text.substring(0, Math.min(text.length(), LONGEST_TEXT));
         }
     }
 

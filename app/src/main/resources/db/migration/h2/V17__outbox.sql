@@ -1,6 +1,6 @@
 -- Every message stands here from the moment of what caused it; it is delivered afterwards, or listed as not delivered.
 alter table message add column message_id varchar(120) default '' not null;
-alter table message add column html varchar(400000) default '' not null;
+alter table message add column html clob default '' not null;
 -- waiting, trying, delivered, failed
 alter table message add column state varchar(16) default 'delivered' not null;
 alter table message add column tries int default 0 not null;
