@@ -1,7 +1,7 @@
 // The sentence builder stands above the inspector's form and puts its text into the field that it was opened for.
 function build(field) {
     const here = document.querySelector('[data-base]').dataset.base;
-    htmx.ajax('POST', `${here.replace(/\/(rules|prove)$/, '/compose')}/sentence`, {
+    htmx.ajax('POST', `${here.replace(/\/(rules|prove|dispatch)$/, '/compose')}/sentence`, {
         target: '#builder', swap: 'innerHTML', source: '#builder',
         values: {
             family: field.dataset.family, owner: field.dataset.owner ?? '', field: named(field), text: field.value,

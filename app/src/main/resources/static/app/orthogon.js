@@ -72,7 +72,7 @@ function act(event) {
     if (sheetKeys.some((take) => take(event, command)) || command || event.altKey) {
         return;
     }
-    if (/^[1-8]$/.test(event.key)) {
+    if (/^[1-9]$/.test(event.key)) {
         document.querySelector(`.head nav a[data-key="${event.key}"]`)?.click();
     } else if (event.key === '?') {
         document.getElementById('keys')?.showModal();

@@ -224,7 +224,7 @@ public final class SentenceBuilder {
     private Map<String, String> subjects() {
         Questionnaire document = wiring.document();
         Map<String, String> subjects = new LinkedHashMap<>();
-        if (of == RuleFamily.CLAIM) {
+        if (of.isBehindTheEnd()) {
             subjects.put("outcome", "outcome");
         }
         document.linkParameters().forEach(p -> subjects.put(p.code(), "link: " + p.code()));
@@ -232,7 +232,7 @@ public final class SentenceBuilder {
         boolean[] past = {false};
         document.items().forEach(item -> {
             boolean later = past[0] && of != RuleFamily.ACCEPT && of != RuleFamily.SKIP && of != RuleFamily.FINISH
-                    && of != RuleFamily.OUTCOME_ROW && of != RuleFamily.CLAIM;
+                    && of != RuleFamily.OUTCOME_ROW && !of.isBehindTheEnd();
             past[0] |= item.code().equals(owner);
             boolean elsewhere = wiring.rosterOf(item.code()).filter(r -> !r.equals(roster)).isPresent();
             boolean self = item.code().equals(owner) && of != RuleFamily.ACCEPT;
@@ -240,7 +240,7 @@ public final class SentenceBuilder {
                 add(item, subjects);
             }
         });
-        if (of == RuleFamily.CLAIM) {
+        if (of.isBehindTheEnd()) {
             document.items().filter(i -> !(i instanceof Derived) && !(i instanceof Note) && wiring.rosterOf(i.code()).isEmpty())
                     .forEach(i -> subjects.put("asked(" + i.code() + ")", i.code() + ", whether asked"));
         }

@@ -247,6 +247,9 @@ public class Editing {
         if (about.equals(Edit.ENDING)) {
             return List.of(document.outcomes(), document.outcomeTable(), document.claims());
         }
+        if (about.equals(Edit.MESSAGES)) {
+            return document.messages();
+        }
         if (about.equals(Edit.PRESENTATION)) {
             return List.of(document.title(), document.presentation(), document.linkParameters());
         }

@@ -11,7 +11,7 @@ class LanguagesTab {
     @Bean
     SheetTab languagesSheet() {
         return SheetTab
-                .of(6, "languages", "Languages",
+                .of(7, "languages", "Languages",
                         "Languages holds every text that respondents read, beside its translation. Add a language, then work "
                                 + "through what is missing. Next: Release.")
                 .running("/app/languages.js").emptyWhen(draft -> draft.document().languages().size() == 1);

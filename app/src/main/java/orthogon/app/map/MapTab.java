@@ -11,7 +11,7 @@ class MapTab {
     @Bean
     SheetTab mapSheet() {
         return SheetTab
-                .of(3, "map", "Map", "The Map draws how pages lead to one another and to the outcomes. Choose a box or a line to see what "
+                .of(4, "map", "Map", "The Map draws how pages lead to one another and to the outcomes. Choose a box or a line to see what "
                         + "decides it. Next: read Prove.")
                 .running("/app/map.js");
     }

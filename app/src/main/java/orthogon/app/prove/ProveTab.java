@@ -11,7 +11,7 @@ class ProveTab {
     @Bean
     SheetTab proveSheet() {
         return SheetTab
-                .of(4, "prove", "Prove", "Prove checks every answer path. Start with the first refuted claim at the left; each one shows a "
+                .of(5, "prove", "Prove", "Prove checks every answer path. Start with the first refuted claim at the left; each one shows a "
                         + "respondent and leads to the row to fix. Next: Release.")
                 .running("/app/builder.js", "/app/prove.js");
     }

@@ -10,7 +10,7 @@ class RehearseTab {
 
     @Bean
     SheetTab rehearseSheet() {
-        return SheetTab.of(5, "rehearse", "Rehearse",
+        return SheetTab.of(6, "rehearse", "Rehearse",
                 "Rehearse is the questionnaire as respondents meet it, with the reasons beside it. Nothing is kept as "
                         + "a response. Save a walk as a drill to repeat it later.");
     }

@@ -12,7 +12,7 @@ class ReleaseTab {
     @Bean
     SheetTab releaseSheet(KnownReleases releases) {
         return SheetTab
-                .of(7, "release", "Release", "Release publishes a revision once nothing blocks it. Then share its link, its QR code, or "
+                .of(8, "release", "Release", "Release publishes a revision once nothing blocks it. Then share its link, its QR code, or "
                         + "invitations.")
                 .emptyWhen(draft -> releases.of(draft.id()).isEmpty());
     }

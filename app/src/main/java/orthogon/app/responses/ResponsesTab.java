@@ -12,7 +12,7 @@ class ResponsesTab {
 
     @Bean
     SheetTab responsesSheet(KnownReleases releases) {
-        return SheetTab.of(8, "responses", "Responses",
+        return SheetTab.of(9, "responses", "Responses",
                 "Responses shows what respondents sent: choose columns, conditions and an order, and keep them as a view. It fills once a "
                         + "release is open.")
                 .running("/app/builder.js", "/app/responses.js").behind(Act.READ_RESPONSES)

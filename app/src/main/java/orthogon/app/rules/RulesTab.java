@@ -13,7 +13,7 @@ class RulesTab {
         return SheetTab
                 .of(2, "rules", "Rules",
                         "Rules lists every condition as a sentence, with all that it decides. Change it here once for every "
-                                + "row that uses it. Next: see on the Map what leads where.")
+                                + "row that uses it. Next: say in Dispatch who hears of it.")
                 .running("/app/compose.js", "/app/builder.js").emptyWhen(draft -> draft.document().ruleCount() == 0);
     }
 }

@@ -9,17 +9,19 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 
-/** Sends a complete interview: the response and its answers are kept together, or none is. */
+/** Sends a complete interview: the response, its answers and its messages are kept together, or none is. */
 @Component
 public class SendInterview {
 
     private static final int MOST_TRIES = 5;
 
     private final InterviewStore interviews;
+    private final SendMessages messages;
     private final TransactionTemplate together;
 
-    public SendInterview(InterviewStore interviews, PlatformTransactionManager transactions) {
+    public SendInterview(InterviewStore interviews, SendMessages messages, PlatformTransactionManager transactions) {
         this.interviews = interviews;
+        this.messages = messages;
         this.together = new TransactionTemplate(transactions);
     }
 
@@ -34,7 +36,13 @@ public class SendInterview {
         }
         for (int tries = 1;; tries++) {
             try {
-                return together.execute(status -> interviews.send(running, at));
+                return together.execute(status -> {
+                    String receipt = interviews.send(running, at);
+                    if (running.receipt().isEmpty()) {
+                        messages.of(running);
+                    }
+                    return receipt;
+                });
             } catch (DuplicateKeyException e) {
                 // Sent by another request at the same moment; or another interview was the first of its route at that moment.
                 Optional<String> receipt = interviews.find(running.id()).flatMap(Running::receipt);

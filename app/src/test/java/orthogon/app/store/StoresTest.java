@@ -8,6 +8,7 @@ import orthogon.app.store.ReleaseStore.Made;
 import orthogon.app.store.ReleaseStore.Release;
 import orthogon.app.store.ResponseStore.Response;
 import orthogon.app.work.SendInterview;
+import orthogon.app.work.SendMessages;
 import orthogon.core.answer.file.Attachment;
 import orthogon.core.answer.text.TextAnswer;
 import orthogon.core.answer.yesno.YesNoAnswer;
@@ -140,11 +141,11 @@ class StoresTest {
         Running sent = read.with(read.interview().leave(Map.of("place", "Weir", "wet", true)).interview());
         jdbc.sql("alter table answer rename to answer_away").update();
         assertThrows(DataAccessException.class,
-                () -> new SendInterview(interviews, new DataSourceTransactionManager(database)).send(sent, OffsetDateTime.now()));
+                () -> new SendInterview(interviews, new SendMessages(mail -> {}), new DataSourceTransactionManager(database)).send(sent, OffsetDateTime.now()));
         jdbc.sql("alter table answer_away rename to answer").update();
         assertEquals(Optional.empty(), interviews.find(sent.id()).orElseThrow().receipt(), "without its answers it is not sent");
-        String receipt = new SendInterview(interviews, new DataSourceTransactionManager(database)).send(sent, OffsetDateTime.now());
-        assertEquals(receipt, new SendInterview(interviews, new DataSourceTransactionManager(database)).send(sent, OffsetDateTime.now()));
+        String receipt = new SendInterview(interviews, new SendMessages(mail -> {}), new DataSourceTransactionManager(database)).send(sent, OffsetDateTime.now());
+        assertEquals(receipt, new SendInterview(interviews, new SendMessages(mail -> {}), new DataSourceTransactionManager(database)).send(sent, OffsetDateTime.now()));
         Response response = responses.find(draft.id(), receipt).orElseThrow();
         assertEquals(Map.of("place", "Weir", "wet", true), response.answers());
         isNow(response.sentAt());
@@ -157,7 +158,7 @@ class StoresTest {
     @Test
     void aWorkspaceIsCheckedAndFindsWhatWasChanged() {
         Running running = begun(release());
-        new SendInterview(interviews, new DataSourceTransactionManager(database)).send(
+        new SendInterview(interviews, new SendMessages(mail -> {}), new DataSourceTransactionManager(database)).send(
                 running.with(running.interview().leave(Map.of("place", "Weir", "wet", true)).interview()),
                 OffsetDateTime.now());
         AuditStore audit = new AuditStore(jdbc, new TrailKey("key".getBytes(StandardCharsets.UTF_8)));

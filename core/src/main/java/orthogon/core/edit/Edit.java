@@ -15,6 +15,7 @@ public sealed interface Edit
         ChangeBurden,
         ChangeEnding,
         ChangeLanguages,
+        ChangeMessages,
         ChangePresentation,
         ImportTexts,
         Retitle,
@@ -36,6 +37,8 @@ public sealed interface Edit
 
     /** What {@link #about()} says of the outcomes, the outcome table and the own claims. */
     String ENDING = "Outcomes";
+    /** What it says of the messages that are sent once an interview is. */
+    String MESSAGES = "Messages";
     /** What it says of the list of languages. */
     String LANGUAGES = "Languages";
     /** What it says of a translation begins with this; the language, a slash and the unit follow. */

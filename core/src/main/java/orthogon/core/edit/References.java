@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.ExpressionReader;
 import orthogon.core.expression.Printer;
@@ -18,6 +19,7 @@ import orthogon.core.language.Piping;
 import orthogon.core.language.Texts;
 import orthogon.core.place.PlaceText;
 import orthogon.core.place.RuleFamily;
+import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
@@ -63,6 +65,9 @@ public final class References {
                 }
             }
         }
+        document.messages().stream()
+                .filter(m -> Stream.concat(m.answers().stream(), m.told().stream()).anyMatch(inside::contains)).map(DispatchMessage::code)
+                .forEach(places::add);
         Texts.all(document).forEach((unit, text) -> {
             if (!inside.contains(PlaceText.unit(unit).row()) && Piping.names(text).stream().anyMatch(inside::contains)) {
                 places.add(unit);
@@ -124,7 +129,8 @@ public final class References {
     }
 
     static Page renamed(Page page, Map<String, String> codes, Questionnaire document) {
-        Questionnaire alone = document.withPages(List.of(page)).withEnding(List.of(), List.of()).withClaims(List.of());
+        Questionnaire alone = document.withPages(List.of(page)).withEnding(List.of(), List.of()).withClaims(List.of())
+                .withMessages(List.of());
         Set<String> rosters = rosters(document);
         Questionnaire followed = Places.apply(alone, (place, text) -> renamed(text, codes, rosters));
         return recoded(Texts.apply(followed, (unit, text) -> Piping.renamed(text, codes)).pages().getFirst(), codes);
@@ -146,7 +152,8 @@ public final class References {
         Set<String> rosters = rosters(document);
         Questionnaire followed = atUnits(inTexts(Places.apply(document, (place, text) -> renamed(text, codes, rosters)),
                 text -> Piping.renamed(text, codes)), unit -> unit(unit, codes));
-        return followed.withPages(followed.pages().stream().map(p -> recoded(p, codes)).toList());
+        return followed.withPages(followed.pages().stream().map(p -> recoded(p, codes)).toList())
+                .withMessages(followed.messages().stream().map(m -> m.withCodes(codes)).toList());
     }
 
     /** The document with every text changed, in all languages. */

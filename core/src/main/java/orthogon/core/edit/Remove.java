@@ -64,6 +64,7 @@ public record Remove(List<String> codes, boolean withDependents) implements Edit
             document.item(code).ifPresent(i -> i.withInner().forEach(inner -> gone.add(inner.code())));
         });
         changed = Texts.apply(changed, (unit, text) -> Piping.without(text, gone));
+        changed = changed.withMessages(changed.messages().stream().map(m -> m.without(gone)).toList());
         return Places.withoutSkipsToNowhere(changed, document.pages().stream().map(Page::code).filter(going::contains).toList());
     }
 

@@ -10,7 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
-/** The names that an expression may use at its place. Inside a roster, names mean the entry at hand; own claims know the outcome. */
+/** The names that an expression may use at its place. Inside a roster, names mean the entry at hand; what stands behind the last page knows the outcome. */
 final class NamesInScope implements Typer.Scope {
 
     private static final String OUTCOME = "outcome";
@@ -18,7 +18,7 @@ final class NamesInScope implements Typer.Scope {
     private final Wiring wiring;
     private final Map<String, Type> types;
     private final Set<String> askable;
-    private final boolean claim;
+    private final boolean behind;
     private final String here;
 
     /**
@@ -30,8 +30,8 @@ final class NamesInScope implements Typer.Scope {
         this.wiring = wiring;
         this.types = types;
         this.askable = askable;
-        this.claim = family == RuleFamily.CLAIM;
-        this.here = claim || family == RuleFamily.OUTCOME_ROW ? "" : wiring.rosterOf(owner).orElse("");
+        this.behind = family.isBehindTheEnd();
+        this.here = behind || family == RuleFamily.OUTCOME_ROW ? "" : wiring.rosterOf(owner).orElse("");
     }
 
     private boolean elsewhere(String name) {
@@ -40,7 +40,7 @@ final class NamesInScope implements Typer.Scope {
 
     @Override
     public Optional<Type> type(String name) {
-        if (claim && name.equals(OUTCOME)) {
+        if (behind && name.equals(OUTCOME)) {
             Set<String> outcomes = new LinkedHashSet<>();
             wiring.document().outcomes().forEach(o -> outcomes.add(o.code()));
             return Optional.of(Type.choice(OUTCOME, outcomes));
@@ -56,7 +56,7 @@ final class NamesInScope implements Typer.Scope {
         Set<String> names = new LinkedHashSet<>();
         types.keySet().stream().filter(n -> !elsewhere(n)).forEach(names::add);
         wiring.items().values().stream().filter(Roster.class::isInstance).forEach(r -> names.add(r.code()));
-        if (claim) {
+        if (behind) {
             names.add(OUTCOME);
         }
         return names;
@@ -65,7 +65,7 @@ final class NamesInScope implements Typer.Scope {
     @Override
     public Optional<String> otherwise(String name) {
         if (name.equals(OUTCOME) && !wiring.items().containsKey(name)) {
-            return Optional.of("outcome is known only at the end; own claims may use it");
+            return Optional.of("outcome is known only at the end; own claims and messages may use it");
         }
         if (elsewhere(name)) {
             return Optional.of(name + " is answered once for each entry; write " + wiring.rosterOf(name).orElseThrow() + "." + name
@@ -76,7 +76,7 @@ final class NamesInScope implements Typer.Scope {
 
     @Override
     public Collection<String> askable() {
-        return claim ? askable : Set.of();
+        return behind ? askable : Set.of();
     }
 
     @Override

@@ -121,6 +121,7 @@ public final class Wiring {
         for (int i = 0; i < document.outcomeTable().size(); i++) {
             add(Rule.outcomeRow(i), document.outcomeTable().get(i).outcome(), document.outcomeTable().get(i).when());
         }
+        document.messages().forEach(m -> add(m.code(), RuleFamily.SEND_WHEN, m.sendWhen()));
         for (int i = 0; i < document.claims().size(); i++) {
             add(Rule.ownClaim(i), document.claims().get(i).code(), document.claims().get(i).that());
         }

@@ -131,6 +131,11 @@ public final class Interview {
         return new Interview(wiring, today, link, raw, started, passed, false);
     }
 
+    /** The same interview over the document in another language. */
+    public Interview with(Wiring translated) {
+        return new Interview(translated, today, link, raw, started, passed, openEnded);
+    }
+
     /** The interview with no page checked before the end, as for one that is only looked at. */
     public Interview unchecked() {
         return new Interview(wiring, today, link, raw, started, passed, true);

@@ -2,6 +2,7 @@ package orthogon.core.language;
 
 import orthogon.core.answer.Answer;
 import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
@@ -64,7 +65,10 @@ public final class Texts {
                 .withItems(p.items().stream().map(i -> apply(i, change)).toList())).toList();
         List<Questionnaire.Outcome> outcomes = document.outcomes().stream().map(o -> new Questionnaire.Outcome(o.code(),
                 change.apply(o.code() + ".label", o.label()), change.apply(o.code() + ".closing", o.closing()), o.redirect())).toList();
-        return document.withTitle(title).withPages(pages).withEnding(outcomes, document.outcomeTable()).withPresentation(presentation);
+        List<DispatchMessage> sent = document.messages().stream().map(m -> m.withTexts(change.apply(m.code() + ".subject", m.subject()),
+                change.apply(m.code() + ".body", m.body()))).toList();
+        return document.withTitle(title).withPages(pages).withEnding(outcomes, document.outcomeTable()).withPresentation(presentation)
+                .withMessages(sent);
     }
 
     /** The item with its own texts, and those of what it holds, replaced. */

@@ -13,7 +13,7 @@ public enum RuleFamily {
             false), REQUIRE_WHEN("requireWhen", "Require when", false), ACCEPT("accept", "Accept when", true), LOCK_WHEN("lockWhen",
                     "Lock when", false), REWORD("reword", "Reword when", true), START_WITH("startWith", "Start with",
                             false), DERIVE("derive", "Derive", false), SKIP("skip", "Skip ahead", true), FINISH("finish", "Finish here",
-                                    true), OUTCOME_ROW("outcomeTable", "Outcome when", true), CLAIM("claims", "Own claim", true);
+                                    true), OUTCOME_ROW("outcomeTable", "Outcome when", true), SEND_WHEN("sendWhen", "Send when", false), CLAIM("claims", "Own claim", true);
 
     private static final Map<String, RuleFamily> BY_KEY = Arrays.stream(values())
             .collect(Collectors.toUnmodifiableMap(RuleFamily::key, Function.identity()));
@@ -56,6 +56,11 @@ public enum RuleFamily {
     /** Whether rules of this family stand in a list of the whole questionnaire, and not at a page or an item. */
     boolean isOfDocument() {
         return this == OUTCOME_ROW || this == CLAIM;
+    }
+
+    /** Whether rules of this family stand behind the last page, where all answers and the outcome are known. */
+    public boolean isBehindTheEnd() {
+        return this == SEND_WHEN || this == CLAIM;
     }
 
     /** Whether the expression is true or false and governs what happens. */

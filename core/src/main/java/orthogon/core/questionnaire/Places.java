@@ -109,7 +109,9 @@ public final class Places {
         for (Questionnaire.OwnClaim c : document.claims()) {
             claims.add(new Questionnaire.OwnClaim(c.code(), c.says(), change.apply(CLAIMS + "/" + claims.size(), c.that())));
         }
-        return document.withPages(pages).withEnding(document.outcomes(), table).withClaims(claims);
+        List<DispatchMessage> messages = document.messages().stream()
+                .map(m -> m.withSendWhen(change.apply(m.code() + ".sendWhen", m.sendWhen()))).toList();
+        return document.withPages(pages).withEnding(document.outcomes(), table).withClaims(claims).withMessages(messages);
     }
 
     public static Item apply(Item item, BiFunction<String, String, String> change) {

@@ -20,10 +20,12 @@ import java.util.stream.Stream;
  * @param translations language tag, then text unit, to the translation made of it
  * @param burden the most that a route may ask
  * @param notes text unit to what its translators should know
+ * @param messages that are sent once an interview is, in order
  */
 public record Questionnaire(String code, String title, String sourceLanguage, List<String> languages, List<LinkParameter> linkParameters,
         List<Page> pages, List<Outcome> outcomes, List<OutcomeRow> outcomeTable, List<OwnClaim> claims,
-        Map<String, Map<String, Translation>> translations, Presentation presentation, Burden burden, Map<String, String> notes) {
+        Map<String, Map<String, Translation>> translations, Presentation presentation, Burden burden, Map<String, String> notes,
+        List<DispatchMessage> messages) {
 
     public Questionnaire {
         languages = List.copyOf(languages);
@@ -33,14 +35,15 @@ public record Questionnaire(String code, String title, String sourceLanguage, Li
         outcomeTable = List.copyOf(outcomeTable);
         claims = List.copyOf(claims);
         notes = Collections.unmodifiableMap(new LinkedHashMap<>(notes));
+        messages = List.copyOf(messages);
     }
 
-    /** A questionnaire without notes for translators. */
+    /** A questionnaire without notes for translators and without messages. */
     public Questionnaire(String code, String title, String sourceLanguage, List<String> languages, List<LinkParameter> linkParameters,
             List<Page> pages, List<Outcome> outcomes, List<OutcomeRow> outcomeTable, List<OwnClaim> claims,
             Map<String, Map<String, Translation>> translations, Presentation presentation, Burden burden) {
         this(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims, translations, presentation,
-                burden, Map.of());
+                burden, Map.of(), List.of());
     }
 
     /** A questionnaire in the usual presentation. */
@@ -169,52 +172,52 @@ public record Questionnaire(String code, String title, String sourceLanguage, Li
 
     public Questionnaire withPages(List<Page> changed) {
         return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, changed, outcomes, outcomeTable, claims,
-                translations, presentation, burden, notes);
+                translations, presentation, burden, notes, messages);
     }
 
     public Questionnaire withTitle(String changed) {
         return new Questionnaire(code, changed, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims,
-                translations, presentation, burden, notes);
+                translations, presentation, burden, notes, messages);
     }
 
     public Questionnaire withCode(String changed) {
         return new Questionnaire(changed, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims,
-                translations, presentation, burden, notes);
+                translations, presentation, burden, notes, messages);
     }
 
     public Questionnaire withEnding(List<Outcome> changedOutcomes, List<OutcomeRow> changedTable) {
         return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, changedOutcomes, changedTable, claims,
-                translations, presentation, burden, notes);
+                translations, presentation, burden, notes, messages);
     }
 
     public Questionnaire withClaims(List<OwnClaim> changed) {
         return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, changed,
-                translations, presentation, burden, notes);
+                translations, presentation, burden, notes, messages);
     }
 
     public Questionnaire withLinkParameters(List<LinkParameter> changed) {
         return new Questionnaire(code, title, sourceLanguage, languages, changed, pages, outcomes, outcomeTable, claims, translations,
-                presentation, burden, notes);
+                presentation, burden, notes, messages);
     }
 
     public Questionnaire withTranslations(Map<String, Map<String, Translation>> changed) {
         return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims, changed,
-                presentation, burden, notes);
+                presentation, burden, notes, messages);
     }
 
     public Questionnaire withLanguages(List<String> changed) {
         return new Questionnaire(code, title, sourceLanguage, changed, linkParameters, pages, outcomes, outcomeTable, claims, translations,
-                presentation, burden, notes);
+                presentation, burden, notes, messages);
     }
 
     public Questionnaire withSourceLanguage(String changed) {
         return new Questionnaire(code, title, changed, languages, linkParameters, pages, outcomes, outcomeTable, claims, translations,
-                presentation, burden, notes);
+                presentation, burden, notes, messages);
     }
 
     public Questionnaire withPresentation(Presentation changed) {
         return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims,
-                translations, changed, burden, notes);
+                translations, changed, burden, notes, messages);
     }
 
     /** This document with the page of that code replaced. */
@@ -233,11 +236,20 @@ public record Questionnaire(String code, String title, String sourceLanguage, Li
 
     public Questionnaire withNotes(Map<String, String> changed) {
         return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims,
-                translations, presentation, burden, changed);
+                translations, presentation, burden, changed, messages);
     }
 
     public Questionnaire withBurden(Burden changed) {
         return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims,
-                translations, presentation, changed, notes);
+                translations, presentation, changed, notes, messages);
+    }
+
+    public Questionnaire withMessages(List<DispatchMessage> changed) {
+        return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims,
+                translations, presentation, burden, notes, changed);
+    }
+
+    public Optional<DispatchMessage> message(String messageCode) {
+        return messages.stream().filter(m -> m.code().equals(messageCode)).findFirst();
     }
 }

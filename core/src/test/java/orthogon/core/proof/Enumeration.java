@@ -23,6 +23,7 @@ import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.flow.Transition;
 import orthogon.core.questionnaire.Burden;
 import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
@@ -86,6 +87,8 @@ public final class Enumeration implements Situation {
     private final Map<String, Collection<Object>> texts = new HashMap<>();
     private final Set<String> stuck = new HashSet<>();
     private final Set<String> ownBroken = new HashSet<>();
+    private final Set<String> sent = new HashSet<>();
+    private final Set<String> withoutAddress = new HashSet<>();
     private final List<Page> visited = new ArrayList<>();
     int mostWords;
     int leastWords = Integer.MAX_VALUE;
@@ -630,6 +633,10 @@ public final class Enumeration implements Situation {
     /** Reads a text: every argument of its own that is blank leaves a gap, which is found by reading it again with a word in its place. */
     private void meets(String unit, String text) {
         met.add(unit);
+        reads(unit, text);
+    }
+
+    private void reads(String unit, String text) {
         Matcher arguments = ARGUMENT.matcher(text);
         while (arguments.find()) {
             String name = arguments.group(1);
@@ -730,6 +737,20 @@ public final class Enumeration implements Situation {
                 ownBroken.add(document.claims().get(i).code());
             }
         }
+        for (DispatchMessage message : document.messages()) {
+            if (holds(message.code() + ".sendWhen", true)) {
+                sent.add(message.code());
+                Map<String, String> texts = Map.of(message.code() + ".subject", message.subject(), message.code() + ".body", message.body());
+                texts.forEach(this::reads);
+                if (message.answers().stream().anyMatch(a -> values.get(a) != null)) {
+                    // Read in the language of the interview.
+                    met.addAll(texts.keySet());
+                }
+                if (message.addresses().isEmpty() && message.answers().stream().allMatch(a -> values.get(a) == null)) {
+                    withoutAddress.add(message.code());
+                }
+            }
+        }
         endings.add(new Ending(new LinkedHashMap<>(values), new LinkedHashSet<>(asked),
                 document.questions().map(Question::code).filter(asked::contains).filter(q -> holds(q + ".lockWhen", false))
                         .collect(java.util.stream.Collectors.toSet()),
@@ -810,8 +831,12 @@ public final class Enumeration implements Situation {
         }
         verdicts.put("one-outcome " + document.code(), !withoutOutcome);
         document.claims().forEach(c -> verdicts.put("own " + c.code(), !ownBroken.contains(c.code())));
+        document.messages().forEach(m -> {
+            verdicts.put("message-sent " + m.code(), sent.contains(m.code()));
+            verdicts.put("recipient-filled " + m.code(), !withoutAddress.contains(m.code()));
+        });
         for (Wiring.Wire wire : wiring.wires()) {
-            boolean condition = wire.family().isCondition() && wire.family() != RuleFamily.CLAIM;
+            boolean condition = wire.family().isCondition() && !wire.family().isBehindTheEnd();
             if (condition && !wire.expr().orElseThrow().comparisons().isEmpty()) {
                 verdicts.put("condition-varies " + wire.place(),
                         heldSomewhere.contains(wire.place()) && failedSomewhere.contains(wire.place()));

@@ -129,7 +129,7 @@ class ProofAgreesWithEnumerationTest {
             assertTrue(!finding.equals(Finding.disagreement()), "seed " + seed + " " + claim + finding);
             boolean ofSomebody = claim.kind().family() == Family.REACH
                     || Set.of(ClaimKind.COMPARISON_MATTERS, ClaimKind.CONDITION_VARIES, ClaimKind.OPTION_ACCEPTED,
-                            ClaimKind.ANSWER_ACCEPTED).contains(claim.kind());
+                            ClaimKind.ANSWER_ACCEPTED, ClaimKind.MESSAGE_SENT).contains(claim.kind());
             if (ofSomebody == (claim.verdict() == Verdict.PROVED) && all.verdicts.containsKey(claim.id())
                     && claim.kind() != ClaimKind.LIMITS_LEAVE_ANSWER) {
                 assertTrue(finding.witness().isPresent(), "seed " + seed + " " + claim + " has a witness");

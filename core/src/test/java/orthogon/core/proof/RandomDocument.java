@@ -17,6 +17,8 @@ import orthogon.core.answer.yesno.YesNoAnswer;
 import orthogon.core.language.Texts;
 import orthogon.core.questionnaire.Burden;
 import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.DispatchMessage;
+import orthogon.core.questionnaire.DispatchMessage.ToldAnswers;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
@@ -106,6 +108,9 @@ public final class RandomDocument {
         if (chance(40)) {
             document = document.withBurden(new Burden(chance(60) ? 1 + random.nextInt(5) : null, chance(60) ? 4 + random.nextInt(40) : null,
                     chance(10) ? 1 : null));
+        }
+        if (chance(35)) {
+            document = document.withMessages(List.of(message("m0", document), message("m1", document)));
         }
         return document.languages().size() == 1 ? document : document.withTranslations(Map.of("fr", translations(document)));
     }
@@ -271,6 +276,15 @@ public final class RandomDocument {
             options.add(new Option(List.of("a", "b", "c").get(i), "Option", score, many && i == n - 1 && chance(50), offer));
         }
         return options;
+    }
+
+    /** A message to the answers of any questions; only an edit sees to it that they are addresses. */
+    private DispatchMessage message(String code, Questionnaire document) {
+        List<String> outside = document.questions().map(Question::code).filter(q -> document.rosterOf(q).isEmpty()).toList();
+        String when = chance(30) ? "" : chance(30) ? "outcome = \"" + pick(document.outcomes()).code() + "\"" : condition();
+        List<String> answers = outside.isEmpty() || chance(20) ? List.of() : List.of(pick(outside));
+        return new DispatchMessage(code, "", when, chance(20) ? List.of("office@quillmere.example") : List.of(), answers, text("Subject"),
+                chance(50) ? text("Body") : "", ToldAnswers.EVERYTHING, List.of());
     }
 
     private String condition() {

@@ -4,6 +4,8 @@ import orthogon.core.answer.Answer;
 import orthogon.core.answer.text.TextAnswer;
 import orthogon.core.questionnaire.Burden;
 import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.DispatchMessage;
+import orthogon.core.questionnaire.DispatchMessage.ToldAnswers;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
@@ -118,7 +120,23 @@ public final class DocumentReader {
                     c.needed("that"));
         });
         return new Questionnaire(code, title, source, languages, parameters, pages, outcomes, table, claims, translations(json, languages),
-                presentation(json.object("presentation")), burden(json.object("burdenLimit")), notes(json));
+                presentation(json.object("presentation")), burden(json.object("burdenLimit")), notes(json),
+                json.list("messages", DocumentReader::message));
+    }
+
+    private static DispatchMessage message(ReadObject m) {
+        String code = m.code("code");
+        String tells = m.text("tells");
+        ToldAnswers told = ToldAnswers.EVERYTHING;
+        if (!tells.isEmpty()) {
+            try {
+                told = ToldAnswers.of(tells);
+            } catch (IllegalArgumentException e) {
+                m.fault("tells", "\"everything\", \"these\" or \"nothing\" is needed here");
+            }
+        }
+        return new DispatchMessage(code, m.text("title"), m.text("sendWhen"), m.texts("addresses"), m.texts("answers"), m.needed("subject"),
+                m.text("body"), told, m.texts("told"));
     }
 
     private Map<String, Map<String, Questionnaire.Translation>> translations(ReadObject json, List<String> languages) {

@@ -2,6 +2,8 @@ package orthogon.formats.document;
 
 import orthogon.core.questionnaire.Burden;
 import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.DispatchMessage;
+import orthogon.core.questionnaire.DispatchMessage.ToldAnswers;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
@@ -60,6 +62,7 @@ public final class DocumentWriter {
             claim.put("that", c.that());
             return claim;
         }).toList());
+        put(json, "messages", document.messages().stream().map(DocumentWriter::message).toList());
         put(json, "presentation", presentation(document.presentation()));
         put(json, "burdenLimit", burden(document.burden()));
         if (!document.notes().isEmpty()) {
@@ -78,6 +81,19 @@ public final class DocumentWriter {
         });
         put(json, "translations", translations);
         return MAPPER.writeValueAsString(json) + "\n";
+    }
+
+    private static Map<String, Object> message(DispatchMessage m) {
+        Map<String, Object> message = object("code", m.code());
+        put(message, "title", m.title());
+        put(message, "sendWhen", m.sendWhen());
+        put(message, "addresses", m.addresses());
+        put(message, "answers", m.answers());
+        message.put("subject", m.subject());
+        put(message, "body", m.body());
+        put(message, "tells", m.tells() == ToldAnswers.EVERYTHING ? "" : m.tells().word());
+        put(message, "told", m.told());
+        return message;
     }
 
     private static Map<String, Object> object(String member, Object value) {

@@ -36,6 +36,7 @@ public final class AllClaims {
         FAMILIES.put(Family.KEEPING, KeepingClaims::new);
         FAMILIES.put(Family.LANGUAGE, decider -> PageByPage.whole(() -> LanguageClaims.of(decider)));
         FAMILIES.put(Family.BURDEN, decider -> PageByPage.whole(() -> BurdenClaims.of(decider)));
+        FAMILIES.put(Family.DISPATCH, decider -> PageByPage.whole(() -> DispatchClaims.of(decider)));
         FAMILIES.put(Family.OWN, decider -> PageByPage.whole(() -> OwnClaims.of(decider)));
     }
 
@@ -158,12 +159,13 @@ public final class AllClaims {
         return claims;
     }
 
-    /** Asked bits that own claims mention. */
+    /** Asked bits that own claims and messages mention. */
     public static BitSet asked(Space space) {
         BitSet levels = new BitSet();
         for (int i = 0; i < space.wiring().document().claims().size(); i++) {
             space.expr("claims/" + i).ifPresent(e -> asked(e, space, levels));
         }
+        space.wiring().document().messages().forEach(m -> space.expr(m.code() + ".sendWhen").ifPresent(e -> asked(e, space, levels)));
         return levels;
     }
 

@@ -135,7 +135,7 @@ final class ClaimDecider {
             Wiring.Wire wire = space.wiring().at(place).orElseThrow();
             boolean counts = wire.family() == RuleFamily.OUTCOME_ROW
                     ? lastPage == Integer.MAX_VALUE
-                    : wire.family() != RuleFamily.CLAIM && wire.family() != RuleFamily.DERIVE && evaluations.page(wire) <= lastPage;
+                    : !wire.family().isBehindTheEnd() && wire.family() != RuleFamily.DERIVE && evaluations.page(wire) <= lastPage;
             if (counts && wire.family() == RuleFamily.START_WITH) {
                 return List.of();
             }

@@ -44,6 +44,8 @@ public enum ClaimKind {
     TRANSLATED(Family.LANGUAGE, ClaimScope.TEXT),
     /** No route asks more than the most that is set. */
     BURDEN_WITHIN(Family.BURDEN, ClaimScope.DOCUMENT),
+    /** Some respondent makes a message be sent; whenever it is, it has an address. */
+    MESSAGE_SENT(Family.DISPATCH, ClaimScope.ROW), RECIPIENT_FILLED(Family.DISPATCH, ClaimScope.ROW),
     /** An own claim holds. */
     OWN(Family.OWN, ClaimScope.ENDING),
 
@@ -53,7 +55,7 @@ public enum ClaimKind {
             ClaimScope.DOCUMENT), LIMITS(Family.LIMITS, ClaimScope.DOCUMENT), ENDING(Family.ENDING, ClaimScope.DOCUMENT), TEXT(Family.TEXT,
                     ClaimScope.DOCUMENT), DEFAULT(Family.DEFAULT, ClaimScope.DOCUMENT), KEEPING(Family.KEEPING,
                             ClaimScope.DOCUMENT), LANGUAGE(Family.LANGUAGE,
-                                    ClaimScope.DOCUMENT), BURDEN(Family.BURDEN, ClaimScope.DOCUMENT);
+                                    ClaimScope.DOCUMENT), BURDEN(Family.BURDEN, ClaimScope.DOCUMENT), DISPATCH(Family.DISPATCH, ClaimScope.DOCUMENT);
 
     /** What the place of a claim is. */
     public enum ClaimScope {

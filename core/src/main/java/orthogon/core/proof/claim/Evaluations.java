@@ -41,13 +41,13 @@ public final class Evaluations {
         for (Wire wire : space.wiring().wires()) {
             if (wire.family() == RuleFamily.OUTCOME_ROW) {
                 rows.add(wire);
-            } else if (wire.family().isCondition() && wire.family() != RuleFamily.CLAIM) {
+            } else if (wire.family().isCondition() && !wire.family().isBehindTheEnd()) {
                 onPages.get(page(wire)).add(wire);
             }
         }
     }
 
-    /** The conditions that are tried in interviews: own claims and values are none. */
+    /** The conditions that are tried in interviews: what stands behind the end, and values, are none. */
     public List<Wire> conditions() {
         return Stream.concat(onPages.stream().flatMap(List::stream), rows.stream()).toList();
     }

@@ -2,6 +2,8 @@ package orthogon.core.proof.claim;
 
 import orthogon.core.language.OwnWords;
 import orthogon.core.language.Units;
+import orthogon.core.proof.fault.Unknown;
+import orthogon.core.proof.flow.TextSets;
 import orthogon.core.proof.message.Message;
 import orthogon.core.questionnaire.Questionnaire;
 import java.util.ArrayList;
@@ -34,7 +36,14 @@ final class LanguageClaims {
                     () -> new Finding.Fact(ClaimKind.TRANSLATED.message("proved")));
         }
         var met = decider.flow.texts().of(unit);
-        ClaimDecider.Sought sought = TextClaims.reading(decider, unit, met, met.set(), i -> true);
+        boolean inMessage = met.page() == TextSets.IN_MESSAGE;
+        Optional<Unknown> unknown = inMessage ? new DispatchClaims(decider).open(met.item()) : Optional.empty();
+        if (unknown.isPresent()) {
+            return ClaimDecider.undecided(ClaimKind.TRANSLATED, place, statement, unknown.get());
+        }
+        ClaimDecider.Sought sought = inMessage
+                ? new DispatchClaims(decider).readByRespondent(met.item())
+                : TextClaims.reading(decider, unit, met, met.set(), i -> true);
         return decider.none(ClaimKind.TRANSLATED, place, statement, sought,
                 ClaimKind.TRANSLATED.message("unread"), () -> ClaimKind.TRANSLATED.message("refuted").text("language", language)
                         .inner("why", why.get()));

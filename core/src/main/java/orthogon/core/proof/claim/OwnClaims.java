@@ -50,7 +50,7 @@ final class OwnClaims {
     }
 
     /** For one way of ending, the states in which each outcome is reached. */
-    private static Map<String, Integer> outcomesAt(ClaimDecider decider, Flow.Exit ending) {
+    static Map<String, Integer> outcomesAt(ClaimDecider decider, Flow.Exit ending) {
         Map<String, Integer> outcomes = new LinkedHashMap<>();
         for (Outcome outcome : decider.space.wiring().document().outcomes()) {
             boolean finish = ending.kind() == Flow.ExitKind.FINISH;

@@ -54,6 +54,10 @@ final class TextClaims {
             return ClaimDecider.undecided(ClaimKind.TEXT_FILLED, place, statement,
                     new Unknown.Beyond(Message.of("open.text").code("name", gap.name())));
         }
+        Optional<Unknown> unknown = met.page() == TextSets.IN_MESSAGE ? new DispatchClaims(decider).open(met.item()) : Optional.empty();
+        if (unknown.isPresent()) {
+            return ClaimDecider.undecided(ClaimKind.TEXT_FILLED, place, statement, unknown.get());
+        }
         ClaimDecider.Sought sought = reading(decider, gap.unit(), met, decider.d.and(met.set(), blank.get().holds()),
                 i -> Boolean.TRUE.equals(i.truth(gap.blank().get())));
         Claim claim = decider.none(ClaimKind.TEXT_FILLED, place, statement, sought,
@@ -82,6 +86,9 @@ final class TextClaims {
                     ? decider.endsAs(met.outcome())
                     : decider.flow.outcomeOf(e).equals(met.outcome()) ? Diagrams.ALL : Diagrams.NONE),
                     shows.and(i -> i.course().outcome().filter(met.outcome()::equals).isPresent()));
+        }
+        if (met.page() == TextSets.IN_MESSAGE) {
+            return new DispatchClaims(decider).reading(met.item(), set, shows);
         }
         if (decider.flow.stages().isEmpty()) {
             return decider.at(0, Diagrams.NONE, false, i -> false);

@@ -68,6 +68,7 @@ public final class Faults {
             Set<String> rows = new HashSet<>();
             q.answer().rows().forEach(r -> unique(rows, r.code(), q.code() + "." + r.code()));
         });
+        document.messages().forEach(m -> unique(codes, m.code(), m.code()));
         Set<String> outcomes = new HashSet<>();
         document.outcomes().forEach(o -> unique(outcomes, o.code(), o.code()));
         Set<String> claims = new HashSet<>();
@@ -117,7 +118,7 @@ public final class Faults {
             case ASK_WHEN, OFFER_WHEN, REQUIRE_WHEN, LOCK_WHEN, REWORD, START_WITH, DERIVE -> position.get(wire.owner());
             case ACCEPT -> pageEnd.get(pageOf.get(wire.owner()));
             case FINISH, SKIP -> pageEnd.get(wire.owner());
-            case OUTCOME_ROW, CLAIM -> Integer.MAX_VALUE;
+            case OUTCOME_ROW, SEND_WHEN, CLAIM -> Integer.MAX_VALUE;
         };
         for (String name : wire.uses()) {
             Integer at = position.get(name);

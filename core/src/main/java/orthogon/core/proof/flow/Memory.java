@@ -14,6 +14,7 @@ import orthogon.core.proof.plain.TextGaps;
 import orthogon.core.proof.space.Axis;
 import orthogon.core.proof.space.Space;
 import orthogon.core.proof.space.Truth;
+import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.Item;
 
 /** Computes how long each bit must be remembered: until the last page on which something mentions it. */
@@ -105,6 +106,10 @@ final class Memory {
 
     private void usesAtEnd() {
         usesOfTexts();
+        for (DispatchMessage message : space.wiring().document().messages()) {
+            space.expr(message.code() + ".sendWhen").ifPresent(e -> mentionedAxes(e).forEach(axis -> used(axis.levels(), end)));
+            message.answers().forEach(answer -> used(space.axis(answer).blank(), end));
+        }
         for (int i = 0; i < space.wiring().document().claims().size(); i++) {
             // The outcome itself is settled at the end, so any two disjoint sets may stand for it here.
             space.expr("claims/" + i).ifPresent(e -> mentionedAxes(e).forEach(axis -> used(axis.levels(), end)));
@@ -121,7 +126,7 @@ final class Memory {
         for (TextGaps.TextGap gap : space.gaps()) {
             TextSets.Met met = texts.of(gap.unit());
             gap.blank().flatMap(space::truthOf).ifPresent(blank -> {
-                int at = met.page() == TextSets.AT_END ? end : Math.max(met.page(), 0);
+                int at = met.page() == TextSets.AT_END || met.page() == TextSets.IN_MESSAGE ? end : Math.max(met.page(), 0);
                 used(blank.holds(), at);
                 used(met.set(), at);
             });

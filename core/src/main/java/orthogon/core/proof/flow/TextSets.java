@@ -24,12 +24,15 @@ public final class TextSets {
     /** Stands in place of a page for what everybody reads who begins. */
     public static final int AT_START = -2;
 
+    /** Stands in place of a page for what a message says, which is read once the interview is sent. */
+    public static final int IN_MESSAGE = -3;
+
     /**
      * Where a text is read.
      *
-     * @param page index of its page, or {@link #AT_END}, or {@link #AT_START}
+     * @param page index of its page, or {@link #AT_END}, {@link #AT_START} or {@link #IN_MESSAGE}
      * @param outcome whose text it is; empty for texts on pages
-     * @param item code, in plain form, of the item that it belongs to; empty for others
+     * @param item code, in plain form, of the item that it belongs to, or code of the message; empty for others
      * @param set the states in which somebody who is there reads it
      */
     public record Met(int page, String outcome, String item, int set) {}
@@ -62,6 +65,9 @@ public final class TextSets {
         Item item = document.item(owner).orElse(null);
         if (item != null) {
             return ofItem(item, at);
+        }
+        if (document.message(owner).isPresent()) {
+            return new Met(IN_MESSAGE, "", owner, Diagrams.ALL);
         }
         boolean ofOutcome = document.outcome(owner).isPresent();
         return ofOutcome ? new Met(AT_END, owner, "", Diagrams.ALL) : new Met(AT_START, "", "", Diagrams.ALL);

@@ -280,7 +280,7 @@ public final class Space {
 
     private boolean leads(Wire wire) {
         return switch (wire.family()) {
-            case CLAIM, REWORD, DERIVE -> false;
+            case CLAIM, SEND_WHEN, REWORD, DERIVE -> false;
             case START_WITH -> questions.containsKey(wire.owner()) && !questions.get(wire.owner()).lockWhen().isEmpty();
             default -> true;
         };

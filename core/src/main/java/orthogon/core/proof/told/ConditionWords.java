@@ -61,6 +61,7 @@ final class ConditionWords {
                 terms.put("row", wire.at().number() + 1);
                 yield "row";
             }
+            case SEND_WHEN -> "send";
             case CLAIM -> "own";
         };
         return MessagePatterns.format("condition." + key, terms);

@@ -1,0 +1,75 @@
+package orthogon.core.edit;
+
+import java.util.List;
+import java.util.Set;
+import java.util.regex.Pattern;
+import orthogon.core.answer.AnswerKind;
+import orthogon.core.language.Piping;
+import orthogon.core.questionnaire.DispatchMessage;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
+
+/** Other messages, which are sent once an interview is. */
+public record ChangeMessages(List<DispatchMessage> messages) implements Edit {
+
+    /** Most messages of a questionnaire. */
+    public static final int MOST = 50;
+    private static final Pattern ADDRESS = Pattern.compile("[^\\s@<>,;\"\\p{Cntrl}]{1,64}@[^\\s@<>,;\"\\p{Cntrl}]{1,255}");
+
+    @Override
+    public Questionnaire apply(Questionnaire document) throws Refused {
+        if (messages.size() > MOST) {
+            throw new Refused("A questionnaire takes at most " + MOST + " messages.");
+        }
+        Questionnaire others = document.withMessages(List.of());
+        WholeDocument.refuseTaken(messages.stream().map(DispatchMessage::code).toList(), others);
+        for (DispatchMessage message : messages) {
+            check(document, message);
+        }
+        Questionnaire changed = Meant.understood(document, document.withMessages(messages));
+        WholeDocument.refuseNewFaults(document, changed);
+        return changed;
+    }
+
+    private static void check(Questionnaire document, DispatchMessage message) throws Refused {
+        for (String address : message.addresses()) {
+            if (!ADDRESS.matcher(address).matches()) {
+                throw new Refused("“" + address + "” is not an email address; write it like office@example.org.");
+            }
+        }
+        if (Math.max(message.addresses().size(), message.answers().size()) > DispatchMessage.MOST_ADDRESSES) {
+            throw new Refused(message.code() + " goes to at most " + DispatchMessage.MOST_ADDRESSES + " addresses of either kind.");
+        }
+        for (String answer : message.answers()) {
+            boolean fits = document.question(answer).filter(q -> q.answer().kind() == AnswerKind.EMAIL).isPresent()
+                    && document.rosterOf(answer).isEmpty();
+            if (!fits) {
+                throw new Refused(answer + " is no question for an email address outside of rosters, so " + message.code()
+                        + " cannot go to its answer.");
+            }
+        }
+        for (String told : message.told()) {
+            if (document.item(told).isEmpty()) {
+                throw new Refused(message.code() + " tells " + told + ", and there is no such question.");
+            }
+        }
+        if (message.subject().isBlank()) {
+            throw new Refused(message.code() + " needs a subject.");
+        }
+        for (String text : List.of(message.subject(), message.body())) {
+            if (Piping.fault(text).isPresent()) {
+                throw new Refused("The text of " + message.code() + " cannot be read: " + Piping.fault(text).get() + ".");
+            }
+        }
+    }
+
+    @Override
+    public String says() {
+        return "changed the messages";
+    }
+
+    @Override
+    public Set<String> about() {
+        return Set.of(MESSAGES);
+    }
+}
