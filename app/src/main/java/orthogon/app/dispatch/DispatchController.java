@@ -1,13 +1,17 @@
 package orthogon.app.dispatch;
 
+import com.ibm.icu.util.ULocale;
 import java.security.Principal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import jakarta.servlet.http.HttpServletResponse;
 import orthogon.app.editing.Editing;
 import orthogon.app.editing.Editing.EditConflict;
@@ -29,6 +33,7 @@ import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.ClaimKind;
+import orthogon.core.proof.claim.Family;
 import orthogon.core.proof.claim.Replay;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.questionnaire.Codes;
@@ -71,7 +76,8 @@ class DispatchController {
             }
             ToldAnswers telling = ToldAnswers.of(tells);
             return new DispatchMessage(text(code), text(title), text(sendWhen),
-                    Arrays.stream(text(addresses).split("[,;\\s]+")).filter(a -> !a.isEmpty()).toList(), answers == null ? List.of() : answers,
+                    Arrays.stream(text(addresses).split("[,;\\s]+")).filter(a -> !a.isEmpty()).toList(),
+                    answers == null ? List.of() : answers,
                     text(subject), text(body), telling, told == null || telling != ToldAnswers.THESE ? List.of() : told);
         }
 
@@ -158,8 +164,8 @@ class DispatchController {
         m.answers().forEach(a -> to.add("the answer of " + a));
         String says = when + " · tells " + (m.tells() == ToldAnswers.THESE ? m.told().size() + " answers" : m.tells().word()) + " · to "
                 + (to.isEmpty() ? "nobody yet" : String.join(", ", to));
-        String sign = proof.map(p -> about(p, m).map(Claim::verdict).max(java.util.Comparator.comparing(DispatchController::weight))
-                .map(v -> v.name().toLowerCase(java.util.Locale.ROOT)).orElse("")).orElse("");
+        String sign = proof.map(p -> about(p, m).map(Claim::verdict).max(Comparator.comparing(DispatchController::weight))
+                .map(v -> v.name().toLowerCase(Locale.ROOT)).orElse("")).orElse("");
         return new MessageEntry(m.code(), m.title().isEmpty() ? m.code() : m.title(), says, sign, chosen);
     }
 
@@ -171,13 +177,15 @@ class DispatchController {
         };
     }
 
-    private static java.util.stream.Stream<Claim> about(Proof proof, DispatchMessage m) {
+    private static Stream<Claim> about(Proof proof, DispatchMessage m) {
         return proof.claims().stream().filter(c -> c.at().row().equals(m.code()));
     }
 
+    /** The claims of its own, and of the others those that are not proved. */
     private static List<ClaimLine> claims(Optional<Proof> proof, DispatchMessage m) {
-        return proof.map(p -> about(p, m)
-                .map(c -> new ClaimLine(c.id(), c.verdict().name().toLowerCase(java.util.Locale.ROOT), p.words().statement(c))).toList())
+        return proof.map(p -> about(p, m).filter(c -> c.verdict() != Verdict.PROVED || c.kind().family() == Family.DISPATCH)
+                .sorted(Comparator.comparing(c -> c.kind().family() != Family.DISPATCH))
+                .map(c -> new ClaimLine(c.id(), c.verdict().name().toLowerCase(Locale.ROOT), p.words().statement(c))).toList())
                 .orElse(List.of());
     }
 
@@ -187,7 +195,7 @@ class DispatchController {
         Optional<Interview> somebody = proof.flatMap(p -> p.claim(ClaimKind.MESSAGE_SENT, m.code()))
                 .filter(c -> c.verdict() == Verdict.PROVED).flatMap(c -> c.finding().witness())
                 .map(answers -> Replay.of(Wiring.of(document), LocalDate.now(), answers, "").with(Wiring.of(translated)));
-        String dir = com.ibm.icu.util.ULocale.forLanguageTag(language).isRightToLeft() ? "rtl" : "ltr";
+        String dir = ULocale.forLanguageTag(language).isRightToLeft() ? "rtl" : "ltr";
         if (somebody.isEmpty()) {
             DispatchMessage written = translated.message(m.code()).orElse(m);
             List<String> to = new ArrayList<>(m.addresses());
@@ -197,6 +205,15 @@ class DispatchController {
         MessageTexts texts = MessageTexts.of(somebody.get(), m.code());
         return new ArrivingMessage(DueMessage.of(somebody.get()).stream().filter(d -> d.message().code().equals(m.code()))
                 .map(DueMessage::address).toList(), texts.subject(), texts.body(), dir, language, true);
+    }
+
+    /** What the proof says of a message, once it is there. */
+    @GetMapping("/claims")
+    String claims(@PathVariable String code, @RequestParam String at, Model model) {
+        Draft draft = frame.draft(code);
+        model.addAttribute("code", code);
+        model.addAttribute("claims", draft.document().message(at).map(m -> claims(proofs.ready(draft), m)).orElse(List.of()));
+        return "dispatch :: claims";
     }
 
     @PostMapping("/add")

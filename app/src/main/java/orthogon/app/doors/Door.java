@@ -29,7 +29,8 @@ public record Door(HttpMethod method, String path, Act act) {
         post(doors, Act.REHEARSE, "/q/*/rehearse/**", "/q/*/rehearse", "/q/*/compose/fold");
         post(doors, Act.TRANSLATE, "/q/*/languages/keep", "/q/*/languages/check", "/q/*/languages/note", "/q/*/languages/replace",
                 "/q/*/languages/import", "/q/*/languages/take");
-        post(doors, Act.EDIT, "/q/*/languages/add", "/q/*/languages/strike", "/q/*/compose/**", "/q/*/dispatch/**", "/q/*/rules/**", "/q/*/prove/**",
+        post(doors, Act.EDIT, "/q/*/languages/add", "/q/*/languages/strike", "/q/*/compose/**", "/q/*/dispatch/**", "/q/*/rules/**",
+                "/q/*/prove/**",
                 "/q/*/proving/*");
         post(doors, Act.BEGIN, "/new", "/starter", "/open");
         get(doors, Act.ADMINISTER, "/people", "/people/*");

@@ -19,7 +19,7 @@ public record MessageTexts(String subject, String body) {
         DispatchMessage message = interview.wiring().document().message(messageCode).orElseThrow();
         String told = QuestionsPage.lines(interview).stream().filter(line -> message.tells(Slots.code(line.slot())))
                 .map(line -> line.wording() + "\n" + line.answer()).collect(Collectors.joining(PARAGRAPH));
-        String body = texts.plain(message.body()).strip();
+        String body = texts.paragraphs(message.body());
         return new MessageTexts(texts.plain(message.subject()),
                 body + (body.isEmpty() || told.isEmpty() ? "" : PARAGRAPH) + told);
     }

@@ -12,6 +12,7 @@ import java.math.BigDecimal;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import com.ibm.icu.text.NumberFormat;
 
 /** How a questionnaire's texts read to one respondent: earlier answers put in, markup made of what the analyst wrote. */
@@ -72,6 +73,15 @@ public final class RespondentTexts implements ControlTexts {
     /** Text without markup. */
     public String plain(String text) {
         return Markup.plain(filled(text, "", 0));
+    }
+
+    /** Text without markup that keeps the empty lines between its paragraphs. */
+    public String paragraphs(String text) {
+        List<String> paragraphs = List.of(text.strip().split("\\R\\s*\\R"));
+        // An argument may reach over an empty line.
+        return paragraphs.stream().anyMatch(p -> Piping.fault(p).isPresent())
+                ? plain(text)
+                : paragraphs.stream().map(this::plain).collect(Collectors.joining("\n\n"));
     }
 
     @Override

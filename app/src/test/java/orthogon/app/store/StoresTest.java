@@ -141,11 +141,14 @@ class StoresTest {
         Running sent = read.with(read.interview().leave(Map.of("place", "Weir", "wet", true)).interview());
         jdbc.sql("alter table answer rename to answer_away").update();
         assertThrows(DataAccessException.class,
-                () -> new SendInterview(interviews, new SendMessages(mail -> {}), new DataSourceTransactionManager(database)).send(sent, OffsetDateTime.now()));
+                () -> new SendInterview(interviews, new SendMessages(mail -> {}), new DataSourceTransactionManager(database)).send(sent,
+                        OffsetDateTime.now()));
         jdbc.sql("alter table answer_away rename to answer").update();
         assertEquals(Optional.empty(), interviews.find(sent.id()).orElseThrow().receipt(), "without its answers it is not sent");
-        String receipt = new SendInterview(interviews, new SendMessages(mail -> {}), new DataSourceTransactionManager(database)).send(sent, OffsetDateTime.now());
-        assertEquals(receipt, new SendInterview(interviews, new SendMessages(mail -> {}), new DataSourceTransactionManager(database)).send(sent, OffsetDateTime.now()));
+        String receipt = new SendInterview(interviews, new SendMessages(mail -> {}), new DataSourceTransactionManager(database)).send(sent,
+                OffsetDateTime.now());
+        assertEquals(receipt, new SendInterview(interviews, new SendMessages(mail -> {}), new DataSourceTransactionManager(database))
+                .send(sent, OffsetDateTime.now()));
         Response response = responses.find(draft.id(), receipt).orElseThrow();
         assertEquals(Map.of("place", "Weir", "wet", true), response.answers());
         isNow(response.sentAt());

@@ -8,6 +8,7 @@ import java.util.Set;
 import orthogon.core.place.RuleFamily;
 import orthogon.core.place.PlaceText;
 import orthogon.core.place.Place;
+import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
 
@@ -39,6 +40,10 @@ public final class TextPlaces {
             return "said by Orthogon itself";
         }
         if (page.isEmpty()) {
+            Optional<DispatchMessage> message = document.message(owner);
+            if (message.isPresent()) {
+                return "message “" + (message.get().title().isEmpty() ? owner : message.get().title()) + "”: " + text.name();
+            }
             return document.outcome(owner).map(o -> "outcome “" + o.label() + "”").orElse(switch (owner) {
                 case "welcome" -> "welcome page";
                 case "button" -> "buttons";

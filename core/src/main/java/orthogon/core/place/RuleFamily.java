@@ -13,7 +13,8 @@ public enum RuleFamily {
             false), REQUIRE_WHEN("requireWhen", "Require when", false), ACCEPT("accept", "Accept when", true), LOCK_WHEN("lockWhen",
                     "Lock when", false), REWORD("reword", "Reword when", true), START_WITH("startWith", "Start with",
                             false), DERIVE("derive", "Derive", false), SKIP("skip", "Skip ahead", true), FINISH("finish", "Finish here",
-                                    true), OUTCOME_ROW("outcomeTable", "Outcome when", true), SEND_WHEN("sendWhen", "Send when", false), CLAIM("claims", "Own claim", true);
+                                    true), OUTCOME_ROW("outcomeTable", "Outcome when",
+                                            true), SEND_WHEN("sendWhen", "Send when", false), CLAIM("claims", "Own claim", true);
 
     private static final Map<String, RuleFamily> BY_KEY = Arrays.stream(values())
             .collect(Collectors.toUnmodifiableMap(RuleFamily::key, Function.identity()));

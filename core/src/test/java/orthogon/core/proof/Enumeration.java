@@ -740,7 +740,8 @@ public final class Enumeration implements Situation {
         for (DispatchMessage message : document.messages()) {
             if (holds(message.code() + ".sendWhen", true)) {
                 sent.add(message.code());
-                Map<String, String> texts = Map.of(message.code() + ".subject", message.subject(), message.code() + ".body", message.body());
+                Map<String, String> texts = Map.of(message.code() + ".subject", message.subject(), message.code() + ".body",
+                        message.body());
                 texts.forEach(this::reads);
                 if (message.answers().stream().anyMatch(a -> values.get(a) != null)) {
                     // Read in the language of the interview.

@@ -55,7 +55,8 @@ public enum ClaimKind {
             ClaimScope.DOCUMENT), LIMITS(Family.LIMITS, ClaimScope.DOCUMENT), ENDING(Family.ENDING, ClaimScope.DOCUMENT), TEXT(Family.TEXT,
                     ClaimScope.DOCUMENT), DEFAULT(Family.DEFAULT, ClaimScope.DOCUMENT), KEEPING(Family.KEEPING,
                             ClaimScope.DOCUMENT), LANGUAGE(Family.LANGUAGE,
-                                    ClaimScope.DOCUMENT), BURDEN(Family.BURDEN, ClaimScope.DOCUMENT), DISPATCH(Family.DISPATCH, ClaimScope.DOCUMENT);
+                                    ClaimScope.DOCUMENT), BURDEN(Family.BURDEN,
+                                            ClaimScope.DOCUMENT), DISPATCH(Family.DISPATCH, ClaimScope.DOCUMENT);
 
     /** What the place of a claim is. */
     public enum ClaimScope {

@@ -9,7 +9,9 @@ public enum Family {
                                     "no answer is sent that nobody gave"), KEEPING("Lost answers",
                                             "no answer is lost by changing another"), LANGUAGE(
                                                     "Languages", "every text is translated and current"), BURDEN("Burden",
-                                                            "no route asks too much"), DISPATCH("Dispatch", "every message has somebody to go to"), OWN("Own claims", "written for this questionnaire");
+                                                            "no route asks too much"), DISPATCH("Dispatch",
+                                                                    "every message has somebody to go to"), OWN("Own claims",
+                                                                            "written for this questionnaire");
 
     private final String title;
     private final String says;

@@ -1,0 +1,107 @@
+package orthogon.app.browser;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.List;
+import orthogon.app.store.DraftStore;
+import orthogon.core.answer.contact.ContactAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+
+/** Messages are built, proved, mended, released and sent, as an analyst and a respondent do it. */
+class DispatchIT {
+
+    private static final String CODE = "heron_watch";
+
+    private final RunningApplication application = RunningApplication.withDemo();
+    private final Page ines = Chromium.signedIn(application.address(), "ines");
+
+    @AfterEach
+    void close() {
+        ines.context().close();
+    }
+
+    private static void press(Page page, String name) {
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true)).click();
+    }
+
+    private void message(String title, String code, String subject) {
+        press(ines, "Add a message");
+        ines.locator("#m-title").fill(title);
+        ines.locator("#m-code").fill(code);
+        ines.locator("#m-subject").fill(subject);
+    }
+
+    private Locator claim(String verdict) {
+        return ines.locator(".dispatch-claims .sign." + verdict);
+    }
+
+    @Test
+    void twoMessagesFromNothingToTheMailbox() {
+        Questionnaire herons = Questionnaire.blank(CODE, "Heron watch").withPages(List.of(
+                orthogon.core.questionnaire.Page.empty("bank", "At the bank").withItems(List.of(
+                        Question.of("nest", "Is there a nest?", new YesNoAnswer()).withRequireWhen("true"),
+                        Question.of("address", "Your email address", new ContactAnswer(ContactAnswer.Standard.EMAIL, ""))))));
+        application.part(DraftStore.class).create(herons, "ines", "began");
+        ines.navigate(application.address() + "/q/" + CODE + "/compose");
+        ines.keyboard().press("3");
+        assertThat(ines.locator("main")).containsText("No message yet.");
+
+        message("To the office", "to_office", "Herons: {nest}");
+        ines.locator("#m-addresses").fill("no address");
+        press(ines, "Keep the message");
+        assertThat(ines.getByRole(AriaRole.ALERT).first()).containsText("“no” is not an email address");
+        assertThat(ines.locator("#m-subject")).hasValue("Herons: {nest}");
+        ines.locator("#m-addresses").fill("office@quillmere.example");
+        press(ines, "Keep the message");
+        assertThat(claim("proved")).hasCount(2);
+        assertThat(ines.locator(".letter")).containsText("office@quillmere.example");
+
+        // Who leaves the address out is sent the second one to nobody, until its condition says so.
+        message("To the watcher", "to_watcher", "Thank you");
+        ines.locator("input[name=answers][value=address]").check();
+        ines.locator("#m-body").fill("Thank you for watching.");
+        ines.locator("#m-tells").selectOption("nothing");
+        press(ines, "Keep the message");
+        assertThat(claim("refuted")).hasCount(1);
+        assertThat(ines.locator(".dispatch-claims")).containsText("to_watcher has an address whenever it is sent");
+        ines.getByLabel("Build send when").click();
+        ines.locator("#m-when-subject0, #m-when-subject1").last().selectOption("address");
+        ines.locator("#m-when-comparison0, #m-when-comparison1").last().selectOption(
+                new com.microsoft.playwright.options.SelectOption().setLabel("is answered"));
+        press(ines, "Use this condition");
+        press(ines, "Keep the message");
+        assertThat(ines.locator("#m-when")).hasValue("answered(address)");
+        assertThat(claim("proved")).hasCount(2);
+        assertEquals(List.of(), new AxeBuilder(ines).analyze().getViolations().stream().map(v -> v.getId() + " " + v.getNodes()).toList());
+
+        Chromium.open(ines, application.address() + "/q/" + CODE + "/release");
+        ines.locator("#notes").fill("First.");
+        press(ines, "Release 1");
+        assertThat(ines.locator("#releases + table")).containsText("First.");
+        Page watcher = Chromium.context(new Browser.NewContextOptions().setViewportSize(390, 844)).newPage();
+        watcher.navigate(application.address() + "/to/heron-watch");
+        press(watcher, "Begin");
+        watcher.getByLabel("Yes").check();
+        watcher.getByLabel("Your email address").fill("wenna@example.org");
+        watcher.locator("#questions:not([aria-busy]) #go .main").click();
+        press(watcher, "Send my answers");
+        assertThat(watcher.locator(".receipt")).isVisible();
+        watcher.context().close();
+
+        ines.navigate(application.address() + "/outbox");
+        assertThat(ines.locator(".mailbox-list a", new Page.LocatorOptions().setHasText("wenna@example.org"))).containsText("Thank you");
+        ines.locator(".mailbox-list a", new Page.LocatorOptions().setHasText("Herons: Yes")).click();
+        assertThat(ines.frameLocator("iframe").locator("body")).containsText("Is there a nest?");
+        assertThat(ines.frameLocator("iframe").locator("body")).containsText("wenna@example.org");
+    }
+}
