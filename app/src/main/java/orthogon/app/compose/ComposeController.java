@@ -73,7 +73,12 @@ class ComposeController {
 
     @GetMapping
     String whole(@PathVariable String code, @RequestParam(defaultValue = "") String at, Model model) {
-        sheet.whole(frame.draft(code), at, model);
+        Draft draft = frame.draft(code);
+        if (draft.document().message(at).isPresent()) {
+            // Whatever leads to the row of a condition or a claim leads to a message as well.
+            return "redirect:/q/" + code + "/dispatch?at=" + at;
+        }
+        sheet.whole(draft, at, model);
         return "compose";
     }
 

@@ -19,8 +19,8 @@ import org.springframework.stereotype.Component;
 class MessageStore {
 
     private static final String INSERT = """
-            insert into message (sent_to, subject, text, html, sent_at, message_id, state, due_at)
-            values (:to, :subject, :text, :html, :at, :message, 'waiting', :at)
+            insert into message (sent_to, subject, text, html, sent_at, message_id, state, due_at, interview_id)
+            values (:to, :subject, :text, :html, :at, :message, 'waiting', :at, :interview)
             """;
     private static final String MESSAGES = """
             select id, message_id, sent_to, subject, text, html, sent_at, state, tries, due_at, fault from message
@@ -48,7 +48,7 @@ class MessageStore {
     long keep(Outbox.Mail mail, String html, String messageId, OffsetDateTime at) {
         KeyHolder key = new GeneratedKeyHolder();
         jdbc.sql(INSERT).param("to", mail.to()).param("subject", mail.subject()).param("text", mail.text()).param("html", html)
-                .param("message", messageId).param("at", at).update(key, "id");
+                .param("message", messageId).param("at", at).param("interview", mail.interview()).update(key, "id");
         return key.getKeyAs(Long.class);
     }
 

@@ -11,11 +11,17 @@ public interface Outbox {
      * @param text plain, in paragraphs with an empty line between them; addresses of pages become links;
      *     what is beyond {@value #LONGEST_TEXT} characters is left out
      * @param language tag of the language that it is written in
+     * @param interview whose answers it may tell, and with which it is erased; empty for none
      */
-    record Mail(String to, String subject, String text, String language) {
+    record Mail(String to, String subject, String text, String language, String interview) {
 
         static final int LONGEST_SUBJECT = 400;
         static final int LONGEST_TEXT = 200_000;
+
+        /** A message that tells no answers. */
+        public Mail(String to, String subject, String text, String language) {
+            this(to, subject, text, language, "");
+        }
 
         public Mail {
             String line = subject.replaceAll("[\\p{Cntrl}\\s]+", " ").strip();

@@ -183,13 +183,14 @@ record Explained(Claim claim, String statement, String title, String headline, S
         return document.pageOf(code).map(document.pages()::indexOf).orElse(-1);
     }
 
-    /** The row of the ledger that a place belongs to. */
+    /** The row of the ledger, or the message, that a place belongs to. */
     static String owner(Questionnaire document, Place place) {
         String row = place.row();
-        return document.item(row).isPresent() || document.page(row).isPresent() ? row : Edit.ENDING;
+        boolean isThere = document.item(row).isPresent() || document.page(row).isPresent() || document.message(row).isPresent();
+        return isThere ? row : Edit.ENDING;
     }
 
-    /** @param rows codes of all pages and items */
+    /** @param rows codes of all pages, items and messages */
     static String owner(Set<String> rows, Place place) {
         return rows.contains(place.row()) ? place.row() : Edit.ENDING;
     }

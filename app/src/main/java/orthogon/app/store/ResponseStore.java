@@ -237,6 +237,8 @@ public class ResponseStore {
         given.forEach((code, json) -> jdbc.sql("insert into answer (receipt, question, given) values (:receipt, :question, :given)")
                 .param("receipt", response.receipt()).param("question", code).param("given", json).update());
         index.strip(response.number(), document, open, personal);
+        // A message tells personal answers among the others.
+        jdbc.sql("delete from message where interview_id = :id").param("id", response.interviewId()).update();
         jdbc.sql("select raw from interview where id = :id").param("id", response.interviewId()).query(String.class).optional()
                 .ifPresent(raw -> jdbc.sql("update interview set raw = :raw, draft = null, version = version + 1 where id = :id")
                         .param("id", response.interviewId()).param("raw", StoredAnswers.write(slots(document, raw, personal))).update());

@@ -25,7 +25,7 @@ public class SendMessages {
         for (DueMessage due : DueMessage.of(interview)) {
             Interview reading = due.ofRespondent() ? interview : inSource;
             MessageTexts texts = MessageTexts.of(reading, due.message().code());
-            outbox.send(new Mail(due.address(), texts.subject(), texts.body(), reading.wiring().document().sourceLanguage()));
+            outbox.send(new Mail(due.address(), texts.subject(), texts.body(), reading.wiring().document().sourceLanguage(), running.id()));
         }
     }
 }

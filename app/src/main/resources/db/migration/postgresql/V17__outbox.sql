@@ -1,6 +1,8 @@
 -- Every message stands here from the moment of what caused it; it is delivered afterwards, or listed as not delivered.
 alter table message add column message_id varchar(120) default '' not null;
 alter table message add column html text default '' not null;
+-- The interview whose answers it may tell, so that it goes with them; empty for none.
+alter table message add column interview_id varchar(64) default '' not null;
 -- waiting, trying, delivered, failed
 alter table message add column state varchar(16) default 'delivered' not null;
 alter table message add column tries int default 0 not null;
@@ -10,6 +12,7 @@ alter table message add column fault varchar(400) default '' not null;
 update message set message_id = concat(id, '@before.orthogon'), due_at = sent_at;
 alter table message alter column due_at set not null;
 create unique index message_by_id on message (message_id);
+create index message_of_interview on message (interview_id);
 create index message_to on message (sent_to, state, due_at);
 create index message_by_state on message (state, id);
 

@@ -74,6 +74,10 @@ class DispatchIT {
         press(ines, "Keep the message");
         assertThat(claim("refuted")).hasCount(1);
         assertThat(ines.locator(".dispatch-claims")).containsText("to_watcher has an address whenever it is sent");
+        claim("refuted").click();
+        assertThat(ines.locator("#chosen")).containsText("who gives no address");
+        ines.getByText("Go to to_watcher").click();
+        assertThat(ines.locator("#m-code")).hasValue("to_watcher");
         ines.getByLabel("Build send when").click();
         ines.locator("#m-when-subject0, #m-when-subject1").last().selectOption("address");
         ines.locator("#m-when-comparison0, #m-when-comparison1").last().selectOption(

@@ -42,7 +42,7 @@ public final class Screenshots {
         save(page, "prove-witness");
         lanes(page);
         shot(page, "/q/bat_count/map?level=all&at=pups", "map");
-        shot(page, "/q/found_animal/map?level=deciding", "map-intake");
+        shot(page, "/q/found_animal/dispatch?at=to_finder", "dispatch");
         rehearse(page);
         shot(page, "/q/found_animal/languages?to=ar&unit=group.wording", "languages");
         responses(page);

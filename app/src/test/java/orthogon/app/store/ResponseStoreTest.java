@@ -222,7 +222,10 @@ class ResponseStoreTest {
         ResponseNoteStore notes = new ResponseNoteStore(jdbc);
         notes.add(read.number(), "ines", "Rang back.", OffsetDateTime.now());
         assertEquals(List.of("Rang back."), notes.of(read.number()).stream().map(ResponseNoteStore.ResponseNote::text).toList());
+        mailed(read.interviewId());
+        mailed(responses.find(questionnaire, other).orElseThrow().interviewId());
         new ErasureStore(jdbc).erase(List.of(read.interviewId()), List.of());
+        assertEquals(1, jdbc.sql("select count(*) from message").query(Integer.class).single(), "the other's message stays");
         assertEquals(Optional.empty(), responses.find(questionnaire, receipt));
         for (String table : List.of("answer_value", "response_words", "response_open_words", "response_tally", "response_note")) {
             assertEquals(0, jdbc.sql("select count(*) from " + table + " where response = :n").param("n", read.number())
@@ -230,6 +233,12 @@ class ResponseStoreTest {
         }
         assertEquals(Optional.empty(), interviews.find(read.interviewId()));
         assertTrue(responses.find(questionnaire, other).isPresent());
+    }
+
+    private void mailed(String interview) {
+        jdbc.sql("insert into message (sent_to, subject, text, sent_at, message_id, due_at, interview_id)"
+                + " values ('wenna@example.org', 'Otter', 'An answer', :at, :interview, :at, :interview)")
+                .param("at", OffsetDateTime.now()).param("interview", interview).update();
     }
 
     @Test
