@@ -217,19 +217,22 @@ class DispatchController {
     }
 
     @PostMapping("/add")
-    String add(@PathVariable String code, @RequestParam int revision, Principal who) throws Refused, EditConflict {
-        Questionnaire document = editing.seen(code, revision);
-        List<DispatchMessage> messages = new ArrayList<>(document.messages());
-        String fresh = Codes.fresh("message", WholeDocument.codes(document)::contains);
-        messages.add(new DispatchMessage(fresh, "", "", List.of(), List.of(), document.title(), "", ToldAnswers.EVERYTHING, List.of()));
-        editing.make(code, revision, new ChangeMessages(messages), who);
-        return "redirect:/q/" + code + "/dispatch?at=" + fresh;
+    String add(@PathVariable String code, @RequestParam int revision, Principal who, Model model, HttpServletResponse response) {
+        return attempt(code, "", null, model, response, () -> {
+            Questionnaire document = editing.seen(code, revision);
+            List<DispatchMessage> messages = new ArrayList<>(document.messages());
+            String fresh = Codes.fresh("message", WholeDocument.codes(document)::contains);
+            messages.add(new DispatchMessage(fresh, "", "", List.of(), List.of(), document.title(), "", ToldAnswers.EVERYTHING,
+                    List.of()));
+            editing.make(code, revision, new ChangeMessages(messages), who);
+            return "redirect:/q/" + code + "/dispatch?at=" + fresh;
+        });
     }
 
     @PostMapping("/keep")
     String keep(@PathVariable String code, @RequestParam int revision, @ModelAttribute TypedMessage typed, Principal who, Model model,
             HttpServletResponse response) {
-        try {
+        return attempt(code, typed.was(), typed, model, response, () -> {
             Questionnaire document = editing.seen(code, revision);
             DispatchMessage written = typed.message();
             if (document.message(typed.was()).isEmpty()) {
@@ -238,19 +241,34 @@ class DispatchController {
             editing.make(code, revision, new ChangeMessages(document.messages().stream()
                     .map(m -> m.code().equals(typed.was()) ? written : m).toList()), who);
             return "redirect:/q/" + code + "/dispatch?at=" + written.code();
-        } catch (Refused | EditConflict e) {
-            Draft draft = frame.draft(code);
-            response.setStatus(e instanceof Refused ? 422 : 409);
-            return show(draft, draft.document().message(typed.was()), typed, e.getMessage(), "", model);
-        }
+        });
     }
 
     @PostMapping("/strike")
-    String strike(@PathVariable String code, @RequestParam int revision, @RequestParam String message, Principal who)
-            throws Refused, EditConflict {
-        Questionnaire document = editing.seen(code, revision);
-        editing.make(code, revision,
-                new ChangeMessages(document.messages().stream().filter(m -> !m.code().equals(message)).toList()), who);
-        return "redirect:/q/" + code + "/dispatch";
+    String strike(@PathVariable String code, @RequestParam int revision, @RequestParam String message, Principal who, Model model,
+            HttpServletResponse response) {
+        return attempt(code, message, null, model, response, () -> {
+            Questionnaire document = editing.seen(code, revision);
+            editing.make(code, revision,
+                    new ChangeMessages(document.messages().stream().filter(m -> !m.code().equals(message)).toList()), who);
+            return "redirect:/q/" + code + "/dispatch";
+        });
+    }
+
+    /**
+     * An edit, or the sheet with the reason why it was not made.
+     *
+     * @param at code of the message that it is about
+     * @param typed what was typed and stays; null for nothing
+     */
+    private String attempt(String code, String at, TypedMessage typed, Model model, HttpServletResponse response, Editing.Attempt edit) {
+        try {
+            return edit.view();
+        } catch (Refused | EditConflict e) {
+            Draft draft = frame.draft(code);
+            Optional<DispatchMessage> chosen = draft.document().message(at).or(() -> draft.document().messages().stream().findFirst());
+            response.setStatus(e instanceof Refused ? 422 : 409);
+            return show(draft, chosen, typed == null ? chosen.map(TypedMessage::of).orElse(null) : typed, e.getMessage(), "", model);
+        }
     }
 }

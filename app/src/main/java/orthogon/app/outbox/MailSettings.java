@@ -41,7 +41,7 @@ class MailSettings {
 
     @Bean
     DeliveryRules rules(@Value("${orthogon.mail.pauses:PT1M,PT5M,PT15M,PT1H,PT3H,PT6H,PT12H,PT24H}") List<Duration> pauses,
-            @Value("${orthogon.mail.most-an-hour:30}") int mostAnHour) {
+            @Value("${orthogon.mail.most-an-hour:120}") int mostAnHour) {
         return new DeliveryRules(pauses, mostAnHour);
     }
 }

@@ -88,6 +88,10 @@ class DispatchIT {
         assertThat(claim("proved")).hasCount(2);
         assertEquals(List.of(), new AxeBuilder(ines).analyze().getViolations().stream().map(v -> v.getId() + " " + v.getNodes()).toList());
 
+        Chromium.open(ines, application.address() + "/q/" + CODE + "/rehearse");
+        press(ines, "Fill the rest");
+        assertThat(ines.locator("#messages")).containsText("to office@quillmere.example, in English");
+
         Chromium.open(ines, application.address() + "/q/" + CODE + "/release");
         ines.locator("#notes").fill("First.");
         press(ines, "Release 1");

@@ -2,7 +2,6 @@ package orthogon.core.edit;
 
 import java.util.List;
 import java.util.Set;
-import java.util.regex.Pattern;
 import orthogon.core.answer.AnswerKind;
 import orthogon.core.language.Piping;
 import orthogon.core.questionnaire.DispatchMessage;
@@ -12,14 +11,10 @@ import orthogon.core.questionnaire.Refused;
 /** Other messages, which are sent once an interview is. */
 public record ChangeMessages(List<DispatchMessage> messages) implements Edit {
 
-    /** Most messages of a questionnaire. */
-    public static final int MOST = 50;
-    private static final Pattern ADDRESS = Pattern.compile("[^\\s@<>,;\"\\p{Cntrl}]{1,64}@[^\\s@<>,;\"\\p{Cntrl}]{1,255}");
-
     @Override
     public Questionnaire apply(Questionnaire document) throws Refused {
-        if (messages.size() > MOST) {
-            throw new Refused("A questionnaire takes at most " + MOST + " messages.");
+        if (messages.size() > DispatchMessage.MOST) {
+            throw new Refused("A questionnaire takes at most " + DispatchMessage.MOST + " messages.");
         }
         Questionnaire others = document.withMessages(List.of());
         WholeDocument.refuseTaken(messages.stream().map(DispatchMessage::code).toList(), others);
@@ -33,7 +28,7 @@ public record ChangeMessages(List<DispatchMessage> messages) implements Edit {
 
     private static void check(Questionnaire document, DispatchMessage message) throws Refused {
         for (String address : message.addresses()) {
-            if (!ADDRESS.matcher(address).matches()) {
+            if (!DispatchMessage.isAddress(address)) {
                 throw new Refused("“" + address + "” is not an email address; write it like office@example.org.");
             }
         }

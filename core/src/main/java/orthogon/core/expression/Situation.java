@@ -15,7 +15,7 @@ public interface Situation {
     /** Fixed at the start of an interview. */
     LocalDate today();
 
-    /** Whether a question, note or section was asked; only own claims ask this. */
+    /** Whether a question, note or section was asked; only own claims and messages ask this. */
     default boolean asked(String item) {
         throw new IllegalStateException("asked(...) has no meaning here");
     }

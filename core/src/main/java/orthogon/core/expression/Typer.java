@@ -265,7 +265,7 @@ final class Typer {
         }
         if (!FUNCTIONS.contains(f)) {
             return unknown(c.span(), f.equals("asked")
-                    ? "asked(...) is only for own claims; write answered(...)"
+                    ? "asked(...) is only for own claims and messages; write answered(...)"
                     : "there is no function called " + f, f, FUNCTIONS);
         }
         if (f.equals("score")) {

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.regex.Pattern;
 
 /**
  * A message that is sent once an interview is.
@@ -37,6 +38,9 @@ public record DispatchMessage(String code, String title, String sendWhen, List<S
 
     /** Most addresses of one message, of either kind. */
     public static final int MOST_ADDRESSES = 20;
+    /** Most messages of a questionnaire. */
+    public static final int MOST = 50;
+    private static final Pattern ADDRESS = Pattern.compile("[^\\s@<>,;\"\\p{Cntrl}]{1,64}@[^\\s@<>,;\"\\p{Cntrl}]{1,255}");
 
     public DispatchMessage {
         addresses = List.copyOf(addresses);
@@ -51,6 +55,11 @@ public record DispatchMessage(String code, String title, String sendWhen, List<S
             case THESE -> told.contains(question);
             case NOTHING -> false;
         };
+    }
+
+    /** Whether a text is an email address without anything around it. */
+    public static boolean isAddress(String text) {
+        return ADDRESS.matcher(text).matches();
     }
 
     public DispatchMessage withSendWhen(String changed) {

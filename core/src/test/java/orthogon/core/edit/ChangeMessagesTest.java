@@ -44,7 +44,7 @@ class ChangeMessagesTest {
         assertTrue(refused(message("to_us", "nest = 3", List.of(), List.of())).contains("Send when"));
         assertTrue(refused(message("to_us", "", Collections.nCopies(DispatchMessage.MOST_ADDRESSES + 1, "a@b.example"), List.of()))
                 .contains("at most 20 addresses"));
-        DispatchMessage[] many = new DispatchMessage[ChangeMessages.MOST + 1];
+        DispatchMessage[] many = new DispatchMessage[DispatchMessage.MOST + 1];
         for (int i = 0; i < many.length; i++) {
             many[i] = message("m" + i, "", List.of(), List.of());
         }

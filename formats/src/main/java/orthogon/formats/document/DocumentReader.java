@@ -121,7 +121,15 @@ public final class DocumentReader {
         });
         return new Questionnaire(code, title, source, languages, parameters, pages, outcomes, table, claims, translations(json, languages),
                 presentation(json.object("presentation")), burden(json.object("burdenLimit")), notes(json),
-                json.list("messages", DocumentReader::message));
+                messages(json));
+    }
+
+    private static List<DispatchMessage> messages(ReadObject json) {
+        List<DispatchMessage> messages = json.list("messages", DocumentReader::message);
+        if (messages.size() > DispatchMessage.MOST) {
+            json.fault("messages", "a questionnaire takes at most " + DispatchMessage.MOST + " messages");
+        }
+        return messages;
     }
 
     private static DispatchMessage message(ReadObject m) {
@@ -135,7 +143,14 @@ public final class DocumentReader {
                 m.fault("tells", "\"everything\", \"these\" or \"nothing\" is needed here");
             }
         }
-        return new DispatchMessage(code, m.text("title"), m.text("sendWhen"), m.texts("addresses"), m.texts("answers"), m.needed("subject"),
+        List<String> addresses = m.texts("addresses");
+        addresses.stream().filter(a -> !DispatchMessage.isAddress(a)).findFirst()
+                .ifPresent(a -> m.fault("addresses", "“" + a + "” is not an email address"));
+        List<String> answers = m.texts("answers");
+        if (Math.max(addresses.size(), answers.size()) > DispatchMessage.MOST_ADDRESSES) {
+            m.fault("addresses", "a message goes to at most " + DispatchMessage.MOST_ADDRESSES + " addresses of either kind");
+        }
+        return new DispatchMessage(code, m.text("title"), m.text("sendWhen"), addresses, answers, m.needed("subject"),
                 m.text("body"), told, m.texts("told"));
     }
 

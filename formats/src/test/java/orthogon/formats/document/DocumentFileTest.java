@@ -16,6 +16,7 @@ import com.networknt.schema.SpecificationVersion;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.util.Collections;
 import java.util.List;
 import java.util.Random;
 import java.util.Set;
@@ -81,6 +82,25 @@ class DocumentFileTest {
                 { "orthogon": 1, "code": "fen", "title": "Fen", "pages": [ { "code": "p", "items": [
                   { "roster": "r", "items": [ { "roster": "s", "items": [] } ] } ] } ] }""").stream()
                 .map(f -> f.replace("/items/0/items/0", "/items/0")).toList());
+    }
+
+    private static List<String> faultsOfMessages(String messages) {
+        return faults("{ \"orthogon\": 1, \"code\": \"fen\", \"title\": \"Fen\", \"pages\": [ { \"code\": \"p\", \"items\": [] } ],"
+                + " \"outcomes\": [], \"outcomeTable\": [], \"messages\": [" + messages + "] }");
+    }
+
+    @Test
+    void messagesThatCannotBeSentAreRefusedWhereTheyStand() {
+        String message = "{ \"code\": \"m\", \"subject\": \"s\"%s }";
+        assertEquals(List.of("/messages/0/addresses: “a@b\nBcc: c@d.example” is not an email address"),
+                faultsOfMessages(message.formatted(", \"addresses\": [\"a@b\\nBcc: c@d.example\"]")));
+        assertEquals(List.of("/messages/0/tells: \"everything\", \"these\" or \"nothing\" is needed here"),
+                faultsOfMessages(message.formatted(", \"tells\": \"some\"")));
+        String address = "\"a@b.example\"";
+        assertEquals(List.of("/messages/0/addresses: a message goes to at most 20 addresses of either kind"),
+                faultsOfMessages(message.formatted(", \"addresses\": [" + String.join(",", Collections.nCopies(21, address)) + "]")));
+        assertEquals(List.of("/messages: a questionnaire takes at most 50 messages"),
+                faultsOfMessages(String.join(",", Collections.nCopies(51, message.formatted("")))));
     }
 
     private static List<String> faultsOf(String answer) {
