@@ -201,9 +201,9 @@ class WholeStoryIT {
         key(page, "?");
         assertThat(page.locator("#keys")).isVisible();
         key(page, "Escape");
-        key(page, "4");
+        key(page, "5");
         page.waitForURL("**/q/owl_watch/prove");
-        key(page, "7");
+        key(page, "8");
         page.waitForURL("**/q/owl_watch/release");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Release 1")).focus();
         key(page, "Enter");

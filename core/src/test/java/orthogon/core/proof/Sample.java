@@ -7,7 +7,7 @@ package orthogon.core.proof;
 public final class Sample {
 
     /** In per cent. */
-    private static final int SHARE = Integer.getInteger("orthogon.share", 25);
+    private static final int SHARE = Integer.getInteger("orthogon.share", 20);
 
     private Sample() {}
 
