@@ -309,7 +309,9 @@ class MendingIT {
         Chromium.open(page, application.address() + "/q/" + code + "/prove?verdict=refuted");
         List<String> refuted = page.locator(".family h2 > span:first-child").allTextContents();
         for (Family family : Family.values()) {
-            assertTrue(family == Family.SOUND || refuted.contains(family.title()), family.title() + " in " + refuted);
+            // The bat count has no messages; theirs are refuted and mended in DispatchIT.
+            boolean isElsewhere = family == Family.SOUND || family == Family.DISPATCH;
+            assertTrue(isElsewhere || refuted.contains(family.title()), family.title() + " in " + refuted);
         }
     }
 }
