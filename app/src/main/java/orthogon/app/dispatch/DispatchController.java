@@ -160,13 +160,16 @@ class DispatchController {
         String when = m.sendWhen().isBlank()
                 ? "always"
                 : "when " + wiring.at(m.code() + ".sendWhen").flatMap(Wiring.Wire::readable).map(Phrase::of).orElse(m.sendWhen());
-        List<String> to = new ArrayList<>(m.addresses());
-        m.answers().forEach(a -> to.add("the answer of " + a));
+        List<String> to = recipients(m);
         String says = when + " · tells " + (m.tells() == ToldAnswers.THESE ? m.told().size() + " answers" : m.tells().word()) + " · to "
                 + (to.isEmpty() ? "nobody yet" : String.join(", ", to));
         String sign = proof.map(p -> about(p, m).map(Claim::verdict).max(Comparator.comparing(DispatchController::weight))
                 .map(v -> v.name().toLowerCase(Locale.ROOT)).orElse("")).orElse("");
-        return new MessageEntry(m.code(), m.title().isEmpty() ? m.code() : m.title(), says, sign, chosen);
+        return new MessageEntry(m.code(), m.shown(), says, sign, chosen);
+    }
+
+    private static List<String> recipients(DispatchMessage m) {
+        return Stream.concat(m.addresses().stream(), m.answers().stream().map(a -> "the answer of " + a)).toList();
     }
 
     private static int weight(Verdict verdict) {
@@ -198,9 +201,7 @@ class DispatchController {
         String dir = ULocale.forLanguageTag(language).isRightToLeft() ? "rtl" : "ltr";
         if (somebody.isEmpty()) {
             DispatchMessage written = translated.message(m.code()).orElse(m);
-            List<String> to = new ArrayList<>(m.addresses());
-            m.answers().forEach(a -> to.add("the answer of " + a));
-            return new ArrivingMessage(to, written.subject(), written.body(), dir, language, false);
+            return new ArrivingMessage(recipients(m), written.subject(), written.body(), dir, language, false);
         }
         MessageTexts texts = MessageTexts.of(somebody.get(), m.code());
         return new ArrivingMessage(DueMessage.of(somebody.get()).stream().filter(d -> d.message().code().equals(m.code()))

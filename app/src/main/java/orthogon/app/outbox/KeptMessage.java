@@ -11,11 +11,11 @@ import java.util.Locale;
  * @param dueAt when it is tried next, or was delivered
  * @param fault what the last try met; empty for nothing
  */
-record KeptMessage(long id, String messageId, String to, String subject, String text, String html, OffsetDateTime madeAt,
+public record KeptMessage(long id, String messageId, String to, String subject, String text, String html, OffsetDateTime madeAt,
         MessageState state, int tries, OffsetDateTime dueAt, String fault) {
 
     /** How far a message is. */
-    enum MessageState {
+    public enum MessageState {
         /** To be tried. */
         WAITING,
         /** Being tried, or tried by a server that ended before it knew what came of it. */
@@ -23,7 +23,7 @@ record KeptMessage(long id, String messageId, String to, String subject, String 
         /** Not tried any more. */
         FAILED;
 
-        String word() {
+        public String word() {
             return name().toLowerCase(Locale.ROOT);
         }
 

@@ -10,7 +10,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Keeps messages in the transaction of what caused them. */
 @Component
-class KeptOutbox implements Outbox {
+public class KeptOutbox implements Outbox {
 
     private final MessageStore messages;
     private final DeliveryScheduler scheduler;

@@ -1,7 +1,7 @@
 package orthogon.app.outbox;
 
 /** Takes a message to the server of whoever it is for. */
-interface MailTransport {
+public interface MailTransport {
 
     /** Thrown where a message was not taken; another try may succeed unless it is final. */
     final class NotTaken extends Exception {
@@ -21,6 +21,9 @@ interface MailTransport {
 
     /** Returns once the server has the message. */
     void deliver(KeptMessage message) throws NotTaken;
+
+    /** Whether messages leave this machine. */
+    boolean leaves();
 
     /** What messages say they are from. */
     String from();

@@ -16,7 +16,7 @@ import org.springframework.stereotype.Component;
 
 /** Messages and how far each is. */
 @Component
-class MessageStore {
+public class MessageStore {
 
     private static final String INSERT = """
             insert into message (sent_to, subject, text, html, sent_at, message_id, state, due_at, interview_id)
@@ -25,6 +25,7 @@ class MessageStore {
     private static final String MESSAGES = """
             select id, message_id, sent_to, subject, text, html, sent_at, state, tries, due_at, fault from message
             """;
+    private static final String HEADS = "select id, sent_to, subject, sent_at, state from message";
     private static final String TRY = """
             update message set state = 'trying', tries = tries + 1 where id = :id and state in ('waiting', 'trying')
             """;
@@ -37,6 +38,9 @@ class MessageStore {
             offset :most rows fetch next 1 rows only
             """;
     private static final int LONGEST_FAULT = 400;
+
+    /** What a list shows of a message. */
+    public record MessageHead(long id, String to, String subject, OffsetDateTime madeAt, MessageState state) {}
 
     private final JdbcClient jdbc;
 
@@ -52,18 +56,21 @@ class MessageStore {
         return key.getKeyAs(Long.class);
     }
 
-    Optional<KeptMessage> find(long id) {
+    public Optional<KeptMessage> find(long id) {
         return jdbc.sql(MESSAGES + " where id = :id").param("id", id).query(MessageStore::message).optional();
     }
 
     /** The newest, of one state or of all. */
-    List<KeptMessage> newest(Optional<MessageState> state, int most) {
-        return jdbc.sql(MESSAGES + " where :state = '' or state = :state order by id desc fetch next :most rows only")
-                .param("state", state.map(MessageState::word).orElse("")).param("most", most).query(MessageStore::message).list();
+    public List<MessageHead> newest(Optional<MessageState> state, int most) {
+        return jdbc.sql(HEADS + " where :state = '' or state = :state order by id desc fetch next :most rows only")
+                .param("state", state.map(MessageState::word).orElse("")).param("most", most)
+                .query((row, n) -> new MessageHead(row.getLong("id"), row.getString("sent_to"), row.getString("subject"),
+                        Times.at(row, "sent_at"), MessageState.of(row.getString("state"))))
+                .list();
     }
 
     /** How many there are in each state. */
-    Map<MessageState, Integer> counts() {
+    public Map<MessageState, Integer> counts() {
         Map<MessageState, Integer> counts = new EnumMap<>(MessageState.class);
         jdbc.sql("select state, count(*) as n from message group by state").query(row -> {
             counts.put(MessageState.of(row.getString("state")), row.getInt("n"));

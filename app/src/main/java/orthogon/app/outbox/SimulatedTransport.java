@@ -7,6 +7,11 @@ final class SimulatedTransport implements MailTransport {
     public void deliver(KeptMessage message) {}
 
     @Override
+    public boolean leaves() {
+        return false;
+    }
+
+    @Override
     public String from() {
         return "orthogon@localhost";
     }

@@ -121,6 +121,11 @@ final class SmtpTransport implements MailTransport {
     }
 
     @Override
+    public boolean leaves() {
+        return true;
+    }
+
+    @Override
     public String from() {
         return server.from();
     }

@@ -8,16 +8,13 @@ import orthogon.app.questions.OrdinaryAnswers;
 import orthogon.app.questions.PageForm;
 import orthogon.app.questions.PageModel;
 import orthogon.app.questions.PageSubmission;
-import orthogon.app.questions.MessageTexts;
 import orthogon.app.questions.QuestionsPage;
 import orthogon.app.questions.RespondentTexts;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.DrillStore;
 import orthogon.app.view.Views;
 import orthogon.core.answer.file.Attachment;
-import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Wiring;
-import orthogon.core.dispatch.DueMessage;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.interview.Reasons;
@@ -29,7 +26,6 @@ import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.proof.claim.Replay;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Presentation;
-import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.json.UnusableFile;
 import orthogon.formats.stored.AnswerFile;
@@ -92,14 +88,6 @@ class RehearseController {
             Map<String, String> link, Questionnaire.Outcome outcome, String endedBy, String lang, String dir, String paperTitle,
             Presentation.Theme theme,
             String outcomeHtml, List<WalkStep> steps, List<RehearsedMessage> messages) {}
-
-    /**
-     * A message at the end of a rehearsal, which sends none.
-     *
-     * @param to addresses with the language that each is written to in; empty where it would not be sent
-     * @param because why it would not; empty where it would
-     */
-    record RehearsedMessage(String code, String title, String subject, List<String> to, String because) {}
 
     private record Rehearsal(int revision, Interview interview) {}
 
@@ -190,35 +178,13 @@ class RehearseController {
                 outcome.orElse(null), onward.endedBy().map(Reasons::endedBy).orElse(""), voice.language(), voice.direction(),
                 voice.plain(interview.wiring().document().title()), draft.document().presentation().theme(),
                 outcome.map(o -> voice.block(o.closing())).orElse(""), steps(draft, interview, course, onward, voice),
-                course.complete() ? messages(draft, interview) : List.of()));
+                course.complete() ? RehearsedMessage.all(draft.document(), interview) : List.of()));
         if (course.current().isPresent()) {
             QuestionsPage.page(interview, action, at, withErrors, notice, 0, 0, ahead.of(interview), model);
             model.addAttribute("reasons", Reasons.of(interview, course.current().get().page()));
         } else if (!course.pages().isEmpty()) {
             model.addAttribute("reasons", Reasons.of(interview, course.pages().getLast().page()));
         }
-    }
-
-    private static List<RehearsedMessage> messages(Draft draft, Interview interview) {
-        Wiring source = Wiring.of(draft.document());
-        List<DueMessage> due = DueMessage.of(interview);
-        List<RehearsedMessage> messages = new ArrayList<>();
-        for (DispatchMessage message : draft.document().messages()) {
-            boolean isSent = DueMessage.isSent(interview, message);
-            List<DueMessage> ofThis = due.stream().filter(d -> d.message().code().equals(message.code())).toList();
-            boolean toRespondent = ofThis.stream().anyMatch(DueMessage::ofRespondent);
-            String because = !isSent
-                    ? "only when " + source.at(message.code() + ".sendWhen").flatMap(Wiring.Wire::readable).map(Phrase::of)
-                            .orElse(message.sendWhen())
-                    : ofThis.isEmpty() ? "nobody gives an address" : "";
-            messages.add(new RehearsedMessage(message.code(), message.title().isEmpty() ? message.code() : message.title(),
-                    because.isEmpty() ? MessageTexts.of(toRespondent ? interview : interview.with(source), message.code()).subject() : "",
-                    ofThis.stream().map(d -> d.address() + ", in " + OwnWords.name(d.ofRespondent()
-                            ? interview.wiring().document().sourceLanguage()
-                            : draft.document().sourceLanguage())).toList(),
-                    because));
-        }
-        return messages;
     }
 
     private static List<WalkStep> steps(Draft draft, Interview interview, Course course, Course onward, RespondentTexts voice) {

@@ -42,7 +42,7 @@ public final class TextPlaces {
         if (page.isEmpty()) {
             Optional<DispatchMessage> message = document.message(owner);
             if (message.isPresent()) {
-                return "message “" + (message.get().title().isEmpty() ? owner : message.get().title()) + "”: " + text.name();
+                return "message “" + message.get().shown() + "”: " + text.name();
             }
             return document.outcome(owner).map(o -> "outcome “" + o.label() + "”").orElse(switch (owner) {
                 case "welcome" -> "welcome page";

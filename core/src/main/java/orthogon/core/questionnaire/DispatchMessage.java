@@ -48,6 +48,11 @@ public record DispatchMessage(String code, String title, String sendWhen, List<S
         told = List.copyOf(told);
     }
 
+    /** What analysts read: the title, or else the code. */
+    public String shown() {
+        return title.isEmpty() ? code : title;
+    }
+
     /** Whether the message tells the answer to a question, if it was asked. */
     public boolean tells(String question) {
         return switch (tells) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
+import orthogon.core.dispatch.DueMessage;
 import orthogon.core.interview.Interview;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.fault.Fault;
@@ -77,7 +78,7 @@ final class DispatchClaims {
     }
 
     private static Predicate<Interview> isSent(DispatchMessage message) {
-        return i -> i.course().complete() && (message.sendWhen().isBlank() || Boolean.TRUE.equals(i.truth(condition(message))));
+        return i -> i.course().complete() && DueMessage.isSent(i, message);
     }
 
     private Claim sent(DispatchMessage message) {

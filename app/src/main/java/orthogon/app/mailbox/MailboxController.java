@@ -1,5 +1,6 @@
-package orthogon.app.outbox;
+package orthogon.app.mailbox;
 
+import java.security.Principal;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -7,7 +8,12 @@ import java.util.Optional;
 import orthogon.app.frame.Frame;
 import orthogon.app.view.Views;
 import orthogon.app.http.NotThere;
+import orthogon.app.outbox.KeptMessage;
 import orthogon.app.outbox.KeptMessage.MessageState;
+import orthogon.app.outbox.MailTransport;
+import orthogon.app.outbox.MessageStore;
+import orthogon.app.outbox.MessageStore.MessageHead;
+import orthogon.app.work.TryMessageAgain;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -21,7 +27,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The mailbox: every message, how far it is, and what it looks like where it arrives. */
 @Controller
-class OutboxController {
+class MailboxController {
 
     private static final int MOST = 200;
     /** A message may be anything; it loads nothing, runs nothing, and stands in a frame of this application alone. */
@@ -49,12 +55,12 @@ class OutboxController {
             boolean plain, int most) {}
 
     private final MessageStore messages;
-    private final KeptOutbox outbox;
+    private final TryMessageAgain trying;
     private final MailTransport transport;
 
-    OutboxController(MessageStore messages, KeptOutbox outbox, MailTransport transport) {
+    MailboxController(MessageStore messages, TryMessageAgain trying, MailTransport transport) {
         this.messages = messages;
-        this.outbox = outbox;
+        this.trying = trying;
         this.transport = transport;
     }
 
@@ -62,14 +68,14 @@ class OutboxController {
     String outbox(@RequestParam(defaultValue = "") String state, @RequestParam(defaultValue = "0") long at,
             @RequestParam(defaultValue = "false") boolean plain, Model model) {
         Optional<MessageState> wanted = List.of(MessageState.values()).stream().filter(s -> s.word().equals(state)).findFirst();
-        List<KeptMessage> newest = messages.newest(wanted, MOST);
-        Optional<KeptMessage> chosen = at == 0 ? newest.stream().findFirst() : messages.find(at);
+        List<MessageHead> newest = messages.newest(wanted, MOST);
+        Optional<KeptMessage> chosen = at == 0 ? newest.stream().findFirst().flatMap(m -> messages.find(m.id())) : messages.find(at);
         long shown = chosen.map(KeptMessage::id).orElse(0L);
         Map<String, Integer> counts = new LinkedHashMap<>();
         messages.counts().forEach((s, n) -> counts.put(s.word(), n));
         Views.show(model, new Mailbox(newest.stream().map(m -> new MessageLine(m.id(), m.to(), m.subject(), Frame.when(m.madeAt()),
                 m.state().word(), m.id() == shown)).toList(), counts, wanted.map(MessageState::word).orElse(""),
-                !(transport instanceof SimulatedTransport), chosen.map(this::shown).orElse(null), plain, MOST));
+                transport.leaves(), chosen.map(this::shown).orElse(null), plain, MOST));
         return "outbox";
     }
 
@@ -89,8 +95,8 @@ class OutboxController {
     }
 
     @PostMapping("/outbox/{id}/again")
-    String again(@PathVariable long id, RedirectAttributes flash) {
-        flash.addFlashAttribute("told", outbox.tryAgain(id)
+    String again(@PathVariable long id, Principal who, RedirectAttributes flash) {
+        flash.addFlashAttribute("told", trying.tryAgain(id, who.getName())
                 ? "The message is tried again."
                 : "The message is not among those that were given up, so nothing was done.");
         return "redirect:/outbox?at=" + id;
