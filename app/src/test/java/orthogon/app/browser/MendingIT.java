@@ -140,6 +140,7 @@ class MendingIT {
         outcomes();
         suggested();
         limitsAndLanguages();
+        messages();
         assertThat(page.locator("#block-claims")).containsText(Pattern.compile("\\b0 refuted"));
         assertThat(page.locator("#block-claims")).containsText(Pattern.compile("\\b0 undecided"));
         Chromium.open(page, application.address() + "/q/" + code + "/prove?verdict=refuted&weight=blocking");
@@ -216,6 +217,16 @@ class MendingIT {
             assertThat(page.locator("#chosen .sign").first()).hasText("proved");
             proved("translated fr/" + unit);
         }
+    }
+
+    private void messages() {
+        open("to_warden has an address whenever it is sent");
+        assertThat(headline()).hasText("It is sent for this respondent, and no address is set.");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Go to to_warden").setExact(true)).click();
+        page.locator("#m-addresses").fill("warden@quillmere.example");
+        press("Keep the message");
+        assertThat(page.locator(".letter")).containsText("warden@quillmere.example");
+        proved("recipient-filled to_warden");
     }
 
     @Test
@@ -309,9 +320,7 @@ class MendingIT {
         Chromium.open(page, application.address() + "/q/" + code + "/prove?verdict=refuted");
         List<String> refuted = page.locator(".family h2 > span:first-child").allTextContents();
         for (Family family : Family.values()) {
-            // The bat count has no messages; theirs are refuted and mended in DispatchIT.
-            boolean isElsewhere = family == Family.SOUND || family == Family.DISPATCH;
-            assertTrue(isElsewhere || refuted.contains(family.title()), family.title() + " in " + refuted);
+            assertTrue(family == Family.SOUND || refuted.contains(family.title()), family.title() + " in " + refuted);
         }
     }
 }
