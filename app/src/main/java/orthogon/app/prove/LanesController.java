@@ -83,11 +83,12 @@ class LanesController {
         }
 
         private Routes.Filter alone(Routes routes, Optional<String> outcome) {
-            Set<String> asked = Set.of(route.split(",")).stream().filter(routes::knows).collect(Collectors.toSet());
+            Set<String> wanted = new HashSet<>(List.of(route.split(",")));
+            Set<String> asked = wanted.stream().filter(routes::knows).collect(Collectors.toSet());
             Set<String> others = new HashSet<>(routes.asking().keySet());
             others.removeAll(asked);
             // A route of a release that asks what this draft does not is none of its routes.
-            int shorter = asked.size() == route.split(",").length ? Integer.MAX_VALUE : 0;
+            int shorter = asked.size() == wanted.size() ? Integer.MAX_VALUE : 0;
             return new Routes.Filter(asked, others, outcome, -1, shorter);
         }
 

@@ -84,7 +84,8 @@ class FiguresController {
      * @param wrong what is wrong with the filter; empty where it can be used
      * @param choices by what can be grouped, code to its values with their labels
      */
-    record FiguresSheet(List<FilterChip> chips, String wrong, String searched, List<Integer> begun, int sent, List<PageStep> steps,
+    record FiguresSheet(List<FilterChip> chips, String wrong, String searched, List<Integer> begun, List<Integer> sent,
+            List<PageStep> steps,
             List<DayBar> days,
             List<DrawnFigure> figures, List<String> groups, List<Integer> sizes, Beside beside, Map<String, Map<String, String>> choices,
             String back) {}
@@ -137,8 +138,8 @@ class FiguresController {
         List<ComeSoFar> soFar = begun(draft, over, isBeside ? beside : new Beside("", "", "")).stream().map(store::soFar).toList();
         Views.show(model,
                 new FiguresSheet(FilterChip.of(filter), wrong, reading.search(), soFar.stream().map(ComeSoFar::begun).toList(),
-                        search.all(draft),
-                        steps(draft, document, soFar), days(read), DrawnFigure.of(figures), names,
+                        soFar.stream().map(ComeSoFar::sent).toList(), steps(draft, document, soFar), days(read), DrawnFigure.of(figures),
+                        names,
                         read.stream().map(ReadFigures::responses).toList(), isBeside ? beside : new Beside("", "", ""), choices,
                         ResponsesController.link(code, reading)));
         return "figures";

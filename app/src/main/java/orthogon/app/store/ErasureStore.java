@@ -8,11 +8,8 @@ import org.springframework.stereotype.Component;
 @Component
 public class ErasureStore {
 
-    /** What hangs on an interview, the last first; messages by the links in them. */
+    /** What hangs on an interview, the last first; invitations by the links in them. */
     private static final List<String> REMOVALS = List.of("delete from message where interview_id in (:some)", """
-            delete from message where exists (select 1 from way_back w where w.interview_id in (:some)
-                and message.text like concat('%', w.token, '%'))
-            """, """
             delete from message where exists (select 1 from invitation v where v.interview_id in (:some)
                 and message.text like concat('%', v.token, '%'))
             """,

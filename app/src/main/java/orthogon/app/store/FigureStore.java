@@ -63,7 +63,13 @@ public class FigureStore {
      * @param left page to how many interviews left it at least once
      * @param there page to how many unfinished interviews are on it
      */
-    public record ComeSoFar(int begun, Map<String, Integer> left, Map<String, Integer> there) {}
+    public record ComeSoFar(int begun, Map<String, Integer> left, Map<String, Integer> there) {
+
+        /** How many were sent: all but the unfinished ones. */
+        public int sent() {
+            return begun - there.values().stream().mapToInt(Integer::intValue).sum();
+        }
+    }
 
     private final JdbcClient jdbc;
 

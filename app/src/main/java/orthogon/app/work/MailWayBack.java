@@ -30,6 +30,6 @@ public class MailWayBack {
      */
     @Transactional
     public void mail(String interview, String to, String subject, UnaryOperator<String> text, String language) {
-        outbox.send(new Mail(to, subject, text.apply(addresses.of("/to/resume/" + ways.wayBack(interview))), language));
+        outbox.send(new Mail(to, subject, text.apply(addresses.of("/to/resume/" + ways.wayBack(interview))), language, interview));
     }
 }

@@ -200,7 +200,7 @@ class ResponsesIT {
         ines.getByLabel("one group").selectOption("north");
         ines.getByLabel("the other group").selectOption("south");
         press(ines, "Show");
-        assertThat(ines.locator("h2").first()).containsText(Pattern.compile("[1-9]\\d+ / [1-9]\\d+ began"));
+        assertThat(ines.locator("h2").first()).containsText(Pattern.compile("[1-9]\\d+ / [1-9]\\d+ began, [1-9]\\d+ / [1-9]\\d+ sent"));
 
         // The commonest route is a lane of the proof, and the only one drawn then.
         ines.navigate(application.address() + TABLE + "/life");

@@ -341,7 +341,7 @@ class ResponseStoreTest {
         assertEquals(0, figures.soFar(new FigureStore.BegunInterviews(id, "fr", Map.of())).begun());
         assertEquals(1, figures.soFar(new FigureStore.BegunInterviews(id, "", Map.of("station", "north"))).begun());
         FigureStore.ComeSoFar south = figures.soFar(new FigureStore.BegunInterviews(id, "en", Map.of("station", "south_%")));
-        assertEquals(List.of(2, 2), List.of(south.begun(), south.there().get(document.pages().getFirst().code())));
+        assertEquals(List.of(2, 2, 0), List.of(south.begun(), south.there().get(document.pages().getFirst().code()), south.sent()));
         assertEquals(0, figures.soFar(new FigureStore.BegunInterviews(id, "", Map.of("station", "south_x"))).begun());
     }
 

@@ -19,14 +19,15 @@ public record DueMessage(DispatchMessage message, String address, boolean ofResp
         return message.sendWhen().isBlank() || Boolean.TRUE.equals(interview.truth(message.code() + ".sendWhen"));
     }
 
-    /** Every message with each of its addresses, in order; one that is named twice comes once. */
+    /** Every message with each of its addresses, in order; one that is named twice comes once, and what is no address is left out. */
     public static List<DueMessage> of(Interview interview) {
         List<DueMessage> due = new ArrayList<>();
         for (DispatchMessage message : interview.wiring().document().messages()) {
             if (isSent(interview, message)) {
                 Set<String> taken = new LinkedHashSet<>();
                 message.answers().stream().map(interview.course().effective()::get).filter(String.class::isInstance)
-                        .map(String.class::cast).filter(taken::add).forEach(a -> due.add(new DueMessage(message, a, true)));
+                        .map(String.class::cast).filter(DispatchMessage::isAddress).filter(taken::add)
+                        .forEach(a -> due.add(new DueMessage(message, a, true)));
                 message.addresses().stream().filter(taken::add).forEach(a -> due.add(new DueMessage(message, a, false)));
             }
         }

@@ -2,7 +2,6 @@ package orthogon.core.edit;
 
 import java.util.List;
 import java.util.Set;
-import orthogon.core.answer.AnswerKind;
 import orthogon.core.language.Piping;
 import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.Questionnaire;
@@ -34,14 +33,6 @@ public record ChangeMessages(List<DispatchMessage> messages) implements Edit {
         }
         if (Math.max(message.addresses().size(), message.answers().size()) > DispatchMessage.MOST_ADDRESSES) {
             throw new Refused(message.code() + " goes to at most " + DispatchMessage.MOST_ADDRESSES + " addresses of either kind.");
-        }
-        for (String answer : message.answers()) {
-            boolean fits = document.question(answer).filter(q -> q.answer().kind() == AnswerKind.EMAIL).isPresent()
-                    && document.rosterOf(answer).isEmpty();
-            if (!fits) {
-                throw new Refused(answer + " is no question for an email address outside of rosters, so " + message.code()
-                        + " cannot go to its answer.");
-            }
         }
         for (String told : message.told()) {
             if (document.item(told).isEmpty()) {

@@ -6,6 +6,7 @@ import orthogon.core.answer.GridRow;
 import orthogon.core.answer.Option;
 import orthogon.core.expression.ExpressionFault;
 import orthogon.core.expression.Wiring;
+import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.Codes;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Group;
@@ -125,6 +126,7 @@ public final class WholeDocument {
                 throw new Refused(wire.family().words() + " “" + wire.text() + "”, " + fault.withPlace() + ".");
             }
         }
+        refuseLostAddresses(before, after);
         refuseBadNesting(after);
         for (Item item : after.items().toList()) {
             switch (item) {
@@ -135,6 +137,17 @@ public final class WholeDocument {
                     throw new Refused("The roster " + r.code() + " takes from 0 to " + Roster.MOST_ENTRIES
                             + " entries, and at least one at most.");
                 default -> {}
+            }
+        }
+    }
+
+    /** A message that goes to an answer needs the question to ask for an email address, also once the question is changed or moved. */
+    private static void refuseLostAddresses(Questionnaire before, Questionnaire after) throws Refused {
+        for (DispatchMessage message : after.messages()) {
+            List<String> lost = message.withoutAddress(after);
+            if (!lost.isEmpty() && !before.message(message.code()).map(m -> m.withoutAddress(before)).orElse(List.of()).containsAll(lost)) {
+                throw new Refused(lost.getFirst() + " is no question for an email address outside of rosters, so " + message.code()
+                        + " cannot go to its answer.");
             }
         }
     }

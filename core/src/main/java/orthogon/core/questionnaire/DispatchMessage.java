@@ -1,6 +1,7 @@
 package orthogon.core.questionnaire;
 
 import java.util.List;
+import orthogon.core.answer.AnswerKind;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
@@ -65,6 +66,12 @@ public record DispatchMessage(String code, String title, String sendWhen, List<S
     /** Whether a text is an email address without anything around it. */
     public static boolean isAddress(String text) {
         return ADDRESS.matcher(text).matches();
+    }
+
+    /** Codes of the answers that the message goes to although no question outside of rosters asks for an email address there. */
+    public List<String> withoutAddress(Questionnaire document) {
+        return answers.stream().filter(a -> document.question(a).filter(q -> q.answer().kind() == AnswerKind.EMAIL).isEmpty()
+                || document.rosterOf(a).isPresent()).toList();
     }
 
     public DispatchMessage withSendWhen(String changed) {

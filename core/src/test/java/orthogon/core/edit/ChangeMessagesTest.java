@@ -58,6 +58,19 @@ class ChangeMessagesTest {
         assertTrue(refused(message("to_us", "outcome = \"nowhere\"", List.of(), List.of())).contains("nowhere"));
     }
 
+    /** Also where the question is changed or moved afterwards, and not where it was so before. */
+    @Test
+    void aQuestionThatAMessageGoesToKeepsAskingForAnAddress() throws Refused {
+        Questionnaire document = with(message("to_us", "", List.of(), List.of("mail")));
+        Question mail = document.question("mail").orElseThrow();
+        String why = assertThrows(Refused.class, () -> new ChangeItem(mail.withAnswer(new YesNoAnswer()), "").apply(document))
+                .getMessage();
+        assertTrue(why.contains("mail is no question for an email address") && why.contains("to_us"), why);
+        Questionnaire broken = document.withItem("mail", i -> mail.withAnswer(new YesNoAnswer()));
+        assertEquals(List.of("mail"), broken.messages().getFirst().withoutAddress(broken));
+        new ChangeItem(broken.question("nest").orElseThrow().withRequireWhen("true"), "").apply(broken);
+    }
+
     @Test
     void messagesFollowWhatIsRenamedAndRemoved() throws Refused {
         Questionnaire document = with(message("to_us", "nest", List.of(), List.of("mail")));

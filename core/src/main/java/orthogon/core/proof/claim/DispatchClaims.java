@@ -66,6 +66,9 @@ final class DispatchClaims {
 
     /** Why it is not known who is sent the message; empty where it is. */
     private Optional<Unknown> open(DispatchMessage message) {
+        if (message.answers().stream().anyMatch(a -> decider.space.axis(a) == null)) {
+            return Optional.of(new Unknown.Unsound(Fault.SoundClaim.REFERENCE_EXISTS, message.code()));
+        }
         String place = condition(message);
         return message.sendWhen().isBlank() || decider.space.expr(place).isPresent()
                 ? Optional.empty()

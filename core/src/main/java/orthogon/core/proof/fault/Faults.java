@@ -68,7 +68,11 @@ public final class Faults {
             Set<String> rows = new HashSet<>();
             q.answer().rows().forEach(r -> unique(rows, r.code(), q.code() + "." + r.code()));
         });
-        document.messages().forEach(m -> unique(codes, m.code(), m.code()));
+        document.messages().forEach(m -> {
+            unique(codes, m.code(), m.code());
+            m.answers().stream().filter(a -> document.question(a).isEmpty() || document.rosterOf(a).isPresent())
+                    .forEach(a -> add(Fault.SoundClaim.REFERENCE_EXISTS, m.code(), Message.of("fault.no-recipient").code("code", a)));
+        });
         Set<String> outcomes = new HashSet<>();
         document.outcomes().forEach(o -> unique(outcomes, o.code(), o.code()));
         Set<String> claims = new HashSet<>();

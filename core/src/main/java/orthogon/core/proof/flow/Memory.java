@@ -108,7 +108,7 @@ final class Memory {
         usesOfTexts();
         for (DispatchMessage message : space.wiring().document().messages()) {
             space.expr(message.code() + ".sendWhen").ifPresent(e -> mentionedAxes(e).forEach(axis -> used(axis.levels(), end)));
-            message.answers().forEach(answer -> used(space.axis(answer).blank(), end));
+            message.answers().stream().map(space::axis).filter(a -> a != null).forEach(axis -> used(axis.blank(), end));
         }
         for (int i = 0; i < space.wiring().document().claims().size(); i++) {
             // The outcome itself is settled at the end, so any two disjoint sets may stand for it here.
