@@ -225,7 +225,7 @@ async function check(field) {
         return;
     }
     const query = new URLSearchParams({ family: field.dataset.family, owner: field.dataset.owner ?? '', text: field.value });
-    const response = await fetch(`${base.replace(/\/(rules|prove)$/, '/compose')}/check?${query}`);
+    const response = await fetch(`${base.replace(/\/(rules|prove|dispatch)$/, '/compose')}/check?${query}`);
     if (!response.ok || !field.isConnected || response.redirected) {
         return;
     }

@@ -2,6 +2,11 @@ package orthogon.app.account;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
@@ -10,6 +15,8 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import orthogon.app.store.PersonStore;
 import orthogon.app.store.PersonStore.Person;
+import orthogon.core.questionnaire.DispatchMessage;
+import orthogon.core.questionnaire.MessageRecipients;
 import org.springframework.security.core.Authentication;
 import org.springframework.stereotype.Component;
 import org.springframework.web.context.request.RequestContextHolder;
@@ -58,6 +65,36 @@ public class People {
     /** The full name of a person, or the name itself where nobody is known by it. */
     public String shown(String name) {
         return find(name).map(Person::shown).orElse(name);
+    }
+
+    /**
+     * The addresses of people who are named or have a role, each once. Whoever may not read the responses of the questionnaire is left out.
+     *
+     * @param wanted names that they sign in with, and roles as {@code role:reviewer}
+     */
+    public List<String> addresses(List<String> wanted, String questionnaire) {
+        return all().values().stream().filter(p -> wanted.contains(p.name()) || wanted.contains(roleIn(p, questionnaire)))
+                .filter(p -> may(p.name(), Act.READ_RESPONSES, questionnaire)).sorted(Comparator.comparing(Person::name))
+                .map(Person::email).filter(DispatchMessage::isAddress).distinct().toList();
+    }
+
+    /** Those who may read the responses of a questionnaire, one by one and by role, as a message names them, with their words. */
+    public Map<String, String> readers(String questionnaire) {
+        Map<String, String> readers = new LinkedHashMap<>();
+        Arrays.stream(Role.values()).filter(r -> r.may(Act.READ_RESPONSES))
+                .forEach(r -> readers.put(MessageRecipients.ROLE + r.word(), named(MessageRecipients.ROLE + r.word())));
+        all().values().stream().filter(p -> may(p.name(), Act.READ_RESPONSES, questionnaire)).sorted(Comparator.comparing(Person::shown))
+                .forEach(p -> readers.put(p.name(), p.shown()));
+        return readers;
+    }
+
+    /** Somebody whom a message names, or everybody of a role, in words. */
+    public String named(String wanted) {
+        return wanted.startsWith(MessageRecipients.ROLE) ? "every " + wanted.substring(MessageRecipients.ROLE.length()) : shown(wanted);
+    }
+
+    private static String roleIn(Person person, String questionnaire) {
+        return MessageRecipients.ROLE + person.roles().getOrDefault(questionnaire, person.role()).toLowerCase(Locale.ROOT);
     }
 
     /** Whether somebody may do something where they are: to the questionnaire of the address, else to every one. */

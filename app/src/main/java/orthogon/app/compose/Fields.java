@@ -243,12 +243,19 @@ final class Fields {
         });
     }
 
+    /** As it is typed: {@code kind=group, station=via}. */
+    public static String carried(Questionnaire.Outcome outcome) {
+        return outcome.carries().entrySet().stream().map(e -> e.getKey() + "=" + e.getValue()).collect(Collectors.joining(", "));
+    }
+
     private void ending(Questionnaire document) {
         document.outcomes().forEach(o -> {
             set("outcomeCode", o.code());
             set("outcomeLabel", o.label());
             set("outcomeClosing", o.closing());
             set("outcomeRedirect", o.redirect());
+            set("outcomeCarries", carried(o));
+            set("outcomeTakeAlong", o.takeAlong());
         });
         document.outcomeTable().forEach(r -> {
             set("rowWhen", r.when());

@@ -265,8 +265,23 @@ final class Forms implements SettingsForm {
         List<String> taken = new ArrayList<>(form.getOrDefault("outcomeCode", List.of()));
         return entries("outcomeLabel", i -> "The outcome " + at("outcomeCode", i) + " needs a name. Use Remove to take it out.",
                 i -> new Questionnaire.Outcome(code("outcomeCode", i, "outcomeLabel", "outcome", taken), at("outcomeLabel", i),
-                        at("outcomeClosing", i), at("outcomeRedirect", i)),
-                "outcomeCode", "outcomeClosing", "outcomeRedirect");
+                        at("outcomeClosing", i), at("outcomeRedirect", i), carried(at("outcomeCarries", i)), at("outcomeTakeAlong", i)),
+                "outcomeCode", "outcomeClosing", "outcomeRedirect", "outcomeCarries", "outcomeTakeAlong");
+    }
+
+    private static Map<String, String> carried(String typed) throws Refused {
+        Map<String, String> carried = new LinkedHashMap<>();
+        for (String each : typed.replaceAll("\\s*=\\s*", "=").split("[,\\s]+")) {
+            int equals = each.indexOf('=');
+            if (!each.isEmpty() && (equals < 1 || equals == each.length() - 1)) {
+                throw new Refused("“" + each + "” is no answer for an address; write it like kind=group, which adds kind= and the answer "
+                        + "to group.");
+            }
+            if (!each.isEmpty() && carried.put(each.substring(0, equals), each.substring(equals + 1)) != null) {
+                throw new Refused("The address takes " + each.substring(0, equals) + " twice; give one of them another name.");
+            }
+        }
+        return carried;
     }
 
     List<Questionnaire.OutcomeRow> table() throws Refused {

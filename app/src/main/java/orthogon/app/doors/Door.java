@@ -20,7 +20,7 @@ public record Door(HttpMethod method, String path, Act act) {
         List<Door> doors = new ArrayList<>();
         sheets.stream().filter(s -> s.act() != Act.LOOK)
                 .forEach(s -> get(doors, s.act(), "/q/*/" + s.name() + "/**", "/q/*/" + s.name()));
-        get(doors, Act.READ_TRAIL, "/outbox", "/outbox/*/html", "/trail");
+        get(doors, Act.READ_TRAIL, "/outbox", "/outbox/*/html", "/outbox/*/files/*", "/trail");
         get(doors, Act.RELEASE, "/q/*/release/invitations/file.csv");
         get(doors, Act.BE_HERE, "/");
         get(doors, Act.LOOK, "/q/**");

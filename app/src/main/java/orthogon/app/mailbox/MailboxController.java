@@ -1,5 +1,6 @@
 package orthogon.app.mailbox;
 
+import java.nio.charset.StandardCharsets;
 import java.security.Principal;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -10,10 +11,12 @@ import orthogon.app.view.Views;
 import orthogon.app.http.NotThere;
 import orthogon.app.outbox.KeptMessage;
 import orthogon.app.outbox.KeptMessage.MessageState;
+import orthogon.app.outbox.MailFiles;
 import orthogon.app.outbox.MailTransport;
 import orthogon.app.outbox.MessageStore;
 import orthogon.app.outbox.MessageStore.MessageHead;
 import orthogon.app.work.TryMessageAgain;
+import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -41,8 +44,8 @@ class MailboxController {
      *
      * @param dueAt when it is tried next, or was delivered
      */
-    record ShownMessage(long id, String from, String to, String subject, String when, String messageId, String text, String state,
-            int tries, String dueAt, String fault) {}
+    record ShownMessage(long id, String from, String to, String replyTo, String subject, String when, String messageId, String text,
+            String state, int tries, String dueAt, String fault, List<String> files) {}
 
     /**
      * The page.
@@ -57,8 +60,10 @@ class MailboxController {
     private final MessageStore messages;
     private final TryMessageAgain trying;
     private final MailTransport transport;
+    private final MailFiles files;
 
-    MailboxController(MessageStore messages, TryMessageAgain trying, MailTransport transport) {
+    MailboxController(MessageStore messages, TryMessageAgain trying, MailTransport transport, MailFiles files) {
+        this.files = files;
         this.messages = messages;
         this.trying = trying;
         this.transport = transport;
@@ -80,18 +85,30 @@ class MailboxController {
     }
 
     private ShownMessage shown(KeptMessage m) {
-        return new ShownMessage(m.id(), transport.from(), m.to(), m.subject(), Frame.when(m.madeAt()), m.messageId(), m.text(),
-                m.state().word(),
-                m.tries(), Frame.when(m.dueAt()), m.fault());
+        return new ShownMessage(m.id(), transport.from(), m.to(), m.mail().replyTo(), m.subject(), Frame.when(m.madeAt()), m.messageId(),
+                m.mail().text(), m.state().word(), m.tries(), Frame.when(m.dueAt()), m.fault(),
+                files.of(m).stream().map(MailFiles.MailFile::name).toList());
     }
 
     /** The message as mail programs show it, for a frame in the mailbox. */
     @GetMapping("/outbox/{id}/html")
     ResponseEntity<String> html(@PathVariable long id) {
-        KeptMessage message = messages.find(id).filter(m -> !m.html().isEmpty())
+        KeptMessage message = messages.find(id).filter(m -> !m.mail().html().isEmpty())
                 .orElseThrow(() -> new NotThere("There is no such message."));
         return ResponseEntity.ok().contentType(MediaType.valueOf("text/html;charset=UTF-8")).header("Content-Security-Policy", POLICY)
-                .header("X-Frame-Options", "SAMEORIGIN").header(HttpHeaders.CACHE_CONTROL, "no-store").body(message.html());
+                .header("X-Frame-Options", "SAMEORIGIN").header(HttpHeaders.CACHE_CONTROL, "no-store").body(message.mail().html());
+    }
+
+    /** A file that comes with a message. */
+    @GetMapping("/outbox/{id}/files/{number}")
+    ResponseEntity<byte[]> file(@PathVariable long id, @PathVariable int number) {
+        List<MailFiles.MailFile> all = messages.find(id).map(files::of).orElse(List.of());
+        if (number < 0 || number >= all.size()) {
+            throw new NotThere("There is no such file. It goes with the response that it belongs to.");
+        }
+        MailFiles.MailFile file = all.get(number);
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_OCTET_STREAM).header(HttpHeaders.CONTENT_DISPOSITION,
+                ContentDisposition.attachment().filename(file.name(), StandardCharsets.UTF_8).build().toString()).body(file.content());
     }
 
     @PostMapping("/outbox/{id}/again")

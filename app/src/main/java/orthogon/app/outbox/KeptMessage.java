@@ -2,6 +2,7 @@ package orthogon.app.outbox;
 
 import java.time.OffsetDateTime;
 import java.util.Locale;
+import orthogon.app.outbox.Outbox.Mail;
 
 /**
  * A message as it is kept.
@@ -10,9 +11,18 @@ import java.util.Locale;
  * @param tries how often it was tried to deliver it
  * @param dueAt when it is tried next, or was delivered
  * @param fault what the last try met; empty for nothing
+ * @param mail as it was given
  */
-public record KeptMessage(long id, String messageId, String to, String subject, String text, String html, OffsetDateTime madeAt,
-        MessageState state, int tries, OffsetDateTime dueAt, String fault) {
+public record KeptMessage(long id, String messageId, Mail mail, OffsetDateTime madeAt, MessageState state, int tries,
+        OffsetDateTime dueAt, String fault) {
+
+    public String to() {
+        return mail.to();
+    }
+
+    public String subject() {
+        return mail.subject();
+    }
 
     /** How far a message is. */
     public enum MessageState {

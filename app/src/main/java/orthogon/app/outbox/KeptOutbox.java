@@ -26,8 +26,10 @@ public class KeptOutbox implements Outbox {
     @Transactional
     public void send(Mail mail) {
         String messageId = RandomNames.hex(16) + "@orthogon";
-        scheduler.schedule(messages.keep(mail, PageTemplates.filled("mail", MailPage.of(mail.subject(), mail.text(), mail.language())),
-                messageId, OffsetDateTime.now(clock)));
+        String html = mail.html().isEmpty()
+                ? PageTemplates.filled("mail", MailPage.of(mail.subject(), mail.text(), mail.language()))
+                : mail.html();
+        scheduler.schedule(messages.keep(mail, html, messageId, OffsetDateTime.now(clock)));
     }
 
     /** Tries a message again that was given up; false where it was not, or is gone. */

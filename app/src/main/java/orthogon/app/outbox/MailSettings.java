@@ -29,14 +29,15 @@ class MailSettings {
     MailTransport transport(@Value("${orthogon.mail.host:}") String host, @Value("${orthogon.mail.port:587}") int port,
             @Value("${orthogon.mail.security:STARTTLS}") MailSecurity security, @Value("${orthogon.mail.user:}") String user,
             @Value("${orthogon.mail.password:}") String password, @Value("${orthogon.mail.from:}") String from,
-            @Value("${orthogon.mail.reply-to:}") String replyTo, @Value("${orthogon.mail.patience:PT15S}") Duration patience) {
+            @Value("${orthogon.mail.reply-to:}") String replyTo, @Value("${orthogon.mail.patience:PT15S}") Duration patience,
+            MailFiles files) {
         if (host.isBlank()) {
             return new SimulatedTransport();
         }
         if (from.isBlank()) {
             throw new IllegalStateException("orthogon.mail.host is set and orthogon.mail.from is not; say what address messages are from.");
         }
-        return new SmtpTransport(new MailServer(host.strip(), port, security, user, password, from, replyTo, patience));
+        return new SmtpTransport(new MailServer(host.strip(), port, security, user, password, from, replyTo, patience), files);
     }
 
     @Bean

@@ -3,11 +3,17 @@ package orthogon.app.outbox;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.OffsetDateTime;
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import orthogon.app.outbox.KeptMessage.MessageState;
+import orthogon.app.outbox.Outbox.Mail;
+import orthogon.app.outbox.Outbox.Mail.MailAttachment;
 import orthogon.app.store.Times;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
@@ -19,11 +25,12 @@ import org.springframework.stereotype.Component;
 public class MessageStore {
 
     private static final String INSERT = """
-            insert into message (sent_to, subject, text, html, sent_at, message_id, state, due_at, interview_id)
-            values (:to, :subject, :text, :html, :at, :message, 'waiting', :at, :interview)
+            insert into message (sent_to, subject, text, html, sent_at, message_id, state, due_at, interview_id, reply_to, attached, language)
+            values (:to, :subject, :text, :html, :at, :message, 'waiting', :at, :interview, :reply, :attached, :language)
             """;
     private static final String MESSAGES = """
-            select id, message_id, sent_to, subject, text, html, sent_at, state, tries, due_at, fault from message
+            select id, message_id, sent_to, subject, text, html, sent_at, state, tries, due_at, fault, interview_id, reply_to, attached,
+                language from message
             """;
     private static final String HEADS = "select id, sent_to, subject, sent_at, state from message";
     private static final String TRY = """
@@ -49,10 +56,13 @@ public class MessageStore {
     }
 
     /** Keeps a message that waits to be delivered; gives its number. */
-    long keep(Outbox.Mail mail, String html, String messageId, OffsetDateTime at) {
+    long keep(Mail mail, String html, String messageId, OffsetDateTime at) {
         KeyHolder key = new GeneratedKeyHolder();
         jdbc.sql(INSERT).param("to", mail.to()).param("subject", mail.subject()).param("text", mail.text()).param("html", html)
-                .param("message", messageId).param("at", at).param("interview", mail.interview()).update(key, "id");
+                .param("message", messageId).param("at", at).param("interview", mail.interview())
+                .param("reply", mail.replyTo()).param("attached", mail.attached().stream().sorted()
+                        .map(a -> a.name().toLowerCase(Locale.ROOT)).collect(Collectors.joining(",")))
+                .param("language", mail.language()).update(key, "id");
         return key.getKeyAs(Long.class);
     }
 
@@ -101,8 +111,11 @@ public class MessageStore {
     }
 
     private static KeptMessage message(ResultSet row, int n) throws SQLException {
-        return new KeptMessage(row.getLong("id"), row.getString("message_id"), row.getString("sent_to"), row.getString("subject"),
-                row.getString("text"), row.getString("html"), Times.at(row, "sent_at"), MessageState.of(row.getString("state")),
-                row.getInt("tries"), Times.at(row, "due_at"), row.getString("fault"));
+        Set<MailAttachment> attached = Arrays.stream(row.getString("attached").split(",")).filter(a -> !a.isEmpty())
+                .map(a -> MailAttachment.valueOf(a.toUpperCase(Locale.ROOT))).collect(Collectors.toSet());
+        Mail mail = new Mail(row.getString("sent_to"), row.getString("subject"), row.getString("text"), row.getString("html"),
+                row.getString("language"), row.getString("interview_id"), row.getString("reply_to"), attached);
+        return new KeptMessage(row.getLong("id"), row.getString("message_id"), mail, Times.at(row, "sent_at"),
+                MessageState.of(row.getString("state")), row.getInt("tries"), Times.at(row, "due_at"), row.getString("fault"));
     }
 }

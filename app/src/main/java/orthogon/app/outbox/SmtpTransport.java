@@ -4,6 +4,7 @@ import jakarta.mail.MessagingException;
 import jakarta.mail.SendFailedException;
 import jakarta.mail.Session;
 import jakarta.mail.internet.MimeMessage;
+import jakarta.mail.util.ByteArrayDataSource;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.Date;
@@ -51,10 +52,12 @@ final class SmtpTransport implements MailTransport {
     }
 
     private final MailServer server;
+    private final MailFiles files;
     private final JavaMailSenderImpl sender = new JavaMailSenderImpl();
 
-    SmtpTransport(MailServer server) {
+    SmtpTransport(MailServer server, MailFiles files) {
         this.server = server;
+        this.files = files;
         sender.setHost(server.host());
         sender.setPort(server.port());
         sender.setDefaultEncoding(StandardCharsets.UTF_8.name());
@@ -79,10 +82,14 @@ final class SmtpTransport implements MailTransport {
             MimeMessage mail = new MessageWithId(sender.getSession(), message.messageId());
             MimeMessageHelper helper = new MimeMessageHelper(mail, true, StandardCharsets.UTF_8.name());
             helper.setFrom(server.from());
-            helper.setReplyTo(server.replyTo().isEmpty() ? server.from() : server.replyTo());
+            String replyTo = message.mail().replyTo().isEmpty() ? server.replyTo() : message.mail().replyTo();
+            helper.setReplyTo(replyTo.isEmpty() ? server.from() : replyTo);
             helper.setTo(message.to());
             helper.setSubject(message.subject());
-            helper.setText(message.text(), message.html());
+            helper.setText(message.mail().text(), message.mail().html());
+            for (MailFiles.MailFile file : files.of(message)) {
+                helper.addAttachment(file.name(), new ByteArrayDataSource(file.content(), file.mediaType()));
+            }
             helper.setSentDate(Date.from(message.madeAt().toInstant()));
             // So that no machine answers it.
             mail.setHeader("Auto-Submitted", "auto-generated");

@@ -1,5 +1,6 @@
 package orthogon.app.questions;
 
+import java.util.List;
 import java.util.stream.Collectors;
 import orthogon.core.interview.Interview;
 import orthogon.core.interview.Slots;
@@ -8,19 +9,28 @@ import orthogon.core.questionnaire.DispatchMessage;
 /**
  * What a message says, completed with the answers of an interview and in its language.
  *
- * @param body in paragraphs, with the questions that it tells behind it
+ * @param text body in paragraphs, with the questions that it tells behind it
+ * @param html the body as safe HTML, without these questions
+ * @param told the questions that it tells, with their answers
  */
-public record MessageTexts(String subject, String body) {
+public record MessageTexts(String subject, String text, String html, List<QuestionsPage.ReviewLine> told) {
+
+    /** The body and what it tells behind it, as a part of a page. */
+    public String htmlWithTold() {
+        return html + told.stream().map(l -> "<dt>" + Markup.escaped(l.wording()) + "</dt><dd>" + Markup.escaped(l.answer()) + "</dd>")
+                .collect(Collectors.joining("", told.isEmpty() ? "" : "<dl>", told.isEmpty() ? "" : "</dl>"));
+    }
 
     private static final String PARAGRAPH = "\n\n";
 
     public static MessageTexts of(Interview interview, String messageCode) {
         RespondentTexts texts = RespondentTexts.of(interview);
         DispatchMessage message = interview.wiring().document().message(messageCode).orElseThrow();
-        String told = QuestionsPage.lines(interview).stream().filter(line -> message.tells(Slots.code(line.slot())))
-                .map(line -> line.wording() + "\n" + line.answer()).collect(Collectors.joining(PARAGRAPH));
+        List<QuestionsPage.ReviewLine> told = QuestionsPage.lines(interview).stream().filter(line -> message.tells(Slots.code(line.slot())))
+                .toList();
         String body = texts.paragraphs(message.body());
-        return new MessageTexts(texts.plain(message.subject()),
-                body + (body.isEmpty() || told.isEmpty() ? "" : PARAGRAPH) + told);
+        String lines = told.stream().map(line -> line.wording() + "\n" + line.answer()).collect(Collectors.joining(PARAGRAPH));
+        return new MessageTexts(texts.plain(message.subject()), body + (body.isEmpty() || lines.isEmpty() ? "" : PARAGRAPH) + lines,
+                message.body().isBlank() ? "" : texts.block(message.body()), told);
     }
 }

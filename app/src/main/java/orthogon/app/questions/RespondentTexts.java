@@ -1,6 +1,7 @@
 package orthogon.app.questions;
 
 import orthogon.app.answer.ControlTexts;
+import orthogon.core.dispatch.Passages;
 import orthogon.core.interview.CodeValues;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
@@ -21,8 +22,10 @@ public final class RespondentTexts implements ControlTexts {
     private final Questionnaire document;
     private final OwnWords ownWords;
     private final CodeValues standing;
+    private final Passages passages;
 
     private RespondentTexts(Interview interview) {
+        this.passages = new Passages(interview);
         this.document = interview.wiring().document();
         this.ownWords = OwnWords.of(document);
         this.standing = CodeValues.of(interview);
@@ -43,7 +46,7 @@ public final class RespondentTexts implements ControlTexts {
     }
 
     private Piping.Filled filled(String text, String roster, int entry) {
-        return Piping.fill(text, ownWords.locale().toLocale(), code -> standing.value(code, roster, entry),
+        return Piping.fill(passages.putIn(text), ownWords.locale().toLocale(), code -> standing.value(code, roster, entry),
                 code -> words(code, standing.value(code, roster, entry)));
     }
 
@@ -70,6 +73,11 @@ public final class RespondentTexts implements ControlTexts {
         return Markup.block(filled(text, "", 0));
     }
 
+    /** A text with its markup and the codes that it names, for whoever writes it. */
+    public static String asWritten(String text) {
+        return Markup.block(new Piping.Filled(text, List.of()));
+    }
+
     /** Text without markup. */
     public String plain(String text) {
         return Markup.plain(filled(text, "", 0));
@@ -77,11 +85,17 @@ public final class RespondentTexts implements ControlTexts {
 
     /** Text without markup that keeps the empty lines between its paragraphs. */
     public String paragraphs(String text) {
-        List<String> paragraphs = List.of(text.strip().split("\\R\\s*\\R"));
+        String whole = passages.putIn(text);
+        List<String> paragraphs = List.of(whole.strip().split("\\R\\s*\\R"));
         // An argument may reach over an empty line.
         return paragraphs.stream().anyMatch(p -> Piping.fault(p).isPresent())
-                ? plain(text)
-                : paragraphs.stream().map(this::plain).collect(Collectors.joining("\n\n"));
+                ? plain(whole)
+                : paragraphs.stream().map(this::plain).filter(p -> !p.isEmpty()).collect(Collectors.joining("\n\n"));
+    }
+
+    /** What the respondent is to take along after an outcome, each without markup. */
+    public List<String> takeAlong(Questionnaire.Outcome outcome) {
+        return passages.putIn(outcome.takeAlong()).lines().map(this::plain).filter(line -> !line.isEmpty()).toList();
     }
 
     @Override

@@ -2,6 +2,7 @@ package orthogon.app.questions;
 
 import java.time.OffsetDateTime;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import orthogon.core.interview.Interview;
 import orthogon.core.interview.Slots;
@@ -27,11 +28,13 @@ public final class ResponsePaper {
     public static byte[] pdf(Interview interview, String receipt, OffsetDateTime sentAt, Set<String> hidden) {
         RespondentTexts texts = RespondentTexts.of(interview);
         Questionnaire document = interview.wiring().document();
-        String heading = texts.course().outcome().flatMap(document::outcome).map(Questionnaire.Outcome::label)
+        Optional<Questionnaire.Outcome> outcome = texts.course().outcome().flatMap(document::outcome);
+        String heading = outcome.map(Questionnaire.Outcome::label)
                 .map(label -> hidden.isEmpty() ? texts.plain(label) : label).orElse(texts.say("sent"));
         List<ReceiptPaper.ReceiptLine> lines = QuestionsPage.lines(interview).stream().map(l -> line(document, l, hidden)).toList();
         return ReceiptPaper.pdf(hidden.isEmpty() ? texts.plain(document.title()) : document.title(), heading, receipt,
-                texts.ownWords().moment(sentAt), lines, texts.ownWords());
+                texts.ownWords().moment(sentAt), hidden.isEmpty() ? outcome.map(texts::takeAlong).orElse(List.of()) : List.of(), lines,
+                texts.ownWords());
     }
 
     private static ReceiptPaper.ReceiptLine line(Questionnaire document, QuestionsPage.ReviewLine line, Set<String> hidden) {

@@ -14,6 +14,7 @@ import orthogon.app.store.InvitationStore;
 import orthogon.app.view.Views;
 import orthogon.app.work.SendInterview;
 import orthogon.core.answer.contact.ContactAnswer;
+import orthogon.core.dispatch.LeadOn;
 import orthogon.core.interview.Course;
 import orthogon.core.language.OwnWords;
 import orthogon.core.questionnaire.Presentation;
@@ -42,7 +43,7 @@ class EndController {
             String lang, String dir) {}
 
     /** What is told of a response that was sent. */
-    record ReceiptView(String receipt, String heading, String headingPlain, String closing, String when,
+    record ReceiptView(String receipt, String heading, String headingPlain, String closing, List<String> takeAlong, String when,
             List<QuestionsPage.ReviewLine> lines, String redirect, boolean onward) {}
 
     private final InterviewStore interviews;
@@ -197,8 +198,9 @@ class EndController {
                         outcome.map(Questionnaire.Outcome::label).map(voice::inline).orElse(voice.say("sent")),
                         outcome.map(Questionnaire.Outcome::label).map(voice::plain).orElse(voice.say("sent")),
                         outcome.map(Questionnaire.Outcome::closing).filter(c -> !c.isEmpty()).map(voice::block).orElse(""),
-                        voice.ownWords().moment(running.get().updatedAt()), QuestionsPage.lines(running.get().interview()),
-                        outcome.filter(Questionnaire.Outcome::leadsOn).map(Questionnaire.Outcome::redirect).orElse(""),
+                        outcome.map(voice::takeAlong).orElse(List.of()), voice.ownWords().moment(running.get().updatedAt()),
+                        QuestionsPage.lines(running.get().interview()),
+                        outcome.flatMap(o -> LeadOn.address(running.get().interview(), o)).orElse(""),
                         onward && document.presentation().navigation().redirectAtOnce()));
         return themed(running.get(), voice, model, response, "respond/receipt");
     }

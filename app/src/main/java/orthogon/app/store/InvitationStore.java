@@ -18,8 +18,8 @@ public class InvitationStore {
     public static final int WAY_BACK_DAYS = 30;
 
     private static final String LIST = """
-            select v.token, v.questionnaire_id, v.interview_id, v.email, v.sent_at, v.reminded_at, p.receipt from invitation v left join response p on p.interview_id = v.interview_id
-            where v.questionnaire_id = :id order by v.made_at, v.token
+            select v.token, v.questionnaire_id, v.interview_id, v.email, v.sent_at, v.reminded_at, v.language, p.receipt
+            from invitation v left join response p on p.interview_id = v.interview_id where v.questionnaire_id = :id order by v.made_at, v.token
             """;
 
     /**
@@ -27,9 +27,10 @@ public class InvitationStore {
      * @param sent whether that interview was sent
      * @param email that it is for; empty where it was made without one
      * @param mailedAt when it was sent to that address
+     * @param language that it was last written to in; empty where it never was
      */
     public record Invitation(String token, long questionnaireId, Optional<String> interview, boolean sent, String email,
-            Optional<OffsetDateTime> mailedAt, Optional<OffsetDateTime> remindedAt) {}
+            Optional<OffsetDateTime> mailedAt, Optional<OffsetDateTime> remindedAt, String language) {}
 
     private final JdbcClient jdbc;
 
@@ -53,7 +54,7 @@ public class InvitationStore {
         return new Invitation(row.getString("token"), row.getLong("questionnaire_id"), Optional.ofNullable(row.getString("interview_id")),
                 row.getString("receipt") != null, row.getString("email"),
                 Optional.ofNullable(Times.at(row, "sent_at")),
-                Optional.ofNullable(Times.at(row, "reminded_at")));
+                Optional.ofNullable(Times.at(row, "reminded_at")), row.getString("language"));
     }
 
     /** A link for somebody with an address, or the one that they were given before. */
@@ -68,9 +69,10 @@ public class InvitationStore {
         return withToken(token).orElseThrow();
     }
 
-    public void mailed(String token, boolean reminder, OffsetDateTime at) {
-        jdbc.sql("update invitation set " + (reminder ? "reminded_at" : "sent_at") + " = :at where token = :token")
-                .param("at", at).param("token", token).update();
+    /** @param language that the message was written in */
+    public void mailed(String token, boolean reminder, String language, OffsetDateTime at) {
+        jdbc.sql("update invitation set " + (reminder ? "reminded_at" : "sent_at") + " = :at, language = :language where token = :token")
+                .param("at", at).param("language", language).param("token", token).update();
     }
 
     public List<Invitation> of(long questionnaireId) {
@@ -78,10 +80,12 @@ public class InvitationStore {
     }
 
     public Optional<Invitation> withToken(String token) {
-        return jdbc.sql("""
-                select v.token, v.questionnaire_id, v.interview_id, v.email, v.sent_at, v.reminded_at, p.receipt from invitation v
-                left join response p on p.interview_id = v.interview_id where v.token = :token
-                """).param("token", token).query(InvitationStore::invitation).optional();
+        return jdbc
+                .sql("""
+                        select v.token, v.questionnaire_id, v.interview_id, v.email, v.sent_at, v.reminded_at, v.language, p.receipt from invitation v
+                        left join response p on p.interview_id = v.interview_id where v.token = :token
+                        """)
+                .param("token", token).query(InvitationStore::invitation).optional();
     }
 
     /** Binds an interview to the invitation; false where another one was quicker. */

@@ -15,18 +15,26 @@ class Housekeeping {
 
     private final KeepAnswers keeping;
     private final KeepNoLonger erasing;
+    private final InvitePeople inviting;
     private final Duration refusedFor;
 
     /** @param refusedFor how long files of a page that was refused are kept */
-    Housekeeping(KeepAnswers keeping, KeepNoLonger erasing, @Value("${orthogon.refused-files-kept:PT24H}") Duration refusedFor) {
+    Housekeeping(KeepAnswers keeping, KeepNoLonger erasing, InvitePeople inviting,
+            @Value("${orthogon.refused-files-kept:PT24H}") Duration refusedFor) {
         this.keeping = keeping;
         this.erasing = erasing;
+        this.inviting = inviting;
         this.refusedFor = refusedFor;
     }
 
     @Scheduled(cron = "${orthogon.erase-at:0 30 3 * * *}")
     void keepNoLonger() {
         erasing.run();
+    }
+
+    @Scheduled(cron = "${orthogon.remind-at:0 0 9 * * *}")
+    void remind() {
+        inviting.remindWhereDue();
     }
 
     @Scheduled(initialDelay = 10, fixedDelay = 60, timeUnit = TimeUnit.MINUTES)

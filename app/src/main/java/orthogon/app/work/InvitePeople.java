@@ -3,22 +3,37 @@ package orthogon.app.work;
 import orthogon.app.http.PublicAddress;
 import orthogon.app.outbox.Outbox;
 import orthogon.app.outbox.Outbox.Mail;
+import orthogon.app.store.DraftStore;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.InvitationStore;
 import orthogon.app.store.InvitationStore.Invitation;
 import orthogon.app.store.KnownReleases;
+import orthogon.app.store.ReleaseStore;
 import orthogon.app.store.ReleaseStore.Release;
+import orthogon.app.store.ReleaseStore.ReleaseState;
 import orthogon.core.answer.contact.ContactAnswer;
+import orthogon.app.questions.MessageTexts;
+import orthogon.core.expression.Wiring;
+import orthogon.core.interview.Interview;
 import orthogon.core.language.OwnWords;
+import orthogon.formats.page.MailPage;
+import orthogon.formats.page.PageTemplates;
+import orthogon.core.questionnaire.DispatchMessage;
+import orthogon.core.questionnaire.DispatchMessage.MessageMoment;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Refused;
 import orthogon.formats.contact.Contacts;
 import orthogon.formats.contact.MailList;
 import java.time.Clock;
+import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.springframework.stereotype.Component;
 
@@ -40,12 +55,17 @@ public class InvitePeople {
 
     private final InvitationStore invitations;
     private final KnownReleases releases;
+    private final ReleaseStore standings;
+    private final DraftStore drafts;
     private final Outbox outbox;
     private final PublicAddress addresses;
     private final Acts acts;
     private final Clock clock;
 
-    InvitePeople(InvitationStore invitations, KnownReleases releases, Outbox outbox, PublicAddress addresses, Acts acts, Clock clock) {
+    InvitePeople(InvitationStore invitations, KnownReleases releases, ReleaseStore standings, DraftStore drafts, Outbox outbox,
+            PublicAddress addresses, Acts acts, Clock clock) {
+        this.standings = standings;
+        this.drafts = drafts;
         this.invitations = invitations;
         this.releases = releases;
         this.outbox = outbox;
@@ -121,11 +141,61 @@ public class InvitePeople {
 
     private void mail(Release release, String language, Invitation invitation, boolean reminder) {
         Questionnaire document = release.wiring(language).document();
-        OwnWords words = OwnWords.of(document);
-        String kind = reminder ? "remind" : "invite";
         String link = addresses.of("/to/" + invitation.token());
-        outbox.send(new Mail(invitation.email(), words.say(kind + "_subject", document.title()),
-                words.say(kind + "_text", document.title()) + "\n\n" + link, document.sourceLanguage()));
-        invitations.mailed(invitation.token(), reminder, OffsetDateTime.now(clock));
+        MessageMoment moment = reminder ? MessageMoment.REMINDER : MessageMoment.INVITED;
+        outbox.send(document.messages().stream().filter(m -> m.on() == moment).findFirst()
+                .map(m -> written(release.wiring(language), m, invitation.email(), link))
+                .orElseGet(() -> usual(document, reminder ? "remind" : "invite", invitation.email(), link)));
+        invitations.mailed(invitation.token(), reminder, document.sourceLanguage(), OffsetDateTime.now(clock));
+    }
+
+    /** Reminds everybody of whom it is time by a reminder that is sent by itself, each time at most once. */
+    public void remindWhereDue() {
+        for (Draft draft : drafts.all()) {
+            Optional<Release> newest = releases.of(draft.id()).stream().findFirst()
+                    .filter(r -> standings.standing(r.id()).state() == ReleaseState.OPEN);
+            List<DispatchMessage> reminders = newest.stream().flatMap(r -> r.document().messages().stream())
+                    .filter(m -> m.on() == MessageMoment.REMINDER && m.afterDays() > 0)
+                    .sorted(Comparator.comparing(DispatchMessage::afterDays).reversed()).toList();
+            if (!reminders.isEmpty()) {
+                remindWhereDue(draft, newest.get(), reminders);
+            }
+        }
+    }
+
+    private void remindWhereDue(Draft draft, Release release, List<DispatchMessage> reminders) {
+        Map<Invitation, DispatchMessage> due = new LinkedHashMap<>();
+        for (Invitation invitation : invitations.of(draft.id())) {
+            if (invitation.mailedAt().isPresent() && !invitation.sent()) {
+                reminders.stream().filter(m -> isDue(invitation, m)).findFirst().ifPresent(m -> due.put(invitation, m));
+            }
+        }
+        if (!due.isEmpty()) {
+            acts.noted(Acts.NOBODY, draft.code(), "reminded " + due.size() + " people by email, as it was time",
+                    () -> due.forEach((invitation, message) -> {
+                        Wiring wiring = release.wiring(invitation.language());
+                        outbox.send(written(wiring, message, invitation.email(), addresses.of("/to/" + invitation.token())));
+                        invitations.mailed(invitation.token(), true, wiring.document().sourceLanguage(), OffsetDateTime.now(clock));
+                    }));
+        }
+    }
+
+    private boolean isDue(Invitation invitation, DispatchMessage reminder) {
+        OffsetDateTime from = invitation.mailedAt().orElseThrow().plusDays(reminder.afterDays());
+        return !from.isAfter(OffsetDateTime.now(clock)) && invitation.remindedAt().filter(at -> !at.isBefore(from)).isEmpty();
+    }
+
+    /** The message as the analyst wrote it, with the link behind it. */
+    private Mail written(Wiring wiring, DispatchMessage message, String to, String link) {
+        MessageTexts texts = MessageTexts.of(Interview.start(wiring, LocalDate.now(clock), Map.of()), message.code());
+        String language = wiring.document().sourceLanguage();
+        String html = PageTemplates.filled("mail", MailPage.of(texts.subject(), texts.html(), List.of(), language).with(link));
+        return new Mail(to, texts.subject(), texts.text() + "\n\n" + link, html, language, "", message.to().replyTo(), Set.of());
+    }
+
+    private static Mail usual(Questionnaire document, String kind, String to, String link) {
+        OwnWords words = OwnWords.of(document);
+        return new Mail(to, words.say(kind + "_subject", document.title()), words.say(kind + "_text", document.title()) + "\n\n" + link,
+                document.sourceLanguage());
     }
 }

@@ -1,11 +1,20 @@
 package orthogon.app.work;
 
+import java.util.EnumSet;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Set;
+import orthogon.app.account.People;
 import orthogon.app.outbox.Outbox;
 import orthogon.app.outbox.Outbox.Mail;
+import orthogon.app.outbox.Outbox.Mail.MailAttachment;
 import orthogon.app.questions.MessageTexts;
 import orthogon.app.store.InterviewStore.Running;
 import orthogon.core.dispatch.DueMessage;
 import orthogon.core.interview.Interview;
+import orthogon.core.questionnaire.DispatchMessage;
+import orthogon.formats.page.MailPage;
+import orthogon.formats.page.PageTemplates;
 import org.springframework.stereotype.Component;
 
 /** Puts the messages that an interview makes be sent into the outbox, within the transaction that makes its response. */
@@ -13,19 +22,41 @@ import org.springframework.stereotype.Component;
 public class SendMessages {
 
     private final Outbox outbox;
+    private final People people;
 
-    public SendMessages(Outbox outbox) {
+    public SendMessages(Outbox outbox, People people) {
         this.outbox = outbox;
+        this.people = people;
     }
 
     /** Whoever gave an address is written to in the language of the interview, and everybody else in the source language. */
     void of(Running running) {
         Interview interview = running.interview();
         Interview inSource = interview.with(running.release().wiring());
-        for (DueMessage due : DueMessage.of(interview)) {
-            Interview reading = due.ofRespondent() ? interview : inSource;
-            MessageTexts texts = MessageTexts.of(reading, due.message().code());
-            outbox.send(new Mail(due.address(), texts.subject(), texts.body(), reading.wiring().document().sourceLanguage(), running.id()));
+        for (DispatchMessage message : running.release().wiring().document().messages()) {
+            if (DueMessage.isSent(interview, message)) {
+                Map<String, Boolean> addresses = new LinkedHashMap<>();
+                DueMessage.of(interview, message).forEach(due -> addresses.putIfAbsent(due.address(), due.ofRespondent()));
+                people.addresses(message.to().people(), running.release().document().code())
+                        .forEach(address -> addresses.putIfAbsent(address, false));
+                addresses.forEach((address, ofRespondent) -> outbox
+                        .send(mail(message, address, ofRespondent ? interview : inSource, running.id())));
+            }
         }
+    }
+
+    private static Mail mail(DispatchMessage message, String address, Interview reading, String interview) {
+        MessageTexts texts = MessageTexts.of(reading, message.code());
+        String language = reading.wiring().document().sourceLanguage();
+        String html = PageTemplates.filled("mail", MailPage.of(texts.subject(), texts.html(),
+                texts.told().stream().map(l -> new MailPage.ToldAnswer(l.wording(), l.answer())).toList(), language));
+        Set<MailAttachment> attached = EnumSet.noneOf(MailAttachment.class);
+        if (message.with().paper()) {
+            attached.add(MailAttachment.RESPONSE);
+        }
+        if (message.with().files()) {
+            attached.add(MailAttachment.FILES);
+        }
+        return new Mail(address, texts.subject(), texts.text(), html, language, interview, DueMessage.replyTo(reading, message), attached);
     }
 }

@@ -47,6 +47,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 @EnumSource(TestDatabase.class)
 class DeliveryTest {
 
+    private List<MailFiles.MailFile> files = List.of();
     private static final DeliveryRules PATIENT = new DeliveryRules(List.of(Duration.ofMillis(50), Duration.ofMillis(50)), 1_000);
     private static final Duration LOOK = Duration.ofMillis(50);
     private static final int MANY = Integer.getInteger("orthogon.messages", 100);
@@ -117,7 +118,7 @@ class DeliveryTest {
 
     @Test
     void aMessageArrivesAsPlainTextAndAsPage() throws Exception {
-        KeptOutbox outbox = started(new SmtpTransport(at(mailServer.getSmtp().getPort())), PATIENT);
+        KeptOutbox outbox = started(new SmtpTransport(at(mailServer.getSmtp().getPort()), m -> files), PATIENT);
         send(outbox,
                 new Mail("wenna@example.org", "Dzikie zwierzę: زرافة", "Dziękujemy.\n\nhttps://quillmere.example/i/1?a=b&c=d\n\n<b>no</b>",
                         "pl"));
@@ -136,7 +137,7 @@ class DeliveryTest {
 
     @Test
     void noHeaderComesInBySubjectOrAddress() throws Exception {
-        KeptOutbox outbox = started(new SmtpTransport(at(mailServer.getSmtp().getPort())), PATIENT);
+        KeptOutbox outbox = started(new SmtpTransport(at(mailServer.getSmtp().getPort()), m -> files), PATIENT);
         send(outbox, new Mail("wenna@example.org", "Otter\r\nBcc: all@example.org\r\n\r\nHello", "Text", "en"));
         send(outbox, new Mail("wenna@example.org\r\nBcc: all@example.org", "Otter", "Text", "en"));
         until("one of them failed", () -> count(MessageState.DELIVERED) == 1 && count(MessageState.FAILED) == 1);
@@ -148,7 +149,7 @@ class DeliveryTest {
 
     @Test
     void whatIsRolledBackIsNeverSent() throws Exception {
-        KeptOutbox outbox = started(new SmtpTransport(at(mailServer.getSmtp().getPort())), PATIENT);
+        KeptOutbox outbox = started(new SmtpTransport(at(mailServer.getSmtp().getPort()), m -> files), PATIENT);
         assertThrows(IllegalStateException.class, () -> together.executeWithoutResult(status -> {
             outbox.send(new Mail("wenna@example.org", "Otter", "Text", "en"));
             throw new IllegalStateException("the response could not be kept");
@@ -175,7 +176,7 @@ class DeliveryTest {
         try (ServerSocket hanging = new ServerSocket(0)) {
             // It takes connections and never answers.
             port = hanging.getLocalPort();
-            KeptOutbox outbox = started(new SmtpTransport(at(port, Duration.ofMillis(300))),
+            KeptOutbox outbox = started(new SmtpTransport(at(port, Duration.ofMillis(300)), m -> files),
                     new DeliveryRules(List.of(Duration.ofMillis(20)), 1_000));
             send(outbox, new Mail("first@example.org", "Otter", "Text", "en"));
             until("given up", () -> count(MessageState.FAILED) == 1);
@@ -187,7 +188,7 @@ class DeliveryTest {
         back.start();
         try {
             started.getFirst().stop();
-            KeptOutbox outbox = started(new SmtpTransport(at(port)), PATIENT);
+            KeptOutbox outbox = started(new SmtpTransport(at(port), m -> files), PATIENT);
             KeptMessage failed = newest();
             assertEquals(Boolean.TRUE, together.execute(status -> outbox.tryAgain(failed.id())));
             assertEquals(Boolean.FALSE, together.execute(status -> outbox.tryAgain(failed.id())), "it is on its way");
@@ -213,7 +214,7 @@ class DeliveryTest {
         long id = newest().id();
         // It ended after the try began.
         assertTrue(messages.beginTry(id));
-        started(new SmtpTransport(at(mailServer.getSmtp().getPort())), PATIENT);
+        started(new SmtpTransport(at(mailServer.getSmtp().getPort()), m -> files), PATIENT);
         until("delivered", () -> count(MessageState.DELIVERED) == 1);
         assertTrue(messages.find(id).orElseThrow().fault().contains("may have come twice"));
     }
@@ -275,10 +276,11 @@ class DeliveryTest {
     @Test
     void messagesOfAServerWithoutMailSettingsAreKept() throws IOException {
         MailSettings settings = new MailSettings();
-        assertTrue(settings.transport("", 25, MailSecurity.TLS, "", "", "", "", LOOK) instanceof SimulatedTransport);
+        assertTrue(settings.transport("", 25, MailSecurity.TLS, "", "", "", "", LOOK, m -> files) instanceof SimulatedTransport);
         assertThrows(IllegalStateException.class,
-                () -> settings.transport("mail.quillmere.example", 25, MailSecurity.TLS, "", "", " ", "", LOOK));
+                () -> settings.transport("mail.quillmere.example", 25, MailSecurity.TLS, "", "", " ", "", LOOK, m -> files));
         assertEquals("office@quillmere.example",
-                settings.transport("mail.quillmere.example", 25, MailSecurity.TLS, "", "", "office@quillmere.example", "", LOOK).from());
+                settings.transport("mail.quillmere.example", 25, MailSecurity.TLS, "", "", "office@quillmere.example", "", LOOK, m -> files)
+                        .from());
     }
 }

@@ -1,5 +1,6 @@
 package orthogon.app.store;
 
+import orthogon.app.account.People;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.InterviewStore.Running;
 import orthogon.app.store.OfferStore.Offer;
@@ -141,14 +142,18 @@ class StoresTest {
         Running sent = read.with(read.interview().leave(Map.of("place", "Weir", "wet", true)).interview());
         jdbc.sql("alter table answer rename to answer_away").update();
         assertThrows(DataAccessException.class,
-                () -> new SendInterview(interviews, new SendMessages(mail -> {}), new DataSourceTransactionManager(database)).send(sent,
-                        OffsetDateTime.now()));
+                () -> new SendInterview(interviews, new SendMessages(mail -> {}, new People(new PersonStore(jdbc))),
+                        new DataSourceTransactionManager(database)).send(sent,
+                                OffsetDateTime.now()));
         jdbc.sql("alter table answer_away rename to answer").update();
         assertEquals(Optional.empty(), interviews.find(sent.id()).orElseThrow().receipt(), "without its answers it is not sent");
-        String receipt = new SendInterview(interviews, new SendMessages(mail -> {}), new DataSourceTransactionManager(database)).send(sent,
-                OffsetDateTime.now());
-        assertEquals(receipt, new SendInterview(interviews, new SendMessages(mail -> {}), new DataSourceTransactionManager(database))
-                .send(sent, OffsetDateTime.now()));
+        String receipt = new SendInterview(interviews, new SendMessages(mail -> {}, new People(new PersonStore(jdbc))),
+                new DataSourceTransactionManager(database)).send(sent,
+                        OffsetDateTime.now());
+        assertEquals(receipt,
+                new SendInterview(interviews, new SendMessages(mail -> {}, new People(new PersonStore(jdbc))),
+                        new DataSourceTransactionManager(database))
+                        .send(sent, OffsetDateTime.now()));
         Response response = responses.find(draft.id(), receipt).orElseThrow();
         assertEquals(Map.of("place", "Weir", "wet", true), response.answers());
         isNow(response.sentAt());
@@ -161,9 +166,10 @@ class StoresTest {
     @Test
     void aWorkspaceIsCheckedAndFindsWhatWasChanged() {
         Running running = begun(release());
-        new SendInterview(interviews, new SendMessages(mail -> {}), new DataSourceTransactionManager(database)).send(
-                running.with(running.interview().leave(Map.of("place", "Weir", "wet", true)).interview()),
-                OffsetDateTime.now());
+        new SendInterview(interviews, new SendMessages(mail -> {}, new People(new PersonStore(jdbc))),
+                new DataSourceTransactionManager(database)).send(
+                        running.with(running.interview().leave(Map.of("place", "Weir", "wet", true)).interview()),
+                        OffsetDateTime.now());
         AuditStore audit = new AuditStore(jdbc, new TrailKey("key".getBytes(StandardCharsets.UTF_8)));
         audit.note("ines", "roost", "began");
         WorkspaceStore workspace = new WorkspaceStore(jdbc, audit, database);
@@ -207,9 +213,10 @@ class StoresTest {
         assertFalse(invitations.use(token, begun(new KnownReleases(releases).of(draft.id()).getFirst()).id()));
         String invited = invitations.invite(draft.id(), "warden@station.example", OffsetDateTime.now()).token();
         assertEquals(invited, invitations.invite(draft.id(), "Warden@station.example", OffsetDateTime.now()).token());
-        invitations.mailed(invited, false, OffsetDateTime.now());
+        invitations.mailed(invited, false, "fr", OffsetDateTime.now());
         isNow(invitations.withToken(invited).orElseThrow().mailedAt().orElseThrow());
         assertEquals(Optional.empty(), invitations.withToken(invited).orElseThrow().remindedAt());
+        assertEquals("fr", invitations.withToken(invited).orElseThrow().language());
         assertEquals(3, invitations.of(draft.id()).size());
         String back = invitations.wayBack(first.id());
         assertEquals(Optional.of(first.id()), invitations.interviewAt(back));

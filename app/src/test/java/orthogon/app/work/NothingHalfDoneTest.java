@@ -116,7 +116,8 @@ class NothingHalfDoneTest {
         releasing = new ReleaseDraft(proofs, gates, signOffs, releases, mock(People.class), acts, CLOCK);
         waiving = new WaiveClaim(waivers, acts, CLOCK);
         remarking = new RemarkOnRow(remarks, acts, CLOCK);
-        inviting = new InvitePeople(invitations, new KnownReleases(releases), mock(Outbox.class), mock(PublicAddress.class), acts, CLOCK);
+        inviting = new InvitePeople(invitations, new KnownReleases(releases), releases, drafts, mock(Outbox.class),
+                mock(PublicAddress.class), acts, CLOCK);
     }
 
     private Claim refuted() {

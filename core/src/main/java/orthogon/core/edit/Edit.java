@@ -15,7 +15,7 @@ public sealed interface Edit
         ChangeBurden,
         ChangeEnding,
         ChangeLanguages,
-        ChangeMessages,
+        ChangeDispatch,
         ChangePresentation,
         ImportTexts,
         Retitle,

@@ -10,7 +10,6 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.ExpressionReader;
 import orthogon.core.expression.Printer;
@@ -19,12 +18,14 @@ import orthogon.core.language.Piping;
 import orthogon.core.language.Texts;
 import orthogon.core.place.PlaceText;
 import orthogon.core.place.RuleFamily;
+import orthogon.core.questionnaire.Dispatch;
 import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Places;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Questionnaire.Outcome;
 import orthogon.core.questionnaire.Roster;
 
 /** Who refers to what, and how references follow a new code. */
@@ -65,8 +66,8 @@ public final class References {
                 }
             }
         }
-        document.messages().stream()
-                .filter(m -> Stream.concat(m.answers().stream(), m.told().stream()).anyMatch(inside::contains)).map(DispatchMessage::code)
+        document.messages().stream().filter(m -> !m.without(inside).equals(m)).map(DispatchMessage::code).forEach(places::add);
+        document.outcomes().stream().filter(o -> !o.without(inside).equals(o)).map(Outcome::code)
                 .forEach(places::add);
         Texts.all(document).forEach((unit, text) -> {
             if (!inside.contains(PlaceText.unit(unit).row()) && Piping.names(text).stream().anyMatch(inside::contains)) {
@@ -130,7 +131,7 @@ public final class References {
 
     static Page renamed(Page page, Map<String, String> codes, Questionnaire document) {
         Questionnaire alone = document.withPages(List.of(page)).withEnding(List.of(), List.of()).withClaims(List.of())
-                .withMessages(List.of());
+                .withDispatch(Dispatch.NOTHING);
         Set<String> rosters = rosters(document);
         Questionnaire followed = Places.apply(alone, (place, text) -> renamed(text, codes, rosters));
         return recoded(Texts.apply(followed, (unit, text) -> Piping.renamed(text, codes)).pages().getFirst(), codes);
@@ -153,7 +154,15 @@ public final class References {
         Questionnaire followed = atUnits(inTexts(Places.apply(document, (place, text) -> renamed(text, codes, rosters)),
                 text -> Piping.renamed(text, codes)), unit -> unit(unit, codes));
         return followed.withPages(followed.pages().stream().map(p -> recoded(p, codes)).toList())
-                .withMessages(followed.messages().stream().map(m -> m.withCodes(codes)).toList());
+                .withEnding(followed.outcomes().stream().map(o -> carrying(o, codes)).toList(), followed.outcomeTable())
+                .withDispatch(new Dispatch(followed.messages().stream().map(m -> m.withCodes(codes)).toList(), followed.passages().stream()
+                        .map(p -> p.withCode(codes.getOrDefault(p.code(), p.code()))).toList()));
+    }
+
+    private static Outcome carrying(Outcome outcome, Map<String, String> codes) {
+        Map<String, String> carries = new LinkedHashMap<>();
+        outcome.carries().forEach((parameter, code) -> carries.put(parameter, codes.getOrDefault(code, code)));
+        return outcome.withCarries(carries);
     }
 
     /** The document with every text changed, in all languages. */

@@ -64,7 +64,8 @@ public record Remove(List<String> codes, boolean withDependents) implements Edit
             document.item(code).ifPresent(i -> i.withInner().forEach(inner -> gone.add(inner.code())));
         });
         changed = Texts.apply(changed, (unit, text) -> Piping.without(text, gone));
-        changed = changed.withMessages(changed.messages().stream().map(m -> m.without(gone)).toList());
+        changed = changed.withMessages(changed.messages().stream().map(m -> m.without(gone)).toList())
+                .withEnding(changed.outcomes().stream().map(o -> o.without(gone)).toList(), changed.outcomeTable());
         return Places.withoutSkipsToNowhere(changed, document.pages().stream().map(Page::code).filter(going::contains).toList());
     }
 

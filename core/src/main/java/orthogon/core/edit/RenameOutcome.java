@@ -32,7 +32,7 @@ public record RenameOutcome(String from, String to) implements Edit {
             Outcome now = after.get(i);
             Outcome old = before.get(i);
             if (!now.code().equals(old.code())
-                    && now.equals(new Outcome(now.code(), old.label(), old.closing(), old.redirect()))) {
+                    && now.equals(old.withCode(now.code()))) {
                 return Optional.of(new RenameOutcome(old.code(), now.code()));
             }
         }
@@ -51,14 +51,14 @@ public record RenameOutcome(String from, String to) implements Edit {
             throw new Refused("There is an outcome " + to + " already; choose another code.");
         }
         Questionnaire followed = References.atUnits(References.choice(document, "outcome", from, to),
-                unit -> unit.matches("\\Q" + from + "\\E\\.(label|closing)") ? to + unit.substring(from.length()) : unit);
+                unit -> unit.matches("\\Q" + from + "\\E\\.(label|closing|takeAlong)") ? to + unit.substring(from.length()) : unit);
         return followed.withPages(followed.pages().stream()
                 .map(page -> page.withRules(
                         page.finish().stream().map(f -> new Finish(f.when(), renamed(f.outcome()))).toList(), page.skip()))
                 .toList())
                 .withEnding(
                         followed.outcomes().stream()
-                                .map(o -> new Outcome(renamed(o.code()), o.label(), o.closing(), o.redirect())).toList(),
+                                .map(o -> o.withCode(renamed(o.code()))).toList(),
                         followed.outcomeTable().stream().map(row -> new OutcomeRow(row.when(), renamed(row.outcome()))).toList());
     }
 

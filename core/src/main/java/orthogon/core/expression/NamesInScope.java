@@ -2,6 +2,7 @@ package orthogon.core.expression;
 
 import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Roster;
 import java.util.Collection;
@@ -19,6 +20,7 @@ final class NamesInScope implements Typer.Scope {
     private final Map<String, Type> types;
     private final Set<String> askable;
     private final boolean behind;
+    private final boolean claims;
     private final String here;
 
     /**
@@ -31,6 +33,7 @@ final class NamesInScope implements Typer.Scope {
         this.types = types;
         this.askable = askable;
         this.behind = family.isBehindTheEnd();
+        this.claims = family == RuleFamily.CLAIM;
         this.here = behind || family == RuleFamily.OUTCOME_ROW ? "" : wiring.rosterOf(owner).orElse("");
     }
 
@@ -77,6 +80,13 @@ final class NamesInScope implements Typer.Scope {
     @Override
     public Collection<String> askable() {
         return behind ? askable : Set.of();
+    }
+
+    @Override
+    public Collection<String> sendable() {
+        return claims
+                ? wiring.document().messages().stream().filter(DispatchMessage::isAfterAnswers).map(DispatchMessage::code).toList()
+                : Set.of();
     }
 
     @Override

@@ -35,6 +35,8 @@ public final class Phrase {
             case InList l -> say(l.of(), true) + " is one of " + say(l.list(), true);
             case Call c when c.function().equals("answered") && c.args().size() == 1 -> say(c.args().getFirst(), true) + " is answered";
             case Call c when c.function().equals("asked") && c.args().size() == 1 -> say(c.args().getFirst(), true) + " is asked";
+            case Call c when c.function().equals("sends") && c.args().size() == 1 ->
+                say(c.args().getFirst(), true) + " is sent to somebody";
             case Call c when c.function().equals("list contains") && c.args().size() == 2 -> say(c.args().getFirst(), true) + " includes "
                     + value(c.args().get(1));
             case Call c when c.function().equals("today") -> "today";

@@ -19,4 +19,9 @@ public interface Situation {
     default boolean asked(String item) {
         throw new IllegalStateException("asked(...) has no meaning here");
     }
+
+    /** Whether the interview sends a message to somebody; only own claims ask this. */
+    default boolean sends(String message) {
+        throw new IllegalStateException("sends(...) has no meaning here");
+    }
 }

@@ -27,6 +27,9 @@ final class Typer {
         /** The codes {@code asked(...)} takes; empty where the function has no meaning. */
         Collection<String> askable();
 
+        /** The codes {@code sends(...)} takes; empty where the function has no meaning. */
+        Collection<String> sendable();
+
         /** Whether the name is a choice question, so that it has a score. */
         boolean hasScore(String name);
     }
@@ -263,10 +266,19 @@ final class Typer {
             }
             return Type.TRUTH;
         }
+        if (f.equals("sends") && !scope.sendable().isEmpty()) {
+            if (arity(c, 1, 1) && !(c.args().getFirst() instanceof Name n && scope.sendable().contains(n.name()))) {
+                unknown(c.args().getFirst().span(), "sends(...) takes the code of a message that is sent with the interview",
+                        c.args().getFirst() instanceof Name n ? n.name() : "", scope.sendable());
+            }
+            return Type.TRUTH;
+        }
         if (!FUNCTIONS.contains(f)) {
-            return unknown(c.span(), f.equals("asked")
-                    ? "asked(...) is only for own claims and messages; write answered(...)"
-                    : "there is no function called " + f, f, FUNCTIONS);
+            return unknown(c.span(), switch (f) {
+                case "asked" -> "asked(...) is only for own claims and messages; write answered(...)";
+                case "sends" -> "sends(...) is only for own claims of a questionnaire that has messages";
+                default -> "there is no function called " + f;
+            }, f, FUNCTIONS);
         }
         if (f.equals("score")) {
             if (arity(c, 1, 1) && !(c.args().getFirst() instanceof Name n && scope.hasScore(n.name()))) {

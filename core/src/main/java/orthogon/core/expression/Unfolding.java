@@ -17,7 +17,7 @@ import orthogon.core.expression.Expr.Name;
 import orthogon.core.expression.Expr.Quantified;
 
 /**
- * Puts in place of each derived value what it is computed from. A value that uses the one before it twice doubles with each step, so the
+ * Puts in place of each derived value what it is computed from, and in place of {@code sends(...)} when that message is sent. A value that uses the one before it twice doubles with each step, so the
  * parts are counted before anything is written out.
  */
 public final class Unfolding {
@@ -27,13 +27,18 @@ public final class Unfolding {
 
     private final Predicate<String> isDerived;
     private final Function<String, Optional<Expr>> derivation;
+    private final Function<String, Optional<Expr>> sent;
     /** Derived value to the number of its parts, up to one more than the most. */
     private final Map<String, Integer> parts = new ConcurrentHashMap<>();
     private final Map<String, Expr> known = new ConcurrentHashMap<>();
 
-    Unfolding(Predicate<String> isDerived, Function<String, Optional<Expr>> derivation) {
+    /**
+     * @param sent message to when it is sent to somebody; empty where that cannot be said
+     */
+    Unfolding(Predicate<String> isDerived, Function<String, Optional<Expr>> derivation, Function<String, Optional<Expr>> sent) {
         this.isDerived = isDerived;
         this.derivation = derivation;
+        this.sent = sent;
     }
 
     /** Empty where a derived value has a fault or goes round in a circle, or where there are more than {@link #MOST_PARTS}. */
@@ -57,6 +62,9 @@ public final class Unfolding {
         if (expr instanceof Name n && isDerived.test(n.name())) {
             sum = partsOf(n.name(), inside);
         }
+        if (isSends(expr)) {
+            return sent.apply(message(expr)).map(e -> parts(e, inside)).orElse(1);
+        }
         for (Expr child : expr.children()) {
             sum = Math.min(MOST_PARTS + 1, sum + parts(child, inside));
         }
@@ -75,6 +83,14 @@ public final class Unfolding {
         inside.remove(derived);
         parts.put(derived, count);
         return count;
+    }
+
+    private static boolean isSends(Expr expr) {
+        return expr instanceof Call c && c.function().equals("sends");
+    }
+
+    private static String message(Expr sends) {
+        return ((Name) ((Call) sends).args().getFirst()).name();
     }
 
     private static final class Unfoldable extends RuntimeException {
@@ -112,6 +128,7 @@ public final class Unfolding {
                 yield new Quantified(q.every(), bindings, unfold(q.satisfies(), inner, inside), q.span());
             }
             case Call c when c.function().equals("score") || c.function().equals("asked") -> c;
+            case Call c when isSends(c) -> unfold(sent.apply(message(c)).orElseThrow(Unfoldable::new), Set.of(), inside);
             default -> expr.over(expr.children().stream().map(p -> unfold(p, bound, inside)).toList());
         };
     }

@@ -6,6 +6,7 @@ import orthogon.core.place.Place;
 import orthogon.core.place.Place.Rule;
 import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
@@ -72,7 +73,7 @@ public final class Wiring {
 
     private final NamesOfDocument names;
     private final Unfolding unfolding = new Unfolding(name -> items.get(name) instanceof Derived,
-            name -> at(name + ".derive").flatMap(Wire::expr));
+            name -> at(name + ".derive").flatMap(Wire::expr), this::sent);
     /** Wires of an earlier document of the same names, by place. */
     private Map<String, Wire> earlier = Map.of();
 
@@ -103,6 +104,7 @@ public final class Wiring {
             case Question q -> q.answer().type();
             default -> item.kind();
         }));
+        document.messages().stream().filter(DispatchMessage::isAfterAnswers).forEach(m -> kinds.putIfAbsent(m.code(), "message"));
         Set<String> outcomes = new LinkedHashSet<>();
         document.outcomes().forEach(o -> outcomes.add(o.code()));
         names = new NamesOfDocument(Map.copyOf(types), rosterOf, kinds, outcomes);
@@ -122,6 +124,11 @@ public final class Wiring {
             add(Rule.outcomeRow(i), document.outcomeTable().get(i).outcome(), document.outcomeTable().get(i).when());
         }
         document.messages().forEach(m -> add(m.code(), RuleFamily.SEND_WHEN, m.sendWhen()));
+        document.passages().forEach(p -> {
+            for (int i = 0; i < p.wordings().size(); i++) {
+                add(Rule.at(p.code(), RuleFamily.INCLUDE_WHEN, i), p.code(), p.wordings().get(i).when());
+            }
+        });
         for (int i = 0; i < document.claims().size(); i++) {
             add(Rule.ownClaim(i), document.claims().get(i).code(), document.claims().get(i).that());
         }
@@ -241,6 +248,20 @@ public final class Wiring {
     /** Names that an expression of that family at that item may use, for completion. */
     public List<String> names(RuleFamily family, String owner) {
         return scope(family, owner).names().stream().sorted().toList();
+    }
+
+    /**
+     * Whether a message is sent to somebody, which is true or false for everybody; empty where its condition has a fault.
+     *
+     * @param code of a message that is sent with the interview
+     */
+    public Optional<Expr> sent(String code) {
+        return document.message(code).flatMap(message -> expr(code + ".sendWhen", true).map(when -> {
+            List<Expr> given = new ArrayList<>(message.answers().stream()
+                    .<Expr>map(a -> new Expr.Call("answered", List.of(new Name(a, Span.NONE)), Span.NONE)).toList());
+            given.add(new Literal(message.hasRecipientAlways(), Span.NONE));
+            return new Expr.If(when, new Expr.Or(given, Span.NONE), new Literal(false, Span.NONE), Span.NONE);
+        }));
     }
 
     /** What each derived value is computed from, by its code. */

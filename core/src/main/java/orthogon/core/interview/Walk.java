@@ -148,6 +148,11 @@ final class Walk implements Situation {
         return asked.contains(item);
     }
 
+    @Override
+    public boolean sends(String message) {
+        return wiring.sent(message).map(e -> Evaluator.holds(e, this)).orElse(false);
+    }
+
     private boolean holds(String place, boolean usual) {
         return wiring.expr(place, usual).map(e -> Evaluator.holds(e, this)).orElse(false);
     }

@@ -257,6 +257,13 @@ public final class Piping {
         return text.replace(" " + HOLE, "").replace(HOLE + " ", "").replace(HOLE, "").strip();
     }
 
+    /** The text with other texts in place of bare codes; each is read as a part of it. A text that cannot be read stays as it is. */
+    public static String putIn(String text, Function<String, Optional<String>> texts) {
+        return names(text).isEmpty()
+                ? text
+                : replaced(text, a -> a.kind() == MessagePattern.ArgType.NONE ? texts.apply(a.name()) : Optional.empty());
+    }
+
     /** What stands between braces: {@code {name, type, style}}. */
     record Argument(String name, MessagePattern.ArgType kind, String type, String style) {}
 

@@ -44,6 +44,9 @@ public final class TextPlaces {
             if (message.isPresent()) {
                 return "message “" + message.get().shown() + "”: " + text.name();
             }
+            if (document.passage(owner).isPresent()) {
+                return "passage " + owner;
+            }
             return document.outcome(owner).map(o -> "outcome “" + o.label() + "”").orElse(switch (owner) {
                 case "welcome" -> "welcome page";
                 case "button" -> "buttons";

@@ -2,7 +2,9 @@ package orthogon.core.language;
 
 import orthogon.core.answer.Answer;
 import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Dispatch;
 import orthogon.core.questionnaire.DispatchMessage;
+import orthogon.core.questionnaire.DispatchPassage;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
@@ -63,12 +65,15 @@ public final class Texts {
         List<Page> pages = document.pages().stream().map(p -> p
                 .withTexts(change.apply(p.code() + ".title", p.title()), change.apply(p.code() + ".introduction", p.introduction()))
                 .withItems(p.items().stream().map(i -> apply(i, change)).toList())).toList();
-        List<Questionnaire.Outcome> outcomes = document.outcomes().stream().map(o -> new Questionnaire.Outcome(o.code(),
-                change.apply(o.code() + ".label", o.label()), change.apply(o.code() + ".closing", o.closing()), o.redirect())).toList();
+        List<Questionnaire.Outcome> outcomes = document.outcomes().stream().map(o -> o.withTexts(
+                change.apply(o.code() + ".label", o.label()), change.apply(o.code() + ".closing", o.closing()),
+                change.apply(o.code() + ".takeAlong", o.takeAlong()))).toList();
         List<DispatchMessage> sent = document.messages().stream().map(m -> m.withTexts(change.apply(m.code() + ".subject", m.subject()),
                 change.apply(m.code() + ".body", m.body()))).toList();
+        List<DispatchPassage> passages = document.passages().stream().map(p -> p.with((n, w) -> new DispatchPassage.PassageWording(
+                w.when(), change.apply(p.code() + "/includeWhen/" + n + ".text", w.text())))).toList();
         return document.withTitle(title).withPages(pages).withEnding(outcomes, document.outcomeTable()).withPresentation(presentation)
-                .withMessages(sent);
+                .withDispatch(new Dispatch(sent, passages));
     }
 
     /** The item with its own texts, and those of what it holds, replaced. */

@@ -14,7 +14,8 @@ public enum RuleFamily {
                     "Lock when", false), REWORD("reword", "Reword when", true), START_WITH("startWith", "Start with",
                             false), DERIVE("derive", "Derive", false), SKIP("skip", "Skip ahead", true), FINISH("finish", "Finish here",
                                     true), OUTCOME_ROW("outcomeTable", "Outcome when",
-                                            true), SEND_WHEN("sendWhen", "Send when", false), CLAIM("claims", "Own claim", true);
+                                            true), SEND_WHEN("sendWhen", "Send when", false), INCLUDE_WHEN("includeWhen",
+                                                    "Include passage when", true), CLAIM("claims", "Own claim", true);
 
     private static final Map<String, RuleFamily> BY_KEY = Arrays.stream(values())
             .collect(Collectors.toUnmodifiableMap(RuleFamily::key, Function.identity()));
@@ -61,7 +62,7 @@ public enum RuleFamily {
 
     /** Whether rules of this family stand behind the last page, where all answers and the outcome are known. */
     public boolean isBehindTheEnd() {
-        return this == SEND_WHEN || this == CLAIM;
+        return this == SEND_WHEN || this == INCLUDE_WHEN || this == CLAIM;
     }
 
     /** Whether the expression is true or false and governs what happens. */

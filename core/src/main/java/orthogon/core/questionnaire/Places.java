@@ -54,7 +54,8 @@ public final class Places {
                         .withItems(p.items().stream().map(i -> thinned(i, gone)).toList()))
                 .toList();
         return emptied.withPages(pages).withEnding(emptied.outcomes(), kept(emptied.outcomeTable(), OUTCOMES + "/", gone))
-                .withClaims(kept(emptied.claims(), CLAIMS + "/", gone));
+                .withClaims(kept(emptied.claims(), CLAIMS + "/", gone)).withPassages(emptied.passages().stream()
+                        .map(p -> new DispatchPassage(p.code(), kept(p.wordings(), p.code() + "/includeWhen/", gone))).toList());
     }
 
     private static <T> List<T> kept(List<T> rules, String prefix, Set<String> gone) {
@@ -111,7 +112,10 @@ public final class Places {
         }
         List<DispatchMessage> messages = document.messages().stream()
                 .map(m -> m.withSendWhen(change.apply(m.code() + ".sendWhen", m.sendWhen()))).toList();
-        return document.withPages(pages).withEnding(document.outcomes(), table).withClaims(claims).withMessages(messages);
+        List<DispatchPassage> passages = document.passages().stream().map(p -> p.with((n, w) -> new DispatchPassage.PassageWording(
+                change.apply(p.code() + "/includeWhen/" + n, w.when()), w.text()))).toList();
+        return document.withPages(pages).withEnding(document.outcomes(), table).withClaims(claims)
+                .withDispatch(new Dispatch(messages, passages));
     }
 
     public static Item apply(Item item, BiFunction<String, String, String> change) {

@@ -20,12 +20,12 @@ import java.util.stream.Stream;
  * @param translations language tag, then text unit, to the translation made of it
  * @param burden the most that a route may ask
  * @param notes text unit to what its translators should know
- * @param messages that are sent once an interview is, in order
+ * @param dispatch what goes out once an interview is sent
  */
 public record Questionnaire(String code, String title, String sourceLanguage, List<String> languages, List<LinkParameter> linkParameters,
         List<Page> pages, List<Outcome> outcomes, List<OutcomeRow> outcomeTable, List<OwnClaim> claims,
         Map<String, Map<String, Translation>> translations, Presentation presentation, Burden burden, Map<String, String> notes,
-        List<DispatchMessage> messages) {
+        Dispatch dispatch) {
 
     public Questionnaire {
         languages = List.copyOf(languages);
@@ -35,15 +35,14 @@ public record Questionnaire(String code, String title, String sourceLanguage, Li
         outcomeTable = List.copyOf(outcomeTable);
         claims = List.copyOf(claims);
         notes = Collections.unmodifiableMap(new LinkedHashMap<>(notes));
-        messages = List.copyOf(messages);
     }
 
-    /** A questionnaire without notes for translators and without messages. */
+    /** A questionnaire without notes for translators and without anything that goes out. */
     public Questionnaire(String code, String title, String sourceLanguage, List<String> languages, List<LinkParameter> linkParameters,
             List<Page> pages, List<Outcome> outcomes, List<OutcomeRow> outcomeTable, List<OwnClaim> claims,
             Map<String, Map<String, Translation>> translations, Presentation presentation, Burden burden) {
         this(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims, translations, presentation,
-                burden, Map.of(), List.of());
+                burden, Map.of(), Dispatch.NOTHING);
     }
 
     /** A questionnaire in the usual presentation. */
@@ -66,10 +65,44 @@ public record Questionnaire(String code, String title, String sourceLanguage, Li
      *
      * @param closing the text that the respondent reads then; may be empty
      * @param redirect address that the respondent is led on to; empty for none
+     * @param carries name of a parameter of that address to the code of the answer, derived value or link parameter that it takes
+     * @param takeAlong what the respondent is to take along, one on each line; may be empty
      */
-    public record Outcome(String code, String label, String closing, String redirect) {
+    public record Outcome(String code, String label, String closing, String redirect, Map<String, String> carries, String takeAlong) {
+
+        /** Most parameters that an address takes. */
+        public static final int MOST_CARRIED = 10;
+
+        public Outcome {
+            carries = Collections.unmodifiableMap(new LinkedHashMap<>(carries));
+        }
+
         public Outcome(String code, String label, String closing) {
             this(code, label, closing, "");
+        }
+
+        /** An outcome with nothing to take along, and an address that takes no answers. */
+        public Outcome(String code, String label, String closing, String redirect) {
+            this(code, label, closing, redirect, Map.of(), "");
+        }
+
+        public Outcome withTexts(String changedLabel, String changedClosing, String changedTakeAlong) {
+            return new Outcome(code, changedLabel, changedClosing, redirect, carries, changedTakeAlong);
+        }
+
+        public Outcome withCode(String changed) {
+            return new Outcome(changed, label, closing, redirect, carries, takeAlong);
+        }
+
+        /** The outcome without parameters that take what is gone. */
+        public Outcome without(Set<String> gone) {
+            Map<String, String> left = new LinkedHashMap<>(carries);
+            left.values().removeIf(gone::contains);
+            return withCarries(left);
+        }
+
+        public Outcome withCarries(Map<String, String> changed) {
+            return new Outcome(code, label, closing, redirect, changed, takeAlong);
         }
 
         /** Whether a respondent can be led on to the address: one of the web, and nothing that a browser would run. */
@@ -172,52 +205,52 @@ public record Questionnaire(String code, String title, String sourceLanguage, Li
 
     public Questionnaire withPages(List<Page> changed) {
         return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, changed, outcomes, outcomeTable, claims,
-                translations, presentation, burden, notes, messages);
+                translations, presentation, burden, notes, dispatch);
     }
 
     public Questionnaire withTitle(String changed) {
         return new Questionnaire(code, changed, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims,
-                translations, presentation, burden, notes, messages);
+                translations, presentation, burden, notes, dispatch);
     }
 
     public Questionnaire withCode(String changed) {
         return new Questionnaire(changed, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims,
-                translations, presentation, burden, notes, messages);
+                translations, presentation, burden, notes, dispatch);
     }
 
     public Questionnaire withEnding(List<Outcome> changedOutcomes, List<OutcomeRow> changedTable) {
         return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, changedOutcomes, changedTable, claims,
-                translations, presentation, burden, notes, messages);
+                translations, presentation, burden, notes, dispatch);
     }
 
     public Questionnaire withClaims(List<OwnClaim> changed) {
         return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, changed,
-                translations, presentation, burden, notes, messages);
+                translations, presentation, burden, notes, dispatch);
     }
 
     public Questionnaire withLinkParameters(List<LinkParameter> changed) {
         return new Questionnaire(code, title, sourceLanguage, languages, changed, pages, outcomes, outcomeTable, claims, translations,
-                presentation, burden, notes, messages);
+                presentation, burden, notes, dispatch);
     }
 
     public Questionnaire withTranslations(Map<String, Map<String, Translation>> changed) {
         return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims, changed,
-                presentation, burden, notes, messages);
+                presentation, burden, notes, dispatch);
     }
 
     public Questionnaire withLanguages(List<String> changed) {
         return new Questionnaire(code, title, sourceLanguage, changed, linkParameters, pages, outcomes, outcomeTable, claims, translations,
-                presentation, burden, notes, messages);
+                presentation, burden, notes, dispatch);
     }
 
     public Questionnaire withSourceLanguage(String changed) {
         return new Questionnaire(code, title, changed, languages, linkParameters, pages, outcomes, outcomeTable, claims, translations,
-                presentation, burden, notes, messages);
+                presentation, burden, notes, dispatch);
     }
 
     public Questionnaire withPresentation(Presentation changed) {
         return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims,
-                translations, changed, burden, notes, messages);
+                translations, changed, burden, notes, dispatch);
     }
 
     /** This document with the page of that code replaced. */
@@ -236,20 +269,42 @@ public record Questionnaire(String code, String title, String sourceLanguage, Li
 
     public Questionnaire withNotes(Map<String, String> changed) {
         return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims,
-                translations, presentation, burden, changed, messages);
+                translations, presentation, burden, changed, dispatch);
     }
 
     public Questionnaire withBurden(Burden changed) {
         return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims,
-                translations, presentation, changed, notes, messages);
+                translations, presentation, changed, notes, dispatch);
     }
 
-    public Questionnaire withMessages(List<DispatchMessage> changed) {
+    public Questionnaire withDispatch(Dispatch changed) {
         return new Questionnaire(code, title, sourceLanguage, languages, linkParameters, pages, outcomes, outcomeTable, claims,
                 translations, presentation, burden, notes, changed);
     }
 
+    public Questionnaire withMessages(List<DispatchMessage> changed) {
+        return withDispatch(new Dispatch(changed, dispatch.passages()));
+    }
+
+    public Questionnaire withPassages(List<DispatchPassage> changed) {
+        return withDispatch(new Dispatch(dispatch.messages(), changed));
+    }
+
+    /** Messages in order. */
+    public List<DispatchMessage> messages() {
+        return dispatch.messages();
+    }
+
+    /** Passages in order; each may name those before it. */
+    public List<DispatchPassage> passages() {
+        return dispatch.passages();
+    }
+
     public Optional<DispatchMessage> message(String messageCode) {
-        return messages.stream().filter(m -> m.code().equals(messageCode)).findFirst();
+        return messages().stream().filter(m -> m.code().equals(messageCode)).findFirst();
+    }
+
+    public Optional<DispatchPassage> passage(String passageCode) {
+        return passages().stream().filter(p -> p.code().equals(passageCode)).findFirst();
     }
 }

@@ -10,7 +10,7 @@ import orthogon.core.answer.yesno.YesNoAnswer;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.claim.Replay;
 import orthogon.core.questionnaire.DispatchMessage;
-import orthogon.core.questionnaire.DispatchMessage.ToldAnswers;
+import orthogon.core.questionnaire.MessageContents.ToldAnswers;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;

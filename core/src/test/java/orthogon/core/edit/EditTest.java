@@ -91,7 +91,7 @@ class EditTest {
                 .map(f -> f.because().key() + f.because().terms())
                 .allMatch(because -> because.contains("has no option") || because.contains("has no part")
                         || because.contains("answered once for each entry") || because.contains("and has no answer")
-                        || because.contains("fault.which-entry"));
+                        || because.contains("fault.which-entry") || because.contains("fault.no-recipient"));
     }
 
     private final Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P").withItems(List.of(

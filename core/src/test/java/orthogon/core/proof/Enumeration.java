@@ -24,6 +24,7 @@ import orthogon.core.proof.flow.Transition;
 import orthogon.core.questionnaire.Burden;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.DispatchMessage;
+import orthogon.core.questionnaire.DispatchPassage;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
@@ -89,6 +90,8 @@ public final class Enumeration implements Situation {
     private final Set<String> ownBroken = new HashSet<>();
     private final Set<String> sent = new HashSet<>();
     private final Set<String> withoutAddress = new HashSet<>();
+    private final Set<String> leavesOut = new HashSet<>();
+    private final Set<String> appearing = new HashSet<>();
     private final List<Page> visited = new ArrayList<>();
     int mostWords;
     int leastWords = Integer.MAX_VALUE;
@@ -737,19 +740,21 @@ public final class Enumeration implements Situation {
                 ownBroken.add(document.claims().get(i).code());
             }
         }
+        Set<String> passages = new LinkedHashSet<>();
+        Set<String> passagesInLanguage = new HashSet<>();
+        document.outcome(with).ifPresent(o -> {
+            passages.addAll(passagesIn(o.closing()));
+            passagesInLanguage.addAll(passagesIn(o.closing()));
+        });
         for (DispatchMessage message : document.messages()) {
-            if (holds(message.code() + ".sendWhen", true)) {
-                sent.add(message.code());
-                Map<String, String> texts = Map.of(message.code() + ".subject", message.subject(), message.code() + ".body",
-                        message.body());
-                texts.forEach(this::reads);
-                if (message.answers().stream().anyMatch(a -> values.get(a) != null)) {
-                    // Read in the language of the interview.
-                    met.addAll(texts.keySet());
-                }
-                if (message.addresses().isEmpty() && message.answers().stream().allMatch(a -> values.get(a) == null)) {
-                    withoutAddress.add(message.code());
-                }
+            if (tried(message.code() + ".sendWhen", true)) {
+                sends(message, passages, passagesInLanguage);
+            }
+        }
+        // Later ones may name earlier ones.
+        for (DispatchPassage passage : document.passages().reversed()) {
+            if (passages.contains(passage.code())) {
+                reads(passage, passages, passagesInLanguage);
             }
         }
         endings.add(new Ending(new LinkedHashMap<>(values), new LinkedHashSet<>(asked),
@@ -757,6 +762,53 @@ public final class Enumeration implements Situation {
                         .collect(java.util.stream.Collectors.toSet()),
                 with));
         outcome = "";
+    }
+
+    private void sends(DispatchMessage message, Set<String> passages, Set<String> passagesInLanguage) {
+        sent.add(message.code());
+        Map<String, String> texts = Map.of(message.code() + ".subject", message.subject(), message.code() + ".body", message.body());
+        texts.forEach(this::reads);
+        texts.values().forEach(text -> passages.addAll(passagesIn(text)));
+        if (message.answers().stream().anyMatch(a -> values.get(a) != null)) {
+            // Read in the language of the interview.
+            met.addAll(texts.keySet());
+            texts.values().forEach(text -> passagesInLanguage.addAll(passagesIn(text)));
+        }
+        if (message.addresses().isEmpty() && message.answers().stream().allMatch(a -> values.get(a) == null)) {
+            withoutAddress.add(message.code());
+        }
+        if (document.questions().map(Question::code).anyMatch(q -> asked.contains(q) && !message.tells(q))) {
+            leavesOut.add(message.code());
+        }
+    }
+
+    private void reads(DispatchPassage passage, Set<String> passages, Set<String> passagesInLanguage) {
+        for (int i = 0; i < passage.wordings().size(); i++) {
+            String place = passage.code() + "/includeWhen/" + i;
+            if (tried(place, true)) {
+                String text = passage.wordings().get(i).text();
+                appearing.add(place);
+                reads(place + ".text", text);
+                passages.addAll(passagesIn(text));
+                if (passagesInLanguage.contains(passage.code())) {
+                    met.add(place + ".text");
+                    passagesInLanguage.addAll(passagesIn(text));
+                }
+                return;
+            }
+        }
+    }
+
+    /** The passages that are put into a text as it is read. */
+    private Set<String> passagesIn(String text) {
+        Set<String> found = new LinkedHashSet<>();
+        String rest = ARGUMENT.matcher(text).replaceAll("a word");
+        Map<String, Object> keys = new LinkedHashMap<>();
+        document.items().forEach(i -> keys.put(i.code(), key(value(i.code()))));
+        document.passages().forEach(p -> keys.put(p.code(), "PUT IN " + p.code() + "."));
+        String read = new com.ibm.icu.text.MessageFormat(rest, Locale.ROOT).format(keys);
+        document.passages().stream().map(DispatchPassage::code).filter(c -> read.contains("PUT IN " + c + ".")).forEach(found::add);
+        return found;
     }
 
     private Object classOf(Question q) {
@@ -835,16 +887,27 @@ public final class Enumeration implements Situation {
         document.messages().forEach(m -> {
             verdicts.put("message-sent " + m.code(), sent.contains(m.code()));
             verdicts.put("recipient-filled " + m.code(), !withoutAddress.contains(m.code()));
+            if (m.with().nothingLeftOut()) {
+                verdicts.put("message-complete " + m.code(), !leavesOut.contains(m.code()));
+            }
+        });
+        document.passages().forEach(p -> {
+            for (int i = 0; i < p.wordings().size(); i++) {
+                String place = p.code() + "/includeWhen/" + i;
+                verdicts.put("passage-appears " + place, appearing.contains(place));
+            }
         });
         for (Wiring.Wire wire : wiring.wires()) {
-            boolean condition = wire.family().isCondition() && !wire.family().isBehindTheEnd();
+            boolean condition = wire.family().isCondition() && wire.family() != RuleFamily.CLAIM;
             if (condition && !wire.expr().orElseThrow().comparisons().isEmpty()) {
                 verdicts.put("condition-varies " + wire.place(),
                         heldSomewhere.contains(wire.place()) && failedSomewhere.contains(wire.place()));
                 for (int c = 0; c < wire.expr().orElseThrow().comparisons().size(); c++) {
                     String place = wire.place() + "#" + c;
                     verdicts.put("comparison-matters " + place, decides.contains(place + true) && decides.contains(place + false));
-                    verdicts.put("blank-reading " + place, !turned.contains(place));
+                    if (!wire.family().isBehindTheEnd()) {
+                        verdicts.put("blank-reading " + place, !turned.contains(place));
+                    }
                 }
             }
         }
@@ -908,5 +971,12 @@ public final class Enumeration implements Situation {
     @Override
     public boolean asked(String item) {
         return asked.contains(item);
+    }
+
+    @Override
+    public boolean sends(String message) {
+        DispatchMessage m = document.message(message).orElseThrow();
+        return holds(message + ".sendWhen", true)
+                && (!m.addresses().isEmpty() || m.answers().stream().anyMatch(a -> values.get(a) != null));
     }
 }

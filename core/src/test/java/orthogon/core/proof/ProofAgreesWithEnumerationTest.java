@@ -82,7 +82,7 @@ class ProofAgreesWithEnumerationTest {
                 "reach-note", "reach-section", "condition-varies", "comparison-matters", "page-passable", "option-accepted", "one-outcome",
                 "own", "limits-leave-answer", "nothing-by-default", "answer-accepted", "refusal-explained", "answers-kept", "blank-reading",
                 "text-filled", "translated",
-                "burden-within")) {
+                "burden-within", "message-sent", "recipient-filled", "message-complete", "passage-appears")) {
             assertTrue(seen.get(kind).getOrDefault(Verdict.REFUTED, 0) > Sample.mustPass(3),
                     "the sample refutes " + kind + " often enough: " + seen.get(kind));
             assertTrue(seen.get(kind).getOrDefault(Verdict.PROVED, 0) > Sample.mustPass(3),
@@ -129,7 +129,7 @@ class ProofAgreesWithEnumerationTest {
             assertTrue(!finding.equals(Finding.disagreement()), "seed " + seed + " " + claim + finding);
             boolean ofSomebody = claim.kind().family() == Family.REACH
                     || Set.of(ClaimKind.COMPARISON_MATTERS, ClaimKind.CONDITION_VARIES, ClaimKind.OPTION_ACCEPTED,
-                            ClaimKind.ANSWER_ACCEPTED, ClaimKind.MESSAGE_SENT).contains(claim.kind());
+                            ClaimKind.ANSWER_ACCEPTED, ClaimKind.MESSAGE_SENT, ClaimKind.PASSAGE_APPEARS).contains(claim.kind());
             if (ofSomebody == (claim.verdict() == Verdict.PROVED) && all.verdicts.containsKey(claim.id())
                     && claim.kind() != ClaimKind.LIMITS_LEAVE_ANSWER) {
                 assertTrue(finding.witness().isPresent(), "seed " + seed + " " + claim + " has a witness");

@@ -18,7 +18,9 @@ import orthogon.core.language.Texts;
 import orthogon.core.questionnaire.Burden;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.DispatchMessage;
-import orthogon.core.questionnaire.DispatchMessage.ToldAnswers;
+import orthogon.core.questionnaire.DispatchPassage;
+import orthogon.core.questionnaire.MessageContents;
+import orthogon.core.questionnaire.MessageContents.ToldAnswers;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
@@ -110,7 +112,7 @@ public final class RandomDocument {
                     chance(10) ? 1 : null));
         }
         if (chance(35)) {
-            document = document.withMessages(List.of(message("m0", document), message("m1", document)));
+            document = withDispatch(document);
         }
         return document.languages().size() == 1 ? document : document.withTranslations(Map.of("fr", translations(document)));
     }
@@ -278,13 +280,59 @@ public final class RandomDocument {
         return options;
     }
 
+    /** The document with two messages, own claims about them, and at times passages in them and in closing texts. */
+    private Questionnaire withDispatch(Questionnaire document) {
+        List<DispatchPassage> passages = new ArrayList<>();
+        if (chance(50)) {
+            passages.add(passage("g0", document, ""));
+            if (chance(60)) {
+                passages.add(passage("g1", document, chance(40) ? naming("g0") : ""));
+            }
+        }
+        List<DispatchMessage> messages = new ArrayList<>();
+        for (String code : List.of("m0", "m1")) {
+            DispatchMessage m = message(code, document);
+            messages.add(m.withTexts(m.subject() + named(passages), m.body() + named(passages)));
+        }
+        List<Questionnaire.OwnClaim> claims = new ArrayList<>(document.claims());
+        if (chance(50)) {
+            String that = "sends(" + pick(List.of("m0", "m1")) + ")" + (chance(50) ? " or " + condition() : "");
+            claims.add(new Questionnaire.OwnClaim("s0", chance(70) ? Questionnaire.Says.ALWAYS : Questionnaire.Says.NEVER, that));
+        }
+        return document.withMessages(messages).withPassages(passages).withClaims(claims).withEnding(document.outcomes().stream()
+                .map(o -> o.withTexts(o.label(), o.closing() + named(passages), "")).toList(), document.outcomeTable());
+    }
+
+    private String named(List<DispatchPassage> passages) {
+        return passages.isEmpty() || chance(55) ? "" : naming(pick(passages).code());
+    }
+
+    /** Part of a text that names a passage, for everybody or for some. */
+    private String naming(String passage) {
+        List<Question> truths = earlier.stream().filter(q -> q.answer() instanceof YesNoAnswer).toList();
+        return truths.isEmpty() || chance(60)
+                ? " {" + passage + "}"
+                : " {" + pick(truths).code() + ", select, yes {so {" + passage + "}} other {or not}}";
+    }
+
+    private DispatchPassage passage(String code, Questionnaire document, String inside) {
+        List<DispatchPassage.PassageWording> wordings = new ArrayList<>();
+        for (int i = 0; i < 1 + random.nextInt(3); i++) {
+            String when = chance(20) ? "" : chance(30) ? "outcome = \"" + pick(document.outcomes()).code() + "\"" : condition();
+            wordings.add(new DispatchPassage.PassageWording(when, text("Passage") + (i == 0 ? inside : "")));
+        }
+        return new DispatchPassage(code, wordings);
+    }
+
     /** A message to the answers of any questions; only an edit sees to it that they are addresses. */
     private DispatchMessage message(String code, Questionnaire document) {
         List<String> outside = document.questions().map(Question::code).filter(q -> document.rosterOf(q).isEmpty()).toList();
         String when = chance(30) ? "" : chance(30) ? "outcome = \"" + pick(document.outcomes()).code() + "\"" : condition();
         List<String> answers = outside.isEmpty() || chance(20) ? List.of() : List.of(pick(outside));
-        return new DispatchMessage(code, "", when, chance(20) ? List.of("office@quillmere.example") : List.of(), answers, text("Subject"),
-                chance(50) ? text("Body") : "", ToldAnswers.EVERYTHING, List.of());
+        List<String> told = outside.stream().filter(q -> chance(70)).toList();
+        DispatchMessage message = new DispatchMessage(code, "", when, chance(20) ? List.of("office@quillmere.example") : List.of(), answers,
+                text("Subject"), chance(50) ? text("Body") : "", ToldAnswers.EVERYTHING, List.of());
+        return chance(60) ? message : message.withContents(new MessageContents(ToldAnswers.THESE, told, true, false, false));
     }
 
     private String condition() {

@@ -4,8 +4,6 @@ import orthogon.core.answer.Answer;
 import orthogon.core.answer.text.TextAnswer;
 import orthogon.core.questionnaire.Burden;
 import orthogon.core.questionnaire.Derived;
-import orthogon.core.questionnaire.DispatchMessage;
-import orthogon.core.questionnaire.DispatchMessage.ToldAnswers;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
@@ -107,7 +105,8 @@ public final class DocumentReader {
             json.fault("pages", "a questionnaire needs at least one page");
         }
         List<Questionnaire.Outcome> outcomes = json.list("outcomes",
-                o -> new Questionnaire.Outcome(o.code("code"), o.needed("label"), o.text("closing"), o.text("redirect")));
+                o -> new Questionnaire.Outcome(o.code("code"), o.needed("label"), o.text("closing"), o.text("redirect"),
+                        carried(o, "carries"), o.text("takeAlong")));
         List<Questionnaire.OutcomeRow> table = json.list("outcomeTable",
                 r -> new Questionnaire.OutcomeRow(r.text("when"), r.needed("outcome")));
         List<Questionnaire.OwnClaim> claims = json.list("claims", c -> {
@@ -121,37 +120,21 @@ public final class DocumentReader {
         });
         return new Questionnaire(code, title, source, languages, parameters, pages, outcomes, table, claims, translations(json, languages),
                 presentation(json.object("presentation")), burden(json.object("burdenLimit")), notes(json),
-                messages(json));
+                DispatchReader.read(json));
     }
 
-    private static List<DispatchMessage> messages(ReadObject json) {
-        List<DispatchMessage> messages = json.list("messages", DocumentReader::message);
-        if (messages.size() > DispatchMessage.MOST) {
-            json.fault("messages", "a questionnaire takes at most " + DispatchMessage.MOST + " messages");
-        }
-        return messages;
-    }
-
-    private static DispatchMessage message(ReadObject m) {
-        String code = m.code("code");
-        String tells = m.text("tells");
-        ToldAnswers told = ToldAnswers.EVERYTHING;
-        if (!tells.isEmpty()) {
-            try {
-                told = ToldAnswers.of(tells);
-            } catch (IllegalArgumentException e) {
-                m.fault("tells", "\"everything\", \"these\" or \"nothing\" is needed here");
+    /** Names of parameters to the codes that they take. */
+    private static Map<String, String> carried(ReadObject json, String member) {
+        Map<String, String> carried = new LinkedHashMap<>();
+        ReadObject object = json.object(member);
+        if (object != null) {
+            object.names().forEach(name -> carried.put(name, object.needed(name)));
+            object.close();
+            if (carried.size() > Questionnaire.Outcome.MOST_CARRIED) {
+                json.fault(member, "an address takes at most " + Questionnaire.Outcome.MOST_CARRIED + " answers");
             }
         }
-        List<String> addresses = m.texts("addresses");
-        addresses.stream().filter(a -> !DispatchMessage.isAddress(a)).findFirst()
-                .ifPresent(a -> m.fault("addresses", "“" + a + "” is not an email address"));
-        List<String> answers = m.texts("answers");
-        if (Math.max(addresses.size(), answers.size()) > DispatchMessage.MOST_ADDRESSES) {
-            m.fault("addresses", "a message goes to at most " + DispatchMessage.MOST_ADDRESSES + " addresses of either kind");
-        }
-        return new DispatchMessage(code, m.text("title"), m.text("sendWhen"), addresses, answers, m.needed("subject"),
-                m.text("body"), told, m.texts("told"));
+        return carried;
     }
 
     private Map<String, Map<String, Questionnaire.Translation>> translations(ReadObject json, List<String> languages) {

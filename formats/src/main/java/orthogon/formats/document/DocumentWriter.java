@@ -2,8 +2,6 @@ package orthogon.formats.document;
 
 import orthogon.core.questionnaire.Burden;
 import orthogon.core.questionnaire.Derived;
-import orthogon.core.questionnaire.DispatchMessage;
-import orthogon.core.questionnaire.DispatchMessage.ToldAnswers;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
@@ -53,6 +51,8 @@ public final class DocumentWriter {
             outcome.put("label", o.label());
             put(outcome, "closing", o.closing());
             put(outcome, "redirect", o.redirect());
+            put(outcome, "carries", new LinkedHashMap<String, Object>(o.carries()));
+            put(outcome, "takeAlong", o.takeAlong());
             return outcome;
         }).toList());
         json.put("outcomeTable", document.outcomeTable().stream().map(r -> rule(r.when(), "outcome", r.outcome())).toList());
@@ -62,7 +62,8 @@ public final class DocumentWriter {
             claim.put("that", c.that());
             return claim;
         }).toList());
-        put(json, "messages", document.messages().stream().map(DocumentWriter::message).toList());
+        put(json, "messages", document.messages().stream().map(DispatchWriter::message).toList());
+        put(json, "passages", document.passages().stream().map(DispatchWriter::passage).toList());
         put(json, "presentation", presentation(document.presentation()));
         put(json, "burdenLimit", burden(document.burden()));
         if (!document.notes().isEmpty()) {
@@ -83,20 +84,7 @@ public final class DocumentWriter {
         return MAPPER.writeValueAsString(json) + "\n";
     }
 
-    private static Map<String, Object> message(DispatchMessage m) {
-        Map<String, Object> message = object("code", m.code());
-        put(message, "title", m.title());
-        put(message, "sendWhen", m.sendWhen());
-        put(message, "addresses", m.addresses());
-        put(message, "answers", m.answers());
-        message.put("subject", m.subject());
-        put(message, "body", m.body());
-        put(message, "tells", m.tells() == ToldAnswers.EVERYTHING ? "" : m.tells().word());
-        put(message, "told", m.told());
-        return message;
-    }
-
-    private static Map<String, Object> object(String member, Object value) {
+    static Map<String, Object> object(String member, Object value) {
         Map<String, Object> object = new LinkedHashMap<>();
         object.put(member, value);
         return object;

@@ -7,8 +7,14 @@ import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
-/** A message as a page for mail programs: it reads without pictures, in light and dark, at any width. */
-public record MailPage(String title, List<MailParagraph> paragraphs, String language, boolean rightToLeft) {
+/**
+ * A message as a page for mail programs: it reads without pictures, in light and dark, at any width.
+ *
+ * @param html safe HTML; empty where paragraphs stand for it
+ * @param told questions with their answers, behind the rest
+ */
+public record MailPage(String title, String html, List<MailParagraph> paragraphs, List<ToldAnswer> told, String language,
+        boolean rightToLeft) {
 
     private static final Pattern LINK = Pattern.compile("https?://\\S+");
 
@@ -20,6 +26,9 @@ public record MailPage(String title, List<MailParagraph> paragraphs, String lang
     /** @param link an address; empty for text alone */
     public record MailPiece(String text, String link) {}
 
+    /** A question with its answer. */
+    public record ToldAnswer(String wording, String answer) {}
+
     /**
      * The page of a plain text.
      *
@@ -29,7 +38,22 @@ public record MailPage(String title, List<MailParagraph> paragraphs, String lang
     public static MailPage of(String title, String text, String language) {
         List<MailParagraph> paragraphs = Arrays.stream(text.strip().split("\\R\\s*\\R"))
                 .map(p -> new MailParagraph(p.lines().map(MailPage::line).toList())).toList();
-        return new MailPage(title, paragraphs, language, ULocale.forLanguageTag(language).isRightToLeft());
+        return new MailPage(title, "", paragraphs, List.of(), language, ULocale.forLanguageTag(language).isRightToLeft());
+    }
+
+    /**
+     * The page of a text with markup.
+     *
+     * @param html safe HTML
+     * @param language its BCP 47 tag
+     */
+    public static MailPage of(String title, String html, List<ToldAnswer> told, String language) {
+        return new MailPage(title, html, List.of(), told, language, ULocale.forLanguageTag(language).isRightToLeft());
+    }
+
+    /** The same with a plain text behind its HTML. */
+    public MailPage with(String text) {
+        return new MailPage(title, html, of(title, text, language).paragraphs(), told, language, rightToLeft);
     }
 
     private static MailLine line(String text) {

@@ -17,8 +17,8 @@ public final class ReceiptPaper {
      * @param heading what came of it
      * @param receiptLabel what the number is called
      */
-    public record ReceiptPage(String title, String heading, String receiptLabel, String receipt, String sentAt, String answersLabel,
-            List<ReceiptLine> lines, boolean rightToLeft) {}
+    public record ReceiptPage(String title, String heading, String receiptLabel, String receipt, String sentAt, String takeLabel,
+            List<String> takeAlong, String answersLabel, List<ReceiptLine> lines, boolean rightToLeft) {}
 
     private static final String LEFT_TO_RIGHT = "\u200e";
 
@@ -29,13 +29,16 @@ public final class ReceiptPaper {
      *
      * @param title of the questionnaire
      * @param heading the outcome
+     * @param takeAlong what the respondent is to take along
      * @param lines every answer, in order
      */
-    public static byte[] pdf(String title, String heading, String receipt, String sentAt, List<ReceiptLine> lines, OwnWords words) {
+    public static byte[] pdf(String title, String heading, String receipt, String sentAt, List<String> takeAlong, List<ReceiptLine> lines,
+            OwnWords words) {
         boolean rightToLeft = words.locale().isRightToLeft();
         ReceiptPage page = new ReceiptPage(text(title), VowelledWords.drawn(escaped(heading), true), text(words.say("receipt")),
                 text(receipt),
-                text(words.say("sent_at", sentAt)), text(words.say("what_sent")),
+                text(words.say("sent_at", sentAt)), text(words.say("take_along")), takeAlong.stream().map(ReceiptPaper::text).toList(),
+                text(words.say("what_sent")),
                 lines.stream().map(l -> new ReceiptLine(text(l.wording()), text(l.answer()))).toList(), rightToLeft);
         return PaperPdf.of(PageTemplates.filled("receipt", page), rightToLeft, ProgressListener.NONE);
     }

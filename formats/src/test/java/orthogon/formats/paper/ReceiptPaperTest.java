@@ -25,10 +25,12 @@ class ReceiptPaperTest {
     @Test
     void everythingThatWasSentStandsOnIt() throws IOException {
         byte[] pdf = ReceiptPaper.pdf("Found animal", "Bring it in now", "ABC-DEF-GHI", "2 November 2026, 08:05",
+                List.of("A box & a <towel>"),
                 List.of(new ReceiptLine("Where was it?", "By <the> weir & mill\u0001\u0000"), new ReceiptLine("Zażółć?", "gęślą")),
                 OwnWords.ENGLISH);
         String text = text(pdf);
-        for (String part : List.of("Found animal", "Bring it in now", "ABC-DEF-GHI", "08:05", "By <the> weir & mill", "gęślą")) {
+        for (String part : List.of("Found animal", "Bring it in now", "ABC-DEF-GHI", "08:05", "Please take along", "A box & a <towel>",
+                "By <the> weir & mill", "gęślą")) {
             assertTrue(text.contains(part), part + " in " + text);
         }
     }
@@ -39,7 +41,7 @@ class ReceiptPaperTest {
         for (int i = 0; i < 120; i++) {
             lines.add(new ReceiptLine("Question " + i, "Answer " + i));
         }
-        byte[] pdf = ReceiptPaper.pdf("Long", "Sent", "ABC", "today", lines, OwnWords.ENGLISH);
+        byte[] pdf = ReceiptPaper.pdf("Long", "Sent", "ABC", "today", List.of(), lines, OwnWords.ENGLISH);
         try (PDDocument document = Loader.loadPDF(pdf)) {
             assertTrue(document.getNumberOfPages() > 2);
         }
@@ -48,7 +50,8 @@ class ReceiptPaperTest {
 
     @Test
     void arabicIsSetFromTheRightInItsOwnFont() throws IOException {
-        byte[] pdf = ReceiptPaper.pdf("استقبال", "أحضره الآن", "ABC-DEF-GHI", "اليوم", List.of(new ReceiptLine("أين كان؟", "الطاحونة")),
+        byte[] pdf = ReceiptPaper.pdf("استقبال", "أحضره الآن", "ABC-DEF-GHI", "اليوم", List.of(),
+                List.of(new ReceiptLine("أين كان؟", "الطاحونة")),
                 OwnWords.of(Questionnaire.blank("fen", "Fen").withSourceLanguage("ar")));
         try (PDDocument document = Loader.loadPDF(pdf)) {
             List<String> fonts = new ArrayList<>();

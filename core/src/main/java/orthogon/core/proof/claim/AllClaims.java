@@ -1,6 +1,7 @@
 package orthogon.core.proof.claim;
 
 import orthogon.core.expression.Expr;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.diagram.Failure;
 import orthogon.core.proof.diagram.Watch;
@@ -159,13 +160,16 @@ public final class AllClaims {
         return claims;
     }
 
-    /** Asked bits that own claims and messages mention. */
+    /** Asked bits that own claims, messages and passages mention, and those of what a message must not leave out. */
     public static BitSet asked(Space space) {
         BitSet levels = new BitSet();
         for (int i = 0; i < space.wiring().document().claims().size(); i++) {
             space.expr("claims/" + i).ifPresent(e -> asked(e, space, levels));
         }
-        space.wiring().document().messages().forEach(m -> space.expr(m.code() + ".sendWhen").ifPresent(e -> asked(e, space, levels)));
+        space.wiring().wires().stream().filter(w -> w.family() == RuleFamily.SEND_WHEN || w.family() == RuleFamily.INCLUDE_WHEN)
+                .forEach(w -> space.expr(w.place()).ifPresent(e -> asked(e, space, levels)));
+        space.wiring().document().messages().forEach(m -> DispatchClaims.untold(space, m).values()
+                .forEach(asked -> asked(asked, space, levels)));
         return levels;
     }
 

@@ -29,6 +29,7 @@ final class ClaimDecider {
     final Space space;
     final Diagrams d;
     final Evaluations evaluations;
+    final EndReads reads;
     private static final int MOST_FAULTS = 5;
 
     private final Witnesses witnesses;
@@ -43,6 +44,7 @@ final class ClaimDecider {
         this.d = space.diagrams();
         this.witnesses = new Witnesses(flow);
         this.evaluations = new Evaluations(flow);
+        this.reads = new EndReads(flow);
     }
 
     /** Every text of the document by its unit. */
@@ -87,20 +89,6 @@ final class ClaimDecider {
             }
         }
         return new Sought(-1, null, Diagrams.NONE, true, shows);
-    }
-
-    /** States at the outcome table in which its first row that holds gives the outcome; the empty code where none holds. */
-    int endsAs(String outcome) {
-        int found = Diagrams.NONE;
-        int rest = Diagrams.ALL;
-        var table = space.wiring().document().outcomeTable();
-        for (int i = 0; i < table.size(); i++) {
-            if (table.get(i).outcome().equals(outcome)) {
-                found = d.or(found, d.and(rest, flow.rowHolds(i)));
-            }
-            rest = d.minus(rest, flow.rowHolds(i));
-        }
-        return outcome.isEmpty() ? rest : found;
     }
 
     Optional<Map<String, Object>> witness(Sought sought) {

@@ -46,6 +46,10 @@ public enum ClaimKind {
     BURDEN_WITHIN(Family.BURDEN, ClaimScope.DOCUMENT),
     /** Some respondent makes a message be sent; whenever it is, it has an address. */
     MESSAGE_SENT(Family.DISPATCH, ClaimScope.ROW), RECIPIENT_FILLED(Family.DISPATCH, ClaimScope.ROW),
+    /** A message that is to leave nothing out tells whatever was asked. */
+    MESSAGE_COMPLETE(Family.DISPATCH, ClaimScope.ROW),
+    /** Somebody reads a wording of a passage. */
+    PASSAGE_APPEARS(Family.DISPATCH, ClaimScope.RULE),
     /** An own claim holds. */
     OWN(Family.OWN, ClaimScope.ENDING),
 

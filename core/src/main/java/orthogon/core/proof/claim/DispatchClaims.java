@@ -1,83 +1,80 @@
 package orthogon.core.proof.claim;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
+import java.util.function.ToIntFunction;
 import orthogon.core.dispatch.DueMessage;
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.Wiring.Wire;
 import orthogon.core.interview.Interview;
+import orthogon.core.place.Place;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.diagram.Diagrams;
-import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.fault.Unknown;
 import orthogon.core.proof.flow.Flow;
+import orthogon.core.proof.message.Message;
+import orthogon.core.proof.plain.PlainForm;
+import orthogon.core.proof.space.Space;
 import orthogon.core.questionnaire.DispatchMessage;
+import orthogon.core.questionnaire.DispatchPassage;
+import orthogon.core.questionnaire.Question;
 
-/** Every message is sent to somebody, and has an address whenever it is sent. */
+/**
+ * Every message is sent to somebody, has an address whenever it is sent, and leaves nothing out where that is asked of it; somebody reads
+ * every wording of a passage.
+ */
 final class DispatchClaims {
 
     private final ClaimDecider decider;
     private final Diagrams d;
+    private final EndReads reads;
 
-    DispatchClaims(ClaimDecider decider) {
+    private DispatchClaims(ClaimDecider decider) {
         this.decider = decider;
         this.d = decider.d;
+        this.reads = decider.reads;
     }
 
     static List<Claim> of(ClaimDecider decider) {
         DispatchClaims claims = new DispatchClaims(decider);
         List<Claim> all = new ArrayList<>();
-        decider.space.wiring().document().messages().forEach(message -> {
+        decider.space.wiring().document().messages().stream().filter(DispatchMessage::isAfterAnswers).forEach(message -> {
             all.add(claims.sent(message));
             all.add(claims.filled(message));
+            if (message.with().nothingLeftOut()) {
+                all.add(claims.complete(message));
+            }
         });
+        for (DispatchPassage passage : decider.space.wiring().document().passages()) {
+            for (int i = 0; i < passage.wordings().size(); i++) {
+                all.add(claims.appears(passage.code(), i));
+            }
+        }
         return all;
     }
 
-    private DispatchMessage message(String code) {
-        return decider.space.wiring().document().message(code).orElseThrow();
-    }
-
-    /** Why it is not known who is sent a message; empty where it is. */
-    Optional<Unknown> open(String code) {
-        return open(message(code));
-    }
-
-    /** Searches for a respondent for whom a message is sent in a state of the set. */
-    ClaimDecider.Sought reading(String code, int set, Predicate<Interview> shows) {
-        DispatchMessage message = message(code);
-        return decider.atEnd(ending -> d.and(set, sentAt(message, ending)), isSent(message).and(shows));
-    }
-
-    /** Searches for a respondent who is sent a message, in the language of the interview. */
-    ClaimDecider.Sought readByRespondent(String code) {
-        DispatchMessage message = message(code);
-        return reading(code, d.not(blank(message, Diagrams.ALL)), i -> message.answers().stream()
-                .anyMatch(a -> i.course().effective().get(a) != null));
-    }
-
-    /** The states of a set in which every answer that the message goes to is blank. */
-    private int blank(DispatchMessage message, int set) {
-        return message.answers().stream().map(a -> decider.space.axis(a).blank()).reduce(set, d::and);
-    }
-
-    private static String condition(DispatchMessage message) {
-        return message.code() + ".sendWhen";
-    }
-
-    /** Why it is not known who is sent the message; empty where it is. */
-    private Optional<Unknown> open(DispatchMessage message) {
-        if (message.answers().stream().anyMatch(a -> decider.space.axis(a) == null)) {
-            return Optional.of(new Unknown.Unsound(Fault.SoundClaim.REFERENCE_EXISTS, message.code()));
+    /** What a message must not leave out and does not tell: code to whether it is asked, in plain form. */
+    static Map<String, Expr> untold(Space space, DispatchMessage message) {
+        Map<String, Expr> untold = new LinkedHashMap<>();
+        if (message.with().nothingLeftOut() && message.isAfterAnswers()) {
+            space.plainForm().original().document().questions().filter(q -> !q.isHidden() && !message.tells(q.code()))
+                    .forEach(q -> untold.put(q.code(), asked(space.plainForm(), q)));
         }
-        String place = condition(message);
-        return message.sendWhen().isBlank() || decider.space.expr(place).isPresent()
-                ? Optional.empty()
-                : Optional.of(decider.space.causeAt(place).orElse(new Unknown.Unsound(Fault.SoundClaim.TYPE_FITS, place)));
+        return untold;
     }
 
-    private int sentAt(DispatchMessage message, Flow.Exit ending) {
-        return decider.space.expr(condition(message))
-                .map(e -> decider.space.truth(e, OwnClaims.outcomesAt(decider, ending)).holds()).orElse(Diagrams.ALL);
+    /** Whether a question is asked; in a roster, in the first entry, which whoever has any has. */
+    private static Expr asked(PlainForm plainForm, Question question) {
+        List<String> codes = question.answer().rows().isEmpty()
+                ? List.of(plainForm.first(question.code()))
+                : question.answer().rows().stream().map(r -> plainForm.firstRow(question.code(), r.code())).toList();
+        List<Expr> each = codes.stream()
+                .<Expr>map(c -> new Expr.Call("asked", List.of(new Expr.Name(c, Expr.Span.NONE)), Expr.Span.NONE)).toList();
+        return each.size() == 1 ? each.getFirst() : new Expr.Or(each, Expr.Span.NONE);
     }
 
     private static Predicate<Interview> isSent(DispatchMessage message) {
@@ -86,25 +83,86 @@ final class DispatchClaims {
 
     private Claim sent(DispatchMessage message) {
         ClaimKind kind = ClaimKind.MESSAGE_SENT;
-        Optional<Unknown> open = open(message);
+        String code = message.code();
+        Message statement = kind.message("claim").code("code", code);
+        Optional<Unknown> open = reads.openMessage(code);
         if (open.isPresent()) {
-            return ClaimDecider.undecided(kind, message.code(), kind.message("claim").code("code", message.code()), open.get());
+            return ClaimDecider.undecided(kind, code, statement, open.get());
         }
-        ClaimDecider.Sought sought = decider.atEnd(ending -> sentAt(message, ending), isSent(message));
-        return decider.some(kind, message.code(), kind.message("claim").code("code", message.code()), sought, Optional.empty(),
-                kind.message("proved"), () -> new Finding.Fact(kind.message("refuted")));
+        return decider.some(kind, code, statement, decider.atEnd(ending -> reads.sentAt(code, ending), isSent(message)), Optional.empty(),
+                kind.message("proved"), () -> impossible(kind, code + ".sendWhen", f -> new EndReads(f).over(e -> new EndReads(f)
+                        .sentAt(code, e))));
+    }
+
+    /** Why nobody comes to something: the fewest conditions that exclude it. */
+    private Finding impossible(ClaimKind kind, String about, ToIntFunction<Flow> target) {
+        Optional<Wire> wire = decider.space.wiring().at(about);
+        if (wire.isEmpty()) {
+            return new Finding.Fact(kind.message("refuted"));
+        }
+        int pages = decider.space.wiring().document().pages().size();
+        return new Finding.Conflict(kind.message("refuted"),
+                Cores.smallest(decider.space, pages, List.of(about), target).besides(about));
     }
 
     private Claim filled(DispatchMessage message) {
         ClaimKind kind = ClaimKind.RECIPIENT_FILLED;
-        Optional<Unknown> open = open(message);
+        String code = message.code();
+        Optional<Unknown> open = reads.openMessage(code);
         if (open.isPresent()) {
-            return ClaimDecider.undecided(kind, message.code(), kind.message("claim").code("code", message.code()), open.get());
+            return ClaimDecider.undecided(kind, code, kind.message("claim").code("code", code), open.get());
         }
         ClaimDecider.Sought sought = decider.atEnd(
-                ending -> message.addresses().isEmpty() ? blank(message, sentAt(message, ending)) : Diagrams.NONE,
+                ending -> message.hasRecipientAlways() ? Diagrams.NONE : reads.blank(code, reads.sentAt(code, ending)),
                 isSent(message).and(i -> message.answers().stream().allMatch(a -> i.course().effective().get(a) == null)));
-        return decider.none(kind, message.code(), kind.message("claim").code("code", message.code()), sought, kind.message("proved"),
+        return decider.none(kind, code, kind.message("claim").code("code", code), sought, kind.message("proved"),
                 () -> kind.message(message.answers().isEmpty() ? "refuted.nobody" : "refuted"));
+    }
+
+    private Claim complete(DispatchMessage message) {
+        ClaimKind kind = ClaimKind.MESSAGE_COMPLETE;
+        String code = message.code();
+        Message statement = kind.message("claim").code("code", code);
+        Optional<Unknown> open = reads.openMessage(code);
+        if (open.isPresent()) {
+            return ClaimDecider.undecided(kind, code, statement, open.get());
+        }
+        Map<String, Expr> untold = untold(decider.space, message);
+        Map<String, ClaimDecider.Sought> left = new LinkedHashMap<>();
+        untold.forEach((question, asked) -> {
+            ClaimDecider.Sought sought = decider.atEnd(
+                    ending -> d.and(reads.sentAt(code, ending), decider.space.truth(asked, Map.of()).holds()),
+                    isSent(message).and(i -> Boolean.TRUE.equals(i.truth(asked))));
+            if (sought.set() != Diagrams.NONE) {
+                left.put(question, sought);
+            }
+        });
+        Message proved = kind.message(untold.isEmpty() ? "proved" : "proved.these");
+        ClaimDecider.Sought first = left.isEmpty() ? decider.atEnd(e -> Diagrams.NONE, i -> false) : left.values().iterator().next();
+        Claim claim = decider.none(kind, code, statement, first, proved,
+                () -> kind.message(left.size() == 1 ? "refuted.one" : "refuted").code("first", left.keySet().iterator().next())
+                        .text("codes", String.join(", ", left.keySet())));
+        return claim.verdict() != Verdict.REFUTED ? claim : advised(claim);
+    }
+
+    private static Claim advised(Claim claim) {
+        return new Claim(claim.kind(), claim.place(), claim.statement(), Verdict.REFUTED, Optional.empty(), () -> {
+            Finding found = claim.finding();
+            return found.witness().<Finding>map(w -> new Finding.Respondent(found.says(),
+                    ClaimKind.MESSAGE_COMPLETE.message("advice"), w, Optional.empty())).orElse(found);
+        });
+    }
+
+    private Claim appears(String passage, int number) {
+        ClaimKind kind = ClaimKind.PASSAGE_APPEARS;
+        String place = Place.Rule.at(passage, RuleFamily.INCLUDE_WHEN, number).text();
+        String unit = place + ".text";
+        Message statement = kind.message("claim").text("number", String.valueOf(number + 1)).code("code", passage);
+        Optional<Unknown> open = reads.open(unit);
+        if (open.isPresent()) {
+            return ClaimDecider.undecided(kind, place, statement, open.get());
+        }
+        return decider.some(kind, place, statement, decider.atEnd(e -> reads.at(unit, e), i -> reads.isRead(unit, i)), Optional.empty(),
+                kind.message("proved"), () -> impossible(kind, place, f -> new EndReads(f).over(e -> new EndReads(f).at(unit, e))));
     }
 }

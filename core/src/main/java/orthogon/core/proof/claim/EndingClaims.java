@@ -17,7 +17,7 @@ final class EndingClaims {
     static List<Claim> of(ClaimDecider decider) {
         String place = decider.space.wiring().document().code();
         Message statement = ClaimKind.ONE_OUTCOME.message("claim");
-        int without = decider.endsAs("");
+        int without = decider.reads.endsAs("");
         Optional<Unknown> bad = badOutcome(decider);
         if (bad.isPresent()) {
             return List.of(ClaimDecider.undecided(ClaimKind.ONE_OUTCOME, place, statement, bad.get()));

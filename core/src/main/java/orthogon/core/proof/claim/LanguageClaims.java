@@ -36,13 +36,13 @@ final class LanguageClaims {
                     () -> new Finding.Fact(ClaimKind.TRANSLATED.message("proved")));
         }
         var met = decider.flow.texts().of(unit);
-        boolean inMessage = met.page() == TextSets.IN_MESSAGE;
-        Optional<Unknown> unknown = inMessage ? new DispatchClaims(decider).open(met.item()) : Optional.empty();
+        boolean behind = met.page() == TextSets.IN_DISPATCH;
+        Optional<Unknown> unknown = behind ? decider.reads.open(unit) : Optional.empty();
         if (unknown.isPresent()) {
             return ClaimDecider.undecided(ClaimKind.TRANSLATED, place, statement, unknown.get());
         }
-        ClaimDecider.Sought sought = inMessage
-                ? new DispatchClaims(decider).readByRespondent(met.item())
+        ClaimDecider.Sought sought = behind
+                ? decider.atEnd(e -> decider.reads.byRespondent(unit, e), i -> decider.reads.isReadByRespondent(unit, i))
                 : TextClaims.reading(decider, unit, met, met.set(), i -> true);
         return decider.none(ClaimKind.TRANSLATED, place, statement, sought,
                 ClaimKind.TRANSLATED.message("unread"), () -> ClaimKind.TRANSLATED.message("refuted").text("language", language)

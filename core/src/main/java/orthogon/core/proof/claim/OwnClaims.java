@@ -4,16 +4,12 @@ import orthogon.core.expression.Expr;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.fault.Unknown;
-import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.message.Message;
 import orthogon.core.proof.space.Truth;
-import orthogon.core.questionnaire.Questionnaire.Outcome;
 import orthogon.core.questionnaire.Questionnaire.OwnClaim;
 import orthogon.core.questionnaire.Questionnaire.Says;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
 /** The analyst's own statements about every complete interview. */
@@ -41,24 +37,11 @@ final class OwnClaims {
                     decider.space.causeAt(place).orElse(new Unknown.Unsound(Fault.SoundClaim.TYPE_FITS, place)));
         }
         ClaimDecider.Sought sought = decider.atEnd(ending -> {
-            Truth truth = decider.space.truth(expr.get(), outcomesAt(decider, ending));
+            Truth truth = decider.space.truth(expr.get(), decider.reads.outcomesAt(ending));
             return always ? d.not(truth.holds()) : truth.holds();
         }, i -> i.course().complete() && always != Boolean.TRUE.equals(i.truth(place)));
         return decider.none(ClaimKind.OWN, own.code(), statement, sought,
                 ClaimKind.OWN.message(always ? "proved.always" : "proved.never"),
                 () -> ClaimKind.OWN.message(always ? "refuted.always" : "refuted.never"));
-    }
-
-    /** For one way of ending, the states in which each outcome is reached. */
-    static Map<String, Integer> outcomesAt(ClaimDecider decider, Flow.Exit ending) {
-        Map<String, Integer> outcomes = new LinkedHashMap<>();
-        for (Outcome outcome : decider.space.wiring().document().outcomes()) {
-            boolean finish = ending.kind() == Flow.ExitKind.FINISH;
-            int set = finish
-                    ? (decider.flow.outcomeOf(ending).equals(outcome.code()) ? Diagrams.ALL : Diagrams.NONE)
-                    : decider.endsAs(outcome.code());
-            outcomes.put(outcome.code(), set);
-        }
-        return outcomes;
     }
 }

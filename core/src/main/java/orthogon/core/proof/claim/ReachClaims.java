@@ -251,7 +251,7 @@ final class ReachClaims implements PageByPage {
 
     private int atEnding(Flow.Exit ending, String outcome, int set) {
         if (ending.kind() != Flow.ExitKind.FINISH) {
-            return decider.endsAs(outcome);
+            return decider.reads.endsAs(outcome);
         }
         return decider.flow.outcomeOf(ending).equals(outcome) ? set : Diagrams.NONE;
     }

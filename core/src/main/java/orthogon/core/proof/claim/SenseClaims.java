@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.ToIntFunction;
+import java.util.stream.Stream;
 
 /** No condition is always true or never true among those who come to evaluate it. */
 final class SenseClaims implements PageByPage.OfConditions {
@@ -78,7 +79,7 @@ final class SenseClaims implements PageByPage.OfConditions {
             Optional<ClaimId> follows = idle ? varies.follows().or(() -> Optional.of(varies.identity())) : Optional.empty();
             boolean literal = gained == Diagrams.NONE;
             return new Claim(ClaimKind.COMPARISON_MATTERS, place, statement, Verdict.REFUTED, follows,
-                    () -> idleComparison(wire, condition, n, literal, follows));
+                    () -> idleComparison(decider, wire, condition, n, literal, follows));
         }
         ClaimDecider.Sought with = evaluators.sought(wire, gained, evaluators.turnsOutOtherwise(wire, condition.with(n, true)));
         ClaimDecider.Sought without = evaluators.sought(wire, lost, evaluators.turnsOutOtherwise(wire, condition.with(n, false)));
@@ -86,6 +87,16 @@ final class SenseClaims implements PageByPage.OfConditions {
         if (!certain && (decider.witness(with).isEmpty() || decider.witness(without).isEmpty())) {
             return ClaimDecider.undecided(ClaimKind.COMPARISON_MATTERS, place, statement, decider.open(d.or(gained, lost)));
         }
+        return matters(decider, place, statement, with, without);
+    }
+
+    @Override
+    public List<Claim> atEnd() {
+        return Stream.concat(about(evaluations.outcomeRows()).stream(), EndConditions.of(decider).stream()).toList();
+    }
+
+    /** The proved claim, which shows a respondent for either way. */
+    static Claim matters(ClaimDecider decider, String place, Message statement, ClaimDecider.Sought with, ClaimDecider.Sought without) {
         return new Claim(ClaimKind.COMPARISON_MATTERS, place, statement, Verdict.PROVED, Optional.empty(), () -> {
             Optional<Map<String, Object>> one = decider.witness(with);
             Optional<Map<String, Object>> two = decider.witness(without);
@@ -96,7 +107,7 @@ final class SenseClaims implements PageByPage.OfConditions {
         });
     }
 
-    private Finding idleComparison(Wire wire, Expr condition, int n, boolean literal, Optional<ClaimId> follows) {
+    static Finding idleComparison(ClaimDecider decider, Wire wire, Expr condition, int n, boolean literal, Optional<ClaimId> follows) {
         Expr comparison = condition.comparisons().get(n);
         Message says = ClaimKind.COMPARISON_MATTERS.message(literal ? "always" : "never").spoken("comparison", comparison)
                 .code("place", wire.place());

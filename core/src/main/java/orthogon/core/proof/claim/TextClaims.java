@@ -54,7 +54,7 @@ final class TextClaims {
             return ClaimDecider.undecided(ClaimKind.TEXT_FILLED, place, statement,
                     new Unknown.Beyond(Message.of("open.text").code("name", gap.name())));
         }
-        Optional<Unknown> unknown = met.page() == TextSets.IN_MESSAGE ? new DispatchClaims(decider).open(met.item()) : Optional.empty();
+        Optional<Unknown> unknown = met.page() == TextSets.IN_DISPATCH ? decider.reads.open(gap.unit()) : Optional.empty();
         if (unknown.isPresent()) {
             return ClaimDecider.undecided(ClaimKind.TEXT_FILLED, place, statement, unknown.get());
         }
@@ -82,13 +82,11 @@ final class TextClaims {
         boolean certain = decider.space.openLevels().isEmpty();
         String text = decider.texts().get(unit);
         if (met.page() == TextSets.AT_END) {
-            return decider.atEnd(e -> decider.d.and(set, e.kind() != Flow.ExitKind.FINISH
-                    ? decider.endsAs(met.outcome())
-                    : decider.flow.outcomeOf(e).equals(met.outcome()) ? Diagrams.ALL : Diagrams.NONE),
+            return decider.atEnd(e -> decider.d.and(set, decider.reads.outcomesAt(e).get(met.outcome())),
                     shows.and(i -> i.course().outcome().filter(met.outcome()::equals).isPresent()));
         }
-        if (met.page() == TextSets.IN_MESSAGE) {
-            return new DispatchClaims(decider).reading(met.item(), set, shows);
+        if (met.page() == TextSets.IN_DISPATCH) {
+            return decider.atEnd(e -> decider.d.and(set, decider.reads.at(unit, e)), shows.and(i -> decider.reads.isRead(unit, i)));
         }
         if (decider.flow.stages().isEmpty()) {
             return decider.at(0, Diagrams.NONE, false, i -> false);

@@ -10,6 +10,7 @@ import orthogon.core.place.Place;
 import orthogon.core.place.PlaceText;
 import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.message.Message;
+import orthogon.core.questionnaire.DispatchPassage;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
@@ -73,6 +74,10 @@ public final class Faults {
             m.answers().stream().filter(a -> document.question(a).isEmpty() || document.rosterOf(a).isPresent())
                     .forEach(a -> add(Fault.SoundClaim.REFERENCE_EXISTS, m.code(), Message.of("fault.no-recipient").code("code", a)));
         });
+        document.passages().forEach(p -> unique(codes, p.code(), p.code()));
+        document.outcomes()
+                .forEach(o -> o.carries().values().stream().filter(c -> wiring.type(c).isEmpty() || wiring.rosterOf(c).isPresent())
+                        .forEach(c -> add(Fault.SoundClaim.REFERENCE_EXISTS, o.code(), Message.of("fault.no-carried").code("code", c))));
         Set<String> outcomes = new HashSet<>();
         document.outcomes().forEach(o -> unique(outcomes, o.code(), o.code()));
         Set<String> claims = new HashSet<>();
@@ -122,7 +127,7 @@ public final class Faults {
             case ASK_WHEN, OFFER_WHEN, REQUIRE_WHEN, LOCK_WHEN, REWORD, START_WITH, DERIVE -> position.get(wire.owner());
             case ACCEPT -> pageEnd.get(pageOf.get(wire.owner()));
             case FINISH, SKIP -> pageEnd.get(wire.owner());
-            case OUTCOME_ROW, SEND_WHEN, CLAIM -> Integer.MAX_VALUE;
+            case OUTCOME_ROW, SEND_WHEN, INCLUDE_WHEN, CLAIM -> Integer.MAX_VALUE;
         };
         for (String name : wire.uses()) {
             Integer at = position.get(name);
@@ -180,17 +185,24 @@ public final class Faults {
         }
         Place.Text at = PlaceText.unit(unit);
         String owner = at.row();
-        int reach = pageStart.containsKey(owner)
-                ? pageStart.get(owner)
-                : at.isOf(RuleFamily.ACCEPT) && position.containsKey(owner)
-                        ? pageEnd.get(pageOf.get(owner))
-                        : position.containsKey(owner) ? position.get(owner) : unit.startsWith("welcome.") ? -1 : Integer.MAX_VALUE;
+        boolean before = document.message(owner).filter(m -> !m.isAfterAnswers()).isPresent() && !position.containsKey(owner);
+        int reach = before
+                ? -1
+                : pageStart.containsKey(owner)
+                        ? pageStart.get(owner)
+                        : at.isOf(RuleFamily.ACCEPT) && position.containsKey(owner)
+                                ? pageEnd.get(pageOf.get(owner))
+                                : position.containsKey(owner) ? position.get(owner) : unit.startsWith("welcome.") ? -1 : Integer.MAX_VALUE;
         // The title of an entry speaks of what is answered in that entry.
         Optional<String> roster = unit.equals(owner + ".entryTitle") ? Optional.of(owner) : wiring.rosterOf(owner);
         if (roster.filter(owner::equals).isPresent()) {
             reach = 1 + document.item(owner).stream().flatMap(Item::withInner).mapToInt(i -> position.get(i.code())).max().orElse(reach);
         }
         for (String name : names) {
+            if (document.passage(name).isPresent()) {
+                passage(unit, text, owner, name, before);
+                continue;
+            }
             boolean elsewhere = wiring.rosterOf(name).isPresent() && !wiring.rosterOf(name).equals(roster);
             if (wiring.type(name).isEmpty() || elsewhere) {
                 add(Fault.SoundClaim.REFERENCE_EXISTS, unit,
@@ -200,6 +212,24 @@ public final class Faults {
                         Message.of(name.equals(owner) ? "fault.text-here" : "fault.text-later").code("name", name));
             }
         }
+    }
+
+    /** A text that names a passage. */
+    private void passage(String unit, String text, String owner, String name, boolean before) {
+        List<String> codes = document.passages().stream().map(DispatchPassage::code).toList();
+        boolean behind = document.message(owner).isPresent() && !before || codes.contains(owner)
+                || unit.equals(owner + ".closing") || unit.equals(owner + ".takeAlong");
+        if (!behind || position.containsKey(owner) || pageStart.containsKey(owner)
+                || codes.contains(owner) && codes.indexOf(name) >= codes.indexOf(owner)) {
+            add(Fault.SoundClaim.REFERENCE_EXISTS, unit, Message.of("fault.no-passage").code("code", name));
+        } else
+            if (codes.contains(owner) && document.passage(name).orElseThrow().wordings().stream()
+                    .anyMatch(w -> Piping.names(w.text()).stream().anyMatch(codes::contains))) {
+                        add(Fault.SoundClaim.REFERENCE_EXISTS, unit, Message.of("fault.passage-deep").code("code", name));
+                    } else
+                if (Piping.names(Piping.putIn(text, n -> n.equals(name) ? Optional.of("") : Optional.empty())).contains(name)) {
+                    add(Fault.SoundClaim.REFERENCE_EXISTS, unit, Message.of("fault.passage-bare").code("code", name));
+                }
     }
 
     private void targets() {

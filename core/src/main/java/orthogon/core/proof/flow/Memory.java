@@ -110,6 +110,13 @@ final class Memory {
             space.expr(message.code() + ".sendWhen").ifPresent(e -> mentionedAxes(e).forEach(axis -> used(axis.levels(), end)));
             message.answers().stream().map(space::axis).filter(a -> a != null).forEach(axis -> used(axis.blank(), end));
         }
+        for (Wiring.Wire wire : space.wiring().wires()) {
+            if (wire.family() == RuleFamily.INCLUDE_WHEN) {
+                space.expr(wire.place()).ifPresent(e -> mentionedAxes(e).forEach(axis -> used(axis.levels(), end)));
+            }
+        }
+        TextGaps.partsNamingPassages(space.plainForm()).forEach(part -> space.wiring().unfolded(part)
+                .ifPresent(e -> mentionedAxes(e).forEach(axis -> used(axis.levels(), end))));
         for (int i = 0; i < space.wiring().document().claims().size(); i++) {
             // The outcome itself is settled at the end, so any two disjoint sets may stand for it here.
             space.expr("claims/" + i).ifPresent(e -> mentionedAxes(e).forEach(axis -> used(axis.levels(), end)));
@@ -126,7 +133,7 @@ final class Memory {
         for (TextGaps.TextGap gap : space.gaps()) {
             TextSets.Met met = texts.of(gap.unit());
             gap.blank().flatMap(space::truthOf).ifPresent(blank -> {
-                int at = met.page() == TextSets.AT_END || met.page() == TextSets.IN_MESSAGE ? end : Math.max(met.page(), 0);
+                int at = met.page() == TextSets.AT_END || met.page() == TextSets.IN_DISPATCH ? end : Math.max(met.page(), 0);
                 used(blank.holds(), at);
                 used(met.set(), at);
             });

@@ -7,6 +7,7 @@ import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.plain.PlainForm;
 import orthogon.core.proof.space.Space;
+import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Question;
@@ -14,6 +15,7 @@ import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Reword;
 import orthogon.core.questionnaire.Roster;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Predicate;
 
 /** Who reads which text. */
@@ -24,15 +26,15 @@ public final class TextSets {
     /** Stands in place of a page for what everybody reads who begins. */
     public static final int AT_START = -2;
 
-    /** Stands in place of a page for what a message says, which is read once the interview is sent. */
-    public static final int IN_MESSAGE = -3;
+    /** Stands in place of a page for what messages and passages say, which is read once the interview is sent. */
+    public static final int IN_DISPATCH = -3;
 
     /**
      * Where a text is read.
      *
-     * @param page index of its page, or {@link #AT_END}, {@link #AT_START} or {@link #IN_MESSAGE}
+     * @param page index of its page, or {@link #AT_END}, {@link #AT_START} or {@link #IN_DISPATCH}
      * @param outcome whose text it is; empty for texts on pages
-     * @param item code, in plain form, of the item that it belongs to, or code of the message; empty for others
+     * @param item code, in plain form, of the item that it belongs to; empty for others
      * @param set the states in which somebody who is there reads it
      */
     public record Met(int page, String outcome, String item, int set) {}
@@ -66,8 +68,13 @@ public final class TextSets {
         if (item != null) {
             return ofItem(item, at);
         }
-        if (document.message(owner).isPresent()) {
-            return new Met(IN_MESSAGE, "", owner, Diagrams.ALL);
+        boolean ofMessage = at.name().equals("subject") || at.name().equals("body");
+        Optional<DispatchMessage> message = ofMessage ? document.message(owner) : Optional.empty();
+        if (message.isPresent()) {
+            return new Met(message.get().isAfterAnswers() ? IN_DISPATCH : AT_START, "", "", Diagrams.ALL);
+        }
+        if (at.isOf(RuleFamily.INCLUDE_WHEN)) {
+            return new Met(IN_DISPATCH, "", "", Diagrams.ALL);
         }
         boolean ofOutcome = document.outcome(owner).isPresent();
         return ofOutcome ? new Met(AT_END, owner, "", Diagrams.ALL) : new Met(AT_START, "", "", Diagrams.ALL);

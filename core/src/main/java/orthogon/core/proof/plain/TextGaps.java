@@ -16,6 +16,7 @@ import orthogon.core.language.Piping;
 import orthogon.core.language.Texts;
 import orthogon.core.place.Place;
 import orthogon.core.place.PlaceText;
+import orthogon.core.questionnaire.Questionnaire;
 
 /** What texts and conditions say of blank answers, as expressions. */
 public final class TextGaps {
@@ -61,6 +62,41 @@ public final class TextGaps {
                     said ? Optional.of(any(blanks.stream().map(Optional::get).toList())) : Optional.empty()));
         });
         return gaps;
+    }
+
+    /** For every part of a text that puts a passage in, whether that part is read; without those of which that cannot be said. */
+    public static List<Expr> partsNamingPassages(PlainForm plainForm) {
+        Questionnaire document = plainForm.original().document();
+        return document.passages().isEmpty()
+                ? List.of()
+                : Texts.all(document).values().stream().flatMap(text -> document.passages().stream()
+                        .flatMap(p -> partsNaming(plainForm, text, p.code()).flatMap(part -> part).stream())).toList();
+    }
+
+    /**
+     * Whether a part of a text is read that names a passage bare; nothing where none does. Empty inside where that cannot be said.
+     *
+     * @param name of the passage
+     */
+    public static Optional<Optional<Expr>> partsNaming(PlainForm plainForm, String text, String name) {
+        if (!Piping.names(text).contains(name)) {
+            return Optional.empty();
+        }
+        List<Expr> parts = new ArrayList<>();
+        for (Piping.Gap gap : Piping.gaps(text)) {
+            if (gap.name().equals(name)) {
+                List<Expr> arms = new ArrayList<>();
+                for (Piping.PipedArm arm : gap.arms()) {
+                    Optional<Expr> taken = taken(plainForm.original(), arm).flatMap(e -> plainForm.plain("", e));
+                    if (taken.isEmpty()) {
+                        return Optional.of(Optional.empty());
+                    }
+                    arms.add(taken.get());
+                }
+                parts.add(arms.isEmpty() ? new Literal(true, Span.NONE) : arms.size() == 1 ? arms.getFirst() : new And(arms, Span.NONE));
+            }
+        }
+        return Optional.of(Optional.of(any(parts)));
     }
 
     /** Whether there is one answer of this name at the place; what is answered for each entry of a roster has none outside of it. */

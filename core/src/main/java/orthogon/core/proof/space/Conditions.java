@@ -75,7 +75,8 @@ final class Conditions {
         Unknown cause = faulty.isEmpty() && plainForm.unclear().isEmpty() ? null : cause(wire, new HashSet<>());
         Wire written = plainForm.original().at(plainForm.origin(wire.place())).orElse(null);
         SpaceCondition same = known.get(wire.place());
-        if (cause == null && same != null && same.wire().equals(wire) && Objects.equals(same.written(), written)) {
+        boolean ofMessages = wire.family() == RuleFamily.CLAIM && !wiring.document().messages().isEmpty();
+        if (cause == null && !ofMessages && same != null && same.wire().equals(wire) && Objects.equals(same.written(), written)) {
             usable.put(wire.place(), same);
             return;
         }
@@ -106,7 +107,8 @@ final class Conditions {
             return faulty.get(wire.place());
         }
         for (String name : wire.readable().map(Expr::references).orElse(Set.of())) {
-            Optional<Wire> derive = wiring.at(name + ".derive");
+            // What a message is sent for counts where an own claim says that it is.
+            Optional<Wire> derive = wiring.at(name + ".derive").or(() -> wiring.at(name + ".sendWhen"));
             if (derive.isPresent() && seen.add(name)) {
                 Unknown inner = cause(derive.get(), seen);
                 if (inner != null) {

@@ -105,6 +105,7 @@ public final class Space {
         causes.putAll(conditions.causes());
         this.gaps = TextGaps.of(plainForm);
         gaps.forEach(g -> g.blank().flatMap(wiring::unfolded).ifPresent(e -> features.add(Analysis.noted(e))));
+        TextGaps.partsNamingPassages(plainForm).forEach(p -> wiring.unfolded(p).ifPresent(e -> features.add(Analysis.noted(e))));
         conditions.usable().values().forEach(c -> features.add(c.spoken()));
         besides.forEach(e -> features.add(Analysis.of(e, questions)));
         noted.forEach(e -> features.add(Analysis.noted(e)));
@@ -280,7 +281,7 @@ public final class Space {
 
     private boolean leads(Wire wire) {
         return switch (wire.family()) {
-            case CLAIM, SEND_WHEN, REWORD, DERIVE -> false;
+            case CLAIM, SEND_WHEN, INCLUDE_WHEN, REWORD, DERIVE -> false;
             case START_WITH -> questions.containsKey(wire.owner()) && !questions.get(wire.owner()).lockWhen().isEmpty();
             default -> true;
         };

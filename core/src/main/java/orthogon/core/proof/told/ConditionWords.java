@@ -62,6 +62,10 @@ final class ConditionWords {
                 yield "row";
             }
             case SEND_WHEN -> "send";
+            case INCLUDE_WHEN -> {
+                terms.put("number", wire.at().number() + 1);
+                yield "include";
+            }
             case CLAIM -> "own";
         };
         return MessagePatterns.format("condition." + key, terms);

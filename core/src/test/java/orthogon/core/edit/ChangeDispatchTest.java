@@ -8,15 +8,16 @@ import java.util.Collections;
 import java.util.List;
 import orthogon.core.answer.contact.ContactAnswer;
 import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.questionnaire.Dispatch;
 import orthogon.core.questionnaire.DispatchMessage;
-import orthogon.core.questionnaire.DispatchMessage.ToldAnswers;
+import orthogon.core.questionnaire.MessageContents.ToldAnswers;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Refused;
 import org.junit.jupiter.api.Test;
 
-class ChangeMessagesTest {
+class ChangeDispatchTest {
 
     private static final Questionnaire HERONS = Questionnaire.blank("herons", "Herons").withPages(List.of(Page.empty("bank", "Bank")
             .withItems(List.of(Question.of("nest", "A nest?", new YesNoAnswer()),
@@ -27,7 +28,7 @@ class ChangeMessagesTest {
     }
 
     private static Questionnaire with(DispatchMessage... messages) throws Refused {
-        return new ChangeMessages(List.of(messages)).apply(HERONS);
+        return new ChangeDispatch(new Dispatch(List.of(messages), List.of())).apply(HERONS);
     }
 
     private static String refused(DispatchMessage... messages) {
@@ -75,12 +76,13 @@ class ChangeMessagesTest {
     void messagesFollowWhatIsRenamedAndRemoved() throws Refused {
         Questionnaire document = with(message("to_us", "nest", List.of(), List.of("mail")));
         DispatchMessage renamed = new Rename("nest", "brood").apply(document).messages().getFirst();
-        assertEquals(List.of("brood", "About {brood}", List.of("brood")), List.of(renamed.sendWhen(), renamed.subject(), renamed.told()));
+        assertEquals(List.of("brood", "About {brood}", List.of("brood")),
+                List.of(renamed.sendWhen(), renamed.subject(), renamed.with().told()));
         assertEquals(List.of("post"), new Rename("mail", "post").apply(document).messages().getFirst().answers());
         assertEquals("to_all", new Rename("to_us", "to_all").apply(document).messages().getFirst().code());
         assertTrue(assertThrows(Refused.class, () -> new Remove("mail").apply(document)).getMessage().contains("to_us"));
         assertEquals(List.of(), new Remove(List.of("mail"), true).apply(document).messages().getFirst().answers());
         DispatchMessage without = new Remove(List.of("nest"), true).apply(document).messages().getFirst();
-        assertEquals(List.of("", List.of()), List.of(without.sendWhen(), without.told()));
+        assertEquals(List.of("", List.of()), List.of(without.sendWhen(), without.with().told()));
     }
 }

@@ -1,0 +1,63 @@
+package orthogon.app.dispatch;
+
+import java.util.List;
+import java.util.Map;
+import orthogon.core.questionnaire.Question;
+
+/**
+ * The sheet.
+ *
+ * @param typed settings of the chosen message; null where a passage or nothing is chosen
+ * @param passage settings of the chosen passage; null where a message or nothing is chosen
+ * @param arriving the chosen message as it arrives; null where none is
+ * @param read the wordings of the chosen passage with where it is put in; null where none is chosen
+ * @param wrong why what is typed was not kept; empty where it was
+ * @param emails questions for an email address, code to wording
+ * @param people whom of the workspace a message can go to, in words
+ * @param names codes that a text or a condition here may name
+ */
+record DispatchSheet(List<DispatchEntry> messages, List<DispatchEntry> passages, TypedMessage typed, TypedPassage passage,
+        ArrivingMessage arriving, ReadPassage read, List<ClaimLine> claims, String wrong, Map<String, String> emails,
+        Map<String, String> people, List<Question> questions, Map<String, String> languages, String reading, int revision, String names) {
+
+    /**
+     * A message or a passage in its list.
+     *
+     * @param says what it is, in words
+     * @param sign of its worst claim; empty where nothing is proved yet
+     */
+    record DispatchEntry(String code, String title, String says, String sign, boolean chosen) {}
+
+    /**
+     * The chosen message as it arrives.
+     *
+     * @param to addresses with the answers of the respondent shown
+     * @param html its body and what it tells, as a page
+     * @param files names of the files that come with it
+     * @param completed whether it is completed with somebody's answers
+     */
+    record ArrivingMessage(List<String> to, String replyTo, String subject, String html, List<String> files, String dir, String language,
+            boolean completed) {}
+
+    /**
+     * The chosen passage.
+     *
+     * @param places texts that put it in, in words
+     * @param wordings when each is taken and what it says, in the chosen language
+     */
+    record ReadPassage(List<String> places, List<ReadWording> wordings, String dir, String language) {}
+
+    /**
+     * @param when in words
+     * @param html as it reads for a respondent who reads it, or as it is written
+     * @param sign of the claim that somebody reads it; empty where nothing is proved yet
+     */
+    record ReadWording(String when, String html, String sign) {}
+
+    /** A claim about what is chosen. */
+    record ClaimLine(String id, String verdict, String says) {}
+
+    String chosen() {
+        return typed != null ? typed.was() : passage != null ? passage.was() : "";
+    }
+}

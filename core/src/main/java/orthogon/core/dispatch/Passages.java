@@ -1,0 +1,52 @@
+package orthogon.core.dispatch;
+
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import orthogon.core.interview.Interview;
+import orthogon.core.language.Piping;
+import orthogon.core.questionnaire.DispatchPassage;
+
+/** The passages of a document as one complete interview has them. */
+public final class Passages {
+
+    private final Interview interview;
+    private final Map<String, String> known = new HashMap<>();
+
+    public Passages(Interview interview) {
+        this.interview = interview;
+    }
+
+    /** Which wording of a passage is put in: the first whose condition holds; empty for none. */
+    public static OptionalInt chosen(Interview interview, DispatchPassage passage) {
+        for (int i = 0; i < passage.wordings().size(); i++) {
+            if (Boolean.TRUE.equals(interview.truth(passage.code() + "/includeWhen/" + i))) {
+                return OptionalInt.of(i);
+            }
+        }
+        return OptionalInt.empty();
+    }
+
+    /** A text with the passages that it names put in, and those that they name. */
+    public String putIn(String text) {
+        return interview.wiring().document().passages().isEmpty() || text.indexOf('{') < 0 ? text : Piping.putIn(text, this::wording);
+    }
+
+    private Optional<String> wording(String code) {
+        return interview.wiring().document().passage(code).map(passage -> {
+            String found = known.get(code);
+            if (found == null) {
+                OptionalInt chosen = chosen(interview, passage);
+                String text = chosen.isPresent() ? passage.wordings().get(chosen.getAsInt()).text() : "";
+                // A passage names passages before it alone, and these none; a file that does otherwise is not released.
+                found = Piping.putIn(text, inner -> interview.wiring().document().passage(inner).map(p -> {
+                    OptionalInt n = chosen(interview, p);
+                    return n.isPresent() ? p.wordings().get(n.getAsInt()).text() : "";
+                }));
+                known.put(code, found);
+            }
+            return found;
+        });
+    }
+}

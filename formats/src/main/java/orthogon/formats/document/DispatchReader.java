@@ -1,0 +1,64 @@
+package orthogon.formats.document;
+
+import java.util.List;
+import orthogon.core.questionnaire.Dispatch;
+import orthogon.core.questionnaire.DispatchMessage;
+import orthogon.core.questionnaire.DispatchMessage.MessageMoment;
+import orthogon.core.questionnaire.DispatchPassage;
+import orthogon.core.questionnaire.MessageContents;
+import orthogon.core.questionnaire.MessageContents.ToldAnswers;
+import orthogon.core.questionnaire.MessageRecipients;
+import orthogon.formats.json.ReadObject;
+
+/** Reads what a questionnaire file says of messages and passages. */
+final class DispatchReader {
+
+    private DispatchReader() {}
+
+    static Dispatch read(ReadObject json) {
+        return new Dispatch(listed(json, "messages", DispatchMessage.MOST, json.list("messages", DispatchReader::message)),
+                listed(json, "passages", DispatchPassage.MOST, json.list("passages", DispatchReader::passage)));
+    }
+
+    private static <T> List<T> listed(ReadObject json, String member, int most, List<T> read) {
+        if (read.size() > most) {
+            json.fault(member, "a questionnaire takes at most " + most + " " + member);
+        }
+        return read;
+    }
+
+    private static DispatchMessage message(ReadObject m) {
+        String code = m.code("code");
+        Integer days = m.whole("afterDays", 0, DispatchMessage.MOST_DAYS);
+        return new DispatchMessage(code, m.text("title"), m.oneOf("on", MessageMoment.values(), MessageMoment::word, MessageMoment.SENT),
+                days == null ? 0 : days, m.text("sendWhen"),
+                recipients(m), m.needed("subject"), m.text("body"),
+                new MessageContents(m.oneOf("tells", ToldAnswers.values(), ToldAnswers::word, ToldAnswers.EVERYTHING), m.texts("told"),
+                        m.truth("nothingLeftOut"), m.truth("attachResponse"), m.truth("attachFiles")));
+    }
+
+    private static MessageRecipients recipients(ReadObject m) {
+        List<String> addresses = m.texts("addresses");
+        addresses.stream().filter(a -> !DispatchMessage.isAddress(a)).findFirst()
+                .ifPresent(a -> m.fault("addresses", "“" + a + "” is not an email address"));
+        List<String> answers = m.texts("answers");
+        List<String> people = m.texts("people");
+        if (Math.max(addresses.size(), Math.max(answers.size(), people.size())) > DispatchMessage.MOST_ADDRESSES) {
+            m.fault("addresses", "a message goes to at most " + DispatchMessage.MOST_ADDRESSES + " addresses of each kind");
+        }
+        String replyTo = m.text("replyTo");
+        if (replyTo.indexOf('@') >= 0 && !DispatchMessage.isAddress(replyTo)) {
+            m.fault("replyTo", "“" + replyTo + "” is not an email address");
+        }
+        return new MessageRecipients(addresses, answers, people, replyTo);
+    }
+
+    private static DispatchPassage passage(ReadObject p) {
+        DispatchPassage passage = new DispatchPassage(p.code("code"),
+                p.list("wordings", w -> new DispatchPassage.PassageWording(w.text("when"), w.text("text"))));
+        if (passage.wordings().size() > DispatchPassage.MOST_WORDINGS) {
+            p.fault("wordings", "a passage takes at most " + DispatchPassage.MOST_WORDINGS + " wordings");
+        }
+        return passage;
+    }
+}
