@@ -15,6 +15,7 @@ import orthogon.core.language.TextDifference.Run;
 import orthogon.core.language.Units;
 import orthogon.core.proof.change.Change;
 import orthogon.core.proof.change.Difference;
+import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.stored.StoredAnswers;
 
@@ -26,12 +27,13 @@ import orthogon.formats.stored.StoredAnswers;
  * @param texts wordings that differ
  * @param translations how many translations differ, by language
  * @param limited questions whose limits changed in a way that is not compared
+ * @param dispatched messages and passages that differ in more than is compared
  * @param drills which drills of the release end differently, and how
  * @param working whether they are still being walked
  * @param isStopped whether somebody stopped the comparison
  */
 record ChangeSheet(String headline, List<ChangeRow> rows, List<ChangedText> texts, Map<String, Long> translations, List<String> limited,
-        String drills, List<Changes.Otherwise> otherwise, boolean working, boolean isStopped) {
+        List<String> dispatched, String drills, List<Changes.Otherwise> otherwise, boolean working, boolean isStopped) {
 
     /**
      * One difference with somebody who meets it.
@@ -48,14 +50,14 @@ record ChangeSheet(String headline, List<ChangeRow> rows, List<ChangedText> text
 
     static ChangeSheet of(Questionnaire before, Questionnaire after, Changes.FoundChange found) {
         if (found.change().isEmpty()) {
-            return new ChangeSheet(found.failed(), List.of(), List.of(), Map.of(), List.of(), "", List.of(), false, found.isStopped());
+            return new ChangeSheet(found.failed(), List.of(), List.of(), Map.of(), List.of(), List.of(), "", List.of(), false, found.isStopped());
         }
         Change change = found.change().get();
         List<ChangeRow> rows = change.differences().stream().map(d -> row(before, after, d)).toList();
         List<ChangedText> texts = new ArrayList<>();
         change.wordings().forEach((unit, w) -> texts.add(new ChangedText(unit, TextDifference.of(w.before(), w.after()))));
         return new ChangeSheet(headline(change), rows, texts, translations(before, after), change.limitedOtherwise(),
-                drills(found),
+                change.dispatchedOtherwise(), drills(found),
                 found.walked().map(Changes.Walked::otherwise).orElse(List.of()), found.walked().isEmpty(), false);
     }
 
@@ -64,7 +66,7 @@ record ChangeSheet(String headline, List<ChangeRow> rows, List<ChangedText> text
             return "They cannot be compared exactly: " + change.undecided().get() + ".";
         }
         if (change.differences().isEmpty()) {
-            return "Every respondent gets the same questions, refusals and outcome as before.";
+            return "Every respondent gets the same questions, refusals, outcome and messages as before.";
         }
         return change.differing().map(n -> grouped(n) + " of " + grouped(change.paths().orElseThrow())
                 + " answer paths of the last release " + (n.equals(BigInteger.ONE) ? "is" : "are") + " affected.")
@@ -97,6 +99,7 @@ record ChangeSheet(String headline, List<ChangeRow> rows, List<ChangedText> text
             case ASKED_NO_MORE -> "less";
             case REFUSED_NOW -> "refused";
             case ENDS_OTHERWISE -> "ends";
+            case SENT_NOW, SENT_NO_MORE -> "sent";
         };
     }
 
@@ -105,6 +108,8 @@ record ChangeSheet(String headline, List<ChangeRow> rows, List<ChangedText> text
             case ASKED_NO_MORE -> "Not asked any more: “" + wording(before, d.place()) + "”";
             case ASKED_NOW -> "Asked now: “" + wording(after, d.place()) + "”";
             case ENDS_OTHERWISE -> "Ends as " + outcome(after, d.to()) + " instead of " + outcome(before, d.from());
+            case SENT_NOW -> "Sent now: message “" + message(after, d.place()) + "”";
+            case SENT_NO_MORE -> "Not sent any more: message “" + message(before, d.place()) + "”";
             case REFUSED_NOW -> "Answers that were accepted are now refused on page “" + page(after, d.place()) + "”";
             case ACCEPTED_NOW -> "Answers that were refused are now accepted on page “" + page(after, d.place()) + "”";
         };
@@ -112,6 +117,10 @@ record ChangeSheet(String headline, List<ChangeRow> rows, List<ChangedText> text
 
     private static String wording(Questionnaire document, String code) {
         return document.item(code).map(i -> i.wording()).filter(w -> !w.isEmpty()).orElse(code);
+    }
+
+    private static String message(Questionnaire document, String code) {
+        return document.message(code).map(DispatchMessage::shown).orElse(code);
     }
 
     private static String page(Questionnaire document, String code) {

@@ -142,7 +142,7 @@ class CommandsTest {
         assertTrue(out().contains("undecided: the earlier revision has a fault: looks-ahead weather.askWhen"), out());
         out.reset();
         assertEquals(0, commands.run("change", FOSTER, FOSTER), out());
-        assertTrue(out().contains("every respondent gets the same questions, refusals and outcome as before"), out());
+        assertTrue(out().contains("every respondent gets the same questions, refusals, outcome and messages as before"), out());
         out.reset();
         ObjectNode changed = (ObjectNode) JsonMapper.builder().build().readTree(before);
         ObjectNode question = (ObjectNode) changed.at("/pages/0/items/2");

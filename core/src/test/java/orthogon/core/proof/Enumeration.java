@@ -75,7 +75,7 @@ public final class Enumeration implements Situation {
     int shortest = Integer.MAX_VALUE;
     int longest = -1;
 
-    public record Ending(Map<String, Object> answers, Set<String> asked, Set<String> locked, String outcome) {}
+    public record Ending(Map<String, Object> answers, Set<String> asked, Set<String> locked, String outcome, Set<String> messages) {}
 
     private final Wiring wiring;
     private final Questionnaire document;
@@ -760,7 +760,8 @@ public final class Enumeration implements Situation {
         endings.add(new Ending(new LinkedHashMap<>(values), new LinkedHashSet<>(asked),
                 document.questions().map(Question::code).filter(asked::contains).filter(q -> holds(q + ".lockWhen", false))
                         .collect(java.util.stream.Collectors.toSet()),
-                with));
+                with, document.messages().stream().map(DispatchMessage::code).filter(this::sends)
+                        .collect(java.util.stream.Collectors.toSet())));
         outcome = "";
     }
 

@@ -8,7 +8,9 @@ import orthogon.core.answer.number.NumberAnswer;
 import orthogon.core.answer.text.TextAnswer;
 import orthogon.core.answer.yesno.YesNoAnswer;
 import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.MessageRecipients;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
@@ -35,7 +37,25 @@ public final class RandomChange {
         for (int i = 0; i < changes; i++) {
             changed = once(changed);
         }
-        return changed;
+        return changed.messages().isEmpty() || random.nextBoolean() ? changed : withOtherMessages(changed);
+    }
+
+    /** With a message gone, or sent to others or by another condition. */
+    private Questionnaire withOtherMessages(Questionnaire document) {
+        List<DispatchMessage> messages = new ArrayList<>(document.messages());
+        boolean named = document.claims().stream().anyMatch(c -> c.that().contains("sends("));
+        int at = random.nextInt(messages.size());
+        DispatchMessage message = messages.get(at);
+        switch (random.nextInt(3)) {
+            case 0 -> messages.set(at, message.withSendWhen(anyCondition(document.pages(), document.pages().size())));
+            case 1 -> messages.set(at, message.withTo(MessageRecipients.NOBODY));
+            default -> {
+                if (!named) {
+                    messages.remove(at);
+                }
+            }
+        }
+        return document.withMessages(messages);
     }
 
     private Questionnaire once(Questionnaire document) {

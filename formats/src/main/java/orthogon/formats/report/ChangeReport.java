@@ -33,6 +33,7 @@ public final class ChangeReport {
         json.put("notCounted", change.uncounted().orElse(null));
         json.put("differences", change.differences().stream().map(ChangeReport::difference).toList());
         json.put("limitedOtherwise", change.limitedOtherwise());
+        json.put("dispatchedOtherwise", change.dispatchedOtherwise());
         json.put("wordings", change.wordings().entrySet().stream().map(e -> {
             Map<String, Object> wording = new LinkedHashMap<>();
             wording.put("text", e.getKey());
@@ -68,7 +69,7 @@ public final class ChangeReport {
         if (change.undecided().isPresent()) {
             text.append("undecided: ").append(change.undecided().get()).append('\n');
         } else if (change.differences().isEmpty()) {
-            text.append("every respondent gets the same questions, refusals and outcome as before\n");
+            text.append("every respondent gets the same questions, refusals, outcome and messages as before\n");
         }
         change.paths().filter(p -> !change.differences().isEmpty()).ifPresent(paths -> text.append("answer paths: ")
                 .append(change.differing().orElseThrow()).append(" of ").append(paths).append(" are affected\n"));
@@ -87,6 +88,10 @@ public final class ChangeReport {
             text.append("\nlimits have changed; compared only for answers that both accept: ")
                     .append(String.join(", ", change.limitedOtherwise())).append('\n');
         }
+        if (!change.dispatchedOtherwise().isEmpty()) {
+            text.append("\ngoes to others, brings other things, or reads otherwise by condition: ")
+                    .append(String.join(", ", change.dispatchedOtherwise())).append('\n');
+        }
         change.wordings().forEach((unit, wording) -> text.append("\nwording ").append(unit).append("\n  was: ").append(wording.before())
                 .append("\n  is:  ").append(wording.after()).append('\n'));
         return text.toString();
@@ -99,6 +104,8 @@ public final class ChangeReport {
             case ASKED_NO_MORE -> "not asked any more: " + place;
             case ASKED_NOW -> "asked now: " + place;
             case ENDS_OTHERWISE -> "outcome " + outcome(difference.to()) + " instead of " + outcome(difference.from());
+            case SENT_NOW -> "sent now: message " + place;
+            case SENT_NO_MORE -> "not sent any more: message " + place;
             case REFUSED_NOW -> "answers that were accepted are now refused on page " + place;
             case ACCEPTED_NOW -> "answers that were refused are now accepted on page " + place;
         };

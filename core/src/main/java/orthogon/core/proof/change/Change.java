@@ -29,6 +29,7 @@ import orthogon.core.proof.plain.PlainForm;
 import orthogon.core.proof.space.BitLayout;
 import orthogon.core.proof.space.Space;
 import orthogon.core.proof.told.ClaimWords;
+import orthogon.core.questionnaire.DispatchPassage;
 import orthogon.core.questionnaire.Questionnaire;
 
 /**
@@ -44,9 +45,11 @@ import orthogon.core.questionnaire.Questionnaire;
  * @param wordings texts that both have and that differ, by unit
  * @param limitedOtherwise codes of questions whose answers are limited by other patterns, parts, decimal places or such; the
  *     comparison covers the answers that both take
+ * @param dispatchedOtherwise codes of messages and passages that both have and that differ in more than texts and the condition of a
+ *     message: in recipients, in what comes with it, in when a passage is put in
  */
 public record Change(Optional<String> undecided, Optional<BigInteger> paths, Optional<BigInteger> differing, Optional<String> uncounted,
-        List<Difference> differences, Map<String, Wording> wordings, List<String> limitedOtherwise) {
+        List<Difference> differences, Map<String, Wording> wordings, List<String> limitedOtherwise, List<String> dispatchedOtherwise) {
 
     /** A text before and after. */
     public record Wording(String before, String after) {}
@@ -99,7 +102,7 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
     }
 
     private static Change undecided(String why, Map<String, Wording> wordings) {
-        return new Change(Optional.of(why), Optional.empty(), Optional.empty(), Optional.empty(), List.of(), wordings, List.of());
+        return new Change(Optional.of(why), Optional.empty(), Optional.empty(), Optional.empty(), List.of(), wordings, List.of(), List.of());
     }
 
     private static Optional<String> unsound(Version version, String which) {
@@ -171,9 +174,10 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
             order.add(p.code());
             p.allItems().forEach(i -> order.add(i.code()));
         }));
+        List.of(later, earlier).forEach(v -> v.document().messages().forEach(m -> order.add(m.code())));
         differences.sort(Comparator.comparingInt((Difference x) -> order.indexOf(x.place())).thenComparing(Difference::kind));
         return new Change(Optional.empty(), tally.map(Tally::all), tally.map(Tally::differing), uncounted, List.copyOf(differences),
-                wordings, common.limitedOtherwise());
+                wordings, common.limitedOtherwise(), dispatchedOtherwise(earlier.document(), later.document()));
     }
 
     private static final String DISAGREE = "the comparison found a respondent whom the interview does not confirm. This is a fault of "
@@ -220,6 +224,8 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
             case ASKED_NO_MORE -> asked(one, first, topic).stream().anyMatch(code -> !common.has(code) || !second.asked().contains(code));
             case ASKED_NOW -> asked(other, second, topic).stream().anyMatch(code -> !common.has(code) || !first.asked().contains(code));
             case ENDS_OTHERWISE -> first.outcome().orElse("").equals(topic.from()) && second.outcome().orElse("").equals(topic.to());
+            case SENT_NO_MORE -> isSent(one, respondent.first(), topic.place()) && !isSent(other, respondent.second(), topic.place());
+            case SENT_NOW -> isSent(other, respondent.second(), topic.place()) && !isSent(one, respondent.first(), topic.place());
             case REFUSED_NOW, ACCEPTED_NOW -> {
                 boolean held = !second.complete() && second.pages().getLast().page().code().equals(topic.place());
                 yield held || isDropped(topic.place(), first, second);
@@ -244,6 +250,11 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
                 || value instanceof java.math.BigDecimal a && a.compareTo((java.math.BigDecimal) other) == 0;
     }
 
+    private static boolean isSent(Space space, Map<String, Object> answers, String message) {
+        return space.wiring().sent(message)
+                .filter(e -> Boolean.TRUE.equals(Replay.of(space.wiring(), space.today(), answers, "").truth(e))).isPresent();
+    }
+
     private static Course interview(Space space, Map<String, Object> answers) {
         return Replay.of(space.wiring(), space.today(), answers, "").course();
     }
@@ -257,6 +268,19 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
 
     /** Whether nothing is different for anybody but texts. */
     public boolean isOfTextsOnly() {
-        return undecided.isEmpty() && differences.isEmpty() && limitedOtherwise.isEmpty();
+        return undecided.isEmpty() && differences.isEmpty() && limitedOtherwise.isEmpty()
+                && dispatchedOtherwise.isEmpty();
+    }
+
+    private static List<String> dispatchedOtherwise(Questionnaire before, Questionnaire after) {
+        List<String> otherwise = new ArrayList<>();
+        before.messages().forEach(m -> after.message(m.code())
+                .filter(now -> !now.withSendWhen("").withTexts("", "").equals(m.withSendWhen("").withTexts("", "")))
+                .ifPresent(now -> otherwise.add(m.code())));
+        before.passages().forEach(p -> after.passage(p.code())
+                .filter(now -> !now.wordings().stream().map(DispatchPassage.PassageWording::when).toList()
+                        .equals(p.wordings().stream().map(DispatchPassage.PassageWording::when).toList()))
+                .ifPresent(now -> otherwise.add(p.code())));
+        return List.copyOf(otherwise);
     }
 }

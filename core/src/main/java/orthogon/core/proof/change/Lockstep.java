@@ -9,12 +9,14 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
 import orthogon.core.proof.change.Difference.DifferenceKind;
+import orthogon.core.proof.claim.AllClaims;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.flow.JointClasses;
 import orthogon.core.proof.flow.PageSets;
 import orthogon.core.proof.flow.Passage;
 import orthogon.core.proof.space.Space;
+import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.Questionnaire;
 
 /**
@@ -120,8 +122,9 @@ final class Lockstep {
         this.common = common;
         BitSet asked = new BitSet();
         common.questions().forEach(code -> asked.set(one.askedLevel(code)));
+        asked.or(AllClaims.asked(one));
         this.first = new Runner(one, asked, joint);
-        this.second = new Runner(other, new BitSet(), otherJoint);
+        this.second = new Runner(other, AllClaims.asked(other), otherJoint);
         common.questions().forEach(code -> same.put(code, Common.sameAnswer(one, other, code)));
         common.questions().stream().filter(code -> !one.axis(code).question().lockWhen().isEmpty())
                 .forEach(code -> lockedFirst.put(code, one.freshLevel()));
@@ -339,7 +342,11 @@ final class Lockstep {
             return;
         }
         Map<Topic, Integer> met = new LinkedHashMap<>();
-        move.topics().forEach((topic, set) -> {
+        Map<Topic, Integer> topics = new LinkedHashMap<>(move.topics());
+        if (isOver(move.to()) && move.to().second() != REFUSED) {
+            messages(move.to()).forEach((topic, set) -> topics.put(topic, leadingTo(set, move.between())));
+        }
+        topics.forEach((topic, set) -> {
             int some = d.and(move.set(), set);
             if (some != Diagrams.NONE) {
                 met.merge(topic, some, d::or);
@@ -354,6 +361,38 @@ final class Lockstep {
     /** The states in which all of these bits are zero. */
     int untouched(BitSet levels) {
         return first.all.untouched(levels);
+    }
+
+    /** Who is sent a message by one alone, of those who have ended in both. */
+    private Map<Topic, Integer> messages(Position over) {
+        Map<String, Integer> before = sent(first, over.firstOutcome());
+        Map<String, Integer> now = sent(second, over.secondOutcome());
+        Map<Topic, Integer> topics = new LinkedHashMap<>();
+        before.forEach((code, set) -> topics.put(new Topic(DifferenceKind.SENT_NO_MORE, code, "", ""),
+                d.minus(set, now.getOrDefault(code, Diagrams.NONE))));
+        now.forEach((code, set) -> topics.put(new Topic(DifferenceKind.SENT_NOW, code, "", ""),
+                d.minus(set, before.getOrDefault(code, Diagrams.NONE))));
+        return topics;
+    }
+
+    /** For each message, who of those with this outcome is sent it. */
+    private static Map<String, Integer> sent(Runner runner, String outcome) {
+        Map<String, Integer> outcomes = new LinkedHashMap<>();
+        runner.document.outcomes().forEach(o -> outcomes.put(o.code(), o.code().equals(outcome) ? Diagrams.ALL : Diagrams.NONE));
+        Map<String, Integer> sent = new LinkedHashMap<>();
+        Diagrams d = runner.space.diagrams();
+        for (DispatchMessage message : runner.document.messages()) {
+            if (message.isAfterAnswers()) {
+                int given = message.hasRecipientAlways() ? Diagrams.ALL : Diagrams.NONE;
+                for (String answer : message.answers()) {
+                    given = d.or(given, d.not(runner.space.axis(answer).blank()));
+                }
+                int when = runner.space.expr(message.code() + ".sendWhen").map(e -> runner.space.truth(e, outcomes).holds())
+                        .orElse(Diagrams.ALL);
+                sent.put(message.code(), d.and(when, given));
+            }
+        }
+        return sent;
     }
 
     /** What nobody who makes the move has come to. */

@@ -120,6 +120,8 @@ class ChangeAgreesWithEnumerationTest {
                     if (!first.outcome().equals(end.outcome())) {
                         topics.add("ENDS_OTHERWISE random " + first.outcome() + ">" + end.outcome());
                     }
+                    first.messages().stream().filter(m -> !end.messages().contains(m)).forEach(m -> topics.add("SENT_NO_MORE " + m + " >"));
+                    end.messages().stream().filter(m -> !first.messages().contains(m)).forEach(m -> topics.add("SENT_NOW " + m + " >"));
                     if (forth) {
                         note(way, topics, ways, otherwise);
                     }
