@@ -70,14 +70,6 @@ class DispatchController {
         return "dispatch";
     }
 
-    /** What the proof says of a message or a passage, once it is there. */
-    @GetMapping("/claims")
-    String claims(@PathVariable String code, @RequestParam String at, Model model) {
-        model.addAttribute("code", code);
-        model.addAttribute("claims", views.claims(frame.draft(code), at));
-        return "dispatch :: claims";
-    }
-
     @PostMapping("/add")
     String add(@PathVariable String code, @RequestParam int revision, Principal who, Model model, HttpServletResponse response) {
         return attempt(code, "", null, null, model, response, () -> {

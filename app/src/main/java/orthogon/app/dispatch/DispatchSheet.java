@@ -56,8 +56,4 @@ record DispatchSheet(List<DispatchEntry> messages, List<DispatchEntry> passages,
 
     /** A claim about what is chosen. */
     record ClaimLine(String id, String verdict, String says) {}
-
-    String chosen() {
-        return typed != null ? typed.was() : passage != null ? passage.was() : "";
-    }
 }

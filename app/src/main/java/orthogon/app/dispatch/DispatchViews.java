@@ -136,11 +136,6 @@ class DispatchViews {
         return proof.claims().stream().filter(c -> c.at().row().equals(code));
     }
 
-    /** What the proof says of a message or a passage, once it is there. */
-    List<ClaimLine> claims(Draft draft, String code) {
-        return claims(proofs.ready(draft), code);
-    }
-
     /** The claims of its own, and of the others those that are not proved. */
     private static List<ClaimLine> claims(Optional<Proof> proof, String code) {
         return proof.map(p -> about(p, code).filter(c -> c.verdict() != Verdict.PROVED || c.kind().family() == Family.DISPATCH)

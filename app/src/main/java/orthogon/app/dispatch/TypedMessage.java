@@ -21,12 +21,13 @@ import orthogon.core.questionnaire.Refused;
  */
 record TypedMessage(String was, String code, String title, String on, String afterDays, String sendWhen, String addresses,
         List<String> answers, List<String> people, String replyTo, String subject, String body, String tells, List<String> told,
-        boolean nothingLeftOut, List<String> attach) {
+        Boolean nothingLeftOut, List<String> attach) {
 
     TypedMessage {
         answers = answers == null ? List.of() : List.copyOf(answers);
         people = people == null ? List.of() : List.copyOf(people);
         told = told == null ? List.of() : List.copyOf(told);
+        nothingLeftOut = Boolean.TRUE.equals(nothingLeftOut);
         attach = attach == null ? List.of() : List.copyOf(attach);
     }
 

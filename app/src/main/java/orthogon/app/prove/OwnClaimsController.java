@@ -8,6 +8,7 @@ import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Proofs;
 import orthogon.app.store.DraftStore.Draft;
+import orthogon.core.dispatch.ReadyClaim;
 import orthogon.core.edit.ChangeEnding;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Wiring;
@@ -56,6 +57,7 @@ class OwnClaimsController {
         model.addAttribute("code", code);
         model.addAttribute("revision", draft.revision());
         model.addAttribute("own", rows);
+        model.addAttribute("ready", ReadyClaim.of(draft.document()));
         return "prove/lower :: own";
     }
 

@@ -4,7 +4,9 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import orthogon.app.store.DrillStore.SavedDrill;
+import orthogon.core.dispatch.DueMessage;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
@@ -22,10 +24,11 @@ public record Replayed(SavedDrill drill, Interview interview, String differs) {
         Map<String, Object> answers = new LinkedHashMap<>(drill.answers());
         answers.putAll(drill.link());
         Interview interview = Replay.of(wiring, drill.today(), answers, "");
-        return new Replayed(drill, interview, difference(drill, interview.course(), wiring));
+        return new Replayed(drill, interview, difference(drill, interview));
     }
 
-    private static String difference(SavedDrill drill, Course course, Wiring wiring) {
+    private static String difference(SavedDrill drill, Interview interview) {
+        Course course = interview.course();
         List<String> asked = course.askedQuestions();
         List<String> words = new ArrayList<>();
         List<String> added = asked.stream().filter(q -> !drill.asked().contains(q)).toList();
@@ -47,7 +50,19 @@ public record Replayed(SavedDrill drill, Interview interview, String differs) {
             words.add("ends in " + (outcome.isEmpty() ? "no outcome" : outcome) + " instead of "
                     + (drill.outcome().isEmpty() ? "none" : drill.outcome()));
         }
+        drill.sends().ifPresent(expected -> messages(expected, DueMessage.codes(interview), words));
         return String.join("; ", words);
+    }
+
+    private static void messages(List<String> expected, List<String> sent, List<String> words) {
+        List<String> more = sent.stream().filter(m -> !expected.contains(m)).toList();
+        List<String> less = expected.stream().filter(m -> !sent.contains(m)).toList();
+        if (!more.isEmpty()) {
+            words.add("sends also " + String.join(", ", more));
+        }
+        if (!less.isEmpty()) {
+            words.add("no longer sends " + String.join(", ", less));
+        }
     }
 
     /** The walk as it stands, to be kept with what it leads to. */
@@ -56,6 +71,6 @@ public record Replayed(SavedDrill drill, Interview interview, String differs) {
         Map<String, Object> answers = new LinkedHashMap<>(interview.submission());
         interview.wiring().document().questions().filter(Question::isHidden).forEach(q -> answers.remove(q.code()));
         return new SavedDrill(0, name, interview.link(), answers, interview.today(), course.askedQuestions(), course.outcome().orElse(""),
-                author);
+                Optional.of(DueMessage.codes(interview)), author);
     }
 }

@@ -1,5 +1,6 @@
 package orthogon.app.rehearse;
 
+import orthogon.app.account.People;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Ahead;
 import orthogon.app.proving.Proofs;
@@ -15,6 +16,7 @@ import orthogon.app.store.DrillStore;
 import orthogon.app.view.Views;
 import orthogon.core.answer.file.Attachment;
 import orthogon.core.expression.Wiring;
+import orthogon.core.dispatch.LeadOn;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.interview.Reasons;
@@ -82,15 +84,18 @@ class RehearseController {
      * @param outcome that these answers lead to; null where they lead to none yet
      * @param endedBy what ends the interview; empty where nothing does yet
      * @param messages what would be sent; none before the interview is complete
+     * @param takeAlong what the respondent is to take along, as far as is known
+     * @param leadsOn address that the closing page leads on to; empty for none
      */
     record WalkView(String action, String notice, boolean complete, List<PageModel.PageMessage> open,
             List<Questionnaire.LinkParameter> parameters,
             Map<String, String> link, Questionnaire.Outcome outcome, String endedBy, String lang, String dir, String paperTitle,
             Presentation.Theme theme,
-            String outcomeHtml, List<WalkStep> steps, List<RehearsedMessage> messages) {}
+            String outcomeHtml, List<WalkStep> steps, List<RehearsedMessage> messages, List<String> takeAlong, String leadsOn) {}
 
     private record Rehearsal(int revision, Interview interview) {}
 
+    private final People people;
     private final Frame frame;
     private final Proofs proofs;
     private final Ahead ahead;
@@ -100,7 +105,8 @@ class RehearseController {
     /** What each person reads each draft in; the source language where nothing is said. */
     private final Map<String, String> spoken = new ConcurrentHashMap<>();
 
-    RehearseController(Frame frame, Proofs proofs, Ahead ahead, DrillStore drills) {
+    RehearseController(Frame frame, Proofs proofs, Ahead ahead, DrillStore drills, People people) {
+        this.people = people;
         this.ahead = ahead;
         this.frame = frame;
         this.proofs = proofs;
@@ -178,13 +184,18 @@ class RehearseController {
                 outcome.orElse(null), onward.endedBy().map(Reasons::endedBy).orElse(""), voice.language(), voice.direction(),
                 voice.plain(interview.wiring().document().title()), draft.document().presentation().theme(),
                 outcome.map(o -> voice.block(o.closing())).orElse(""), steps(draft, interview, course, onward, voice),
-                course.complete() ? RehearsedMessage.all(draft.document(), interview) : List.of()));
+                course.complete() ? RehearsedMessage.all(draft.document(), interview, this::named) : List.of(),
+                outcome.map(voice::takeAlong).orElse(List.of()), outcome.flatMap(o -> LeadOn.address(interview, o)).orElse("")));
         if (course.current().isPresent()) {
             QuestionsPage.page(interview, action, at, withErrors, notice, 0, 0, ahead.of(interview), model);
             model.addAttribute("reasons", Reasons.of(interview, course.current().get().page()));
         } else if (!course.pages().isEmpty()) {
             model.addAttribute("reasons", Reasons.of(interview, course.pages().getLast().page()));
         }
+    }
+
+    private List<String> named(List<String> wanted) {
+        return wanted.stream().map(people::named).toList();
     }
 
     private static List<WalkStep> steps(Draft draft, Interview interview, Course course, Course onward, RespondentTexts voice) {

@@ -50,7 +50,8 @@ record ChangeSheet(String headline, List<ChangeRow> rows, List<ChangedText> text
 
     static ChangeSheet of(Questionnaire before, Questionnaire after, Changes.FoundChange found) {
         if (found.change().isEmpty()) {
-            return new ChangeSheet(found.failed(), List.of(), List.of(), Map.of(), List.of(), List.of(), "", List.of(), false, found.isStopped());
+            return new ChangeSheet(found.failed(), List.of(), List.of(), Map.of(), List.of(), List.of(), "", List.of(), false,
+                    found.isStopped());
         }
         Change change = found.change().get();
         List<ChangeRow> rows = change.differences().stream().map(d -> row(before, after, d)).toList();

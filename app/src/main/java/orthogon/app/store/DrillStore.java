@@ -2,6 +2,7 @@ package orthogon.app.store;
 
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.sql.Types;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.util.List;
@@ -17,8 +18,8 @@ import org.springframework.stereotype.Component;
 public class DrillStore {
 
     private static final String INSERT = """
-            insert into drill (questionnaire_id, name, link, answers, today, asked, outcome, author, made_at)
-            values (:questionnaire, :name, :link, :answers, :today, :asked, :outcome, :author, :at)
+            insert into drill (questionnaire_id, name, link, answers, today, asked, outcome, sends, author, made_at)
+            values (:questionnaire, :name, :link, :answers, :today, :asked, :outcome, :sends, :author, :at)
             """;
 
     /**
@@ -26,10 +27,10 @@ public class DrillStore {
      * @param answers as they are sent, a roster as a list of entries
      * @param asked codes of the questions expected, in order
      * @param outcome expected; empty where the walk ended before an outcome
+     * @param sends codes of the messages expected; empty where none were known when it was saved
      */
     public record SavedDrill(long id, String name, Map<String, String> link, Map<String, Object> answers, LocalDate today,
-            List<String> asked,
-            String outcome, String author) {}
+            List<String> asked, String outcome, Optional<List<String>> sends, String author) {}
 
     private final JdbcClient jdbc;
 
@@ -41,7 +42,8 @@ public class DrillStore {
         jdbc.sql(INSERT).param("questionnaire", questionnaireId).param("name", drill.name())
                 .param("link", StoredAnswers.write(drill.link()))
                 .param("answers", StoredAnswers.write(drill.answers())).param("today", drill.today())
-                .param("asked", StoredAnswers.writeTexts(drill.asked())).param("outcome", drill.outcome()).param("author", drill.author())
+                .param("asked", StoredAnswers.writeTexts(drill.asked())).param("outcome", drill.outcome())
+                .param("sends", drill.sends().map(StoredAnswers::writeTexts).orElse(null), Types.VARCHAR).param("author", drill.author())
                 .param("at", OffsetDateTime.now()).update();
     }
 
@@ -64,6 +66,7 @@ public class DrillStore {
     private static SavedDrill drill(ResultSet row, Questionnaire document) throws SQLException {
         return new SavedDrill(row.getLong("id"), row.getString("name"), StoredAnswers.readLink(row.getString("link")),
                 StoredAnswers.read(document, row.getString("answers")), row.getObject("today", LocalDate.class),
-                StoredAnswers.readTexts(row.getString("asked")), row.getString("outcome"), row.getString("author"));
+                StoredAnswers.readTexts(row.getString("asked")), row.getString("outcome"),
+                Optional.ofNullable(row.getString("sends")).map(StoredAnswers::readTexts), row.getString("author"));
     }
 }

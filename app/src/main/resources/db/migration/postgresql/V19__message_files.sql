@@ -5,3 +5,5 @@ alter table message add column attached varchar(40) default '' not null;
 alter table message add column language varchar(35) default 'en' not null;
 -- In which somebody was last written to about an invitation, so that a reminder comes in the same.
 alter table invitation add column language varchar(35) default '' not null;
+-- Messages that a saved walk is expected to send; null where it was saved before any were known.
+alter table drill add column sends varchar(4000);

@@ -2,18 +2,22 @@ package orthogon.app.browser;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.List;
+import java.util.Map;
 import orthogon.app.store.DraftStore;
 import orthogon.core.answer.contact.ContactAnswer;
 import orthogon.core.answer.yesno.YesNoAnswer;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Questionnaire.Outcome;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 
@@ -43,6 +47,95 @@ class DispatchIT {
 
     private Locator claim(String verdict) {
         return ines.locator(".dispatch-claims .sign." + verdict);
+    }
+
+    /** A text that reads otherwise for some, what comes with a message, and what stands on the closing page. */
+    @Test
+    void aPassageReadsOtherwiseForSomeInMessagesAndOnTheClosingPage() {
+        Question nest = Question.of("nest", "Is there a nest?", new YesNoAnswer()).withRequireWhen("true");
+        Questionnaire herons = Questionnaire.blank("heron_nests", "Heron nests").withPages(List.of(
+                orthogon.core.questionnaire.Page.empty("bank", "At the bank").withItems(List.of(nest,
+                        Question.of("address", "Your email address", new ContactAnswer(ContactAnswer.Standard.EMAIL, "")).withRequireWhen(
+                                "true")))));
+        application.part(DraftStore.class).create(herons.withEnding(List.of(new Outcome("sent", "Sent", "Thank you. {next_step}",
+                "https://council.example/herons?from=us", Map.of("nest", "nest"), "Your boots\n{next_step}")), herons.outcomeTable()),
+                "ines", "began");
+        ines.navigate(application.address() + "/q/heron_nests/dispatch");
+        press(ines, "Add a passage");
+        ines.locator("#p-code").fill("next_step");
+        ines.locator("#w-when-0").fill("nest");
+        ines.locator("#w-text-0").fill("Keep **away** from it, please.");
+        ines.locator("#w-text-1").fill("Look again in May, when it is warm.");
+        press(ines, "Keep the passage");
+        assertThat(ines.locator(".passage-wording")).hasCount(2);
+        assertThat(ines.locator(".passage-wording .sign.proved")).hasCount(2);
+        assertThat(ines.locator(".passage-wording").last()).containsText("otherwise always");
+        assertThat(ines.locator(".dispatch-arriving")).containsText("It is put into outcome “Sent”");
+        ines.getByLabel("Move wording 2 up").click();
+        assertThat(ines.locator(".passage-wording .sign.refuted")).hasCount(1);
+        ines.getByLabel("Move wording 2 up").click();
+        assertThat(ines.locator(".passage-wording .sign.proved")).hasCount(2);
+
+        message("To the watcher", "to_watcher", "{next");
+        ines.locator("#m-subject").press("End");
+        ines.locator("#m-subject").pressSequentially("_");
+        ines.locator("#m-subject").press("Enter");
+        assertThat(ines.locator("#m-subject")).hasValue("{next_step}");
+        ines.locator("input[name=answers][value=address]").check();
+        ines.locator("#m-reply").fill("desk@quillmere.example");
+        ines.locator("#m-tells").selectOption("these");
+        ines.locator("input[name=told][value=address]").check();
+        ines.getByLabel("prove that it leaves nothing out").check();
+        ines.getByLabel("attach the response as PDF").check();
+        press(ines, "Keep the message");
+        assertThat(ines.locator(".dispatch-claims")).containsText("to_watcher tells whatever was asked");
+        claim("refuted").click();
+        assertThat(ines.locator("#chosen")).containsText("It leaves out nest");
+        ines.getByText("Go to to_watcher").click();
+        ines.locator("input[name=told][value=nest]").check();
+        press(ines, "Keep the message");
+        assertThat(claim("proved")).hasCount(3);
+        press(ines, "Make a copy");
+        assertThat(ines.locator("#m-code")).hasValue("to_watcher_2");
+        ines.locator("#m-on").selectOption("reminder");
+        assertThat(ines.locator("#m-when")).isHidden();
+        ines.locator("#m-days").fill("400");
+        press(ines, "Keep the message");
+        assertThat(ines.getByRole(AriaRole.ALERT).first()).containsText("Give a number of days from 1 to 365");
+        ines.locator("#m-days").fill("3");
+        ines.locator("#m-subject").fill("We wait for your herons");
+        press(ines, "Keep the message");
+        assertThat(ines.locator(".dispatch-list")).containsText("to whoever was invited and has not sent, after 3 days");
+
+        ines.navigate(application.address() + "/q/heron_nests/prove?tab=own");
+        assertThat(ines.locator(".own")).containsText("everybody hears from us");
+        press(ines, "Add it");
+        assertThat(ines.locator(".own .sign.proved")).hasCount(1);
+
+        Chromium.open(ines, application.address() + "/q/heron_nests/release");
+        ines.locator("#notes").fill("First.");
+        press(ines, "Release 1");
+        assertThat(ines.locator("#releases + table")).containsText("First.");
+        Page watcher = Chromium.context(new Browser.NewContextOptions().setViewportSize(390, 844)).newPage();
+        watcher.navigate(application.address() + "/to/heron-nests");
+        press(watcher, "Begin");
+        watcher.getByLabel("No").check();
+        watcher.getByLabel("Your email address").fill("wenna@example.org");
+        watcher.locator("#questions:not([aria-busy]) #go .main").click();
+        press(watcher, "Send my answers");
+        assertThat(watcher.locator("main")).containsText("Thank you. Look again in May, when it is warm.");
+        assertThat(watcher.locator(".take-along li")).hasText(new String[]{"Your boots", "Look again in May, when it is warm."});
+        assertThat(watcher.getByText("Continue to the next page")).hasAttribute("href",
+                "https://council.example/herons?from=us&nest=false");
+        watcher.context().close();
+
+        // The frame that shows a page lets no script look into it.
+        ines.navigate(application.address() + "/outbox?plain=true");
+        assertThat(ines.locator(".mailbox-list a[aria-current]")).containsText("Look again in May, when it is warm.");
+        assertThat(ines.locator(".mail-head")).containsText("desk@quillmere.example");
+        Download paper = ines.waitForDownload(() -> ines.locator(".mail-file").click());
+        assertTrue(paper.suggestedFilename().endsWith(".pdf"), paper.suggestedFilename());
+        assertEquals(List.of(), new AxeBuilder(ines).analyze().getViolations().stream().map(v -> v.getId() + " " + v.getNodes()).toList());
     }
 
     @Test

@@ -227,6 +227,14 @@ class MendingIT {
         press("Keep the message");
         assertThat(page.locator(".letter")).containsText("warden@quillmere.example");
         proved("recipient-filled to_warden");
+
+        open("to_register tells whatever was asked");
+        assertThat(headline()).containsText("It leaves out temperature, which is asked of this respondent");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Go to to_register").setExact(true)).click();
+        page.locator("input[name=told][value=temperature]").check();
+        press("Keep the message");
+        assertThat(page.locator(".letter")).containsText("How warm was it inside?");
+        proved("message-complete to_register");
     }
 
     @Test

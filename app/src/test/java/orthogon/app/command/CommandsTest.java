@@ -68,7 +68,7 @@ class CommandsTest {
         for (String fault : new String[]{"reach-question pups", "page-passable waking", "condition-varies licence.askWhen",
                 "one-outcome bat_count",
                 "reach-row outcomeTable/1", "looks-ahead weather.askWhen", "own cold_is_checked", "answer-accepted sheet",
-                "answer-accepted register", "text-whole alarm.closing", "recipient-filled to_warden"}) {
+                "answer-accepted register", "text-whole alarm.closing", "recipient-filled to_warden", "message-complete to_register"}) {
             assertTrue(out().contains("refuted  " + fault), fault + "\n" + out());
         }
     }

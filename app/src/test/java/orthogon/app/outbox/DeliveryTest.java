@@ -136,6 +136,28 @@ class DeliveryTest {
     }
 
     @Test
+    void filesAndTheAddressForAnswersComeWithAMessage() throws Exception {
+        files = List.of(new MailFiles.MailFile("bird \r\nX: y.pdf", "application/pdf", new byte[]{1, 2, 3}));
+        KeptOutbox outbox = started(new SmtpTransport(at(mailServer.getSmtp().getPort()), m -> files), PATIENT);
+        Mail mail = new Mail("wenna@example.org", "شكرًا", "شكرًا لك", "<html dir=\"rtl\"><body>شكرًا <b>لك</b></body></html>", "ar", "i-1",
+                "orrin@example.org", Set.of(Mail.MailAttachment.RESPONSE));
+        send(outbox, mail);
+        until("delivered", () -> count(MessageState.DELIVERED) == 1);
+        MimeMessage message = mailServer.getReceivedMessages()[0];
+        assertEquals("orrin@example.org", message.getReplyTo()[0].toString());
+        assertEquals("شكرًا", message.getSubject());
+        Multipart parts = (Multipart) message.getContent();
+        assertEquals(2, parts.getCount());
+        assertTrue(parts.getBodyPart(1).getContentType().startsWith("application/pdf"), parts.getBodyPart(1).getContentType());
+        assertEquals(3, parts.getBodyPart(1).getInputStream().readAllBytes().length);
+        assertEquals(null, parts.getBodyPart(1).getHeader("X"), "a file name brings no header in");
+        Multipart texts = (Multipart) ((Multipart) parts.getBodyPart(0).getContent()).getBodyPart(0).getContent();
+        assertEquals("شكرًا لك", texts.getBodyPart(0).getContent());
+        assertTrue(texts.getBodyPart(1).getContent().toString().contains("<b>لك</b>"));
+        assertEquals(mail, newest().mail());
+    }
+
+    @Test
     void noHeaderComesInBySubjectOrAddress() throws Exception {
         KeptOutbox outbox = started(new SmtpTransport(at(mailServer.getSmtp().getPort()), m -> files), PATIENT);
         send(outbox, new Mail("wenna@example.org", "Otter\r\nBcc: all@example.org\r\n\r\nHello", "Text", "en"));

@@ -281,11 +281,12 @@ class StoresTest {
 
         DrillStore drills = new DrillStore(jdbc);
         DrillStore.SavedDrill walk = new DrillStore.SavedDrill(0, "A wet visit", Map.of(), Map.of("wet", true),
-                LocalDate.of(2026, 11, 2), List.of("place", "wet"), "", "ines");
+                LocalDate.of(2026, 11, 2), List.of("place", "wet"), "", Optional.of(List.of("to_us", "to_all")), "ines");
         drills.save(draft.id(), walk);
         DrillStore.SavedDrill read = drills.of(draft.id(), ROOST).getFirst();
         assertEquals(walk.answers(), read.answers());
         assertEquals(walk.today(), read.today());
+        assertEquals(walk.sends(), read.sends());
         drills.discard(draft.id(), read.id());
         assertEquals(Optional.empty(), drills.get(draft.id(), read.id(), ROOST));
     }

@@ -39,6 +39,15 @@ public record DueMessage(DispatchMessage message, String address, boolean ofResp
         return due;
     }
 
+    /** Codes of the messages that a complete interview sends to somebody, in order; none where it is not complete. */
+    public static List<String> codes(Interview interview) {
+        return interview.course().complete()
+                ? interview.wiring().document().messages().stream().filter(DispatchMessage::isAfterAnswers).map(DispatchMessage::code)
+                        .filter(code -> interview.wiring().sent(code).filter(e -> Boolean.TRUE.equals(interview.truth(e))).isPresent())
+                        .toList()
+                : List.of();
+    }
+
     /** The address that answers to a message go to; empty for that of the station. */
     public static String replyTo(Interview interview, DispatchMessage message) {
         String replyTo = message.to().replyTo();

@@ -8,12 +8,20 @@ import java.util.Collections;
 import java.util.List;
 import orthogon.core.answer.contact.ContactAnswer;
 import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.language.Texts;
 import orthogon.core.questionnaire.Dispatch;
 import orthogon.core.questionnaire.DispatchMessage;
+import orthogon.core.questionnaire.DispatchMessage.MessageMoment;
+import orthogon.core.questionnaire.DispatchPassage;
+import orthogon.core.questionnaire.DispatchPassage.PassageWording;
+import orthogon.core.questionnaire.MessageContents;
 import orthogon.core.questionnaire.MessageContents.ToldAnswers;
+import orthogon.core.questionnaire.MessageRecipients;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Questionnaire.OwnClaim;
+import orthogon.core.questionnaire.Questionnaire.Says;
 import orthogon.core.questionnaire.Refused;
 import org.junit.jupiter.api.Test;
 
@@ -50,6 +58,50 @@ class ChangeDispatchTest {
             many[i] = message("m" + i, "", List.of(), List.of());
         }
         assertTrue(refused(many).contains("at most 50 messages"));
+    }
+
+    private static String refused(Questionnaire document, List<DispatchMessage> messages, DispatchPassage... passages) {
+        return assertThrows(Refused.class, () -> new ChangeDispatch(new Dispatch(messages, List.of(passages))).apply(document))
+                .getMessage();
+    }
+
+    @Test
+    void limitsAndMomentsAreHeldToWithTheReason() throws Refused {
+        DispatchMessage plain = message("to_us", "", List.of(), List.of());
+        assertTrue(refused(plain.withTo(new MessageRecipients(List.of(), List.of(), List.of(), "no address"))).contains("not an email"));
+        assertTrue(
+                refused(plain.withTo(new MessageRecipients(List.of(), List.of(), List.of(), "nest"))).contains("no question for an email"));
+        assertTrue(refused(plain.withOn(MessageMoment.INVITED, 0)).contains("before there are answers"));
+        assertTrue(refused(plain.withOn(MessageMoment.SENT, 3)).contains("1 to 365 days"));
+        DispatchMessage reminder = plain.withContents(new MessageContents(ToldAnswers.NOTHING, List.of(), false, false, false));
+        assertTrue(refused(reminder.withOn(MessageMoment.REMINDER, 366)).contains("1 to 365 days"));
+        assertEquals(365, with(reminder.withOn(MessageMoment.REMINDER, 365)).messages().getFirst().afterDays());
+        assertEquals(20_000, with(plain.withTexts("S", "x".repeat(20_000))).messages().getFirst().body().length());
+        assertTrue(refused(plain.withTexts("S", "x".repeat(20_001))).contains("at most 20000 fit"));
+        PassageWording wording = new PassageWording("", "text");
+        assertTrue(refused(HERONS, List.of(), new DispatchPassage("part", List.of())).contains("1 to 20 wordings"));
+        assertTrue(refused(HERONS, List.of(), new DispatchPassage("part", Collections.nCopies(21, wording))).contains("1 to 20 wordings"));
+        assertTrue(refused(HERONS, List.of(plain), new DispatchPassage("to_us", List.of(wording))).contains("used already"));
+        DispatchPassage[] many = new DispatchPassage[DispatchPassage.MOST + 1];
+        for (int i = 0; i < many.length; i++) {
+            many[i] = new DispatchPassage("g" + i, List.of(wording));
+        }
+        assertTrue(refused(HERONS, List.of(), many).contains("at most 50 passages"));
+    }
+
+    @Test
+    void whatNamesAMessageOrAPassageFollowsItsCodeAndKeepsItFromBeingRemoved() throws Refused {
+        DispatchMessage message = message("to_us", "", List.of("a@b.example"), List.of()).withTexts("S", "Then {part}");
+        DispatchPassage part = new DispatchPassage("part", List.of(new PassageWording("nest", "text")));
+        Questionnaire document = new ChangeDispatch(new Dispatch(List.of(message), List.of(part))).apply(HERONS)
+                .withClaims(List.of(new OwnClaim("heard", Says.ALWAYS, "sends(to_us)")));
+        assertTrue(refused(document, List.of(), part).contains("to_us is named in claims/0"));
+        assertTrue(refused(document, List.of(message)).contains("part is named in to_us.body"));
+        Questionnaire renamed = new ChangeDispatch(new Dispatch(List.of(message.withCode("to_all")), List.of(part))).apply(document);
+        assertEquals("sends(to_all)", renamed.claims().getFirst().that());
+        Questionnaire other = new ChangeDispatch(new Dispatch(renamed.messages(), List.of(part.withCode("piece")))).apply(renamed);
+        assertEquals("Then {piece}", other.messages().getFirst().body());
+        assertEquals("text", Texts.all(other).get("piece/includeWhen/0.text"));
     }
 
     @Test

@@ -48,6 +48,7 @@ public final class DrillReport {
             return page;
         }).toList());
         json.put("outcome", drill.outcome().isEmpty() ? null : drill.outcome());
+        json.put("sends", drill.sends());
         json.put("covers", drill.covers().stream().map(Goal::words).toList());
         return json;
     }
@@ -75,7 +76,8 @@ public final class DrillReport {
                     step.asked().forEach(code -> answers.put(code, drill.answers().get(code)));
                     printer.printRecord(n + 1, step.page(), "answer", said(answers), "asked: " + String.join(" ", step.asked()));
                 }
-                printer.printRecord(n + 1, "", "send", "", drill.outcome().isEmpty() ? "no outcome" : "outcome: " + drill.outcome());
+                printer.printRecord(n + 1, "", "send", "", (drill.outcome().isEmpty() ? "no outcome" : "outcome: " + drill.outcome())
+                        + (drill.sends().isEmpty() ? "" : "; sends: " + String.join(" ", drill.sends())));
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);

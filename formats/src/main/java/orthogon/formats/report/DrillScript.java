@@ -7,6 +7,7 @@ import java.util.stream.Collectors;
 import orthogon.core.answer.Option;
 import orthogon.core.proof.drill.Drill;
 import orthogon.core.proof.drill.Drills;
+import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
@@ -19,7 +20,7 @@ import orthogon.core.questionnaire.Questionnaire;
 public record DrillScript(String title, String summary, List<ScriptDrill> drills) {
 
     /** @param link what the link carries; empty for nothing */
-    public record ScriptDrill(int number, String link, List<ScriptStep> steps, String outcome) {}
+    public record ScriptDrill(int number, String link, List<ScriptStep> steps, String outcome, List<String> sends) {}
 
     /** One page: what is tried in vain, and what is answered. */
     public record ScriptStep(String title, List<String> tries, List<ScriptAnswer> answers) {}
@@ -40,7 +41,8 @@ public record DrillScript(String title, String summary, List<ScriptDrill> drills
         String link = document.arriving().stream().filter(p -> drill.answers().containsKey(p.code()))
                 .map(p -> p.code() + " = " + DrillReport.said(drill.answers().get(p.code()))).collect(Collectors.joining(", "));
         String outcome = document.outcome(drill.outcome()).map(Questionnaire.Outcome::label).orElse("no outcome");
-        return new ScriptDrill(number, link, drill.steps().stream().map(step -> step(document, drill, step)).toList(), outcome);
+        return new ScriptDrill(number, link, drill.steps().stream().map(step -> step(document, drill, step)).toList(), outcome,
+                drill.sends().stream().map(code -> document.message(code).map(DispatchMessage::shown).orElse(code)).toList());
     }
 
     private static ScriptStep step(Questionnaire document, Drill drill, Drill.DrillStep step) {

@@ -94,11 +94,13 @@ class DocumentFileTest {
         String message = "{ \"code\": \"m\", \"subject\": \"s\"%s }";
         assertEquals(List.of("/messages/0/addresses: “a@b\nBcc: c@d.example” is not an email address"),
                 faultsOfMessages(message.formatted(", \"addresses\": [\"a@b\\nBcc: c@d.example\"]")));
-        assertEquals(List.of("/messages/0/tells: \"everything\", \"these\" or \"nothing\" is needed here"),
+        assertEquals(List.of("/messages/0/tells: one of these is needed here: [everything, these, nothing]"),
                 faultsOfMessages(message.formatted(", \"tells\": \"some\"")));
         String address = "\"a@b.example\"";
-        assertEquals(List.of("/messages/0/addresses: a message goes to at most 20 addresses of either kind"),
+        assertEquals(List.of("/messages/0/addresses: a message goes to at most 20 addresses of each kind"),
                 faultsOfMessages(message.formatted(", \"addresses\": [" + String.join(",", Collections.nCopies(21, address)) + "]")));
+        assertEquals(List.of("/messages/0/replyTo: “a@b c” is not an email address"),
+                faultsOfMessages(message.formatted(", \"replyTo\": \"a@b c\"")));
         assertEquals(List.of("/messages: a questionnaire takes at most 50 messages"),
                 faultsOfMessages(String.join(",", Collections.nCopies(51, message.formatted("")))));
     }

@@ -102,7 +102,8 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
     }
 
     private static Change undecided(String why, Map<String, Wording> wordings) {
-        return new Change(Optional.of(why), Optional.empty(), Optional.empty(), Optional.empty(), List.of(), wordings, List.of(), List.of());
+        return new Change(Optional.of(why), Optional.empty(), Optional.empty(), Optional.empty(), List.of(), wordings, List.of(),
+                List.of());
     }
 
     private static Optional<String> unsound(Version version, String which) {

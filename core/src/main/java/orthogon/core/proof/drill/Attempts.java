@@ -10,7 +10,9 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import orthogon.core.dispatch.DueMessage;
 import orthogon.core.interview.Course;
+import orthogon.core.interview.Interview;
 import orthogon.core.interview.Interview;
 import orthogon.core.interview.Problem;
 import orthogon.core.interview.Slots;
@@ -41,7 +43,8 @@ final class Attempts {
     /** @param plain answers of the plain form that lead to an end */
     Drill drill(Map<String, Object> plain, Set<Goal> covers) {
         Map<String, Object> answers = plainForm.answers(plain);
-        Course course = Replay.of(plainForm.original(), space.today(), answers, "").course();
+        Interview interview = Replay.of(plainForm.original(), space.today(), answers, "");
+        Course course = interview.course();
         List<Drill.DrillStep> steps = new ArrayList<>();
         for (Course.PageView view : course.pages()) {
             List<String> asked = view.shown().stream().filter(s -> s.roster().isEmpty() && !s.item().kind().equals("note")
@@ -50,7 +53,7 @@ final class Attempts {
         }
         Set<Goal> told = new LinkedHashSet<>();
         covers.forEach(g -> told.add(new Goal(g.kind(), plainForm.origin(g.place()))));
-        return new Drill(answers, steps, course.outcome().orElse(""), told);
+        return new Drill(answers, steps, course.outcome().orElse(""), DueMessage.codes(interview), told);
     }
 
     private List<Drill.RefusedAttempt> attempts(String page, Map<String, Object> plain) {

@@ -9,9 +9,10 @@ import java.util.Set;
  *
  * @param answers question or link parameter to value; what is left out is left blank
  * @param outcome empty for none
+ * @param sends codes of the messages that are sent to somebody, in document order
  * @param covers what it is there for
  */
-public record Drill(Map<String, Object> answers, List<DrillStep> steps, String outcome, Set<Goal> covers) {
+public record Drill(Map<String, Object> answers, List<DrillStep> steps, String outcome, List<String> sends, Set<Goal> covers) {
 
     /**
      * One page.

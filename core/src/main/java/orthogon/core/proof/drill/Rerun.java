@@ -7,6 +7,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import orthogon.core.dispatch.DueMessage;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Interview;
 import orthogon.core.interview.Problem;
@@ -60,6 +61,10 @@ public final class Rerun {
         String outcome = interview.course().outcome().orElse("");
         if (!interview.course().complete() || !outcome.equals(drill.outcome())) {
             differences.add("it ends " + (outcome.isEmpty() ? "without an outcome" : "as " + outcome) + " and not as " + drill.outcome());
+        }
+        List<String> sends = DueMessage.codes(interview);
+        if (!sends.equals(drill.sends())) {
+            differences.add("it sends " + sends + " and not " + drill.sends());
         }
         return differences;
     }
