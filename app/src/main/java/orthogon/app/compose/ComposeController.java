@@ -74,7 +74,7 @@ class ComposeController {
     @GetMapping
     String whole(@PathVariable String code, @RequestParam(defaultValue = "") String at, Model model) {
         Draft draft = frame.draft(code);
-        if (draft.document().message(at).isPresent()) {
+        if (draft.document().message(at).isPresent() || draft.document().passage(at).isPresent()) {
             // Whatever leads to the row of a condition or a claim leads to a message as well.
             return "redirect:/q/" + code + "/dispatch?at=" + at;
         }

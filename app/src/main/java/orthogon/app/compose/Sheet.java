@@ -20,6 +20,8 @@ import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.told.ClaimWords;
 import orthogon.core.questionnaire.Group;
+import orthogon.core.edit.References;
+import orthogon.core.place.PlaceText;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Presentation;
@@ -55,7 +57,8 @@ class Sheet {
 
     /** The row that is at hand, with everything about it. */
     record Inspector(Questionnaire document, LedgerRow row, Item item, Page page, String place, Map<String, String> outcomeChoices,
-            Map<String, String> pageChoices, boolean splits, Set<String> decides, List<String> decidedBy, List<Claim> claims,
+            Map<String, String> pageChoices, boolean splits, Set<String> decides, List<String> decidedBy, List<String> dispatch,
+            List<Claim> claims,
             ClaimWords claimWords, Phrases phrases, Map<String, String> messageKinds) {}
 
     private final Frame frame;
@@ -183,7 +186,17 @@ class Sheet {
                 new Inspector(document, whole.row(at).orElseThrow(), item.orElse(null), page.orElse(null), place(document, at, item, page),
                         outcomes, pages, SplitPage.isPossible(document, at), decides.getOrDefault(at, Set.of()),
                         decides.entrySet().stream().filter(e -> e.getValue().contains(at)).map(Map.Entry::getKey).toList(),
+                        dispatched(document, at),
                         signs.map(s -> s.at(at)).orElse(List.of()), signs.map(Signs::words).orElse(null), new Phrases(wiring), kinds));
+    }
+
+    /** The messages and passages that hang on a row, or say something of it. */
+    private static List<String> dispatched(Questionnaire document, String at) {
+        if (document.messages().isEmpty() && document.passages().isEmpty()) {
+            return List.of();
+        }
+        return References.dependents(document, at).stream().map(place -> PlaceText.read(place).orElseGet(() -> PlaceText.unit(place)).row())
+                .filter(row -> document.message(row).isPresent() || document.passage(row).isPresent()).distinct().toList();
     }
 
     /** Which table of options the inspector shows. */

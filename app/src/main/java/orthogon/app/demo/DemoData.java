@@ -18,6 +18,7 @@ import orthogon.app.store.ReleaseStore;
 import orthogon.app.store.ReleaseStore.Release;
 import orthogon.app.store.ResponseNoteStore;
 import orthogon.app.store.ResponseStore;
+import orthogon.app.work.SendMessages;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.interview.Slots;
@@ -44,6 +45,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 class DemoData implements SmartInitializingSingleton {
 
     private static final int RESPONSES = 400;
+    /** What was sent within this time stands in the mailbox. */
+    private static final Duration MAIL_KEPT = Duration.ofHours(24);
     private static final int MOST_TRIES = 200;
     /** Most people answer in the source language. */
     private static final List<String> LANGUAGES = List.of("en", "en", "en", "en", "en", "en", "fr", "ar", "pl");
@@ -59,11 +62,14 @@ class DemoData implements SmartInitializingSingleton {
     private final ResponseStore responses;
     private final ResponseNoteStore notes;
     private final RefusalStore refusals;
+    private final SendMessages messages;
     private final TransactionTemplate together;
     private final DemoPeople people;
 
     DemoData(DraftStore drafts, ReleaseStore releases, InterviewStore interviews, ResponseStore responses,
-            ResponseNoteStore notes, RefusalStore refusals, DemoPeople people, PlatformTransactionManager transactions) {
+            ResponseNoteStore notes, RefusalStore refusals, SendMessages messages, DemoPeople people,
+            PlatformTransactionManager transactions) {
+        this.messages = messages;
         this.responses = responses;
         this.refusals = refusals;
         this.notes = notes;
@@ -148,7 +154,12 @@ class DemoData implements SmartInitializingSingleton {
         if (!interview.course().complete()) {
             return Optional.empty();
         }
-        return Optional.of(interviews.send(running.with(interview), moment));
+        Running complete = running.with(interview);
+        String receipt = interviews.send(complete, moment);
+        if (moment.isAfter(OffsetDateTime.now().minus(MAIL_KEPT))) {
+            messages.of(complete);
+        }
+        return Optional.of(receipt);
     }
 
     /** Two of three links say where they were handed out. */

@@ -84,6 +84,7 @@ class RehearseController {
      * @param outcome that these answers lead to; null where they lead to none yet
      * @param endedBy what ends the interview; empty where nothing does yet
      * @param messages what would be sent; none before the interview is complete
+     * @param takeLabel what stands above what to take along
      * @param takeAlong what the respondent is to take along, as far as is known
      * @param leadsOn address that the closing page leads on to; empty for none
      */
@@ -91,7 +92,8 @@ class RehearseController {
             List<Questionnaire.LinkParameter> parameters,
             Map<String, String> link, Questionnaire.Outcome outcome, String endedBy, String lang, String dir, String paperTitle,
             Presentation.Theme theme,
-            String outcomeHtml, List<WalkStep> steps, List<RehearsedMessage> messages, List<String> takeAlong, String leadsOn) {}
+            String outcomeHtml, List<WalkStep> steps, List<RehearsedMessage> messages, String takeLabel, List<String> takeAlong,
+            String leadsOn) {}
 
     private record Rehearsal(int revision, Interview interview) {}
 
@@ -185,7 +187,8 @@ class RehearseController {
                 voice.plain(interview.wiring().document().title()), draft.document().presentation().theme(),
                 outcome.map(o -> voice.block(o.closing())).orElse(""), steps(draft, interview, course, onward, voice),
                 course.complete() ? RehearsedMessage.all(draft.document(), interview, this::named) : List.of(),
-                outcome.map(voice::takeAlong).orElse(List.of()), outcome.flatMap(o -> LeadOn.address(interview, o)).orElse("")));
+                voice.say("take_along"), outcome.map(voice::takeAlong).orElse(List.of()),
+                outcome.flatMap(o -> LeadOn.address(interview, o)).orElse("")));
         if (course.current().isPresent()) {
             QuestionsPage.page(interview, action, at, withErrors, notice, 0, 0, ahead.of(interview), model);
             model.addAttribute("reasons", Reasons.of(interview, course.current().get().page()));

@@ -24,13 +24,18 @@ final class RuleRows {
     /**
      * One thing that a condition governs.
      *
-     * @param at the row of the ledger that it belongs to
+     * @param at the row of the ledger, the message or the passage that it belongs to
      * @param what it does there, where the family alone does not say
      */
     record Governed(String place, RuleFamily family, String at, String what) {
 
         public String words() {
             return family.words();
+        }
+
+        /** The sheet on which it stands. */
+        public String sheet() {
+            return family == RuleFamily.SEND_WHEN || family == RuleFamily.INCLUDE_WHEN ? "dispatch" : "compose";
         }
     }
 
@@ -95,6 +100,7 @@ final class RuleRows {
             case ASK_WHEN -> wire.at().owner() instanceof Place.Part row ? "row " + row.code() : "";
             case SKIP -> "to " + page(wire).skip().get(wire.at().number()).to();
             case FINISH -> "as " + page(wire).finish().get(wire.at().number()).outcome();
+            case INCLUDE_WHEN -> "wording " + (wire.at().number() + 1);
             case OUTCOME_ROW -> "row " + (wire.at().number() + 1) + ": " + wire.owner();
             default -> "";
         };

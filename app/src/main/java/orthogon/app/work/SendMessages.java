@@ -30,7 +30,7 @@ public class SendMessages {
     }
 
     /** Whoever gave an address is written to in the language of the interview, and everybody else in the source language. */
-    void of(Running running) {
+    public void of(Running running) {
         Interview interview = running.interview();
         Interview inSource = interview.with(running.release().wiring());
         for (DispatchMessage message : running.release().wiring().document().messages()) {

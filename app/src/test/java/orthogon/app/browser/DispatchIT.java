@@ -120,7 +120,7 @@ class DispatchIT {
         watcher.navigate(application.address() + "/to/heron-nests");
         press(watcher, "Begin");
         watcher.getByLabel("No").check();
-        watcher.getByLabel("Your email address").fill("wenna@example.org");
+        watcher.getByLabel("Your email address").fill("orrin@example.org");
         watcher.locator("#questions:not([aria-busy]) #go .main").click();
         press(watcher, "Send my answers");
         assertThat(watcher.locator("main")).containsText("Thank you. Look again in May, when it is warm.");
