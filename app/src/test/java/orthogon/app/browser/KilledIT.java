@@ -193,6 +193,19 @@ class KilledIT {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true)).click();
     }
 
+    /** What was sent is told to the office, though the process was killed before anybody could be told. */
+    private static void isDelivered(Page ines, String address) throws InterruptedException {
+        for (int tries = 0; tries < 120; tries++) {
+            ines.navigate(address + "/outbox?plain=true");
+            if (ines.locator(".mailbox-one .mail-state.delivered").count() == 1) {
+                break;
+            }
+            Thread.sleep(500);
+        }
+        assertEquals(1, ines.locator(".mailbox-one .mail-state.delivered").count());
+        assertTrue(ines.locator(".mailbox-one pre").textContent().contains("Under the old viaduct"));
+    }
+
     @Test
     void nothingConfirmedIsLost() throws Exception {
         int port = freePort();
@@ -234,6 +247,7 @@ class KilledIT {
             assertEquals("Given name and family name.", ines.locator("#help").inputValue());
             ines.navigate(address + "/q/found_animal/responses/" + receipt);
             assertTrue(ines.locator("main").textContent().contains("Under the old viaduct"));
+            isDelivered(ines, address);
         } finally {
             process.destroyForcibly();
         }
