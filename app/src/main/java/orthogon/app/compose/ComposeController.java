@@ -215,9 +215,14 @@ class ComposeController {
         document.outcomes().forEach(o -> add(found, wanted, "outcome", o.code(), o.label(), Edit.ENDING));
         Wiring.of(document).wires().stream().filter(w -> !wanted.isEmpty() && w.text().toLowerCase(java.util.Locale.ROOT).contains(wanted))
                 .forEach(w -> found.add(new FoundRow(w.family().words().toLowerCase(java.util.Locale.ROOT), w.place(), w.text(),
-                        document.item(w.owner()).isPresent() || document.page(w.owner()).isPresent() ? w.owner() : Edit.ENDING)));
+                        isRow(document, w.owner()) ? w.owner() : Edit.ENDING)));
         Views.show(model, new FoundView(code, found.stream().limit(40).toList(), Math.max(0, found.size() - 40)));
         return "compose/dialogs :: found";
+    }
+
+    private static boolean isRow(Questionnaire document, String code) {
+        return document.item(code).isPresent() || document.page(code).isPresent() || document.message(code).isPresent()
+                || document.passage(code).isPresent();
     }
 
     private static void add(List<FoundRow> found, String wanted, String kind, String code, String words, String at) {

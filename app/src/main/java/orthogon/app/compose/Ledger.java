@@ -25,7 +25,7 @@ final class Ledger {
      * One row.
      *
      * @param kind of vocabulary: {@code page question note section roster derived}, or {@code ending}, {@code presentation}
-     * @param page code of the page it stands on; its own for a page, empty for the two at the ends
+     * @param page code of the page it stands on; its own for a page, empty for those at the ends
      * @param folded of a page, how many rows are folded away; -1 where it is open
      * @param faulty whether an expression of it has a fault
      */
@@ -71,6 +71,12 @@ final class Ledger {
                 document.outcomeTable().size() + (document.outcomeTable().size() == 1 ? " row, " : " rows, ") + document.claims().size()
                         + (document.claims().size() == 1 ? " own claim" : " own claims"),
                 -1, faulty.contains(Edit.ENDING)));
+        if (!document.messages().isEmpty() || !document.passages().isEmpty()) {
+            rows.add(new LedgerRow("ending", Edit.MESSAGES, "", 0, "Messages",
+                    document.messages().size() + (document.messages().size() == 1 ? " message" : " messages"),
+                    document.passages().size() + (document.passages().size() == 1 ? " passage" : " passages"), -1,
+                    faulty.contains(Edit.MESSAGES)));
+        }
     }
 
     private void page(Page page) {
@@ -106,7 +112,8 @@ final class Ledger {
 
     private static String owner(Wiring.Wire wire) {
         boolean ending = wire.family() == RuleFamily.OUTCOME_ROW || wire.family() == RuleFamily.CLAIM;
-        return ending ? Edit.ENDING : wire.owner();
+        boolean dispatch = wire.family() == RuleFamily.SEND_WHEN || wire.family() == RuleFamily.INCLUDE_WHEN;
+        return ending ? Edit.ENDING : dispatch ? Edit.MESSAGES : wire.owner();
     }
 
     /** Whether every expression stands where and as it does in another ledger, so that the wiring is the same for the same rows. */

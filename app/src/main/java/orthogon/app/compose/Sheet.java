@@ -75,7 +75,9 @@ class Sheet {
 
     /** The row that is asked for, or the one to begin with where there is no such row. */
     static String at(Questionnaire document, String wanted) {
-        boolean there = Set.of(Edit.ENDING, Edit.PRESENTATION).contains(wanted) || document.item(wanted).isPresent()
+        boolean dispatch = !document.messages().isEmpty() || !document.passages().isEmpty();
+        boolean there = Set.of(Edit.ENDING, Edit.PRESENTATION).contains(wanted) || wanted.equals(Edit.MESSAGES) && dispatch
+                || document.item(wanted).isPresent()
                 || document.page(wanted).isPresent();
         return there ? wanted : document.items().findFirst().map(Item::code).orElse(document.pages().getFirst().code());
     }
@@ -230,7 +232,11 @@ class Sheet {
             return "page " + (document.pages().indexOf(page.get()) + 1) + " of " + document.pages().size();
         }
         if (item.isEmpty()) {
-            return at.equals(Edit.ENDING) ? "what comes after the last page" : "what stands around the questions";
+            return switch (at) {
+                case Edit.ENDING -> "what comes after the last page";
+                case Edit.MESSAGES -> "what goes out once an interview is sent";
+                default -> "what stands around the questions";
+            };
         }
         Page on = document.pageOf(at).orElseThrow();
         String container = document.containerOf(at).orElseThrow();

@@ -35,7 +35,9 @@ final class Signs {
                     || claim.kind() == ClaimKind.CODE_UNIQUE && outcomes.contains(claim.place())
                     || claim.kind().scope() == ClaimKind.ClaimScope.TEXT && outcomes.contains(head)
                             && proof.document().item(head).isEmpty();
-            claims.computeIfAbsent(ending ? Edit.ENDING : head, c -> new ArrayList<>()).add(claim);
+            boolean dispatch = (proof.document().message(head).isPresent() || proof.document().passage(head).isPresent())
+                    && proof.document().item(head).isEmpty() && proof.document().page(head).isEmpty();
+            claims.computeIfAbsent(ending ? Edit.ENDING : dispatch ? Edit.MESSAGES : head, c -> new ArrayList<>()).add(claim);
             if (claim.verdict() == Verdict.REFUTED && claim.place().equals(head)
                     && claim.kind().isReach() && claim.kind().scope() == ClaimKind.ClaimScope.ROW) {
                 never.add(head);

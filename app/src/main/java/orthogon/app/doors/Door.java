@@ -42,7 +42,8 @@ public record Door(HttpMethod method, String path, Act act) {
                 "/q/*/responses/views",
                 "/q/*/responses/views/remove");
         post(doors, Act.ERASE_RESPONSES, "/q/*/responses/erase", "/q/*/responses/keeping");
-        post(doors, Act.WORK_ON_RESPONSES, "/q/*/responses/chosen", "/q/*/responses/*/mark", "/q/*/responses/*/note");
+        post(doors, Act.WORK_ON_RESPONSES, "/q/*/responses/chosen", "/q/*/responses/*/mark", "/q/*/responses/*/note",
+                "/q/*/responses/*/again");
         post(doors, Act.REMARK, "/q/*/remarks/**", "/q/*/remarks");
         post(doors, Act.SIGN, "/q/*/release/sign");
         post(doors, Act.RELEASE, "/q/*/release/**", "/q/*/release");

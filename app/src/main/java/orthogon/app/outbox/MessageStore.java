@@ -25,12 +25,13 @@ import org.springframework.stereotype.Component;
 public class MessageStore {
 
     private static final String INSERT = """
-            insert into message (sent_to, subject, text, html, sent_at, message_id, state, due_at, interview_id, reply_to, attached, language)
-            values (:to, :subject, :text, :html, :at, :message, 'waiting', :at, :interview, :reply, :attached, :language)
+            insert into message (sent_to, subject, text, html, sent_at, message_id, state, due_at, interview_id, reply_to, attached, language,
+                code)
+            values (:to, :subject, :text, :html, :at, :message, 'waiting', :at, :interview, :reply, :attached, :language, :code)
             """;
     private static final String MESSAGES = """
             select id, message_id, sent_to, subject, text, html, sent_at, state, tries, due_at, fault, interview_id, reply_to, attached,
-                language from message
+                language, code from message
             """;
     private static final String HEADS = "select id, sent_to, subject, sent_at, state from message";
     private static final String TRY = """
@@ -43,6 +44,9 @@ public class MessageStore {
     private static final String DELIVERED = """
             select due_at from message where sent_to = :to and state = 'delivered' and due_at > :since order by due_at desc
             offset :most rows fetch next 1 rows only
+            """;
+    private static final String FIRST = """
+            select min(id) as id from message where interview_id in (:some) and code = :code group by interview_id, sent_to order by 1
             """;
     private static final int LONGEST_FAULT = 400;
 
@@ -62,7 +66,7 @@ public class MessageStore {
                 .param("message", messageId).param("at", at).param("interview", mail.interview())
                 .param("reply", mail.replyTo()).param("attached", mail.attached().stream().sorted()
                         .map(a -> a.name().toLowerCase(Locale.ROOT)).collect(Collectors.joining(",")))
-                .param("language", mail.language()).update(key, "id");
+                .param("language", mail.language()).param("code", mail.code()).update(key, "id");
         return key.getKeyAs(Long.class);
     }
 
@@ -77,6 +81,19 @@ public class MessageStore {
                 .query((row, n) -> new MessageHead(row.getLong("id"), row.getString("sent_to"), row.getString("subject"),
                         Times.at(row, "sent_at"), MessageState.of(row.getString("state"))))
                 .list();
+    }
+
+    /** The messages that an interview sent, in the order in which they were made. */
+    public List<KeptMessage> of(String interview) {
+        return jdbc.sql(MESSAGES + " where interview_id = :interview and code <> '' order by id").param("interview", interview)
+                .query(MessageStore::message).list();
+    }
+
+    /** The first message of a code that each of some interviews sent to each address. */
+    public List<Long> firstOf(List<String> interviews, String code) {
+        return interviews.isEmpty()
+                ? List.of()
+                : jdbc.sql(FIRST).param("some", interviews).param("code", code).query(Long.class).list();
     }
 
     /** How many there are in each state. */
@@ -114,7 +131,7 @@ public class MessageStore {
         Set<MailAttachment> attached = Arrays.stream(row.getString("attached").split(",")).filter(a -> !a.isEmpty())
                 .map(a -> MailAttachment.valueOf(a.toUpperCase(Locale.ROOT))).collect(Collectors.toSet());
         Mail mail = new Mail(row.getString("sent_to"), row.getString("subject"), row.getString("text"), row.getString("html"),
-                row.getString("language"), row.getString("interview_id"), row.getString("reply_to"), attached);
+                row.getString("language"), row.getString("interview_id"), row.getString("reply_to"), attached, row.getString("code"));
         return new KeptMessage(row.getLong("id"), row.getString("message_id"), mail, Times.at(row, "sent_at"),
                 MessageState.of(row.getString("state")), row.getInt("tries"), Times.at(row, "due_at"), row.getString("fault"));
     }

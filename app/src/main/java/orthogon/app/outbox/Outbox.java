@@ -17,9 +17,10 @@ public interface Outbox {
      * @param interview whose answers it may tell, and with which it is erased; empty for none
      * @param replyTo address that answers go to; empty for that of the installation
      * @param attached what of the interview comes with it
+     * @param code which message of its questionnaire it is; empty for others
      */
     record Mail(String to, String subject, String text, String html, String language, String interview, String replyTo,
-            Set<MailAttachment> attached) {
+            Set<MailAttachment> attached, String code) {
 
         /** What can come with a message that an interview sends. */
         public enum MailAttachment {
@@ -39,7 +40,7 @@ public interface Outbox {
 
         /** A message with nothing attached. */
         public Mail(String to, String subject, String text, String language, String interview) {
-            this(to, subject, text, "", language, interview, "", Set.of());
+            this(to, subject, text, "", language, interview, "", Set.of(), "");
         }
 
         public Mail {

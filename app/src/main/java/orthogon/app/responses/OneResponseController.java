@@ -12,6 +12,8 @@ import orthogon.app.account.Act;
 import orthogon.app.account.People;
 import orthogon.app.frame.Frame;
 import orthogon.app.http.NotThere;
+import orthogon.app.outbox.KeptMessage.MessageState;
+import orthogon.app.outbox.MessageStore;
 import orthogon.app.questions.AnswersInWords;
 import orthogon.app.questions.RespondentTexts;
 import orthogon.app.questions.ResponsePaper;
@@ -25,6 +27,7 @@ import orthogon.app.store.ResponseStore;
 import orthogon.app.store.ResponseStore.Response;
 import orthogon.app.view.Views;
 import orthogon.app.work.Acts;
+import orthogon.app.work.SendMessagesAgain;
 import orthogon.app.work.WorkOnResponses;
 import orthogon.core.answer.file.Attachment;
 import orthogon.core.interview.Course;
@@ -32,6 +35,7 @@ import orthogon.core.interview.Interview;
 import orthogon.core.interview.Reasons;
 import orthogon.core.language.OwnWords;
 import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
@@ -66,6 +70,14 @@ class OneResponseController {
     /** A page that the respondent came to. */
     record AnsweredPage(String code, String title, List<AnswerLine> lines, List<LeftOut> leftOut) {}
 
+    /**
+     * A message that the response sent.
+     *
+     * @param at when it was made
+     * @param state how far it is, in words
+     */
+    record SentMessage(long id, String name, String to, String at, String state) {}
+
     /** A note with the name of who wrote it. */
     record NoteLine(String author, String at, String text) {}
 
@@ -77,12 +89,13 @@ class OneResponseController {
      * @param besides what came with the link, and what was derived
      * @param lane address of its lane in the proof; empty where personal answers are gone and the route cannot be told
      * @param onRoute how many responses took the same route, this one among them
+     * @param messages that it sent; none for readers who may not read personal answers
      * @param previous receipt of the response before it in the table; empty where there is none
      */
     record ResponseView(Response response, String outcome, String sentAt, String languageName, String dir, String endedBy,
             List<AnsweredPage> pages, List<String> passedBy, int asked, long of, String lane, int onRoute, Map<String, String> besides,
-            List<NoteLine> notes,
-            Map<String, String> states, Map<String, String> workers, String previous, String next, int place, int count, String back,
+            List<NoteLine> notes, List<SentMessage> messages, Map<String, String> states, Map<String, String> workers, String previous,
+            String next, int place, int count, String back,
             boolean mayWork) {}
 
     private final Frame frame;
@@ -96,9 +109,14 @@ class OneResponseController {
     private final Acts acts;
     private final ReadResponses reads;
     private final FigureStore figures;
+    private final MessageStore messages;
+    private final SendMessagesAgain again;
 
     OneResponseController(Frame frame, ResponseSearch search, ResponseStore responses, ResponseNoteStore notes, InterviewStore interviews,
-            AttachmentStore attachments, WorkOnResponses work, People people, Acts acts, ReadResponses reads, FigureStore figures) {
+            AttachmentStore attachments, WorkOnResponses work, People people, Acts acts, ReadResponses reads, FigureStore figures,
+            MessageStore messages, SendMessagesAgain again) {
+        this.messages = messages;
+        this.again = again;
         this.figures = figures;
         this.frame = frame;
         this.search = search;
@@ -141,9 +159,30 @@ class OneResponseController {
                 pages.stream().mapToInt(p -> p.lines().size()).sum(), document.questions().count(),
                 response.stripped() ? "" : ResponsesController.lane(code, TakenRoute.of(interview)), figures.onSameRoute(response.number()),
                 besides(document, response, hidden),
-                notes.of(response.number()).stream().map(this::line).toList(), search.states(), search.people(draft), around.previous(),
+                notes.of(response.number()).stream().map(this::line).toList(),
+                people.may(who.getName(), Act.READ_PERSONAL, code) ? sent(draft.document(), response) : List.of(), search.states(),
+                search.people(draft), around.previous(),
                 around.next(), around.place(), around.count(), around.link(), mayWork));
         return "response";
+    }
+
+    private List<SentMessage> sent(Questionnaire document, Response response) {
+        return messages.of(response.interviewId()).stream().map(m -> new SentMessage(m.id(),
+                document.message(m.mail().code()).map(DispatchMessage::shown).orElse(m.mail().code()), m.to(), Frame.when(m.madeAt()),
+                m.state() == MessageState.FAILED ? "not delivered" : m.state().word())).toList();
+    }
+
+    /** Sends one of its messages once more. */
+    @PostMapping("/again")
+    String again(@PathVariable String code, @PathVariable String receipt, @RequestParam long message, Principal who,
+            RedirectAttributes flash) {
+        Draft draft = frame.draft(code);
+        try {
+            again.one(draft, find(draft, receipt), message, who.getName());
+        } catch (Refused e) {
+            flash.addFlashAttribute("message", e.getMessage());
+        }
+        return "redirect:/q/" + code + "/responses/" + receipt + "#messages";
     }
 
     private Interview interview(Response response) {

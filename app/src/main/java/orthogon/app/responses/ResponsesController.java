@@ -20,9 +20,11 @@ import orthogon.app.store.ResponseViewStore;
 import orthogon.app.store.ResponseViewStore.NamedView;
 import orthogon.app.view.Views;
 import orthogon.app.work.EraseResponses;
+import orthogon.app.work.SendMessagesAgain;
 import orthogon.app.work.WorkOnResponses;
 import orthogon.core.expression.Wiring;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.Refused;
 import orthogon.core.responses.ResponseFilter;
 import orthogon.core.responses.TakenRoute;
@@ -57,10 +59,12 @@ class ResponsesController {
      * @param wrong what is wrong with the filter; empty where it can be used
      * @param count how many the filter and the search let through, {@code all} how many there are
      * @param link address of this table as it is read, without the page
+     * @param sendable messages that responses send, code to name
      */
     record ResponsesView(TableReading reading, List<FilterChip> chips, String wrong, List<ResponseColumn> columns,
             Map<String, List<ResponseColumn>> groups, int available, List<ResponseRow> rows, int count, int all, int pageNumber,
-            int pageCount, List<NamedView> views, String viewName, Map<String, String> states, Map<String, String> workers, String link) {}
+            int pageCount, List<NamedView> views, String viewName, Map<String, String> states, Map<String, String> workers, String link,
+            Map<String, String> sendable) {}
 
     /**
      * The question before responses are erased.
@@ -84,9 +88,11 @@ class ResponsesController {
     private final WorkOnResponses work;
     private final ReadResponses reads;
     private final EraseResponses erasing;
+    private final SendMessagesAgain again;
 
     ResponsesController(Frame frame, ResponseSearch search, KnownReleases releases, ResponseViewStore views, WorkOnResponses work,
-            ReadResponses reads, EraseResponses erasing) {
+            ReadResponses reads, EraseResponses erasing, SendMessagesAgain again) {
+        this.again = again;
         this.erasing = erasing;
         this.reads = reads;
         this.frame = frame;
@@ -145,7 +151,14 @@ class ResponsesController {
         Views.show(model,
                 new ResponsesView(reading, FilterChip.of(filter), wrong, shown, columns.grouped(), columns.all().size(), rows,
                         found.count(),
-                        search.all(draft), Math.min(at, pages), pages, named, name, states, people, link(draft.code(), reading)));
+                        search.all(draft), Math.min(at, pages), pages, named, name, states, people, link(draft.code(), reading),
+                        sendable(draft.document())));
+    }
+
+    private static Map<String, String> sendable(Questionnaire document) {
+        Map<String, String> sendable = new LinkedHashMap<>();
+        document.messages().stream().filter(DispatchMessage::isAfterAnswers).forEach(m -> sendable.put(m.code(), m.shown()));
+        return sendable;
     }
 
     /** The address of the table as it is read. */
@@ -227,12 +240,17 @@ class ResponsesController {
     String chosen(@PathVariable String code, @RequestParam(defaultValue = "") List<String> receipt,
             @RequestParam(defaultValue = "false") boolean every, @RequestParam(defaultValue = "") String table, @RequestParam String act,
             @RequestParam(defaultValue = "") String state,
-            @RequestParam(defaultValue = "") String person, Principal who, RedirectAttributes flash) {
+            @RequestParam(defaultValue = "") String person, @RequestParam(defaultValue = "") String again, Principal who,
+            RedirectAttributes flash) {
         Draft draft = frame.draft(code);
         TableReading reading = reads.left(draft, who.getName());
         try {
             List<String> chosen = chosen(draft, receipt, every, table, who);
-            flash.addFlashAttribute("told", act.equals("state") ? stated(draft, chosen, state, who) : charged(draft, chosen, person, who));
+            flash.addFlashAttribute("told", switch (act) {
+                case "state" -> stated(draft, chosen, state, who);
+                case "again" -> sentAgain(draft, chosen, again, who);
+                default -> charged(draft, chosen, person, who);
+            });
         } catch (Refused e) {
             flash.addFlashAttribute("message", e.getMessage());
         }
@@ -284,6 +302,11 @@ class ResponsesController {
         }
         int n = work.putInCharge(draft, chosen, person, who.getName());
         return (person.isEmpty() ? "Nobody" : people.get(person)) + " is in charge of " + counted(n) + " now.";
+    }
+
+    private String sentAgain(Draft draft, List<String> chosen, String message, Principal who) throws Refused {
+        int n = again.all(draft, chosen, message, who.getName());
+        return n == 1 ? "The message is on its way again." : n + " messages are on their way again.";
     }
 
     private static String counted(int n) {

@@ -51,6 +51,11 @@ public class ErasureStore {
         jdbc.sql(SettingStore.MERGE).param("name", ERASED).param("value", "yes").update();
     }
 
+    /** Erases the messages that an interview sent; they may tell any of its answers. */
+    public void eraseMessages(String interview) {
+        jdbc.sql("delete from message where interview_id = :interview").param("interview", interview).update();
+    }
+
     /** Erases files by their keys. */
     public void eraseFiles(List<String> files) {
         for (int from = 0; from < files.size(); from += AT_ONCE) {

@@ -190,7 +190,8 @@ public class InvitePeople {
         MessageTexts texts = MessageTexts.of(Interview.start(wiring, LocalDate.now(clock), Map.of()), message.code());
         String language = wiring.document().sourceLanguage();
         String html = PageTemplates.filled("mail", MailPage.of(texts.subject(), texts.html(), List.of(), language).with(link));
-        return new Mail(to, texts.subject(), texts.text() + "\n\n" + link, html, language, "", message.to().replyTo(), Set.of());
+        return new Mail(to, texts.subject(), texts.text() + "\n\n" + link, html, language, "", message.to().replyTo(), Set.of(),
+                message.code());
     }
 
     private static Mail usual(Questionnaire document, String kind, String to, String link) {

@@ -57,6 +57,7 @@ public class SendMessages {
         if (message.with().files()) {
             attached.add(MailAttachment.FILES);
         }
-        return new Mail(address, texts.subject(), texts.text(), html, language, interview, DueMessage.replyTo(reading, message), attached);
+        return new Mail(address, texts.subject(), texts.text(), html, language, interview, DueMessage.replyTo(reading, message), attached,
+                message.code());
     }
 }

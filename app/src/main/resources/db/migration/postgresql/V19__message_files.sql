@@ -7,3 +7,5 @@ alter table message add column language varchar(35) default 'en' not null;
 alter table invitation add column language varchar(35) default '' not null;
 -- Messages that a saved walk is expected to send; null where it was saved before any were known.
 alter table drill add column sends varchar(4000);
+-- Which message of its questionnaire it is; empty for others.
+alter table message add column code varchar(64) default '' not null;

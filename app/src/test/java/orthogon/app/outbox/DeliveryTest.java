@@ -140,7 +140,7 @@ class DeliveryTest {
         files = List.of(new MailFiles.MailFile("bird \r\nX: y.pdf", "application/pdf", new byte[]{1, 2, 3}));
         KeptOutbox outbox = started(new SmtpTransport(at(mailServer.getSmtp().getPort()), m -> files), PATIENT);
         Mail mail = new Mail("wenna@example.org", "شكرًا", "شكرًا لك", "<html dir=\"rtl\"><body>شكرًا <b>لك</b></body></html>", "ar", "i-1",
-                "orrin@example.org", Set.of(Mail.MailAttachment.RESPONSE));
+                "orrin@example.org", Set.of(Mail.MailAttachment.RESPONSE), "to_finder");
         send(outbox, mail);
         until("delivered", () -> count(MessageState.DELIVERED) == 1);
         MimeMessage message = mailServer.getReceivedMessages()[0];

@@ -16,7 +16,6 @@ import orthogon.core.proof.flow.JointClasses;
 import orthogon.core.proof.flow.PageSets;
 import orthogon.core.proof.flow.Passage;
 import orthogon.core.proof.space.Space;
-import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.Questionnaire;
 
 /**
@@ -344,7 +343,8 @@ final class Lockstep {
         Map<Topic, Integer> met = new LinkedHashMap<>();
         Map<Topic, Integer> topics = new LinkedHashMap<>(move.topics());
         if (isOver(move.to()) && move.to().second() != REFUSED) {
-            messages(move.to()).forEach((topic, set) -> topics.put(topic, leadingTo(set, move.between())));
+            SentOtherwise.of(first.space, move.to().firstOutcome(), second.space, move.to().secondOutcome())
+                    .forEach((topic, set) -> topics.put(topic, leadingTo(set, move.between())));
         }
         topics.forEach((topic, set) -> {
             int some = d.and(move.set(), set);
@@ -361,38 +361,6 @@ final class Lockstep {
     /** The states in which all of these bits are zero. */
     int untouched(BitSet levels) {
         return first.all.untouched(levels);
-    }
-
-    /** Who is sent a message by one alone, of those who have ended in both. */
-    private Map<Topic, Integer> messages(Position over) {
-        Map<String, Integer> before = sent(first, over.firstOutcome());
-        Map<String, Integer> now = sent(second, over.secondOutcome());
-        Map<Topic, Integer> topics = new LinkedHashMap<>();
-        before.forEach((code, set) -> topics.put(new Topic(DifferenceKind.SENT_NO_MORE, code, "", ""),
-                d.minus(set, now.getOrDefault(code, Diagrams.NONE))));
-        now.forEach((code, set) -> topics.put(new Topic(DifferenceKind.SENT_NOW, code, "", ""),
-                d.minus(set, before.getOrDefault(code, Diagrams.NONE))));
-        return topics;
-    }
-
-    /** For each message, who of those with this outcome is sent it. */
-    private static Map<String, Integer> sent(Runner runner, String outcome) {
-        Map<String, Integer> outcomes = new LinkedHashMap<>();
-        runner.document.outcomes().forEach(o -> outcomes.put(o.code(), o.code().equals(outcome) ? Diagrams.ALL : Diagrams.NONE));
-        Map<String, Integer> sent = new LinkedHashMap<>();
-        Diagrams d = runner.space.diagrams();
-        for (DispatchMessage message : runner.document.messages()) {
-            if (message.isAfterAnswers()) {
-                int given = message.hasRecipientAlways() ? Diagrams.ALL : Diagrams.NONE;
-                for (String answer : message.answers()) {
-                    given = d.or(given, d.not(runner.space.axis(answer).blank()));
-                }
-                int when = runner.space.expr(message.code() + ".sendWhen").map(e -> runner.space.truth(e, outcomes).holds())
-                        .orElse(Diagrams.ALL);
-                sent.put(message.code(), d.and(when, given));
-            }
-        }
-        return sent;
     }
 
     /** What nobody who makes the move has come to. */

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.function.ToIntFunction;
+import java.util.stream.Collectors;
 import orthogon.core.dispatch.DueMessage;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Wiring.Wire;
@@ -115,8 +116,19 @@ final class DispatchClaims {
         ClaimDecider.Sought sought = decider.atEnd(
                 ending -> message.hasRecipientAlways() ? Diagrams.NONE : reads.blank(code, reads.sentAt(code, ending)),
                 isSent(message).and(i -> message.answers().stream().allMatch(a -> i.course().effective().get(a) == null)));
-        return decider.none(kind, code, kind.message("claim").code("code", code), sought, kind.message("proved"),
+        Claim claim = decider.none(kind, code, kind.message("claim").code("code", code), sought, kind.message("proved"),
                 () -> kind.message(message.answers().isEmpty() ? "refuted.nobody" : "refuted"));
+        return claim.verdict() != Verdict.REFUTED || message.answers().isEmpty()
+                ? claim
+                : advised(claim, kind.message("advice"), Optional.of(onlyWithAddress(message)));
+    }
+
+    /** The message sent only where there is an address. */
+    private Mend onlyWithAddress(DispatchMessage message) {
+        String given = message.answers().stream().map(a -> "answered(" + a + ")").collect(Collectors.joining(" or "));
+        String when = decider.space.plainForm().original().document().message(message.code()).map(DispatchMessage::sendWhen).orElse("");
+        String both = when.isBlank() ? given : "(" + when + ") and " + (message.answers().size() == 1 ? given : "(" + given + ")");
+        return new Mend(ClaimKind.RECIPIENT_FILLED.message("mend"), message.code() + ".sendWhen", both);
     }
 
     private Claim complete(DispatchMessage message) {
@@ -142,14 +154,13 @@ final class DispatchClaims {
         Claim claim = decider.none(kind, code, statement, first, proved,
                 () -> kind.message(left.size() == 1 ? "refuted.one" : "refuted").code("first", left.keySet().iterator().next())
                         .text("codes", String.join(", ", left.keySet())));
-        return claim.verdict() != Verdict.REFUTED ? claim : advised(claim);
+        return claim.verdict() != Verdict.REFUTED ? claim : advised(claim, kind.message("advice"), Optional.empty());
     }
 
-    private static Claim advised(Claim claim) {
+    private static Claim advised(Claim claim, Message advice, Optional<Mend> mend) {
         return new Claim(claim.kind(), claim.place(), claim.statement(), Verdict.REFUTED, Optional.empty(), () -> {
             Finding found = claim.finding();
-            return found.witness().<Finding>map(w -> new Finding.Respondent(found.says(),
-                    ClaimKind.MESSAGE_COMPLETE.message("advice"), w, Optional.empty())).orElse(found);
+            return found.witness().<Finding>map(w -> new Finding.Respondent(found.says(), advice, w, mend)).orElse(found);
         });
     }
 

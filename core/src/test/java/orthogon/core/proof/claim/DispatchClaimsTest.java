@@ -110,6 +110,18 @@ class DispatchClaimsTest {
         assertTrue(told(unnamed, ClaimKind.CONDITION_VARIES, "part/includeWhen/0").contains("Nobody ever reaches this condition"));
     }
 
+    @Test
+    void aMessageToNobodyIsMendedByItsCondition() {
+        for (String[] each : new String[][]{{"", "answered(mail)"},
+                {"nest or count(each) > 0", "(nest or count(each) > 0) and answered(mail)"}}) {
+            Claim claim = proof(message(each[0], "mail")).claim(ClaimKind.RECIPIENT_FILLED, "m").orElseThrow();
+            Mend mend = claim.finding().mend().orElseThrow();
+            assertEquals(List.of("m.sendWhen", each[1]), List.of(mend.place(), mend.text()));
+            assertEquals(Verdict.PROVED,
+                    proof(message(mend.text(), "mail")).claim(ClaimKind.RECIPIENT_FILLED, "m").orElseThrow().verdict());
+        }
+    }
+
     /** A passage names others before it, which name none; and stands where everything is answered. */
     @Test
     void aPassageWhereItCannotBePutInIsAFault() {
