@@ -327,7 +327,13 @@ public final class RandomDocument {
     /** A message to the answers of any questions; only an edit sees to it that they are addresses. */
     private DispatchMessage message(String code, Questionnaire document) {
         List<String> outside = document.questions().map(Question::code).filter(q -> document.rosterOf(q).isEmpty()).toList();
-        String when = chance(30) ? "" : chance(30) ? "outcome = \"" + pick(document.outcomes()).code() + "\"" : condition();
+        String when = chance(30)
+                ? ""
+                : chance(30)
+                        ? "outcome = \"" + pick(document.outcomes()).code() + "\""
+                        : chance(20) && !shown.isEmpty()
+                                ? "asked(" + pick(shown) + ")" + (chance(50) ? " and " + condition() : "")
+                                : condition();
         List<String> answers = outside.isEmpty() || chance(20) ? List.of() : List.of(pick(outside));
         List<String> told = outside.stream().filter(q -> chance(70)).toList();
         DispatchMessage message = new DispatchMessage(code, "", when, chance(20) ? List.of("office@quillmere.example") : List.of(), answers,

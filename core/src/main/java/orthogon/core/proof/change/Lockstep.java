@@ -16,6 +16,8 @@ import orthogon.core.proof.flow.JointClasses;
 import orthogon.core.proof.flow.PageSets;
 import orthogon.core.proof.flow.Passage;
 import orthogon.core.proof.space.Space;
+import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Questionnaire;
 
 /**
@@ -65,10 +67,15 @@ final class Lockstep {
         final Map<String, Integer> pageOf = new LinkedHashMap<>();
 
         final List<JointClasses> joint;
+        /** Of the items that messages ask about, the asked bit to the page. */
+        final Map<Integer, Integer> askedAbout = new LinkedHashMap<>();
 
+        /** @param asked the asked bits that others need */
         Runner(Space space, BitSet asked, List<JointClasses> joint) {
             this.joint = joint;
             this.space = space;
+            BitSet about = AllClaims.asked(space);
+            asked.or(about);
             this.document = space.wiring().document();
             this.usual = new Passage(space, asked, new BitSet(), joint.stream().map(JointClasses::levels).toList());
             BitSet everything = new BitSet();
@@ -76,7 +83,12 @@ final class Lockstep {
             everything.or(space.linkLevels());
             this.all = new Passage(space, asked, everything, List.of());
             this.end = all.pages().size();
-            all.pages().forEach(p -> p.questionCodes().forEach(code -> pageOf.putIfAbsent(code, p.index())));
+            all.pages().forEach(p -> {
+                p.questionCodes().forEach(code -> pageOf.putIfAbsent(code, p.index()));
+                p.page().allItems().filter(i -> !(i instanceof Derived)).map(Item::code)
+                        .filter(code -> !about.isEmpty() && about.get(space.askedLevel(code)))
+                        .forEach(code -> askedAbout.put(space.askedLevel(code), p.index()));
+            });
         }
 
         /** What is known at a page. */
@@ -90,6 +102,7 @@ final class Lockstep {
         BitSet alive(int page) {
             BitSet alive = born(page);
             alive.and(usual.usedFrom(page));
+            askedAbout.forEach((level, on) -> alive.set(level, alive.get(level) || on < page));
             return alive;
         }
 
@@ -121,9 +134,8 @@ final class Lockstep {
         this.common = common;
         BitSet asked = new BitSet();
         common.questions().forEach(code -> asked.set(one.askedLevel(code)));
-        asked.or(AllClaims.asked(one));
         this.first = new Runner(one, asked, joint);
-        this.second = new Runner(other, AllClaims.asked(other), otherJoint);
+        this.second = new Runner(other, new BitSet(), otherJoint);
         common.questions().forEach(code -> same.put(code, Common.sameAnswer(one, other, code)));
         common.questions().stream().filter(code -> !one.axis(code).question().lockWhen().isEmpty())
                 .forEach(code -> lockedFirst.put(code, one.freshLevel()));
