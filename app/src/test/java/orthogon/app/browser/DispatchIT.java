@@ -196,7 +196,7 @@ class DispatchIT {
         watcher.getByLabel("Your email address").fill("wenna@example.org");
         watcher.locator("#questions:not([aria-busy]) #go .main").click();
         press(watcher, "Send my answers");
-        assertThat(watcher.locator(".receipt")).isVisible();
+        String receipt = watcher.locator(".receipt b").textContent();
         watcher.context().close();
 
         ines.navigate(application.address() + "/outbox");
@@ -204,5 +204,18 @@ class DispatchIT {
         ines.locator(".mailbox-list a", new Page.LocatorOptions().setHasText("Herons: Yes")).click();
         assertThat(ines.frameLocator("iframe").locator("body")).containsText("Is there a nest?");
         assertThat(ines.frameLocator("iframe").locator("body")).containsText("wenna@example.org");
+
+        Chromium.open(ines, application.address() + "/q/" + CODE + "/responses/" + receipt);
+        assertThat(ines.locator("#messages + ol li")).hasCount(2);
+        ines.getByLabel("Send To the watcher to wenna@example.org again").click();
+        assertThat(ines.locator("#messages + ol li")).hasCount(3);
+        Chromium.open(ines, application.address() + "/q/" + CODE + "/responses");
+        ines.locator("[data-every]").check();
+        press(ines, "Send it again");
+        assertThat(ines.getByRole(AriaRole.STATUS).first()).containsText("The message is on its way again.");
+        Chromium.open(ines, application.address() + "/q/" + CODE + "/compose?at=address");
+        assertThat(ines.locator("#row-Messages")).containsText("2 messages");
+        assertThat(ines.locator("#inspector")).containsText("In messages and passages");
+        assertThat(ines.locator("#wiring g[data-from=address][data-to=Messages]")).hasCount(1);
     }
 }
