@@ -119,9 +119,22 @@ document.addEventListener('htmx:afterSettle', (event) => {
         const inner = document.getElementById('chosen-inner');
         picked = inner?.dataset.pick ?? '';
         beside = inner?.dataset.with ?? '';
+        asAddressed(inner);
     }
     showPicked();
 });
+
+/** Shows the claim that the address names, where an older answer of the server came last. */
+function asAddressed(inner) {
+    const wanted = new URLSearchParams(location.search).get('claim');
+    const refreshed = inner?.getAttribute('hx-get');
+    const shown = refreshed && new URL(refreshed, location.href).searchParams.get('claim');
+    if (wanted && shown && wanted !== shown) {
+        const address = new URL(refreshed, location.href);
+        address.searchParams.set('claim', wanted);
+        htmx.ajax('GET', address.pathname + address.search, { target: '#chosen', swap: 'innerHTML', source: '#chosen' });
+    }
+}
 // News wait while somebody writes in the part that they would redraw.
 const written = (part) => part && (part.contains(document.activeElement) && typing(document.activeElement)
     || part.querySelector('.waive[open], .sentence'));
