@@ -18,7 +18,7 @@ import orthogon.app.store.ReleaseStore;
 import orthogon.app.store.ReleaseStore.Release;
 import orthogon.app.store.ResponseNoteStore;
 import orthogon.app.store.ResponseStore;
-import orthogon.app.work.SendMessages;
+import orthogon.app.sending.SendMessages;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.interview.Slots;

@@ -17,6 +17,10 @@ public class InvitationStore {
     /** How long a way back is good for. */
     public static final int WAY_BACK_DAYS = 30;
 
+    private static final String REMIND = """
+            update invitation set reminded_at = :at, language = :language
+            where token = :token and (reminded_at is null or reminded_at < :since)
+            """;
     private static final String LIST = """
             select v.token, v.questionnaire_id, v.interview_id, v.email, v.sent_at, v.reminded_at, v.language, p.receipt
             from invitation v left join response p on p.interview_id = v.interview_id where v.questionnaire_id = :id order by v.made_at, v.token
@@ -73,6 +77,15 @@ public class InvitationStore {
     public void mailed(String token, boolean reminder, String language, OffsetDateTime at) {
         jdbc.sql("update invitation set " + (reminder ? "reminded_at" : "sent_at") + " = :at, language = :language where token = :token")
                 .param("at", at).param("language", language).param("token", token).update();
+    }
+
+    /**
+     * Notes that somebody is reminded, unless they were since a moment, as by another server.
+     *
+     * @return whether it is noted
+     */
+    public boolean remind(String token, OffsetDateTime since, String language, OffsetDateTime at) {
+        return jdbc.sql(REMIND).param("at", at).param("language", language).param("token", token).param("since", since).update() == 1;
     }
 
     public List<Invitation> of(long questionnaireId) {

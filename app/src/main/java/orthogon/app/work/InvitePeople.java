@@ -171,13 +171,22 @@ public class InvitePeople {
             }
         }
         if (!due.isEmpty()) {
-            acts.noted(Acts.NOBODY, draft.code(), "reminded " + due.size() + " people by email, as it was time",
-                    () -> due.forEach((invitation, message) -> {
-                        Wiring wiring = release.wiring(invitation.language());
-                        outbox.send(written(wiring, message, invitation.email(), addresses.of("/to/" + invitation.token())));
-                        invitations.mailed(invitation.token(), true, wiring.document().sourceLanguage(), OffsetDateTime.now(clock));
-                    }));
+            acts.perhaps(Acts.NOBODY, draft.code(), () -> {
+                long reminded = due.entrySet().stream().filter(e -> remind(release, e.getKey(), e.getValue())).count();
+                return reminded == 0 ? Optional.<Long>empty() : Optional.of(reminded);
+            }, n -> "reminded " + n + " people by email, as it was time");
         }
+    }
+
+    /** Whether it was for this server to do. */
+    private boolean remind(Release release, Invitation invitation, DispatchMessage message) {
+        Wiring wiring = release.wiring(invitation.language());
+        OffsetDateTime since = invitation.mailedAt().orElseThrow().plusDays(message.afterDays());
+        boolean noted = invitations.remind(invitation.token(), since, wiring.document().sourceLanguage(), OffsetDateTime.now(clock));
+        if (noted) {
+            outbox.send(written(wiring, message, invitation.email(), addresses.of("/to/" + invitation.token())));
+        }
+        return noted;
     }
 
     private boolean isDue(Invitation invitation, DispatchMessage reminder) {

@@ -2,6 +2,7 @@ package orthogon.app.work;
 
 import java.time.OffsetDateTime;
 import java.util.Optional;
+import orthogon.app.sending.SendMessages;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
 import org.springframework.dao.DuplicateKeyException;

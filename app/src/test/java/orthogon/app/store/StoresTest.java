@@ -9,7 +9,7 @@ import orthogon.app.store.ReleaseStore.Made;
 import orthogon.app.store.ReleaseStore.Release;
 import orthogon.app.store.ResponseStore.Response;
 import orthogon.app.work.SendInterview;
-import orthogon.app.work.SendMessages;
+import orthogon.app.sending.SendMessages;
 import orthogon.core.answer.file.Attachment;
 import orthogon.core.answer.text.TextAnswer;
 import orthogon.core.answer.yesno.YesNoAnswer;

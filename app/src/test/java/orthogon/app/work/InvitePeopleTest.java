@@ -121,6 +121,16 @@ class InvitePeopleTest {
     }
 
     @Test
+    void ofTwoServersOneReminds() {
+        Draft draft = released(message("early", MessageMoment.REMINDER, 3));
+        String token = invitations.invite(draft.id(), "wenna@example.org", MONDAY).token();
+        OffsetDateTime due = MONDAY.plusDays(3);
+        assertEquals(List.of(true, false, true), List.of(invitations.remind(token, due, "fr", due),
+                invitations.remind(token, due, "fr", due.plusSeconds(1)),
+                invitations.remind(token, due.plusDays(7), "fr", due.plusDays(7))));
+    }
+
+    @Test
     void nobodyIsRemindedOfWhatTakesNoAnswers() throws Refused {
         Draft draft = released(message("early", MessageMoment.REMINDER, 1));
         on(MONDAY).invite(draft, "wenna@example.org", "en", "ines");

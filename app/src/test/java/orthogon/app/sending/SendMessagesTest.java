@@ -1,4 +1,4 @@
-package orthogon.app.work;
+package orthogon.app.sending;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;

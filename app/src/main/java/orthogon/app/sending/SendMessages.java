@@ -1,4 +1,4 @@
-package orthogon.app.work;
+package orthogon.app.sending;
 
 import java.util.EnumSet;
 import java.util.LinkedHashMap;
