@@ -68,22 +68,23 @@ public class People {
     }
 
     /**
-     * The addresses of people who are named or have a role, each once. Whoever may not read the responses of the questionnaire is left out.
+     * The addresses of people who are named or have a role, each once. A message may tell any answer, so that whoever may not read
+     * personal ones is left out.
      *
      * @param wanted names that they sign in with, and roles as {@code role:reviewer}
      */
     public List<String> addresses(List<String> wanted, String questionnaire) {
         return all().values().stream().filter(p -> wanted.contains(p.name()) || wanted.contains(roleIn(p, questionnaire)))
-                .filter(p -> may(p.name(), Act.READ_RESPONSES, questionnaire)).sorted(Comparator.comparing(Person::name))
+                .filter(p -> may(p.name(), Act.READ_PERSONAL, questionnaire)).sorted(Comparator.comparing(Person::name))
                 .map(Person::email).filter(DispatchMessage::isAddress).distinct().toList();
     }
 
-    /** Those who may read the responses of a questionnaire, one by one and by role, as a message names them, with their words. */
+    /** Those who may read personal answers of a questionnaire, one by one and by role, as a message names them, with their words. */
     public Map<String, String> readers(String questionnaire) {
         Map<String, String> readers = new LinkedHashMap<>();
-        Arrays.stream(Role.values()).filter(r -> r.may(Act.READ_RESPONSES))
+        Arrays.stream(Role.values()).filter(r -> r.may(Act.READ_PERSONAL))
                 .forEach(r -> readers.put(MessageRecipients.ROLE + r.word(), named(MessageRecipients.ROLE + r.word())));
-        all().values().stream().filter(p -> may(p.name(), Act.READ_RESPONSES, questionnaire)).sorted(Comparator.comparing(Person::shown))
+        all().values().stream().filter(p -> may(p.name(), Act.READ_PERSONAL, questionnaire)).sorted(Comparator.comparing(Person::shown))
                 .forEach(p -> readers.put(p.name(), p.shown()));
         return readers;
     }

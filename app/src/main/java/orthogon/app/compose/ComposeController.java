@@ -74,7 +74,7 @@ class ComposeController {
     @GetMapping
     String whole(@PathVariable String code, @RequestParam(defaultValue = "") String at, Model model) {
         Draft draft = frame.draft(code);
-        if (draft.document().message(at).isPresent() || draft.document().passage(at).isPresent()) {
+        if (draft.document().dispatch().has(at)) {
             // Whatever leads to the row of a condition or a claim leads to a message as well.
             return "redirect:/q/" + code + "/dispatch?at=" + at;
         }
@@ -221,8 +221,7 @@ class ComposeController {
     }
 
     private static boolean isRow(Questionnaire document, String code) {
-        return document.item(code).isPresent() || document.page(code).isPresent() || document.message(code).isPresent()
-                || document.passage(code).isPresent();
+        return document.item(code).isPresent() || document.page(code).isPresent() || document.dispatch().has(code);
     }
 
     private static void add(List<FoundRow> found, String wanted, String kind, String code, String words, String at) {

@@ -71,7 +71,7 @@ final class Ledger {
                 document.outcomeTable().size() + (document.outcomeTable().size() == 1 ? " row, " : " rows, ") + document.claims().size()
                         + (document.claims().size() == 1 ? " own claim" : " own claims"),
                 -1, faulty.contains(Edit.ENDING)));
-        if (!document.messages().isEmpty() || !document.passages().isEmpty()) {
+        if (!document.dispatch().isEmpty()) {
             rows.add(new LedgerRow("ending", Edit.MESSAGES, "", 0, "Messages",
                     document.messages().size() + (document.messages().size() == 1 ? " message" : " messages"),
                     document.passages().size() + (document.passages().size() == 1 ? " passage" : " passages"), -1,
@@ -112,7 +112,7 @@ final class Ledger {
 
     private static String owner(Wiring.Wire wire) {
         boolean ending = wire.family() == RuleFamily.OUTCOME_ROW || wire.family() == RuleFamily.CLAIM;
-        boolean dispatch = wire.family() == RuleFamily.SEND_WHEN || wire.family() == RuleFamily.INCLUDE_WHEN;
+        boolean dispatch = wire.family().isOfDispatch();
         return ending ? Edit.ENDING : dispatch ? Edit.MESSAGES : wire.owner();
     }
 

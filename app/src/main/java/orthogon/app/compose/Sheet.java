@@ -75,8 +75,8 @@ class Sheet {
 
     /** The row that is asked for, or the one to begin with where there is no such row. */
     static String at(Questionnaire document, String wanted) {
-        boolean dispatch = !document.messages().isEmpty() || !document.passages().isEmpty();
-        boolean there = Set.of(Edit.ENDING, Edit.PRESENTATION).contains(wanted) || wanted.equals(Edit.MESSAGES) && dispatch
+        boolean there = Set.of(Edit.ENDING, Edit.PRESENTATION).contains(wanted)
+                || wanted.equals(Edit.MESSAGES) && !document.dispatch().isEmpty()
                 || document.item(wanted).isPresent()
                 || document.page(wanted).isPresent();
         return there ? wanted : document.items().findFirst().map(Item::code).orElse(document.pages().getFirst().code());
@@ -194,11 +194,11 @@ class Sheet {
 
     /** The messages and passages that hang on a row, or say something of it. */
     private static List<String> dispatched(Questionnaire document, String at) {
-        if (document.messages().isEmpty() && document.passages().isEmpty()) {
+        if (document.dispatch().isEmpty()) {
             return List.of();
         }
         return References.dependents(document, at).stream().map(place -> PlaceText.read(place).orElseGet(() -> PlaceText.unit(place)).row())
-                .filter(row -> document.message(row).isPresent() || document.passage(row).isPresent()).distinct().toList();
+                .filter(document.dispatch()::has).distinct().toList();
     }
 
     /** Which table of options the inspector shows. */

@@ -35,7 +35,7 @@ final class Signs {
                     || claim.kind() == ClaimKind.CODE_UNIQUE && outcomes.contains(claim.place())
                     || claim.kind().scope() == ClaimKind.ClaimScope.TEXT && outcomes.contains(head)
                             && proof.document().item(head).isEmpty();
-            boolean dispatch = (proof.document().message(head).isPresent() || proof.document().passage(head).isPresent())
+            boolean dispatch = proof.document().dispatch().has(head)
                     && proof.document().item(head).isEmpty() && proof.document().page(head).isEmpty();
             claims.computeIfAbsent(ending ? Edit.ENDING : dispatch ? Edit.MESSAGES : head, c -> new ArrayList<>()).add(claim);
             if (claim.verdict() == Verdict.REFUTED && claim.place().equals(head)

@@ -2,6 +2,7 @@ package orthogon.app.dispatch;
 
 import java.util.List;
 import java.util.Map;
+import orthogon.app.questions.QuestionsPage;
 import orthogon.core.questionnaire.Question;
 
 /**
@@ -32,11 +33,13 @@ record DispatchSheet(List<DispatchEntry> messages, List<DispatchEntry> passages,
      * The chosen message as it arrives.
      *
      * @param to addresses with the answers of the respondent shown
-     * @param html its body and what it tells, as a page
+     * @param html its body, as a part of a page
+     * @param told the questions that it tells, with their answers
      * @param files names of the files that come with it
      * @param completed whether it is completed with somebody's answers
      */
-    record ArrivingMessage(List<String> to, String replyTo, String subject, String html, List<String> files, String dir, String language,
+    record ArrivingMessage(List<String> to, String replyTo, String subject, String html, List<QuestionsPage.ReviewLine> told,
+            List<String> files, String dir, String language,
             boolean completed) {}
 
     /**

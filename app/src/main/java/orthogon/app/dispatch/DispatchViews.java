@@ -6,7 +6,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -90,7 +89,9 @@ class DispatchViews {
 
     private static String said(DispatchPassage passage) {
         int wordings = passage.wordings().size();
-        return (wordings == 1 ? "1 wording: " : wordings + " wordings: ") + passage.wordings().getFirst().text();
+        return wordings == 0
+                ? "no wording left"
+                : (wordings == 1 ? "1 wording: " : wordings + " wordings: ") + passage.wordings().getFirst().text();
     }
 
     private DispatchEntry entry(Wiring wiring, DispatchMessage m, Optional<Proof> proof, boolean chosen) {
@@ -121,7 +122,7 @@ class DispatchViews {
 
     private static String sign(Optional<Proof> proof, String code) {
         return proof.map(p -> about(p, code).map(Claim::verdict).max(Comparator.comparing(DispatchViews::weight))
-                .map(v -> v.name().toLowerCase(Locale.ROOT)).orElse("")).orElse("");
+                .map(Verdict::word).orElse("")).orElse("");
     }
 
     private static int weight(Verdict verdict) {
@@ -140,7 +141,7 @@ class DispatchViews {
     private static List<ClaimLine> claims(Optional<Proof> proof, String code) {
         return proof.map(p -> about(p, code).filter(c -> c.verdict() != Verdict.PROVED || c.kind().family() == Family.DISPATCH)
                 .sorted(Comparator.comparing(c -> c.kind().family() != Family.DISPATCH))
-                .map(c -> new ClaimLine(c.id(), c.verdict().name().toLowerCase(Locale.ROOT), p.words().statement(c))).toList())
+                .map(c -> new ClaimLine(c.id(), c.verdict().word(), p.words().statement(c))).toList())
                 .orElse(List.of());
     }
 
@@ -169,7 +170,9 @@ class DispatchViews {
         }
         if (somebody.isEmpty()) {
             DispatchMessage written = Translated.into(document, language).message(m.code()).orElse(m);
-            return new ArrivingMessage(recipients(m), m.to().replyTo(), written.subject(), RespondentTexts.asWritten(written.body()), files,
+            return new ArrivingMessage(recipients(m), m.to().replyTo(), written.subject(), RespondentTexts.asWritten(written.body()),
+                    List.of(),
+                    files,
                     direction(language), language, false);
         }
         MessageTexts texts = MessageTexts.of(somebody.get(), m.code());
@@ -179,7 +182,7 @@ class DispatchViews {
             to.add("whoever is invited");
         }
         String replyTo = m.isAfterAnswers() ? DueMessage.replyTo(somebody.get(), m) : m.to().replyTo();
-        return new ArrivingMessage(to, replyTo, texts.subject(), texts.htmlWithTold(), files, direction(language), language, true);
+        return new ArrivingMessage(to, replyTo, texts.subject(), texts.html(), texts.told(), files, direction(language), language, true);
     }
 
     private static ReadPassage read(Questionnaire document, DispatchPassage passage, Optional<Proof> proof, String language) {
@@ -198,7 +201,7 @@ class DispatchViews {
             String when = wiring.at(place).flatMap(Wiring.Wire::readable).map(Phrase::of).map(p -> "when " + p)
                     .orElse(passage.wordings().get(i).when().isBlank() ? "always" : passage.wordings().get(i).when());
             wordings.add(new ReadWording((i == 0 ? "" : "otherwise ") + when, html,
-                    claim.map(c -> c.verdict().name().toLowerCase(Locale.ROOT)).orElse("")));
+                    claim.map(c -> c.verdict().word()).orElse("")));
         }
         return new ReadPassage(named, wordings, direction(language), language);
     }

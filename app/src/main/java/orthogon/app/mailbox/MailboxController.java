@@ -108,7 +108,8 @@ class MailboxController {
         }
         MailFiles.MailFile file = all.get(number);
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_OCTET_STREAM).header(HttpHeaders.CONTENT_DISPOSITION,
-                ContentDisposition.attachment().filename(file.name(), StandardCharsets.UTF_8).build().toString()).body(file.content());
+                ContentDisposition.attachment().filename(file.name(), StandardCharsets.UTF_8).build().toString())
+                .body(file.content().get());
     }
 
     @PostMapping("/outbox/{id}/again")

@@ -88,7 +88,7 @@ final class SmtpTransport implements MailTransport {
             helper.setSubject(message.subject());
             helper.setText(message.mail().text(), message.mail().html());
             for (MailFiles.MailFile file : files.of(message)) {
-                helper.addAttachment(file.name(), new ByteArrayDataSource(file.content(), file.mediaType()));
+                helper.addAttachment(file.name(), new ByteArrayDataSource(file.content().get(), file.mediaType()));
             }
             helper.setSentDate(Date.from(message.madeAt().toInstant()));
             // So that no machine answers it.

@@ -51,7 +51,7 @@ final class Markup {
         return PARSER.parse(filled.text());
     }
 
-    static String escaped(String given) {
+    private static String escaped(String given) {
         return given.replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;").replace("\"", "&quot;").replace("'", "&#39;")
                 .replace("\n", "<br>");
     }

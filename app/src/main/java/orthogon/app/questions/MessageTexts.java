@@ -15,12 +15,6 @@ import orthogon.core.questionnaire.DispatchMessage;
  */
 public record MessageTexts(String subject, String text, String html, List<QuestionsPage.ReviewLine> told) {
 
-    /** The body and what it tells behind it, as a part of a page. */
-    public String htmlWithTold() {
-        return html + told.stream().map(l -> "<dt>" + Markup.escaped(l.wording()) + "</dt><dd>" + Markup.escaped(l.answer()) + "</dd>")
-                .collect(Collectors.joining("", told.isEmpty() ? "" : "<dl>", told.isEmpty() ? "" : "</dl>"));
-    }
-
     private static final String PARAGRAPH = "\n\n";
 
     public static MessageTexts of(Interview interview, String messageCode) {

@@ -35,7 +35,7 @@ final class RuleRows {
 
         /** The sheet on which it stands. */
         public String sheet() {
-            return family == RuleFamily.SEND_WHEN || family == RuleFamily.INCLUDE_WHEN ? "dispatch" : "compose";
+            return family.isOfDispatch() ? "dispatch" : "compose";
         }
     }
 

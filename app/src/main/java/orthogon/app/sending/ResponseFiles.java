@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import orthogon.app.http.NotThere;
 import orthogon.app.outbox.KeptMessage;
 import orthogon.app.outbox.MailFiles;
 import orthogon.app.outbox.Outbox.Mail.MailAttachment;
@@ -42,8 +43,8 @@ class ResponseFiles implements MailFiles {
             }
             if (wanted.contains(MailAttachment.FILES)) {
                 sent.interview().course().effective().values().stream().flatMap(Attachment::within)
-                        .forEach(file -> attachments.content(file.key())
-                                .ifPresent(content -> files.add(new MailFile(file.name(), file.mediaType(), content))));
+                        .forEach(file -> files.add(new MailFile(file.name(), file.mediaType(),
+                                () -> attachments.content(file.key()).orElseThrow(() -> new NotThere("This file is gone.")))));
             }
         });
         return files;
@@ -52,6 +53,6 @@ class ResponseFiles implements MailFiles {
     private static MailFile paper(Running sent, String language) {
         Interview interview = sent.interview().with(sent.release().wiring(language));
         String receipt = sent.receipt().orElseThrow();
-        return new MailFile(receipt + ".pdf", PDF, ResponsePaper.pdf(interview, receipt, sent.updatedAt(), Set.of()));
+        return new MailFile(receipt + ".pdf", PDF, () -> ResponsePaper.pdf(interview, receipt, sent.updatedAt(), Set.of()));
     }
 }

@@ -137,7 +137,7 @@ class DeliveryTest {
 
     @Test
     void filesAndTheAddressForAnswersComeWithAMessage() throws Exception {
-        files = List.of(new MailFiles.MailFile("bird \r\nX: y.pdf", "application/pdf", new byte[]{1, 2, 3}));
+        files = List.of(new MailFiles.MailFile("bird \r\nX: y.pdf", "application/pdf", () -> new byte[]{1, 2, 3}));
         KeptOutbox outbox = started(new SmtpTransport(at(mailServer.getSmtp().getPort()), m -> files), PATIENT);
         Mail mail = new Mail("wenna@example.org", "شكرًا", "شكرًا لك", "<html dir=\"rtl\"><body>شكرًا <b>لك</b></body></html>", "ar", "i-1",
                 "orrin@example.org", Set.of(Mail.MailAttachment.RESPONSE), "to_finder");

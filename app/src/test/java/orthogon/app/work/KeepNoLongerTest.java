@@ -151,13 +151,25 @@ class KeepNoLongerTest {
         assertTrue(trail.stream().noneMatch(line -> line.contains(SECRET)));
     }
 
+    /** A message that tells what a response says. */
+    private void told(String receipt) {
+        jdbc.sql("""
+                insert into message (sent_to, subject, text, sent_at, due_at, message_id, interview_id)
+                values ('office@example.org', 'Roost', :text, :at, :at, :receipt, :interview)
+                """).param("text", SECRET + receipt).param("at", NOW.atOffset(ZoneOffset.UTC)).param("receipt", receipt)
+                .param("interview", responses.find(draft.id(), receipt).orElseThrow().interviewId()).update();
+    }
+
     @Test
     void personalAnswersGoAndTheOthersStay() throws Refused {
         String old = sent("old", 31);
         String young = sent("young", 2);
+        told(old);
+        told(young);
         keeping.decide("roost", new Retention(draft.id(), 30, true, 0), "ines");
         keeping.run();
         keeping.run();
+        assertEquals(List.of(SECRET + young), jdbc.sql("select text from message").query(String.class).list());
         Response stripped = responses.find(draft.id(), old).orElseThrow();
         assertEquals(Map.of("place", "By the weir"), stripped.answers());
         assertTrue(stripped.stripped());

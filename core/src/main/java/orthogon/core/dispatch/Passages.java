@@ -35,18 +35,16 @@ public final class Passages {
 
     private Optional<String> wording(String code) {
         return interview.wiring().document().passage(code).map(passage -> {
-            String found = known.get(code);
-            if (found == null) {
-                OptionalInt chosen = chosen(interview, passage);
-                String text = chosen.isPresent() ? passage.wordings().get(chosen.getAsInt()).text() : "";
+            if (!known.containsKey(code)) {
                 // A passage names passages before it alone, and these none; a file that does otherwise is not released.
-                found = Piping.putIn(text, inner -> interview.wiring().document().passage(inner).map(p -> {
-                    OptionalInt n = chosen(interview, p);
-                    return n.isPresent() ? p.wordings().get(n.getAsInt()).text() : "";
-                }));
-                known.put(code, found);
+                known.put(code, Piping.putIn(text(passage), inner -> interview.wiring().document().passage(inner).map(this::text)));
             }
-            return found;
+            return known.get(code);
         });
+    }
+
+    private String text(DispatchPassage passage) {
+        OptionalInt chosen = chosen(interview, passage);
+        return chosen.isPresent() ? passage.wordings().get(chosen.getAsInt()).text() : "";
     }
 }

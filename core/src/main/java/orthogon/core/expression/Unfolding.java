@@ -17,8 +17,8 @@ import orthogon.core.expression.Expr.Name;
 import orthogon.core.expression.Expr.Quantified;
 
 /**
- * Puts in place of each derived value what it is computed from, and in place of {@code sends(...)} when that message is sent. A value that uses the one before it twice doubles with each step, so the
- * parts are counted before anything is written out.
+ * Puts in place of each derived value what it is computed from, and in place of {@code sends(...)} when that message is sent. A value that
+ * uses the one before it twice doubles with each step, so the parts are counted before anything is written out.
  */
 public final class Unfolding {
 

@@ -62,7 +62,12 @@ public enum RuleFamily {
 
     /** Whether rules of this family stand behind the last page, where all answers and the outcome are known. */
     public boolean isBehindTheEnd() {
-        return this == SEND_WHEN || this == INCLUDE_WHEN || this == CLAIM;
+        return isOfDispatch() || this == CLAIM;
+    }
+
+    /** Whether rules of this family stand at messages and passages. */
+    public boolean isOfDispatch() {
+        return this == SEND_WHEN || this == INCLUDE_WHEN;
     }
 
     /** Whether the expression is true or false and governs what happens. */

@@ -16,4 +16,13 @@ public record Dispatch(List<DispatchMessage> messages, List<DispatchPassage> pas
         messages = List.copyOf(messages);
         passages = List.copyOf(passages);
     }
+
+    public boolean isEmpty() {
+        return messages.isEmpty() && passages.isEmpty();
+    }
+
+    /** Whether a message or a passage has the code. */
+    public boolean has(String code) {
+        return messages.stream().anyMatch(m -> m.code().equals(code)) || passages.stream().anyMatch(p -> p.code().equals(code));
+    }
 }

@@ -36,11 +36,6 @@ public record DispatchMessage(String code, String title, MessageMoment on, int a
         public String word() {
             return name().toLowerCase(Locale.ROOT);
         }
-
-        /** @throws IllegalArgumentException where no value has this word */
-        public static MessageMoment of(String word) {
-            return valueOf(word.toUpperCase(Locale.ROOT));
-        }
     }
 
     /** Most addresses of one message, of each kind. */

@@ -23,11 +23,6 @@ public record MessageContents(ToldAnswers tells, List<String> told, boolean noth
         public String word() {
             return name().toLowerCase(Locale.ROOT);
         }
-
-        /** @throws IllegalArgumentException where no value has this word */
-        public static ToldAnswers of(String word) {
-            return valueOf(word.toUpperCase(Locale.ROOT));
-        }
     }
 
     /** Everything that was asked, with nothing attached. */

@@ -1,5 +1,6 @@
 package orthogon.core.questionnaire;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -33,7 +34,7 @@ public record MessageRecipients(List<String> addresses, List<String> answers, Li
 
     /** Codes of answers, of recipients or of the reply address, although no question outside of rosters asks for an email address there. */
     List<String> withoutAddress(Questionnaire document) {
-        List<String> codes = new java.util.ArrayList<>(answers);
+        List<String> codes = new ArrayList<>(answers);
         if (Codes.isValid(replyTo)) {
             codes.add(replyTo);
         }

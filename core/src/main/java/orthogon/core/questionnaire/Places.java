@@ -55,7 +55,7 @@ public final class Places {
                 .toList();
         return emptied.withPages(pages).withEnding(emptied.outcomes(), kept(emptied.outcomeTable(), OUTCOMES + "/", gone))
                 .withClaims(kept(emptied.claims(), CLAIMS + "/", gone)).withPassages(emptied.passages().stream()
-                        .map(p -> new DispatchPassage(p.code(), kept(p.wordings(), p.code() + "/includeWhen/", gone))).toList());
+                        .map(p -> thinned(p, gone)).toList());
     }
 
     private static <T> List<T> kept(List<T> rules, String prefix, Set<String> gone) {
@@ -66,6 +66,12 @@ public final class Places {
             }
         }
         return kept;
+    }
+
+    /** A passage of which no wording is left says nothing to anybody. */
+    private static DispatchPassage thinned(DispatchPassage passage, Set<String> gone) {
+        List<DispatchPassage.PassageWording> left = kept(passage.wordings(), passage.code() + "/includeWhen/", gone);
+        return new DispatchPassage(passage.code(), left.isEmpty() ? List.of(new DispatchPassage.PassageWording("", "")) : left);
     }
 
     private static Item thinned(Item item, Set<String> gone) {

@@ -65,7 +65,7 @@ class EditTest {
             }
         }
         assertTrue(made > 2500 && refused > 300, made + " made, " + refused + " refused");
-        assertEquals(24, kinds.size(), kinds.toString());
+        assertEquals(25, kinds.size(), kinds.toString());
     }
 
     /**

@@ -4,7 +4,12 @@ import orthogon.core.answer.Answer;
 import orthogon.core.answer.yesno.YesNoAnswer;
 import orthogon.core.language.Texts;
 import orthogon.core.questionnaire.Burden;
+import orthogon.core.questionnaire.Dispatch;
+import orthogon.core.questionnaire.DispatchMessage;
+import orthogon.core.questionnaire.DispatchPassage;
+import orthogon.core.questionnaire.DispatchPassage.PassageWording;
 import orthogon.core.questionnaire.Group;
+import orthogon.core.questionnaire.MessageContents.ToldAnswers;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
@@ -55,7 +60,7 @@ public final class RandomEdits {
         String either = random.nextInt(6) == 0 ? pick(pages) : item;
         List<String> several = items.isEmpty() ? List.of(item) : List.of(item, pick(items)).stream().distinct().toList();
         List<String> places = List.copyOf(Places.all(document).keySet());
-        return switch (random.nextInt(24)) {
+        return switch (random.nextInt(26)) {
             case 0 -> new Step(either, random.nextBoolean());
             case 1 -> new Shift(item, random.nextBoolean());
             case 2 -> new PlaceRows(several, pick(groups), random.nextBoolean() ? "" : item);
@@ -83,11 +88,32 @@ public final class RandomEdits {
                         ? translate(document)
                         : new ChangeLanguages(pick(List.of(List.of("fr"), List.of("fr", "AR"), List.of("nonsense"), List.of())));
             case 21 -> settled(document, item);
+            case 24 -> new ChangeDispatch(dispatch(document));
             case 18 -> new ChangeEnding(document.outcomes(), document.outcomeTable().reversed(), document.claims());
             default -> document.item(item).orElse(null) instanceof Note n
                     ? new ChangeItem(new Note(n.code(), "Note " + step, n.askWhen(), n.reword()), "wording")
                     : new Retitle("Title " + step);
         };
+    }
+
+    /** Another code, condition, text or order of messages and passages, or one more or less of them. */
+    private Dispatch dispatch(Questionnaire document) {
+        List<DispatchMessage> messages = new ArrayList<>(document.messages());
+        List<DispatchPassage> passages = new ArrayList<>(document.passages());
+        switch (random.nextInt(6)) {
+            case 0 -> messages.add(new DispatchMessage("message_" + step, "", "", List.of("office@quillmere.example"), List.of(),
+                    "Subject " + step, "", ToldAnswers.EVERYTHING, List.of()));
+            case 1 -> passages.add(new DispatchPassage("passage_" + step, List.of(new PassageWording("", "Text " + step))));
+            case 2 -> messages.replaceAll(m -> m.withTexts("Subject " + step, passages.isEmpty() ? "" : "{" + pick(passages).code() + "}"));
+            case 3 -> messages.stream().findFirst().ifPresent(m -> messages.set(0, m.withCode("sent_" + step)));
+            case 4 -> passages.stream().findFirst().ifPresent(p -> passages.set(0, p.withCode("said_" + step)));
+            default -> {
+                if (!messages.isEmpty()) {
+                    messages.removeLast();
+                }
+            }
+        }
+        return new Dispatch(messages, passages);
     }
 
     private Edit translate(Questionnaire document) {

@@ -56,8 +56,8 @@ final class DispatchReader {
     private static DispatchPassage passage(ReadObject p) {
         DispatchPassage passage = new DispatchPassage(p.code("code"),
                 p.list("wordings", w -> new DispatchPassage.PassageWording(w.text("when"), w.text("text"))));
-        if (passage.wordings().size() > DispatchPassage.MOST_WORDINGS) {
-            p.fault("wordings", "a passage takes at most " + DispatchPassage.MOST_WORDINGS + " wordings");
+        if (passage.wordings().isEmpty() || passage.wordings().size() > DispatchPassage.MOST_WORDINGS) {
+            p.fault("wordings", "a passage takes 1 to " + DispatchPassage.MOST_WORDINGS + " wordings");
         }
         return passage;
     }

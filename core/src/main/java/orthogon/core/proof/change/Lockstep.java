@@ -9,16 +9,11 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
 import orthogon.core.proof.change.Difference.DifferenceKind;
-import orthogon.core.proof.claim.AllClaims;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.flow.JointClasses;
 import orthogon.core.proof.flow.PageSets;
-import orthogon.core.proof.flow.Passage;
 import orthogon.core.proof.space.Space;
-import orthogon.core.questionnaire.Derived;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Questionnaire;
 
 /**
  * Computes, move by move, the set of all pairs of states in which one respondent can be in two documents, who gives the same answer
@@ -56,63 +51,6 @@ final class Lockstep {
      */
     record Move(Position from, Position to, Side side, int page, boolean visits, int set, BitSet own, BitSet between,
             Map<Topic, Integer> topics) {}
-
-    private static final class Runner {
-
-        final Passage all;
-        final Passage usual;
-        final Space space;
-        final Questionnaire document;
-        final int end;
-        final Map<String, Integer> pageOf = new LinkedHashMap<>();
-
-        final List<JointClasses> joint;
-        /** Of the items that messages ask about, the asked bit to the page. */
-        final Map<Integer, Integer> askedAbout = new LinkedHashMap<>();
-
-        /** @param asked the asked bits that others need */
-        Runner(Space space, BitSet asked, List<JointClasses> joint) {
-            this.joint = joint;
-            this.space = space;
-            BitSet about = AllClaims.asked(space);
-            asked.or(about);
-            this.document = space.wiring().document();
-            this.usual = new Passage(space, asked, new BitSet(), joint.stream().map(JointClasses::levels).toList());
-            BitSet everything = new BitSet();
-            usual.pages().forEach(p -> everything.or(p.levels()));
-            everything.or(space.linkLevels());
-            this.all = new Passage(space, asked, everything, List.of());
-            this.end = all.pages().size();
-            all.pages().forEach(p -> {
-                p.questionCodes().forEach(code -> pageOf.putIfAbsent(code, p.index()));
-                p.page().allItems().filter(i -> !(i instanceof Derived)).map(Item::code)
-                        .filter(code -> !about.isEmpty() && about.get(space.askedLevel(code)))
-                        .forEach(code -> askedAbout.put(space.askedLevel(code), p.index()));
-            });
-        }
-
-        /** What is known at a page. */
-        BitSet born(int page) {
-            BitSet born = space.linkLevels();
-            all.pages().subList(0, page).forEach(p -> born.or(p.levels()));
-            return born;
-        }
-
-        /** What a state holds at a page: of what was asked before, what is still needed. */
-        BitSet alive(int page) {
-            BitSet alive = born(page);
-            alive.and(usual.usedFrom(page));
-            askedAbout.forEach((level, on) -> alive.set(level, alive.get(level) || on < page));
-            return alive;
-        }
-
-        /** The bits of the pages from this one on. */
-        BitSet unborn(int page) {
-            BitSet unborn = new BitSet();
-            all.pages().subList(page, end).forEach(p -> unborn.or(p.levels()));
-            return unborn;
-        }
-    }
 
     private final Diagrams d;
     private final Common common;

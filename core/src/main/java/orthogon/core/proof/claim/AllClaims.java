@@ -1,7 +1,6 @@
 package orthogon.core.proof.claim;
 
 import orthogon.core.expression.Expr;
-import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.diagram.Failure;
 import orthogon.core.proof.diagram.Watch;
@@ -166,7 +165,7 @@ public final class AllClaims {
         for (int i = 0; i < space.wiring().document().claims().size(); i++) {
             space.expr("claims/" + i).ifPresent(e -> asked(e, space, levels));
         }
-        space.wiring().wires().stream().filter(w -> w.family() == RuleFamily.SEND_WHEN || w.family() == RuleFamily.INCLUDE_WHEN)
+        space.wiring().wires().stream().filter(w -> w.family().isOfDispatch())
                 .forEach(w -> space.expr(w.place()).ifPresent(e -> asked(e, space, levels)));
         space.wiring().document().messages().forEach(m -> DispatchClaims.untold(space, m).values()
                 .forEach(asked -> asked(asked, space, levels)));

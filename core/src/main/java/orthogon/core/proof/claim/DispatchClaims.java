@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.function.ToIntFunction;
 import java.util.stream.Collectors;
@@ -16,7 +17,6 @@ import orthogon.core.place.Place;
 import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.fault.Unknown;
-import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.message.Message;
 import orthogon.core.proof.plain.PlainForm;
 import orthogon.core.proof.space.Space;
@@ -44,10 +44,10 @@ final class DispatchClaims {
         DispatchClaims claims = new DispatchClaims(decider);
         List<Claim> all = new ArrayList<>();
         decider.space.wiring().document().messages().stream().filter(DispatchMessage::isAfterAnswers).forEach(message -> {
-            all.add(claims.sent(message));
-            all.add(claims.filled(message));
+            all.add(claims.known(ClaimKind.MESSAGE_SENT, message, claims::sent));
+            all.add(claims.known(ClaimKind.RECIPIENT_FILLED, message, claims::filled));
             if (message.with().nothingLeftOut()) {
-                all.add(claims.complete(message));
+                all.add(claims.known(ClaimKind.MESSAGE_COMPLETE, message, claims::complete));
             }
         });
         for (DispatchPassage passage : decider.space.wiring().document().passages()) {
@@ -82,41 +82,43 @@ final class DispatchClaims {
         return i -> i.course().complete() && DueMessage.isSent(i, message);
     }
 
+    private static Message ofCode(ClaimKind kind, String code) {
+        return kind.message("claim").code("code", code);
+    }
+
+    /** A claim about who is sent a message, where that is known. */
+    private Claim known(ClaimKind kind, DispatchMessage message, Function<DispatchMessage, Claim> decided) {
+        return reads.openMessage(message.code())
+                .map(why -> ClaimDecider.undecided(kind, message.code(), ofCode(kind, message.code()), why))
+                .orElseGet(() -> decided.apply(message));
+    }
+
     private Claim sent(DispatchMessage message) {
         ClaimKind kind = ClaimKind.MESSAGE_SENT;
         String code = message.code();
-        Message statement = kind.message("claim").code("code", code);
-        Optional<Unknown> open = reads.openMessage(code);
-        if (open.isPresent()) {
-            return ClaimDecider.undecided(kind, code, statement, open.get());
-        }
+        Message statement = ofCode(kind, code);
         return decider.some(kind, code, statement, decider.atEnd(ending -> reads.sentAt(code, ending), isSent(message)), Optional.empty(),
-                kind.message("proved"), () -> impossible(kind, code + ".sendWhen", f -> new EndReads(f).over(e -> new EndReads(f)
-                        .sentAt(code, e))));
+                kind.message("proved"), () -> impossible(kind, code + ".sendWhen", r -> r.over(e -> r.sentAt(code, e))));
     }
 
     /** Why nobody comes to something: the fewest conditions that exclude it. */
-    private Finding impossible(ClaimKind kind, String about, ToIntFunction<Flow> target) {
+    private Finding impossible(ClaimKind kind, String about, ToIntFunction<EndReads> target) {
         Optional<Wire> wire = decider.space.wiring().at(about);
         if (wire.isEmpty()) {
             return new Finding.Fact(kind.message("refuted"));
         }
         int pages = decider.space.wiring().document().pages().size();
         return new Finding.Conflict(kind.message("refuted"),
-                Cores.smallest(decider.space, pages, List.of(about), target).besides(about));
+                Cores.smallest(decider.space, pages, List.of(about), f -> target.applyAsInt(new EndReads(f))).besides(about));
     }
 
     private Claim filled(DispatchMessage message) {
         ClaimKind kind = ClaimKind.RECIPIENT_FILLED;
         String code = message.code();
-        Optional<Unknown> open = reads.openMessage(code);
-        if (open.isPresent()) {
-            return ClaimDecider.undecided(kind, code, kind.message("claim").code("code", code), open.get());
-        }
         ClaimDecider.Sought sought = decider.atEnd(
                 ending -> message.hasRecipientAlways() ? Diagrams.NONE : reads.blank(code, reads.sentAt(code, ending)),
                 isSent(message).and(i -> message.answers().stream().allMatch(a -> i.course().effective().get(a) == null)));
-        Claim claim = decider.none(kind, code, kind.message("claim").code("code", code), sought, kind.message("proved"),
+        Claim claim = decider.none(kind, code, ofCode(kind, code), sought, kind.message("proved"),
                 () -> kind.message(message.answers().isEmpty() ? "refuted.nobody" : "refuted"));
         return claim.verdict() != Verdict.REFUTED || message.answers().isEmpty()
                 ? claim
@@ -134,11 +136,7 @@ final class DispatchClaims {
     private Claim complete(DispatchMessage message) {
         ClaimKind kind = ClaimKind.MESSAGE_COMPLETE;
         String code = message.code();
-        Message statement = kind.message("claim").code("code", code);
-        Optional<Unknown> open = reads.openMessage(code);
-        if (open.isPresent()) {
-            return ClaimDecider.undecided(kind, code, statement, open.get());
-        }
+        Message statement = ofCode(kind, code);
         Map<String, Expr> untold = untold(decider.space, message);
         Map<String, ClaimDecider.Sought> left = new LinkedHashMap<>();
         untold.forEach((question, asked) -> {
@@ -174,6 +172,6 @@ final class DispatchClaims {
             return ClaimDecider.undecided(kind, place, statement, open.get());
         }
         return decider.some(kind, place, statement, decider.atEnd(e -> reads.at(unit, e), i -> reads.isRead(unit, i)), Optional.empty(),
-                kind.message("proved"), () -> impossible(kind, place, f -> new EndReads(f).over(e -> new EndReads(f).at(unit, e))));
+                kind.message("proved"), () -> impossible(kind, place, r -> r.over(e -> r.at(unit, e))));
     }
 }

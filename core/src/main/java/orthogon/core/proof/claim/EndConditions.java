@@ -9,10 +9,8 @@ import java.util.function.ToIntFunction;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Wiring.Wire;
 import orthogon.core.interview.Interview;
-import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.fault.Unknown;
-import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.message.Message;
 import orthogon.core.proof.space.Truth;
 
@@ -33,7 +31,7 @@ final class EndConditions {
         EndConditions conditions = new EndConditions(decider);
         List<Claim> claims = new ArrayList<>();
         decider.space.wiring().wires().stream()
-                .filter(w -> w.family() == RuleFamily.SEND_WHEN || w.family() == RuleFamily.INCLUDE_WHEN)
+                .filter(w -> w.family().isOfDispatch())
                 .filter(w -> w.readable().filter(e -> !e.comparisons().isEmpty()).isPresent()).forEach(w -> {
                     Claim varies = conditions.varies(w);
                     claims.add(varies);
@@ -57,12 +55,10 @@ final class EndConditions {
         if (open.isPresent()) {
             return ClaimDecider.undecided(kind, place, statement, open.get());
         }
-        ToIntFunction<Flow> holding = f -> new EndReads(f).over(e -> f.space().diagrams().and(new EndReads(f).tried(wire, e),
-                new EndReads(f).holds(place, e)));
-        ToIntFunction<Flow> failing = f -> new EndReads(f).over(e -> f.space().diagrams().minus(new EndReads(f).tried(wire, e),
-                new EndReads(f).holds(place, e)));
-        int holds = holding.applyAsInt(decider.flow);
-        int fails = failing.applyAsInt(decider.flow);
+        ToIntFunction<EndReads> holding = r -> r.over(e -> r.triedAndHolding(wire, e));
+        ToIntFunction<EndReads> failing = r -> r.over(e -> r.triedAndFailing(wire, e));
+        int holds = holding.applyAsInt(reads);
+        int fails = failing.applyAsInt(reads);
         if (holds == Diagrams.NONE || fails == Diagrams.NONE) {
             if (decider.flow.lostAt().isPresent()) {
                 return ClaimDecider.undecided(kind, place, statement, decider.flow.lostAt().get());
@@ -75,11 +71,11 @@ final class EndConditions {
             return new Claim(kind, place, statement, Verdict.REFUTED, Optional.empty(), () -> new Finding.Conflict(
                     kind.message(never ? "never" : "always").condition("condition", place),
                     Cores.smallest(decider.space, decider.space.wiring().document().pages().size(), List.of(place),
-                            never ? holding : failing).besides(place)));
+                            f -> (never ? holding : failing).applyAsInt(new EndReads(f))).besides(place)));
         }
-        ClaimDecider.Sought yes = decider.atEnd(e -> d.and(reads.tried(wire, e), reads.holds(place, e)),
+        ClaimDecider.Sought yes = decider.atEnd(e -> reads.triedAndHolding(wire, e),
                 tried(wire).and(i -> Boolean.TRUE.equals(i.truth(place))));
-        ClaimDecider.Sought no = decider.atEnd(e -> d.minus(reads.tried(wire, e), reads.holds(place, e)),
+        ClaimDecider.Sought no = decider.atEnd(e -> reads.triedAndFailing(wire, e),
                 tried(wire).and(i -> !Boolean.TRUE.equals(i.truth(place))));
         if (isUncertain(yes, no)) {
             return ClaimDecider.undecided(kind, place, statement, decider.open(d.or(holds, fails)));

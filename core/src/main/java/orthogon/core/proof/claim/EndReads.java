@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.function.ToIntFunction;
 import orthogon.core.dispatch.DueMessage;
 import orthogon.core.dispatch.Passages;
@@ -225,6 +226,16 @@ final class EndReads {
         return wire.family() == RuleFamily.SEND_WHEN ? Diagrams.ALL : comesTo(wire.at(), ending);
     }
 
+    /** The states of an ending in which a condition behind the end is tried and holds. */
+    int triedAndHolding(Wire wire, Flow.Exit ending) {
+        return d.and(tried(wire, ending), holds(wire.place(), ending));
+    }
+
+    /** The states of an ending in which a condition behind the end is tried and does not hold. */
+    int triedAndFailing(Wire wire, Flow.Exit ending) {
+        return d.minus(tried(wire, ending), holds(wire.place(), ending));
+    }
+
     /** Where a passage is put in and no wording before this one is taken. */
     private int comesTo(Place.Rule wording, Flow.Exit ending) {
         int set = passage(wording.row(), ending);
@@ -256,7 +267,7 @@ final class EndReads {
         Optional<Place.Rule> wording = wordingOf(at);
         if (wording.isPresent()) {
             DispatchPassage passage = document.passage(wording.get().row()).orElseThrow();
-            return Passages.chosen(interview, passage).equals(java.util.OptionalInt.of(wording.get().number()))
+            return Passages.chosen(interview, passage).equals(OptionalInt.of(wording.get().number()))
                     && isPutIn(passage.code(), interview);
         }
         return interview.course().complete() && messageOf(at).map(m -> DueMessage.isSent(interview, m))
