@@ -20,6 +20,7 @@ import orthogon.core.place.PlaceText;
 import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Dispatch;
 import orthogon.core.questionnaire.DispatchMessage;
+import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
@@ -67,6 +68,7 @@ public final class References {
             }
         }
         document.messages().stream().filter(m -> !m.without(inside).equals(m)).map(DispatchMessage::code).forEach(places::add);
+        document.followUps().stream().filter(f -> !f.without(inside).equals(f)).map(FollowUp::code).forEach(places::add);
         document.outcomes().stream().filter(o -> !o.without(inside).equals(o)).map(Outcome::code)
                 .forEach(places::add);
         Texts.all(document).forEach((unit, text) -> {
@@ -156,7 +158,8 @@ public final class References {
         return followed.withPages(followed.pages().stream().map(p -> recoded(p, codes)).toList())
                 .withEnding(followed.outcomes().stream().map(o -> carrying(o, codes)).toList(), followed.outcomeTable())
                 .withDispatch(new Dispatch(followed.messages().stream().map(m -> m.withCodes(codes)).toList(), followed.passages().stream()
-                        .map(p -> p.withCode(codes.getOrDefault(p.code(), p.code()))).toList()));
+                        .map(p -> p.withCode(codes.getOrDefault(p.code(), p.code()))).toList(),
+                        followed.followUps().stream().map(f -> f.withCodes(codes)).toList()));
     }
 
     private static Outcome carrying(Outcome outcome, Map<String, String> codes) {

@@ -65,6 +65,7 @@ public record Remove(List<String> codes, boolean withDependents) implements Edit
         });
         changed = Texts.apply(changed, (unit, text) -> Piping.without(text, gone));
         changed = changed.withMessages(changed.messages().stream().map(m -> m.without(gone)).toList())
+                .withFollowUps(changed.followUps().stream().map(f -> f.without(gone)).toList())
                 .withEnding(changed.outcomes().stream().map(o -> o.without(gone)).toList(), changed.outcomeTable());
         return Places.withoutSkipsToNowhere(changed, document.pages().stream().map(Page::code).filter(going::contains).toList());
     }

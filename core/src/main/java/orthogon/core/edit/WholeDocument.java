@@ -31,14 +31,13 @@ public final class WholeDocument {
 
     private WholeDocument() {}
 
-    /** Every code of pages, items, messages, passages and link parameters. */
+    /** Every code of pages, items, messages, passages, follow-ups and link parameters. */
     public static Set<String> codes(Questionnaire document) {
         Set<String> codes = new HashSet<>();
         document.linkParameters().forEach(p -> codes.add(p.code()));
         document.pages().forEach(p -> codes.add(p.code()));
         document.items().forEach(i -> codes.add(i.code()));
-        document.messages().forEach(m -> codes.add(m.code()));
-        document.passages().forEach(p -> codes.add(p.code()));
+        codes.addAll(document.dispatch().codes());
         return codes;
     }
 

@@ -34,6 +34,7 @@ public final class Evaluator {
             case Quantified q -> quantified(q, 0, s, bound);
             case Call c when c.function().equals("score") -> s.score(((Name) c.args().getFirst()).name());
             case Call c when c.function().equals("asked") -> s.asked(((Name) c.args().getFirst()).name());
+            case Call c when c.function().equals("opens") -> s.opens(((Name) c.args().getFirst()).name());
             case Call c when c.function().equals("sends") -> s.sends(((Name) c.args().getFirst()).name());
             case Call c when c.function().equals("today") -> s.today();
             default -> {

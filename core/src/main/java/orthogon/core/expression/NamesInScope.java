@@ -3,9 +3,11 @@ package orthogon.core.expression;
 import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.DispatchMessage;
+import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Roster;
 import java.util.Collection;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.Map;
 import java.util.Optional;
@@ -21,7 +23,10 @@ final class NamesInScope implements Typer.Scope {
     private final Set<String> askable;
     private final boolean behind;
     private final boolean claims;
+    private final boolean ofFollowUps;
     private final String here;
+    /** Follow-ups whose state, decision and values are known where the expression stands. */
+    private final Map<String, FollowUp> followUps = new LinkedHashMap<>();
 
     /**
      * @param types of all names so far; may still grow
@@ -33,8 +38,15 @@ final class NamesInScope implements Typer.Scope {
         this.types = types;
         this.askable = askable;
         this.behind = family.isBehindTheEnd();
+        this.ofFollowUps = family.isOfFollowUps();
         this.claims = family == RuleFamily.CLAIM;
-        this.here = behind || family == RuleFamily.OUTCOME_ROW ? "" : wiring.rosterOf(owner).orElse("");
+        this.here = ofFollowUps
+                ? wiring.document().followUp(owner).map(FollowUp::eachOf).orElse("")
+                : behind || family == RuleFamily.OUTCOME_ROW ? "" : wiring.rosterOf(owner).orElse("");
+        if (claims || ofFollowUps) {
+            wiring.document().followUps().stream().takeWhile(f -> claims || !f.code().equals(owner))
+                    .filter(f -> !f.isForEachEntry() && !wiring.items().containsKey(f.code())).forEach(f -> followUps.put(f.code(), f));
+        }
     }
 
     private boolean elsewhere(String name) {
@@ -47,6 +59,9 @@ final class NamesInScope implements Typer.Scope {
             Set<String> outcomes = new LinkedHashSet<>();
             wiring.document().outcomes().forEach(o -> outcomes.add(o.code()));
             return Optional.of(Type.choice(OUTCOME, outcomes));
+        }
+        if (followUps.containsKey(name)) {
+            return Optional.of(FollowUpTypes.of(followUps.get(name)));
         }
         if (elsewhere(name)) {
             return Optional.empty();
@@ -62,6 +77,7 @@ final class NamesInScope implements Typer.Scope {
         if (behind) {
             names.add(OUTCOME);
         }
+        names.addAll(followUps.keySet());
         return names;
     }
 
@@ -74,12 +90,18 @@ final class NamesInScope implements Typer.Scope {
             return Optional.of(name + " is answered once for each entry; write " + wiring.rosterOf(name).orElseThrow() + "." + name
                     + " for all of them");
         }
+        Optional<FollowUp> followUp = wiring.document().followUp(name);
+        if (followUp.isPresent() && !wiring.items().containsKey(name)) {
+            return Optional.of(followUp.get().isForEachEntry()
+                    ? name + " is opened once for each entry, so nothing can hang on it"
+                    : name + " is a follow-up; own claims may use it, and the follow-ups behind it");
+        }
         return Optional.ofNullable(wiring.items().get(name)).map(i -> name + " is a " + i.kind() + " and has no answer");
     }
 
     @Override
     public Collection<String> askable() {
-        return behind ? askable : Set.of();
+        return behind && here.isEmpty() && !ofFollowUps ? askable : Set.of();
     }
 
     @Override
@@ -87,6 +109,11 @@ final class NamesInScope implements Typer.Scope {
         return claims
                 ? wiring.document().messages().stream().filter(DispatchMessage::isAfterAnswers).map(DispatchMessage::code).toList()
                 : Set.of();
+    }
+
+    @Override
+    public Collection<String> openable() {
+        return claims ? wiring.document().followUps().stream().map(FollowUp::code).toList() : Set.of();
     }
 
     @Override

@@ -37,6 +37,7 @@ public final class Phrase {
             case Call c when c.function().equals("asked") && c.args().size() == 1 -> say(c.args().getFirst(), true) + " is asked";
             case Call c when c.function().equals("sends") && c.args().size() == 1 ->
                 say(c.args().getFirst(), true) + " is sent to somebody";
+            case Call c when c.function().equals("opens") && c.args().size() == 1 -> say(c.args().getFirst(), true) + " is opened";
             case Call c when c.function().equals("list contains") && c.args().size() == 2 -> say(c.args().getFirst(), true) + " includes "
                     + value(c.args().get(1));
             case Call c when c.function().equals("today") -> "today";

@@ -24,4 +24,9 @@ public interface Situation {
     default boolean sends(String message) {
         throw new IllegalStateException("sends(...) has no meaning here");
     }
+
+    /** Whether a follow-up is opened; only own claims ask this. */
+    default boolean opens(String followUp) {
+        throw new IllegalStateException("opens(...) has no meaning here");
+    }
 }

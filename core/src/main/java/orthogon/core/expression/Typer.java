@@ -30,6 +30,9 @@ final class Typer {
         /** The codes {@code sends(...)} takes; empty where the function has no meaning. */
         Collection<String> sendable();
 
+        /** The codes {@code opens(...)} takes; empty where the function has no meaning. */
+        Collection<String> openable();
+
         /** Whether the name is a choice question, so that it has a score. */
         boolean hasScore(String name);
     }
@@ -273,10 +276,18 @@ final class Typer {
             }
             return Type.TRUTH;
         }
+        if (f.equals("opens") && !scope.openable().isEmpty()) {
+            if (arity(c, 1, 1) && !(c.args().getFirst() instanceof Name n && scope.openable().contains(n.name()))) {
+                unknown(c.args().getFirst().span(), "opens(...) takes the code of a follow-up",
+                        c.args().getFirst() instanceof Name n ? n.name() : "", scope.openable());
+            }
+            return Type.TRUTH;
+        }
         if (!FUNCTIONS.contains(f)) {
             return unknown(c.span(), switch (f) {
                 case "asked" -> "asked(...) is only for own claims and messages; write answered(...)";
                 case "sends" -> "sends(...) is only for own claims of a questionnaire that has messages";
+                case "opens" -> "opens(...) is only for own claims of a questionnaire that has follow-ups";
                 default -> "there is no function called " + f;
             }, f, FUNCTIONS);
         }

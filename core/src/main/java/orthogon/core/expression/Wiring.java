@@ -7,12 +7,15 @@ import orthogon.core.place.Place.Rule;
 import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.DispatchMessage;
+import orthogon.core.questionnaire.FollowUp.BroughtKind;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Questionnaire.OwnClaim;
+import orthogon.core.questionnaire.Questionnaire.Says;
 import orthogon.core.questionnaire.Reword;
 import orthogon.core.questionnaire.Roster;
 import java.util.ArrayDeque;
@@ -74,6 +77,8 @@ public final class Wiring {
     private final NamesOfDocument names;
     private final Unfolding unfolding = new Unfolding(name -> items.get(name) instanceof Derived,
             name -> at(name + ".derive").flatMap(Wire::expr), this::sent);
+    /** This document without follow-ups, once it was asked for. */
+    private Wiring alone;
     /** Wires of an earlier document of the same names, by place. */
     private Map<String, Wire> earlier = Map.of();
 
@@ -105,6 +110,7 @@ public final class Wiring {
             default -> item.kind();
         }));
         document.messages().stream().filter(DispatchMessage::isAfterAnswers).forEach(m -> kinds.putIfAbsent(m.code(), "message"));
+        document.followUps().forEach(f -> kinds.putIfAbsent(f.code(), "follow-up " + FollowUpTypes.of(f)));
         Set<String> outcomes = new LinkedHashSet<>();
         document.outcomes().forEach(o -> outcomes.add(o.code()));
         names = new NamesOfDocument(Map.copyOf(types), rosterOf, kinds, outcomes);
@@ -127,6 +133,12 @@ public final class Wiring {
         document.passages().forEach(p -> {
             for (int i = 0; i < p.wordings().size(); i++) {
                 add(Rule.at(p.code(), RuleFamily.INCLUDE_WHEN, i), p.code(), p.wordings().get(i).when());
+            }
+        });
+        document.followUps().forEach(f -> {
+            add(f.code(), RuleFamily.OPEN_FOLLOW_UP, f.openWhen());
+            for (int i = 0; i < f.carries().size(); i++) {
+                add(Rule.at(f.code(), RuleFamily.CARRY, i), f.code(), f.carries().get(i).value());
             }
         });
         for (int i = 0; i < document.claims().size(); i++) {
@@ -231,6 +243,14 @@ public final class Wiring {
         return parts;
     }
 
+    /** The kind as which a follow-up brings the value of this code; empty where it cannot bring it. */
+    public Optional<BroughtKind> broughtAs(String code) {
+        if (code.equals("outcome") && !items.containsKey(code)) {
+            return Optional.of(BroughtKind.TEXT);
+        }
+        return rosterOf.containsKey(code) ? Optional.empty() : type(code).flatMap(FollowUpTypes::kind);
+    }
+
     /** The roster that an item stands in; empty for all others. */
     public Optional<String> rosterOf(String item) {
         return Optional.ofNullable(rosterOf.get(item));
@@ -262,6 +282,34 @@ public final class Wiring {
             given.add(new Literal(message.hasRecipientAlways(), Span.NONE));
             return new Expr.If(when, new Expr.Or(given, Span.NONE), new Literal(false, Span.NONE), Span.NONE);
         }));
+    }
+
+    /**
+     * The same document without follow-ups, as far as it is decided without them: own claims that speak of them say nothing. The wiring
+     * itself where there are none.
+     */
+    public synchronized Wiring standingAlone() {
+        if (alone == null) {
+            alone = document.followUps().isEmpty() ? this : of(withoutFollowUps(), trees, NO_STEP);
+        }
+        return alone;
+    }
+
+    private Questionnaire withoutFollowUps() {
+        List<OwnClaim> claims = new ArrayList<>(document.claims());
+        wires.values().stream().filter(w -> w.family() == RuleFamily.CLAIM && isOfCase(w)).map(w -> w.at().number())
+                .forEach(n -> claims.set(n, new OwnClaim(claims.get(n).code(), Says.ALWAYS, "true")));
+        return document.withFollowUps(List.of()).withClaims(claims);
+    }
+
+    /** Whether an expression speaks of follow-ups, so that only a case decides it. */
+    public boolean isOfCase(Wire wire) {
+        return wire.family().isOfFollowUps() || wire.readable().filter(this::namesFollowUps).isPresent();
+    }
+
+    private boolean namesFollowUps(Expr expr) {
+        return !document.followUps().isEmpty()
+                && expr.references().stream().anyMatch(n -> document.followUp(n).isPresent() && !items.containsKey(n));
     }
 
     /** What each derived value is computed from, by its code. */

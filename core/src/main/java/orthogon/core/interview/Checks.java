@@ -3,6 +3,7 @@ package orthogon.core.interview;
 import orthogon.core.answer.Answer;
 import orthogon.core.answer.Domain;
 import orthogon.core.answer.OnOffer;
+import orthogon.core.answer.Option;
 import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Situation;
@@ -54,9 +55,11 @@ final class Checks {
             Object counts = shown.value() instanceof Unreadable
                     ? null
                     : question.answer().counting(shown.value(), new OnOffer(shown.offered(), shown.rows()));
-            Optional<String> locked = shown.locked() && counts != null
-                    ? refusal(question.answer(), counts, situation)
-                    : Optional.empty();
+            Optional<String> locked = !shown.locked()
+                    ? Optional.empty()
+                    : counts != null
+                            ? refusal(question.answer(), counts, situation)
+                            : Optional.of(message("choice")).filter(m -> isNoOption(question.answer(), shown.value()));
             if (locked.isPresent()) {
                 // Nobody can change it, so the page cannot be left: better a dead end that is seen than a wrong answer sent.
                 problems.add(new Problem(slot, Problem.ProblemKind.LIMIT, locked.get()));
@@ -86,6 +89,12 @@ final class Checks {
                 problems.add(new Problem(slot, Problem.ProblemKind.ACCEPT, message.isEmpty() ? message("not_accepted") : message));
             }
         }
+    }
+
+    /** Whether a value names an option that the answer has not, on offer or not. */
+    private static boolean isNoOption(Answer answer, Object value) {
+        List<?> chosen = value instanceof List<?> all ? all : value == null ? List.of() : List.of(value);
+        return answer.isChoice() && !answer.options().stream().map(Option::code).toList().containsAll(chosen);
     }
 
     private String message(String kind) {

@@ -4,12 +4,14 @@ import orthogon.core.answer.Answer;
 import orthogon.core.answer.Domain;
 import orthogon.core.answer.Option;
 import orthogon.core.expression.Evaluator;
+import orthogon.core.expression.Situation;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Wiring;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Presentation;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Roster;
+import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -310,6 +312,51 @@ public final class Interview {
         Walk walk = new Walk(this);
         walk.walk();
         return expression -> Evaluator.value(expression, walk);
+    }
+
+    /**
+     * The value of any expression over this document and over more names, as the interview stands.
+     *
+     * @param more name to value, where a name means nothing in the document
+     * @param roster whose entry the names in it mean; empty for none
+     * @param entry number of the entry, from 1
+     */
+    public Function<Expr, Object> values(Map<String, Object> more, String roster, int entry) {
+        Walk walk = new Walk(this);
+        walk.walk();
+        walk.stand(roster, entry);
+        Situation situation = new Situation() {
+            @Override
+            public Object value(String name) {
+                return more.containsKey(name) ? more.get(name) : walk.value(name);
+            }
+
+            @Override
+            public BigDecimal score(String question) {
+                return walk.score(question);
+            }
+
+            @Override
+            public LocalDate today() {
+                return today;
+            }
+
+            @Override
+            public boolean asked(String item) {
+                return walk.asked(item);
+            }
+
+            @Override
+            public boolean sends(String message) {
+                return walk.sends(message);
+            }
+
+            @Override
+            public boolean opens(String followUp) {
+                return more.get(followUp) != null;
+            }
+        };
+        return expression -> Evaluator.value(expression, situation);
     }
 
     /**

@@ -73,7 +73,7 @@ public final class Texts {
         List<DispatchPassage> passages = document.passages().stream().map(p -> p.with((n, w) -> new DispatchPassage.PassageWording(
                 w.when(), change.apply(p.code() + "/includeWhen/" + n + ".text", w.text())))).toList();
         return document.withTitle(title).withPages(pages).withEnding(outcomes, document.outcomeTable()).withPresentation(presentation)
-                .withDispatch(new Dispatch(sent, passages));
+                .withDispatch(new Dispatch(sent, passages, document.followUps().stream().map(f -> f.withTexts(change::apply)).toList()));
     }
 
     /** The item with its own texts, and those of what it holds, replaced. */

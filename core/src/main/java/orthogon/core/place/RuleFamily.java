@@ -15,7 +15,8 @@ public enum RuleFamily {
                             false), DERIVE("derive", "Derive", false), SKIP("skip", "Skip ahead", true), FINISH("finish", "Finish here",
                                     true), OUTCOME_ROW("outcomeTable", "Outcome when",
                                             true), SEND_WHEN("sendWhen", "Send when", false), INCLUDE_WHEN("includeWhen",
-                                                    "Include passage when", true), CLAIM("claims", "Own claim", true);
+                                                    "Include passage when", true), OPEN_FOLLOW_UP("openFollowUp", "Open follow-up when",
+                                                            false), CARRY("carry", "Carry", true), CLAIM("claims", "Own claim", true);
 
     private static final Map<String, RuleFamily> BY_KEY = Arrays.stream(values())
             .collect(Collectors.toUnmodifiableMap(RuleFamily::key, Function.identity()));
@@ -65,13 +66,18 @@ public enum RuleFamily {
         return isOfDispatch() || this == CLAIM;
     }
 
-    /** Whether rules of this family stand at messages and passages. */
+    /** Whether rules of this family stand at messages, passages and follow-ups. */
     public boolean isOfDispatch() {
-        return this == SEND_WHEN || this == INCLUDE_WHEN;
+        return this == SEND_WHEN || this == INCLUDE_WHEN || isOfFollowUps();
+    }
+
+    /** Whether rules of this family stand at follow-ups. */
+    public boolean isOfFollowUps() {
+        return this == OPEN_FOLLOW_UP || this == CARRY;
     }
 
     /** Whether the expression is true or false and governs what happens. */
     public boolean isCondition() {
-        return this != START_WITH && this != DERIVE;
+        return this != START_WITH && this != DERIVE && this != CARRY;
     }
 }

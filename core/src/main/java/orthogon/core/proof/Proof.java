@@ -8,6 +8,8 @@ import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.proof.claim.SoundClaims;
 import orthogon.core.proof.claim.Verdict;
+import orthogon.core.proof.composed.CaseDocument;
+import orthogon.core.proof.composed.KnownQuestionnaires;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.diagram.Failure;
 import orthogon.core.proof.diagram.Limits;
@@ -32,6 +34,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CancellationException;
 import java.util.function.Supplier;
+import java.util.stream.Collectors;
 
 /** The verdicts on every claim of one document, and its figures. Safe to read from several threads. */
 public final class Proof {
@@ -46,6 +49,8 @@ public final class Proof {
     private final Supplier<PlainForm> plainForm;
     /** Where another proof may go on after an edit; null where it must begin anew. */
     private final Basis basis;
+    /** Null where no follow-up is opened. */
+    private final CaseProof ofCase;
     private volatile Figures figures;
     private LocalDate holdsUntil;
     private ClaimWords words;
@@ -70,13 +75,27 @@ public final class Proof {
     }
 
     private Proof(Wiring wiring, Supplier<PlainForm> plainForm, LocalDate asOf, List<Claim> claims, Supplier<Figures> counting,
-            Basis basis) {
+            Basis basis, CaseProof ofCase) {
         this.basis = basis;
         this.wiring = wiring;
         this.asOf = asOf;
-        this.claims = List.copyOf(claims);
+        this.ofCase = ofCase;
+        this.claims = ofCase == null ? List.copyOf(claims) : together(claims, ofCase.claims());
         this.counting = counting;
         this.plainForm = plainForm;
+    }
+
+    /** Own claims that speak of follow-ups are decided by the case alone. */
+    private static List<Claim> together(List<Claim> own, List<Claim> ofCase) {
+        Set<String> again = ofCase.stream().map(Claim::id).collect(Collectors.toSet());
+        List<Claim> all = new ArrayList<>(own.stream().filter(c -> !again.contains(c.id())).toList());
+        int at = all.size();
+        while (at > 0 && all.get(at - 1).kind() == ClaimKind.OWN) {
+            at--;
+        }
+        all.addAll(at, ofCase.stream().filter(c -> c.kind() != ClaimKind.OWN).toList());
+        all.addAll(ofCase.stream().filter(c -> c.kind() == ClaimKind.OWN).toList());
+        return List.copyOf(all);
     }
 
     /** @param asOf what {@code today()} is */
@@ -90,7 +109,17 @@ public final class Proof {
      * @throws java.util.concurrent.CancellationException where the watch calls it off
      */
     public static Proof of(Questionnaire document, LocalDate asOf, Limits limits, Watch watch) {
-        return begun(document, asOf, limits, watch, null);
+        return of(document, asOf, limits, watch, KnownQuestionnaires.NONE);
+    }
+
+    /**
+     * @param asOf what {@code today()} is
+     * @param limits what the proof may use before it leaves something undecided
+     * @param others what follow-ups open
+     * @throws java.util.concurrent.CancellationException where the watch calls it off
+     */
+    public static Proof of(Questionnaire document, LocalDate asOf, Limits limits, Watch watch, KnownQuestionnaires others) {
+        return begun(document, asOf, limits, watch, null, others);
     }
 
     /**
@@ -100,10 +129,20 @@ public final class Proof {
      * @throws java.util.concurrent.CancellationException where the watch calls it off
      */
     public Proof after(Questionnaire edited, Limits limits, Watch watch) {
+        return after(edited, limits, watch, KnownQuestionnaires.NONE);
+    }
+
+    /**
+     * The proof of a document that came of this one's by an edit, as {@link #after(Questionnaire, Limits, Watch)}.
+     *
+     * @param others what follow-ups open
+     * @throws java.util.concurrent.CancellationException where the watch calls it off
+     */
+    public Proof after(Questionnaire edited, Limits limits, Watch watch, KnownQuestionnaires others) {
         if (basis != null && limits.equals(basis.limits())) {
             synchronized (basis.space().diagrams()) {
                 if (!basis.isWornOut()) {
-                    Proof proof = begun(edited, asOf, limits, watch, basis);
+                    Proof proof = begun(edited, asOf, limits, watch, this, others);
                     // What came to nothing may have missed the room that earlier proofs took.
                     if (proof.claims.stream().noneMatch(c -> c.verdict() == Verdict.UNDECIDED)) {
                         return proof;
@@ -111,7 +150,7 @@ public final class Proof {
                 }
             }
         }
-        return of(edited, asOf, limits, watch);
+        return of(edited, asOf, limits, watch, others);
     }
 
     /** The proof of a document at which Orthogon failed: every claim is undecided, with the reason. */
@@ -126,7 +165,9 @@ public final class Proof {
         return unfinished(wiring, asOf, Faults.of(wiring), new Unknown.Beyond(Message.of("stopped.proof")));
     }
 
-    private static Proof begun(Questionnaire document, LocalDate asOf, Limits limits, Watch watch, Basis before) {
+    private static Proof begun(Questionnaire document, LocalDate asOf, Limits limits, Watch watch, Proof earlier,
+            KnownQuestionnaires others) {
+        Basis before = earlier == null ? null : earlier.basis;
         Wiring wiring = Wiring.of(document, watch::goOn);
         List<Fault> faults = Faults.of(wiring);
         watch.goOn();
@@ -153,7 +194,11 @@ public final class Proof {
             Basis basis = faults.isEmpty() && space.isCertain()
                     ? new Basis(all, limits, before == null ? space.diagrams().nodes() : before.nodes())
                     : null;
-            return new Proof(wiring, () -> plainForm, asOf, all.claims(), () -> figures(plainForm, faults, asOf, limits, watch), basis);
+            CaseProof ofCase = document.followUps().isEmpty()
+                    ? null
+                    : CaseProof.of(wiring, others, asOf, limits, watch, earlier == null ? null : earlier.ofCase);
+            return new Proof(wiring, () -> plainForm, asOf, all.claims(), () -> figures(plainForm, faults, asOf, limits, watch), basis,
+                    ofCase);
         } catch (Diagrams.BudgetSpent e) {
             return unfinished(wiring, asOf, faults, new Unknown.Beyond(e.why()));
         } catch (RuntimeException | StackOverflowError e) {
@@ -186,7 +231,8 @@ public final class Proof {
     private static Proof unfinished(Wiring wiring, LocalDate asOf, List<Fault> faults, Unknown why) {
         List<Claim> claims = new ArrayList<>(SoundClaims.of(wiring, faults));
         claims.addAll(AllClaims.undecided(wiring.document().code(), why));
-        return new Proof(wiring, () -> PlainForm.of(wiring), asOf, claims, () -> Figures.none(false, why.why()), null);
+        CaseProof ofCase = wiring.document().followUps().isEmpty() ? null : CaseProof.beyond(wiring, why.why(), asOf);
+        return new Proof(wiring, () -> PlainForm.of(wiring), asOf, claims, () -> Figures.none(false, why.why()), null, ofCase);
     }
 
     public Questionnaire document() {
@@ -261,6 +307,24 @@ public final class Proof {
             figures = counting.get();
         }
         return figures;
+    }
+
+    /** Whether the document opens follow-ups, so that cases are more than its interviews. */
+    public boolean isOfCases() {
+        return ofCase != null;
+    }
+
+    /** Those who are in a case, as one document; empty where no follow-up is opened, or something is in the way. */
+    public Optional<CaseDocument> caseDocument() {
+        return Optional.ofNullable(ofCase).flatMap(CaseProof::document);
+    }
+
+    /**
+     * How many ways there are through a whole case, ends and decisions among them; empty where no follow-up is opened. Counted when it is
+     * first asked for.
+     */
+    public Optional<Figures> caseFigures(Watch watch) {
+        return Optional.ofNullable(ofCase).map(c -> c.figures(watch));
     }
 
     /** How many of all answer paths and routes take a way of the document; worked out anew each time. */

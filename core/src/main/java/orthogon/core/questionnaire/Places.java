@@ -53,7 +53,10 @@ public final class Places {
                 .map(p -> p.withRules(kept(p.finish(), p.code() + "/finish/", gone), kept(p.skip(), p.code() + "/skip/", gone))
                         .withItems(p.items().stream().map(i -> thinned(i, gone)).toList()))
                 .toList();
-        return emptied.withPages(pages).withEnding(emptied.outcomes(), kept(emptied.outcomeTable(), OUTCOMES + "/", gone))
+        List<FollowUp> followUps = emptied.followUps().stream()
+                .map(f -> f.withCarries(kept(f.carries(), f.code() + "/carry/", gone))).toList();
+        return emptied.withFollowUps(followUps).withPages(pages)
+                .withEnding(emptied.outcomes(), kept(emptied.outcomeTable(), OUTCOMES + "/", gone))
                 .withClaims(kept(emptied.claims(), CLAIMS + "/", gone)).withPassages(emptied.passages().stream()
                         .map(p -> thinned(p, gone)).toList());
     }
@@ -121,7 +124,8 @@ public final class Places {
         List<DispatchPassage> passages = document.passages().stream().map(p -> p.with((n, w) -> new DispatchPassage.PassageWording(
                 change.apply(p.code() + "/includeWhen/" + n, w.when()), w.text()))).toList();
         return document.withPages(pages).withEnding(document.outcomes(), table).withClaims(claims)
-                .withDispatch(new Dispatch(messages, passages));
+                .withDispatch(new Dispatch(messages, passages,
+                        document.followUps().stream().map(f -> f.withExpressions(change::apply)).toList()));
     }
 
     public static Item apply(Item item, BiFunction<String, String, String> change) {

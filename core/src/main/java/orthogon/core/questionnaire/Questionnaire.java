@@ -283,11 +283,24 @@ public record Questionnaire(String code, String title, String sourceLanguage, Li
     }
 
     public Questionnaire withMessages(List<DispatchMessage> changed) {
-        return withDispatch(new Dispatch(changed, dispatch.passages()));
+        return withDispatch(dispatch.withMessages(changed));
     }
 
     public Questionnaire withPassages(List<DispatchPassage> changed) {
-        return withDispatch(new Dispatch(dispatch.messages(), changed));
+        return withDispatch(dispatch.withPassages(changed));
+    }
+
+    public Questionnaire withFollowUps(List<FollowUp> changed) {
+        return withDispatch(dispatch.withFollowUps(changed));
+    }
+
+    /** Follow-ups in order; each may speak of those before it. */
+    public List<FollowUp> followUps() {
+        return dispatch.followUps();
+    }
+
+    public Optional<FollowUp> followUp(String followUpCode) {
+        return followUps().stream().filter(f -> f.code().equals(followUpCode)).findFirst();
     }
 
     /** Messages in order. */

@@ -353,7 +353,9 @@ public final class Enumeration implements Situation {
         boolean unoffered = isChoice(q) && start != null
                 && !offered.containsAll(start instanceof List<?> l ? l : List.of(start));
         List<Object> only = new ArrayList<>();
-        boolean outside = start != null && !unoffered && !fits(q.answer(), start);
+        boolean unknown = isChoice(q) && start != null && !q.answer().options().stream().map(Option::code).toList()
+                .containsAll(start instanceof List<?> l ? l : List.of(start));
+        boolean outside = unknown || start != null && !unoffered && !fits(q.answer(), start);
         lockedOutside.remove(q.code());
         if (outside) {
             lockedOutside.add(q.code());

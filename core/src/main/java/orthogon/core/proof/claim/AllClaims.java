@@ -47,8 +47,19 @@ public final class AllClaims {
      */
     private record DecidedFamily(PageByPage family, List<List<Claim>> onPages) {}
 
+    /** Which claims are wanted. */
+    public interface Wanted {
+
+        /** All of them. */
+        Wanted ALL = (family, page) -> true;
+
+        /** @param page code of the page; empty for what is claimed of the whole */
+        boolean of(Family family, String page);
+    }
+
     private final Flow flow;
     private final ClaimDecider decider;
+    private final Wanted wanted;
     private final Map<Family, DecidedFamily> decided = new EnumMap<>(Family.class);
     private final List<Claim> claims = new ArrayList<>();
 
@@ -57,17 +68,30 @@ public final class AllClaims {
      * @param before those of the document that this one came of by an edit, whose flow this flow came of; null where there is none
      */
     public AllClaims(Flow flow, List<Fault> faults, Watch watch, AllClaims before) {
+        this(flow, faults, watch, before, Wanted.ALL);
+    }
+
+    /**
+     * @param faults of the document as the analyst wrote it
+     * @param before those of the document that this one came of by an edit, whose flow this flow came of; null where there is none
+     * @param wanted the others are left out
+     */
+    public AllClaims(Flow flow, List<Fault> faults, Watch watch, AllClaims before, Wanted wanted) {
         this.flow = flow;
+        this.wanted = wanted;
         this.decider = new ClaimDecider(flow);
         List<Claim> plain = new ArrayList<>();
         FAMILIES.forEach((name, family) -> {
+            if (!wanted.of(name, "") && flow.stages().stream().noneMatch(s -> wanted.of(name, s.sets().page().code()))) {
+                return;
+            }
             watch.reached(name.title());
             List<Claim> ofFamily = decide(name, family, before);
             decider.remember(ofFamily);
             plain.addAll(ofFamily);
         });
         plain.forEach(c -> c.guardedBy(flow));
-        claims.addAll(SoundClaims.of(flow.space().plainForm().original(), faults));
+        claims.addAll(SoundClaims.of(flow.space().plainForm().asWritten(), faults));
         claims.addAll(new OriginalClaims(decider).all(plain));
         root();
     }
@@ -98,11 +122,14 @@ public final class AllClaims {
         try {
             PageByPage family = made.apply(decider);
             for (int p = 0; p < flow.stages().size(); p++) {
-                onPages.add(onPage(name, family, p, before));
+                boolean of = wanted.of(name, flow.stages().get(p).sets().page().code());
+                onPages.add(of ? onPage(name, family, p, before) : List.of());
             }
             List<Claim> all = new ArrayList<>();
             onPages.forEach(all::addAll);
-            all.addAll(family.atEnd());
+            if (wanted.of(name, "")) {
+                all.addAll(family.atEnd());
+            }
             decided.put(name, new DecidedFamily(family, onPages));
             return all;
         } catch (Diagrams.BudgetSpent e) {

@@ -6,6 +6,7 @@ import orthogon.core.proof.diagram.Failure;
 import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.flow.Flow;
 import orthogon.core.proof.message.Message;
+import orthogon.core.proof.plain.PlainForm;
 import java.util.Optional;
 import java.util.function.Supplier;
 
@@ -22,6 +23,7 @@ public final class Claim {
     private final Optional<ClaimId> follows;
     private boolean blocking = true;
     private Flow flow;
+    private PlainForm told;
     private Supplier<Finding> find;
     private volatile Finding finding;
 
@@ -85,6 +87,7 @@ public final class Claim {
         Claim following = new Claim(kind, place, statement, verdict, cause,
                 () -> refuted && cause.isPresent() ? finding().following(cause.get()) : finding());
         following.flow = flow;
+        following.told = told;
         return blocking ? following : following.advisory();
     }
 
@@ -92,6 +95,17 @@ public final class Claim {
     Claim again(Supplier<Finding> why) {
         Claim again = new Claim(kind, place, statement, verdict, follows, why);
         return blocking ? again : again.advisory();
+    }
+
+    /** The claim as one whose words are those of another document. */
+    Claim toldIn(PlainForm form) {
+        told = form;
+        return this;
+    }
+
+    /** The document in whose codes and places the claim and its finding are told; empty for that of the proof. */
+    public Optional<PlainForm> told() {
+        return Optional.ofNullable(told);
     }
 
     /** What tells the claim from every other of its proof. */

@@ -50,6 +50,14 @@ public enum ClaimKind {
     MESSAGE_COMPLETE(Family.DISPATCH, ClaimScope.ROW),
     /** Somebody reads a wording of a passage. */
     PASSAGE_APPEARS(Family.DISPATCH, ClaimScope.RULE),
+    /** What a follow-up opens is there, with what it carries and brings. */
+    FOLLOW_UP_KNOWN(Family.FOLLOW_UP, ClaimScope.ROW),
+    /** Some respondent opens a follow-up; nobody opens it with a value that it refuses. */
+    FOLLOW_UP_OPENED(Family.FOLLOW_UP, ClaimScope.ROW), CARRY_FITS(Family.FOLLOW_UP, ClaimScope.RULE),
+    /** With what is carried nobody gets stuck in a follow-up. */
+    FOLLOW_UP_PASSABLE(Family.FOLLOW_UP, ClaimScope.ROW),
+    /** Somebody in some case comes to everything in a follow-up; what it brings is there once it is sent. */
+    FOLLOW_UP_REACH(Family.FOLLOW_UP, ClaimScope.ROW), BRINGS_FILLED(Family.FOLLOW_UP, ClaimScope.ROW),
     /** An own claim holds. */
     OWN(Family.OWN, ClaimScope.ENDING),
 
@@ -60,7 +68,8 @@ public enum ClaimKind {
                     ClaimScope.DOCUMENT), DEFAULT(Family.DEFAULT, ClaimScope.DOCUMENT), KEEPING(Family.KEEPING,
                             ClaimScope.DOCUMENT), LANGUAGE(Family.LANGUAGE,
                                     ClaimScope.DOCUMENT), BURDEN(Family.BURDEN,
-                                            ClaimScope.DOCUMENT), DISPATCH(Family.DISPATCH, ClaimScope.DOCUMENT);
+                                            ClaimScope.DOCUMENT), DISPATCH(Family.DISPATCH,
+                                                    ClaimScope.DOCUMENT), FOLLOW_UP(Family.FOLLOW_UP, ClaimScope.DOCUMENT);
 
     /** What the place of a claim is. */
     public enum ClaimScope {

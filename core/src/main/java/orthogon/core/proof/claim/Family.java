@@ -10,8 +10,9 @@ public enum Family {
                                             "no answer is lost by changing another"), LANGUAGE(
                                                     "Languages", "every text is translated and current"), BURDEN("Burden",
                                                             "no route asks too much"), DISPATCH("Dispatch",
-                                                                    "every message has somebody to go to"), OWN("Own claims",
-                                                                            "written for this questionnaire");
+                                                                    "every message has somebody to go to"), FOLLOW_UP("Follow-ups",
+                                                                            "every case can be brought to its end"), OWN("Own claims",
+                                                                                    "written for this questionnaire");
 
     private final String title;
     private final String says;

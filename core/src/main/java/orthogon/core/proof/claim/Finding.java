@@ -1,5 +1,7 @@
 package orthogon.core.proof.claim;
 
+import orthogon.core.proof.composed.CaseWitness;
+import orthogon.core.proof.composed.CaseWitness.FollowedUp;
 import orthogon.core.proof.message.Message;
 import java.util.List;
 import java.util.Map;
@@ -29,6 +31,11 @@ public sealed interface Finding {
     /** A second respondent, where it takes two to show it. */
     default Optional<Map<String, Object>> other() {
         return Optional.empty();
+    }
+
+    /** What becomes of the follow-ups of the witness, where it takes a case to show it. */
+    default List<FollowedUp> followed() {
+        return List.of();
     }
 
     /** The one standard fix, where there is one. */
@@ -91,6 +98,20 @@ public sealed interface Finding {
         }
     }
 
+    /** Everybody in a case together shows it; {@link #witness()} is the respondent of the first questionnaire. */
+    record Case(Message says, Optional<Message> advice, Optional<ConflictCore> conflict, CaseWitness walked) implements Finding {
+
+        @Override
+        public Optional<Map<String, Object>> witness() {
+            return Optional.of(walked.answers());
+        }
+
+        @Override
+        public List<FollowedUp> followed() {
+            return walked.followed();
+        }
+    }
+
     /** It is so because another claim does not hold. */
     record Consequence(Message fact, ClaimId cause) implements Finding {
 
@@ -103,6 +124,18 @@ public sealed interface Finding {
     /** Whether nothing is told but that it is so. */
     private static boolean isBare(Finding finding) {
         return finding.advice().isEmpty() && finding.conflict().isEmpty() && finding.witness().isEmpty();
+    }
+
+    /** The same saying something else is the case. */
+    default Finding saying(Message other) {
+        return switch (this) {
+            case Fact f -> new Fact(f.says().key().equals("disagreement") ? f.says() : other, f.advice(), f.mend());
+            case Conflict c -> new Conflict(other, c.because());
+            case Respondent r -> new Respondent(other, r.advice(), r.conflict(), r.answers(), r.mend());
+            case Pair p -> new Pair(other, p.advice(), p.one(), p.two(), p.mend());
+            case Case c -> new Case(other, c.advice(), c.conflict(), c.walked());
+            case Consequence c -> new Consequence(other, c.cause());
+        };
     }
 
     /** The same with its cause, where it tells nothing but that it is so. */

@@ -82,6 +82,7 @@ final class OriginalClaims {
                         ? new Finding.Pair(p.says(), p.advice(), one, two, original(p.mend()))
                         : Finding.disagreement();
             }
+            case Finding.Case c -> c;
             case Finding.Consequence c -> c;
         };
     }

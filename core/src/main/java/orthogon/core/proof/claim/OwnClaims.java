@@ -26,11 +26,15 @@ final class OwnClaims {
         return claims;
     }
 
+    static Message statement(OwnClaim own, String place) {
+        return ClaimKind.OWN.message(own.says() == Says.ALWAYS ? "claim.always" : "claim.never").text("code", own.code())
+                .bare("formula", place);
+    }
+
     private static Claim claim(ClaimDecider decider, OwnClaim own, String place) {
         Diagrams d = decider.d;
         boolean always = own.says() == Says.ALWAYS;
-        Message statement = ClaimKind.OWN.message(always ? "claim.always" : "claim.never").text("code", own.code()).bare("formula",
-                place);
+        Message statement = statement(own, place);
         Optional<Expr> expr = decider.space.expr(place);
         if (expr.isEmpty()) {
             return ClaimDecider.undecided(ClaimKind.OWN, own.code(), statement,

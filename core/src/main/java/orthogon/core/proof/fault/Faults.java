@@ -75,6 +75,13 @@ public final class Faults {
                     .forEach(a -> add(Fault.SoundClaim.REFERENCE_EXISTS, m.code(), Message.of("fault.no-recipient").code("code", a)));
         });
         document.passages().forEach(p -> unique(codes, p.code(), p.code()));
+        document.followUps().forEach(f -> {
+            unique(codes, f.code(), f.code());
+            if (!f.seat().address().isEmpty()
+                    && (document.question(f.seat().address()).isEmpty() || document.rosterOf(f.seat().address()).isPresent())) {
+                add(Fault.SoundClaim.REFERENCE_EXISTS, f.code(), Message.of("fault.no-recipient").code("code", f.seat().address()));
+            }
+        });
         document.outcomes()
                 .forEach(o -> o.carries().values().stream().filter(c -> wiring.type(c).isEmpty() || wiring.rosterOf(c).isPresent())
                         .forEach(c -> add(Fault.SoundClaim.REFERENCE_EXISTS, o.code(), Message.of("fault.no-carried").code("code", c))));
@@ -127,7 +134,7 @@ public final class Faults {
             case ASK_WHEN, OFFER_WHEN, REQUIRE_WHEN, LOCK_WHEN, REWORD, START_WITH, DERIVE -> position.get(wire.owner());
             case ACCEPT -> pageEnd.get(pageOf.get(wire.owner()));
             case FINISH, SKIP -> pageEnd.get(wire.owner());
-            case OUTCOME_ROW, SEND_WHEN, INCLUDE_WHEN, CLAIM -> Integer.MAX_VALUE;
+            case OUTCOME_ROW, SEND_WHEN, INCLUDE_WHEN, OPEN_FOLLOW_UP, CARRY, CLAIM -> Integer.MAX_VALUE;
         };
         for (String name : wire.uses()) {
             Integer at = position.get(name);

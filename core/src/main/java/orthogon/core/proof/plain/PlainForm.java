@@ -11,6 +11,7 @@ import orthogon.core.place.PlaceText;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.message.Message;
 import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
@@ -32,7 +33,10 @@ import java.util.Set;
 /** A document in plain form, and the way back to what the analyst wrote. */
 public final class PlainForm {
 
+    private final Wiring asWritten;
     private final Wiring original;
+    /** Whether the document was made of plain forms, so that its codes stay as they are. */
+    private final boolean composed;
     private final Runnable step;
     private final Wiring plain;
     private final Map<String, Item> items = new HashMap<>();
@@ -42,11 +46,14 @@ public final class PlainForm {
     private final Map<String, Expr> trees = new HashMap<>();
     private final Map<String, Message> unclear = new LinkedHashMap<>();
     private final Set<String> grids = new LinkedHashSet<>();
-    private final Set<String> neverBlank = new LinkedHashSet<>();
+    /** Number of entries of a roster that needs some to the fewest of them. */
+    private final Map<String, BigDecimal> neverBlank = new LinkedHashMap<>();
 
-    private PlainForm(Wiring original, Runnable step) {
+    private PlainForm(Wiring asWritten, Wiring original, Runnable step) {
+        this.asWritten = asWritten;
         this.original = original;
         this.step = step;
+        this.composed = false;
         Questionnaire document = original.document();
         document.items().forEach(i -> items.putIfAbsent(i.code(), i));
         boolean simple = items.values().stream()
@@ -60,9 +67,41 @@ public final class PlainForm {
 
     /** @param step runs before each expression is read, and may end the work by what it throws */
     public static PlainForm of(Wiring original, Runnable step) {
-        return new PlainForm(original, step);
+        return new PlainForm(original, original.standingAlone(), step);
     }
 
+    /** The plain form with its follow-ups; of one that is opened for each entry of a roster, the first entry's. */
+    public static PlainForm withFollowUps(Wiring original, Runnable step) {
+        return new PlainForm(original, original, step);
+    }
+
+    /**
+     * A document that was made of plain forms and is one itself.
+     *
+     * @param neverBlank code of a question that has an answer whenever it is asked, to that answer where nothing is said of it
+     * @param grids sections that are one question for the analyst
+     */
+    public static PlainForm composed(Wiring wiring, Map<String, BigDecimal> neverBlank, Set<String> grids) {
+        return new PlainForm(wiring, neverBlank, grids);
+    }
+
+    private PlainForm(Wiring composed, Map<String, BigDecimal> neverBlank, Set<String> grids) {
+        this.asWritten = composed;
+        this.original = composed;
+        this.step = () -> {};
+        this.composed = true;
+        this.plain = composed;
+        composed.document().items().forEach(i -> items.putIfAbsent(i.code(), i));
+        this.neverBlank.putAll(neverBlank);
+        this.grids.addAll(grids);
+    }
+
+    /** The document with its follow-ups, which are no part of {@link #original()}. */
+    public Wiring asWritten() {
+        return asWritten;
+    }
+
+    /** The document as far as it is decided without follow-ups. */
     public Wiring original() {
         return original;
     }
@@ -70,6 +109,11 @@ public final class PlainForm {
     /** The document in plain form; the document itself where it has neither rosters nor grids. */
     public Wiring plain() {
         return plain;
+    }
+
+    /** Whether the document was made of plain forms. */
+    public boolean isComposed() {
+        return composed;
     }
 
     /** Whether the plain form differs from the document. */
@@ -84,14 +128,19 @@ public final class PlainForm {
 
     /** Questions of the plain form that have an answer whenever they are asked: the number of entries of a roster that needs some. */
     public boolean isNeverBlank(String code) {
-        return neverBlank.contains(code);
+        return neverBlank.containsKey(code);
     }
 
     /** Answers of the plain form with the fewest entries where nothing is said of them, as an interview has them too. */
     public Map<String, Object> settled(Map<String, Object> plainAnswers) {
         Map<String, Object> settled = new LinkedHashMap<>(plainAnswers);
-        neverBlank.forEach(r -> settled.putIfAbsent(r, BigDecimal.valueOf(((Roster) items.get(r)).least())));
+        neverBlank.forEach(settled::putIfAbsent);
         return settled;
+    }
+
+    /** Questions of the plain form that have an answer whenever they are asked, to that answer where nothing is said of it. */
+    public Map<String, BigDecimal> neverBlank() {
+        return neverBlank;
     }
 
     /** Whether a question or section of the plain form counts as a question on a route. */
@@ -108,11 +157,12 @@ public final class PlainForm {
 
     /** The faults of the document at their places in the plain form. */
     public List<Fault> faults(List<Fault> faults) {
+        List<Fault> own = faults.stream().filter(f -> asWritten.at(f.place()).filter(asWritten::isOfCase).isEmpty()).toList();
         if (!differs()) {
-            return faults;
+            return own;
         }
         List<Fault> all = new ArrayList<>();
-        for (Fault fault : faults) {
+        for (Fault fault : own) {
             all.add(fault);
             origin.forEach((place, from) -> {
                 if (from.equals(fault.place())) {
@@ -161,6 +211,9 @@ public final class PlainForm {
 
     /** Where a place of the plain form comes from. */
     public String origin(String place) {
+        if (composed) {
+            return place;
+        }
         int hash = place.indexOf('#');
         String bare = hash < 0 ? place : place.substring(0, hash);
         if (origin.containsKey(bare)) {
@@ -181,13 +234,16 @@ public final class PlainForm {
 
     /** Whether what is said at this place is said for the analyst: not of an entry as such, and only of the first of all entries. */
     public boolean isSaid(String place) {
+        if (composed) {
+            return true;
+        }
         String head = place.split("[./#]", 2)[0];
         return !Names.isOfPlainForm(head) || !Names.isEntry(head) && Names.entryOf(head) <= 1;
     }
 
     /** A text for people with the analyst's own codes. */
     public String said(String text) {
-        return differs() ? Names.said(text) : text;
+        return composed ? CaseNames.said(text) : differs() ? Names.said(text) : text;
     }
 
     /** Answers of the plain form as they are sent: entries in a list, rows in a map. */
@@ -263,7 +319,7 @@ public final class PlainForm {
         Rewriter outside = new Rewriter(items, "", 0);
         Questionnaire rewritten = Places.apply(
                 document.withPages(document.pages().stream().map(p -> p.withItems(List.of())).toList()),
-                (place, text) -> text(place, place, text, outside));
+                (place, text) -> text(place, place, text, rewriter(place, outside)));
         List<Page> pages = new ArrayList<>();
         for (int p = 0; p < document.pages().size(); p++) {
             List<Item> plainItems = new ArrayList<>();
@@ -271,6 +327,11 @@ public final class PlainForm {
             pages.add(rewritten.pages().get(p).withItems(plainItems));
         }
         return rewritten.withPages(pages);
+    }
+
+    private Rewriter rewriter(String place, Rewriter outside) {
+        return PlaceText.rule(place).filter(r -> r.family().isOfFollowUps()).flatMap(r -> original.document().followUp(r.row()))
+                .filter(FollowUp::isForEachEntry).map(f -> new Rewriter(items, f.eachOf(), 1)).orElse(outside);
     }
 
     private String text(String from, String place, String text, Rewriter rewriter) {
@@ -337,7 +398,7 @@ public final class PlainForm {
                         new NumberAnswer(BigDecimal.valueOf(Math.max(1, r.least())), BigDecimal.valueOf(r.most()), 0, ""))
                 .withAskWhen(text(r.code() + ".askWhen", r.code() + ".askWhen", r.askWhen(), rewriter));
         if (needed) {
-            neverBlank.add(r.code());
+            neverBlank.put(r.code(), BigDecimal.valueOf(r.least()));
         }
         into.add(needed ? count.withRequireWhen("true") : count);
         for (int e = 1; e <= r.most(); e++) {

@@ -14,6 +14,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 
 /** Says the claims of one document and what was found about them. Safe to use from several threads. */
@@ -21,6 +22,8 @@ public final class ClaimWords {
 
     private final PlainForm plainForm;
     private final ConditionWords conditions;
+    /** The words of another document in which claims are told. */
+    private final Map<PlainForm, ClaimWords> elsewhere = new ConcurrentHashMap<>();
 
     public ClaimWords(PlainForm plainForm) {
         this.plainForm = plainForm;
@@ -29,7 +32,11 @@ public final class ClaimWords {
 
     /** What is claimed, without a full stop. */
     public String statement(Claim claim) {
-        return words(claim.statement());
+        return of(claim).words(claim.statement());
+    }
+
+    private ClaimWords of(Claim claim) {
+        return claim.told().map(form -> elsewhere.computeIfAbsent(form, ClaimWords::new)).orElse(this);
     }
 
     /** A heading for a claim: what is proved, or what is the case instead. Takes time where the claim was not explained yet. */
@@ -43,7 +50,7 @@ public final class ClaimWords {
 
     /** What is the case, in one or two sentences. */
     public String headline(Claim claim) {
-        return conditions.begun(words(claim.finding().says()));
+        return conditions.begun(of(claim).words(claim.finding().says()));
     }
 
     /** The core in words, or what to do; may be empty. */
@@ -58,7 +65,7 @@ public final class ClaimWords {
 
     private String told(Claim claim, Function<ConflictCore, Message> part) {
         Finding finding = claim.finding();
-        return finding.conflict().map(part).or(finding::advice).map(this::words).orElse("");
+        return finding.conflict().map(part).or(finding::advice).map(of(claim)::words).orElse("");
     }
 
     /** The whole explanation. */

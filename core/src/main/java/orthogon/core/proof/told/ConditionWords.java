@@ -8,11 +8,14 @@ import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Wiring;
 import orthogon.core.expression.Wiring.Wire;
 import orthogon.core.place.Place;
+import orthogon.core.place.RuleFamily;
+import orthogon.core.proof.plain.CaseNames;
 import orthogon.core.proof.plain.PlainForm;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
 
 /** Says conditions in the analyst's words. */
 final class ConditionWords {
@@ -21,7 +24,7 @@ final class ConditionWords {
     private final PlainForm plainForm;
 
     ConditionWords(PlainForm plainForm) {
-        this.wiring = plainForm.original();
+        this.wiring = plainForm.asWritten();
         this.plainForm = plainForm;
     }
 
@@ -33,6 +36,9 @@ final class ConditionWords {
             return plainForm.isSaid(plainPlace)
                     ? place
                     : MessagePatterns.format("condition.exists", Map.of("what", plainForm.said(plainPlace.replaceFirst("\\..*$", ""))));
+        }
+        if (plainForm.isComposed() && CaseNames.isAid(wire.owner())) {
+            return ofAid(wire);
         }
         String owner = wire.owner();
         Map<String, Object> terms = new HashMap<>(Map.of("owner", owner, "when", bare(wire), "always", String.valueOf(isTrue(wire))));
@@ -66,9 +72,26 @@ final class ConditionWords {
                 terms.put("number", wire.at().number() + 1);
                 yield "include";
             }
+            case OPEN_FOLLOW_UP -> "follow-up";
+            case CARRY -> {
+                terms.put("to", wiring.document().followUp(owner).orElseThrow().carries().get(wire.at().number()).to());
+                yield "carry";
+            }
             case CLAIM -> "own";
         };
-        return MessagePatterns.format("condition." + key, terms);
+        String said = MessagePatterns.format("condition." + key, terms);
+        return plainForm.isComposed() ? plainForm.said(said) : said;
+    }
+
+    /** A condition that is there for the proof of a case alone, as what it stands for. */
+    private String ofAid(Wire wire) {
+        String owner = plainForm.said(CaseNames.part(wire.owner()));
+        String when = plainForm.said(bare(wire));
+        String always = String.valueOf(isTrue(wire));
+        return wire.family() == RuleFamily.START_WITH
+                ? MessagePatterns.format("condition.carry", Map.of("owner", owner, "when", when,
+                        "to", wiring.document().question(wire.owner()).map(Question::wording).orElse("")))
+                : MessagePatterns.format("condition.follow-up", Map.of("owner", owner, "when", when, "always", always));
     }
 
     /** The expression at a place alone. */

@@ -1,0 +1,154 @@
+package orthogon.core.proof;
+
+import java.time.LocalDate;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import orthogon.core.expression.Wiring;
+import orthogon.core.proof.claim.AllClaims;
+import orthogon.core.proof.claim.CaseClaims;
+import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.Verdict;
+import orthogon.core.proof.composed.CaseDocument;
+import orthogon.core.proof.composed.FollowUpFaults;
+import orthogon.core.proof.composed.KnownQuestionnaires;
+import orthogon.core.proof.diagram.Diagrams;
+import orthogon.core.proof.diagram.Failure;
+import orthogon.core.proof.diagram.Limits;
+import orthogon.core.proof.diagram.Watch;
+import orthogon.core.proof.fault.Fault;
+import orthogon.core.proof.fault.Faults;
+import orthogon.core.proof.flow.Figures;
+import orthogon.core.proof.flow.Flow;
+import orthogon.core.proof.message.Message;
+import orthogon.core.proof.space.Space;
+import orthogon.core.questionnaire.FollowUp;
+
+/** The proof of a case: the claims on the follow-ups of a questionnaire, and how many ways there are through all of it. */
+final class CaseProof {
+
+    /** @param composed null where it was not composed */
+    private record Basis(CaseDocument composed, List<Fault> faults, AllClaims claims, Limits limits, int nodes) {
+
+        private static final int MOST_GROWTH = 3;
+
+        Diagrams diagrams() {
+            return claims.flow().space().diagrams();
+        }
+
+        boolean leadsOn(Limits wanted) {
+            return faults.isEmpty() && claims.flow().space().isCertain() && limits.equals(wanted)
+                    && diagrams().nodes() <= MOST_GROWTH * nodes + (1 << 16);
+        }
+    }
+
+    private final List<Claim> claims;
+    /** Null where the case was not composed or came to nothing. */
+    private final Basis basis;
+    private final LocalDate asOf;
+    private Figures figures;
+
+    private CaseProof(List<Claim> claims, Basis basis, LocalDate asOf) {
+        this.claims = claims;
+        this.basis = basis;
+        this.asOf = asOf;
+    }
+
+    /** @param before the proof that this one may go on from; null for none */
+    static CaseProof of(Wiring first, KnownQuestionnaires others, LocalDate asOf, Limits limits, Watch watch, CaseProof before) {
+        Map<String, Message> faults = new LinkedHashMap<>();
+        Map<String, Message> missing = new LinkedHashMap<>();
+        for (FollowUp followUp : first.document().followUps()) {
+            if (!FollowUpFaults.isGiven(followUp, others)) {
+                missing.put(followUp.code(),
+                        Message.of("follow-up-known.not-given").text("questionnaire", followUp.questionnaire()));
+            } else {
+                FollowUpFaults.of(first.document(), followUp, others).stream().findFirst()
+                        .ifPresent(f -> faults.put(followUp.code(), f));
+            }
+        }
+        if (!faults.isEmpty() || !missing.isEmpty()) {
+            return new CaseProof(CaseClaims.undecided(first, faults, missing, Message.of("open.something")), null, asOf);
+        }
+        try {
+            return composed(first, others, asOf, limits, watch, before);
+        } catch (CaseDocument.TooManyPages e) {
+            return beyond(first, Message.of("follow-up-known.pages").text("most", String.valueOf(CaseDocument.MOST_PAGES)), asOf);
+        } catch (Diagrams.BudgetSpent e) {
+            return beyond(first, e.why(), asOf);
+        } catch (RuntimeException | StackOverflowError e) {
+            if (!Failure.isOne(e)) {
+                throw e;
+            }
+            return beyond(first, Failure.message(e), asOf);
+        }
+    }
+
+    /** A case about which nothing is decided. */
+    static CaseProof beyond(Wiring first, Message why, LocalDate asOf) {
+        return new CaseProof(CaseClaims.undecided(first, Map.of(), Map.of(), why), null, asOf);
+    }
+
+    private static CaseProof composed(Wiring first, KnownQuestionnaires others, LocalDate asOf, Limits limits, Watch watch,
+            CaseProof before) {
+        watch.reached("the whole case");
+        CaseDocument document = new CaseDocument(first, others, watch::goOn);
+        List<Fault> faults = Faults.of(document.form().original());
+        if (before != null && before.basis != null && faults.isEmpty() && before.basis.leadsOn(limits)) {
+            synchronized (before.basis.diagrams()) {
+                before.basis.diagrams().begin(watch);
+                Space space = before.basis.claims().flow().space().after(document.form(), faults);
+                Flow flow = before.basis.claims().flow().after(space, AllClaims.asked(space), space.linkLevels());
+                CaseProof proof = decided(document, faults, flow, before.basis, others, asOf, limits, watch);
+                // What came to nothing may have missed the room that earlier proofs took.
+                if (proof.claims.stream().noneMatch(c -> c.verdict() == Verdict.UNDECIDED)) {
+                    return proof;
+                }
+            }
+        }
+        Space space = new Space(document.form(), faults, asOf, new Diagrams(limits, watch));
+        Flow flow = new Flow(space, java.util.Set.of(), AllClaims.asked(space), space.linkLevels());
+        return decided(document, faults, flow, null, others, asOf, limits, watch);
+    }
+
+    private static CaseProof decided(CaseDocument document, List<Fault> faults, Flow flow, Basis before, KnownQuestionnaires others,
+            LocalDate asOf, Limits limits, Watch watch) {
+        AllClaims all = new AllClaims(flow, faults, watch, before == null ? null : before.claims(), CaseClaims.isWanted(document));
+        int nodes = before == null ? flow.space().diagrams().nodes() : before.nodes();
+        return new CaseProof(new CaseClaims(document, others, asOf, all).all(), new Basis(document, faults, all, limits, nodes), asOf);
+    }
+
+    List<Claim> claims() {
+        return claims;
+    }
+
+    /** The composed document; empty where there is none. */
+    Optional<CaseDocument> document() {
+        return Optional.ofNullable(basis).map(Basis::composed);
+    }
+
+    /** How many ways there are through the whole case, counted when it is first asked for. */
+    synchronized Figures figures(Watch watch) {
+        if (figures == null) {
+            figures = counted(watch);
+        }
+        return figures;
+    }
+
+    private Figures counted(Watch watch) {
+        if (basis == null) {
+            return Figures.none(false, Message.of("open.something"));
+        }
+        try {
+            return Figures.of(new Space(basis.composed().form(), basis.faults(), asOf, new Diagrams(basis.limits(), watch)));
+        } catch (Diagrams.BudgetSpent e) {
+            return Figures.none(false, e.why());
+        } catch (RuntimeException | StackOverflowError e) {
+            if (!Failure.isOne(e)) {
+                throw e;
+            }
+            return Figures.none(false, Failure.message(e));
+        }
+    }
+}

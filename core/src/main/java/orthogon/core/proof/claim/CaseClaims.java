@@ -1,0 +1,357 @@
+package orthogon.core.proof.claim;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
+import orthogon.core.dispatch.OpenedQuestionnaire;
+import orthogon.core.expression.Expr;
+import orthogon.core.expression.Wiring;
+import orthogon.core.interview.Interview;
+import orthogon.core.place.Place;
+import orthogon.core.place.RuleFamily;
+import orthogon.core.proof.claim.CaseWalk.CaseStep;
+import orthogon.core.proof.composed.CaseDocument;
+import orthogon.core.proof.composed.CasePart;
+import orthogon.core.proof.composed.CaseWitness;
+import orthogon.core.proof.composed.KnownQuestionnaires;
+import orthogon.core.proof.message.Message;
+import orthogon.core.questionnaire.FollowUp;
+import orthogon.core.questionnaire.FollowUp.Brought;
+import orthogon.core.questionnaire.FollowUp.Carried;
+import orthogon.core.questionnaire.FollowUpSeat;
+import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Questionnaire.OwnClaim;
+
+/** Leads what is proved of the composed document of a case back to the follow-ups of its first questionnaire. */
+public final class CaseClaims {
+
+    private static final Set<ClaimKind> REACHES = Set.of(ClaimKind.REACH_PAGE, ClaimKind.REACH_QUESTION, ClaimKind.REACH_OPTION,
+            ClaimKind.REACH_NOTE);
+
+    private final CaseDocument document;
+    private final KnownQuestionnaires others;
+    private final LocalDate today;
+    private final AllClaims composed;
+    private final Map<String, Claim> byId = new HashMap<>();
+    private final Wiring first;
+
+    /** @param composed claims on the composed document, at least those that are {@link #isWanted} */
+    public CaseClaims(CaseDocument document, KnownQuestionnaires others, LocalDate today, AllClaims composed) {
+        this.document = document;
+        this.others = others;
+        this.today = today;
+        this.composed = composed;
+        this.first = document.first().form().asWritten();
+        composed.claims().forEach(c -> byId.put(c.id(), c));
+    }
+
+    /** Which claims on the composed document a case rests on. */
+    public static AllClaims.Wanted isWanted(CaseDocument document) {
+        Set<String> endings = Set.copyOf(document.first().document().followUps().stream()
+                .map(f -> CaseDocument.ending(document.first().opened(f.code()))).toList());
+        int own = document.first().form().plain().document().pages().size();
+        Set<String> before = Set.copyOf(document.form().original().document().pages().stream().limit(own).map(Page::code).toList());
+        return (family, page) -> switch (family) {
+            case OWN -> page.isEmpty();
+            case SENSE -> endings.contains(page);
+            case REACH, PASSAGE -> !page.isEmpty() && !before.contains(page);
+            default -> false;
+        };
+    }
+
+    /** The claims on every follow-up, and own claims that speak of any. */
+    public List<Claim> all() {
+        List<Claim> claims = new ArrayList<>();
+        for (FollowUp followUp : document.first().document().followUps()) {
+            claims.add(known(followUp.code()));
+            claims.add(opened(followUp));
+            claims.addAll(conditions(followUp));
+            for (int i = 0; i < followUp.carries().size(); i++) {
+                claims.add(fits(followUp, i));
+            }
+            claims.add(passable(followUp));
+            if (followUp.seat().who() == FollowUpSeat.Who.ADDRESS) {
+                claims.add(addressed(followUp));
+            }
+            claims.add(reached(followUp));
+            followUp.brings().stream().filter(b -> isRestedOn(followUp, b)).forEach(b -> claims.add(filled(followUp, b)));
+        }
+        claims.addAll(own());
+        claims.forEach(c -> c.guardedBy(composed.flow()));
+        return claims;
+    }
+
+    private static Claim known(String code) {
+        ClaimKind kind = ClaimKind.FOLLOW_UP_KNOWN;
+        return new Claim(kind, code, ofCode(kind, code), Verdict.PROVED, Optional.empty(),
+                () -> new Finding.Fact(kind.message("proved")));
+    }
+
+    /**
+     * The claims of a questionnaire one of whose follow-ups cannot be opened, or whose case is beyond the stated limits.
+     *
+     * @param faults code of a follow-up to what is wrong with it
+     * @param missing code of a follow-up whose questionnaire is not given, to what is said of it
+     * @param beyond why nothing is decided where there are no faults and nothing is missing
+     */
+    public static List<Claim> undecided(Wiring first, Map<String, Message> faults, Map<String, Message> missing, Message beyond) {
+        List<Claim> claims = new ArrayList<>();
+        Optional<ClaimId> cause = Stream.concat(faults.keySet().stream(), missing.keySet().stream()).findFirst()
+                .map(code -> new ClaimId(ClaimKind.FOLLOW_UP_KNOWN, code));
+        Finding why = new Finding.Fact(Message.of("undecided.beyond").inner("why", beyond));
+        for (FollowUp followUp : first.document().followUps()) {
+            String code = followUp.code();
+            Message statement = ofCode(ClaimKind.FOLLOW_UP_KNOWN, code);
+            Message wrong = faults.getOrDefault(code, missing.get(code));
+            claims.add(wrong == null
+                    ? known(code)
+                    : new Claim(ClaimKind.FOLLOW_UP_KNOWN, code, statement,
+                            faults.containsKey(code) ? Verdict.REFUTED : Verdict.UNDECIDED, Optional.empty(),
+                            () -> new Finding.Fact(wrong)));
+            for (ClaimKind kind : List.of(ClaimKind.FOLLOW_UP_OPENED, ClaimKind.FOLLOW_UP_PASSABLE)) {
+                claims.add(cause.map(c -> ClaimDecider.undecided(kind, code, ofCode(kind, code), c))
+                        .orElseGet(() -> new Claim(kind, code, ofCode(kind, code), Verdict.UNDECIDED, Optional.empty(), () -> why)));
+            }
+        }
+        ofCase(first).forEach(n -> {
+            OwnClaim own = first.document().claims().get(n);
+            Message statement = OwnClaims.statement(own, "claims/" + n);
+            claims.add(cause.map(c -> ClaimDecider.undecided(ClaimKind.OWN, own.code(), statement, c))
+                    .orElseGet(() -> new Claim(ClaimKind.OWN, own.code(), statement, Verdict.UNDECIDED, Optional.empty(), () -> why)));
+        });
+        return claims;
+    }
+
+    private static List<Integer> ofCase(Wiring first) {
+        return first.wires().stream().filter(w -> w.family() == RuleFamily.CLAIM && first.isOfCase(w)).map(w -> w.at().number()).toList();
+    }
+
+    private static Message ofCode(ClaimKind kind, String code) {
+        return kind.message("claim").code("code", code);
+    }
+
+    private String name(FollowUp followUp) {
+        return document.first().opened(followUp.code());
+    }
+
+    private CasePart part(FollowUp followUp) {
+        return document.parts().get(name(followUp));
+    }
+
+    private Claim of(ClaimKind kind, String place) {
+        return byId.get(kind.id(place));
+    }
+
+    /** A claim that says of the case what another says of the composed document. */
+    private Claim led(ClaimKind kind, String place, Message statement, Claim source, Predicate<CaseWalk> shows,
+            UnaryOperator<Finding> told) {
+        boolean there = source != null;
+        Verdict verdict = there ? source.verdict() : Verdict.UNDECIDED;
+        Optional<ClaimId> follows = there && verdict == Verdict.UNDECIDED
+                ? source.follows().filter(f -> first.at(f.place()).isPresent())
+                : Optional.empty();
+        Claim led = new Claim(kind, place, statement, verdict, follows,
+                () -> there
+                        ? told.apply(back(source.finding(), shows))
+                        : new Finding.Fact(Message.of("undecided.beyond").inner("why", Message.of("open.something"))));
+        return led.toldIn(document.form());
+    }
+
+    private Finding back(Finding finding, Predicate<CaseWalk> shows) {
+        return switch (finding) {
+            case Finding.Fact f -> new Finding.Fact(f.says());
+            case Finding.Conflict c -> new Finding.Conflict(c.says(), core(c.because()));
+            case Finding.Respondent r -> {
+                CaseWitness witness = document.witness(r.answers());
+                CaseWalk walk = CaseWalk.of(first, others, today, witness);
+                yield shows.test(walk)
+                        ? new Finding.Case(r.says(), r.advice(), r.conflict().map(this::core), witness)
+                        : Finding.disagreement();
+            }
+            case Finding.Pair p -> {
+                CaseWitness one = document.witness(p.one());
+                CaseWitness two = document.witness(p.two());
+                boolean agree = Stream.of(one, two).allMatch(w -> shows.test(CaseWalk.of(first, others, today, w)));
+                yield agree
+                        ? new Finding.Pair(p.says(), p.advice(), one.answers(), two.answers(), Optional.empty())
+                        : Finding.disagreement();
+            }
+            case Finding.Case c -> c;
+            case Finding.Consequence c -> new Finding.Fact(c.fact());
+        };
+    }
+
+    private static boolean isSent(CaseWalk walk) {
+        return walk.first().course().complete();
+    }
+
+    /** The core with those places that are of the first questionnaire; the whole of it is said in words. */
+    private ConflictCore core(ConflictCore composedCore) {
+        return new ConflictCore(composedCore.places().stream().flatMap(p -> document.origin(p).stream()).distinct().toList(),
+                composedCore.whole(), composedCore.whole());
+    }
+
+    private Claim opened(FollowUp followUp) {
+        ClaimKind kind = ClaimKind.FOLLOW_UP_OPENED;
+        Claim source = of(ClaimKind.REACH_PAGE, CaseDocument.ending(name(followUp)));
+        return led(kind, followUp.code(), ofCode(kind, followUp.code()), source, w -> w.step(name(followUp)).isPresent(),
+                f -> f.saying(kind.message(source.verdict() == Verdict.PROVED ? "proved" : "refuted")));
+    }
+
+    private List<Claim> conditions(FollowUp followUp) {
+        String place = followUp.code() + "." + RuleFamily.OPEN_FOLLOW_UP.key();
+        String from = CaseDocument.ending(name(followUp)) + ".openWhen";
+        List<Claim> claims = new ArrayList<>();
+        Claim varies = of(ClaimKind.CONDITION_VARIES, from);
+        if (varies != null) {
+            Message statement = ClaimKind.CONDITION_VARIES.message("claim").code("place", place);
+            claims.add(led(ClaimKind.CONDITION_VARIES, place, statement, varies, CaseClaims::isSent, f -> f));
+        }
+        for (int n = 0; of(ClaimKind.COMPARISON_MATTERS, from + "#" + n) != null; n++) {
+            Claim matters = of(ClaimKind.COMPARISON_MATTERS, from + "#" + n);
+            Message statement = matters.statement().code("place", place);
+            claims.add(led(ClaimKind.COMPARISON_MATTERS, place + "#" + n, statement, matters, CaseClaims::isSent, f -> f));
+        }
+        return claims;
+    }
+
+    private Claim fits(FollowUp followUp, int number) {
+        ClaimKind kind = ClaimKind.CARRY_FITS;
+        Carried carried = followUp.carries().get(number);
+        String place = Place.Rule.at(followUp.code(), RuleFamily.CARRY, number).text();
+        Claim source = of(ClaimKind.PAGE_PASSABLE, CaseDocument.taking(name(followUp), number));
+        Message statement = carrying(kind.message("claim"), followUp, carried);
+        return led(kind, place, statement, source,
+                w -> w.step(name(followUp)).filter(s -> isRefused(followUp, s, carried)).isPresent(),
+                f -> switch (f) {
+                    case Finding.Case c -> new Finding.Case(
+                            carrying(kind.message("refuted"), followUp, carried).text("value", value(followUp, c.walked(), carried)),
+                            Optional.of(carrying(kind.message("advice"), followUp, carried)), Optional.empty(), c.walked());
+                    case Finding.Fact fact when source.verdict() == Verdict.PROVED -> new Finding.Fact(kind.message("proved"));
+                    default -> f;
+                });
+    }
+
+    private static Message carrying(Message message, FollowUp followUp, Carried carried) {
+        return message.code("code", followUp.code()).text("to", carried.to()).text("questionnaire", followUp.questionnaire());
+    }
+
+    private String value(FollowUp followUp, CaseWitness witness, Carried carried) {
+        return CaseWalk.of(first, others, today, witness).step(name(followUp)).map(s -> s.due().carried().get(carried.to()))
+                .map(String::valueOf).orElse("");
+    }
+
+    /** Whether the target of a value takes it, as an interview says. */
+    private boolean isRefused(FollowUp followUp, CaseStep step, Carried carried) {
+        Object value = step.due().carried().get(carried.to());
+        Questionnaire opened = part(followUp).document();
+        Optional<Question> question = opened.question(carried.to()).filter(q -> !q.isHidden());
+        if (value == null) {
+            return false;
+        }
+        if (question.isEmpty()) {
+            return opened.arriving().stream().filter(p -> p.code().equals(carried.to()))
+                    .anyMatch(p -> !p.allowed().isEmpty() && !p.allowed().contains(value));
+        }
+        Question alone = Question.of(carried.to(), "", CaseDocument.whateverIsOnOffer(question.get().answer()));
+        Questionnaire only = Questionnaire.blank("only", "Only").withPages(List.of(Page.empty("page", "").withItems(List.of(alone))));
+        FollowUp locked = followUp.withCarries(List.of(new Carried(carried.to(), carried.value(), true)));
+        Interview interview = Interview.start(Wiring.of(OpenedQuestionnaire.of(only, locked, step.due().carried())), today, Map.of());
+        return !(interview.leave(Map.of()) instanceof Interview.LeaveResult.Passed);
+    }
+
+    private Claim passable(FollowUp followUp) {
+        ClaimKind kind = ClaimKind.FOLLOW_UP_PASSABLE;
+        List<Claim> pages = new ArrayList<>();
+        document.parts().values().stream().filter(p -> isIn(p, followUp)).forEach(p -> p.form().plain().document().pages()
+                .forEach(page -> pages.add(of(ClaimKind.PAGE_PASSABLE, p.inside(page.code())))));
+        Claim source = worst(pages);
+        return led(kind, followUp.code(), ofCode(kind, followUp.code()).text("questionnaire", followUp.questionnaire()), source,
+                w -> !w.isOver(), f -> f instanceof Finding.Fact && source.verdict() == Verdict.PROVED
+                        ? new Finding.Fact(kind.message("proved"))
+                        : f);
+    }
+
+    private boolean isIn(CasePart part, FollowUp followUp) {
+        return part.name().equals(name(followUp)) || part.name().startsWith(name(followUp) + "Y");
+    }
+
+    private static Claim worst(List<Claim> claims) {
+        return claims.stream().filter(c -> c == null || c.verdict() == Verdict.REFUTED).findFirst()
+                .or(() -> claims.stream().filter(c -> c.verdict() == Verdict.UNDECIDED).findFirst()).orElseGet(claims::getFirst);
+    }
+
+    private Claim addressed(FollowUp followUp) {
+        ClaimKind kind = ClaimKind.RECIPIENT_FILLED;
+        Claim source = of(ClaimKind.OWN, CaseDocument.address(name(followUp)));
+        return led(kind, followUp.code(), kind.message("claim.follow-up").code("code", followUp.code()), source,
+                w -> w.step(name(followUp)).isPresent() && w.first().course().effective().get(followUp.seat().address()) == null,
+                f -> f.saying(kind.message(source.verdict() == Verdict.PROVED ? "proved.follow-up" : "refuted.follow-up")));
+    }
+
+    private Claim reached(FollowUp followUp) {
+        ClaimKind kind = ClaimKind.FOLLOW_UP_REACH;
+        CasePart part = part(followUp);
+        List<Claim> sources = composed.claims().stream().filter(c -> REACHES.contains(c.kind()) && isOwn(part, c.place())).toList();
+        List<String> missed = sources.stream().filter(c -> c.verdict() == Verdict.REFUTED && c.follows().isEmpty())
+                .map(c -> part.form().origin(c.place().substring(part.inside("").length()))).distinct().toList();
+        Optional<Claim> open = sources.stream().filter(c -> c.verdict() == Verdict.UNDECIDED).findFirst();
+        Message statement = ofCode(kind, followUp.code()).text("questionnaire", followUp.questionnaire());
+        Verdict verdict = !missed.isEmpty() ? Verdict.REFUTED : open.isPresent() ? Verdict.UNDECIDED : Verdict.PROVED;
+        Message says = missed.isEmpty()
+                ? kind.message("proved")
+                : kind.message("refuted").count("count", missed.size()).text("codes", String.join(", ", missed));
+        return new Claim(kind, followUp.code(), statement, verdict, Optional.empty(),
+                () -> verdict == Verdict.UNDECIDED ? back(open.get().finding(), w -> true) : new Finding.Fact(says))
+                .toldIn(document.form()).advisory();
+    }
+
+    /** Whether a place of the composed document is of what the analyst of the part wrote. */
+    private static boolean isOwn(CasePart part, String place) {
+        return place.startsWith(part.inside("")) && place.substring(part.inside("").length()).chars().noneMatch(c -> c == 'X' || c == 'Y');
+    }
+
+    /** Whether anything behind a follow-up hangs on what it brings. */
+    private boolean isRestedOn(FollowUp followUp, Brought brought) {
+        return first.wires().stream().filter(first::isOfCase).flatMap(w -> w.readable().stream())
+                .anyMatch(e -> names(e, followUp.code(), brought.name()));
+    }
+
+    private static boolean names(Expr expr, String followUp, String part) {
+        return expr instanceof Expr.PartOf p && p.part().equals(part) && p.of() instanceof Expr.Name n && n.name().equals(followUp)
+                || expr.children().stream().anyMatch(c -> names(c, followUp, part));
+    }
+
+    private Claim filled(FollowUp followUp, Brought brought) {
+        ClaimKind kind = ClaimKind.BRINGS_FILLED;
+        Claim source = of(ClaimKind.OWN, CaseDocument.brought(name(followUp), brought.name()));
+        Message statement = kind.message("claim").code("code", followUp.code()).text("name", brought.name());
+        return led(kind, followUp.code() + "." + brought.name(), statement, source,
+                w -> w.step(name(followUp)).filter(s -> s.opened().progress().isEnd(followUp)
+                        && s.opened().brought().get(brought.name()) == null).isPresent(),
+                f -> f.saying(kind.message(source.verdict() == Verdict.PROVED ? "proved" : "refuted"))).advisory();
+    }
+
+    private List<Claim> own() {
+        List<Claim> claims = new ArrayList<>();
+        for (int n : ofCase(first)) {
+            OwnClaim own = first.document().claims().get(n);
+            Claim source = of(ClaimKind.OWN, own.code());
+            Optional<Expr> that = first.at("claims/" + n).flatMap(Wiring.Wire::expr);
+            boolean always = own.says() == Questionnaire.Says.ALWAYS;
+            claims.add(led(ClaimKind.OWN, own.code(), source == null ? OwnClaims.statement(own, "claims/" + n) : source.statement(), source,
+                    w -> w.isOver() && that.filter(e -> always != Objects.equals(w.value(e), true)).isPresent(), f -> f));
+        }
+        return claims;
+    }
+}
