@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
-import java.util.stream.Stream;
 import orthogon.core.expression.Wiring;
 import orthogon.core.language.Piping;
 import orthogon.core.language.Texts;
@@ -16,11 +15,12 @@ import orthogon.core.questionnaire.Dispatch;
 import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.DispatchMessage.MessageMoment;
 import orthogon.core.questionnaire.DispatchPassage;
+import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.MessageContents.ToldAnswers;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Refused;
 
-/** Other messages and passages. Where the code of one of them is all that is new in its place, whatever names it follows. */
+/** Other messages, passages and follow-ups. Where the code of one of them is all that is new in its place, whatever names it follows. */
 public record ChangeDispatch(Dispatch dispatch) implements Edit {
 
     /** Longest text of a message or a passage, in characters. */
@@ -34,13 +34,18 @@ public record ChangeDispatch(Dispatch dispatch) implements Edit {
         if (dispatch.passages().size() > DispatchPassage.MOST) {
             throw new Refused("A questionnaire takes at most " + DispatchPassage.MOST + " passages.");
         }
-        WholeDocument.refuseTaken(Stream.concat(dispatch.messages().stream().map(DispatchMessage::code),
-                dispatch.passages().stream().map(DispatchPassage::code)).toList(), document.withDispatch(Dispatch.NOTHING));
+        if (dispatch.followUps().size() > FollowUp.MOST) {
+            throw new Refused("A questionnaire takes at most " + FollowUp.MOST + " follow-ups.");
+        }
+        WholeDocument.refuseTaken(dispatch.codes(), document.withDispatch(Dispatch.NOTHING));
         for (DispatchMessage message : dispatch.messages()) {
             check(document, message);
         }
         for (DispatchPassage passage : dispatch.passages()) {
             check(passage);
+        }
+        for (FollowUp followUp : dispatch.followUps()) {
+            FollowUpCheck.refuse(document, followUp);
         }
         Questionnaire followed = followed(document);
         refuseNamed(document, followed);
@@ -69,18 +74,22 @@ public record ChangeDispatch(Dispatch dispatch) implements Edit {
     private Questionnaire followed(Questionnaire document) {
         Map<String, String> codes = renamed(document.messages(), dispatch.messages(), DispatchMessage::code);
         Map<String, String> passages = renamed(document.passages(), dispatch.passages(), DispatchPassage::code);
-        if (codes.isEmpty() && passages.isEmpty()) {
+        Map<String, String> followUps = renamed(document.followUps(), dispatch.followUps(), FollowUp::code);
+        if (codes.isEmpty() && passages.isEmpty() && followUps.isEmpty()) {
             return document.withDispatch(dispatch);
         }
         Map<String, String> back = new HashMap<>();
         codes.forEach((from, to) -> back.put(to, from));
         passages.forEach((from, to) -> back.put(to, from));
+        followUps.forEach((from, to) -> back.put(to, from));
         Map<String, String> all = new HashMap<>(codes);
         all.putAll(passages);
+        all.putAll(followUps);
         Dispatch before = new Dispatch(
                 dispatch.messages().stream().map(m -> back.containsKey(m.code()) ? m.withCodes(Map.of(m.code(), back.get(m.code()))) : m)
                         .toList(),
-                dispatch.passages().stream().map(p -> p.withCode(back.getOrDefault(p.code(), p.code()))).toList());
+                dispatch.passages().stream().map(p -> p.withCode(back.getOrDefault(p.code(), p.code()))).toList(),
+                dispatch.followUps().stream().map(f -> f.withCode(back.getOrDefault(f.code(), f.code()))).toList());
         return References.renamed(document.withDispatch(before), all);
     }
 
@@ -155,7 +164,7 @@ public record ChangeDispatch(Dispatch dispatch) implements Edit {
         }
     }
 
-    private static void checkText(String code, String text) throws Refused {
+    static void checkText(String code, String text) throws Refused {
         if (text.length() > LONGEST) {
             throw new Refused("A text of " + code + " has " + text.length() + " characters; at most " + LONGEST + " fit.");
         }
@@ -166,7 +175,7 @@ public record ChangeDispatch(Dispatch dispatch) implements Edit {
 
     @Override
     public String says() {
-        return "changed messages and passages";
+        return "changed messages, passages and follow-ups";
     }
 
     @Override

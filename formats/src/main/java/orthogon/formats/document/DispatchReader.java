@@ -5,24 +5,30 @@ import orthogon.core.questionnaire.Dispatch;
 import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.DispatchMessage.MessageMoment;
 import orthogon.core.questionnaire.DispatchPassage;
+import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.MessageContents;
 import orthogon.core.questionnaire.MessageContents.ToldAnswers;
 import orthogon.core.questionnaire.MessageRecipients;
 import orthogon.formats.json.ReadObject;
 
-/** Reads what a questionnaire file says of messages and passages. */
+/** Reads what a questionnaire file says of messages, passages and follow-ups. */
 final class DispatchReader {
 
     private DispatchReader() {}
 
     static Dispatch read(ReadObject json) {
         return new Dispatch(listed(json, "messages", DispatchMessage.MOST, json.list("messages", DispatchReader::message)),
-                listed(json, "passages", DispatchPassage.MOST, json.list("passages", DispatchReader::passage)));
+                listed(json, "passages", DispatchPassage.MOST, json.list("passages", DispatchReader::passage)),
+                listed(json, "followUps", FollowUp.MOST, json.list("followUps", FollowUpReader::read), "follow-ups"));
     }
 
     private static <T> List<T> listed(ReadObject json, String member, int most, List<T> read) {
+        return listed(json, member, most, read, member);
+    }
+
+    private static <T> List<T> listed(ReadObject json, String member, int most, List<T> read, String words) {
         if (read.size() > most) {
-            json.fault(member, "a questionnaire takes at most " + most + " " + member);
+            json.fault(member, "a questionnaire takes at most " + most + " " + words);
         }
         return read;
     }

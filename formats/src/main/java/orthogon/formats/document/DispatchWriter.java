@@ -7,9 +7,12 @@ import java.util.Map;
 import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.DispatchMessage.MessageMoment;
 import orthogon.core.questionnaire.DispatchPassage;
+import orthogon.core.questionnaire.FollowUp;
+import orthogon.core.questionnaire.FollowUp.BroughtKind;
+import orthogon.core.questionnaire.FollowUpSeat.Who;
 import orthogon.core.questionnaire.MessageContents.ToldAnswers;
 
-/** Messages and passages as a questionnaire file has them. */
+/** Messages, passages and follow-ups as a questionnaire file has them. */
 final class DispatchWriter {
 
     private DispatchWriter() {}
@@ -18,9 +21,7 @@ final class DispatchWriter {
         Map<String, Object> message = DocumentWriter.object("code", m.code());
         put(message, "title", m.title());
         put(message, "on", m.on() == MessageMoment.SENT ? "" : m.on().word());
-        if (m.afterDays() > 0) {
-            message.put("afterDays", m.afterDays());
-        }
+        number(message, "afterDays", m.afterDays());
         put(message, "sendWhen", m.sendWhen());
         put(message, "addresses", m.to().addresses());
         put(message, "answers", m.to().answers());
@@ -51,5 +52,46 @@ final class DispatchWriter {
             return wording;
         }).toList());
         return passage;
+    }
+
+    static Map<String, Object> followUp(FollowUp f) {
+        Map<String, Object> followUp = DocumentWriter.object("code", f.code());
+        put(followUp, "title", f.title());
+        followUp.put("questionnaire", f.questionnaire());
+        put(followUp, "openWhen", f.openWhen());
+        put(followUp, "wording", f.wording());
+        put(followUp, "for", f.seat().who() == Who.RESPONDENT ? "" : f.seat().who().word());
+        put(followUp, "address", f.seat().address());
+        put(followUp, "people", f.seat().people());
+        put(followUp, "carries", f.carries().stream().map(c -> {
+            Map<String, Object> carried = DocumentWriter.object("to", c.to());
+            carried.put("value", c.value());
+            flag(carried, "locked", c.locked());
+            return carried;
+        }).toList());
+        put(followUp, "brings", f.brings().stream().map(b -> {
+            Map<String, Object> brought = DocumentWriter.object("name", b.name());
+            brought.put("of", b.of());
+            put(brought, "kind", b.kind() == BroughtKind.TEXT ? "" : b.kind().word());
+            return brought;
+        }).toList());
+        put(followUp, "decidedBy", f.decision().by());
+        put(followUp, "decision", f.decision().choices().stream().map(c -> {
+            Map<String, Object> choice = DocumentWriter.object("code", c.code());
+            put(choice, "label", c.label());
+            flag(choice, "returns", c.returns());
+            return choice;
+        }).toList());
+        number(followUp, "dueAfterDays", f.due().days());
+        number(followUp, "remindAfterDays", f.due().remindAfter());
+        flag(followUp, "expires", f.due().expires());
+        put(followUp, "eachOf", f.eachOf());
+        return followUp;
+    }
+
+    private static void number(Map<String, Object> json, String member, int number) {
+        if (number > 0) {
+            json.put(member, number);
+        }
     }
 }

@@ -64,6 +64,7 @@ public final class DocumentWriter {
         }).toList());
         put(json, "messages", document.messages().stream().map(DispatchWriter::message).toList());
         put(json, "passages", document.passages().stream().map(DispatchWriter::passage).toList());
+        put(json, "followUps", document.followUps().stream().map(DispatchWriter::followUp).toList());
         put(json, "presentation", presentation(document.presentation()));
         put(json, "burdenLimit", burden(document.burden()));
         if (!document.notes().isEmpty()) {

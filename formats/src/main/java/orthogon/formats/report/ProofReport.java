@@ -5,10 +5,13 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Finding;
 import orthogon.core.proof.claim.Verdict;
+import orthogon.core.proof.composed.CaseWitness.FollowedUp;
+import orthogon.core.proof.diagram.Watch;
 import orthogon.core.proof.flow.Figures;
 import orthogon.core.proof.flow.Routes;
 import orthogon.formats.stored.JsonAnswers;
@@ -46,6 +49,7 @@ public final class ProofReport {
             json.put("routesAsking", asking);
         });
         figures.notCounted().ifPresent(why -> json.put("notCounted", proof.words().said(why)));
+        ofCase(proof).flatMap(Figures::answerPaths).ifPresent(paths -> json.put("casePaths", paths.toString()));
         json.put("claims", proof.claims().stream().map(c -> claim(proof, c)).toList());
         return MAPPER.writeValueAsString(json);
     }
@@ -65,9 +69,35 @@ public final class ProofReport {
             json.put("core", finding.core());
         }
         finding.witness().ifPresent(w -> json.put("witness", JsonAnswers.of(w)));
+        if (!finding.followed().isEmpty()) {
+            json.put("followUps", finding.followed().stream().map(ProofReport::followed).toList());
+        }
         finding.other().ifPresent(w -> json.put("otherWitness", JsonAnswers.of(w)));
         finding.mend().ifPresent(m -> json.put("mend", Map.of("words", proof.words().order(m), "place", m.place(), "text", m.text())));
         return json;
+    }
+
+    private static Map<String, Object> followed(FollowedUp followed) {
+        Map<String, Object> json = new LinkedHashMap<>();
+        json.put("followUp", followed.path());
+        json.put("state", followed.state());
+        if (!followed.decision().isEmpty()) {
+            json.put("decision", followed.decision());
+        }
+        if (!followed.answers().isEmpty()) {
+            json.put("answers", JsonAnswers.of(followed.answers()));
+        }
+        return json;
+    }
+
+    private static Optional<Figures> ofCase(Proof proof) {
+        return proof.caseFigures(Watch.NOBODY);
+    }
+
+    /** What becomes of a follow-up, as {@code handover: decided, accepted, {vehicle=van}}. */
+    private static String told(FollowedUp followed) {
+        return followed.path() + ": " + followed.state() + (followed.decision().isEmpty() ? "" : ", " + followed.decision())
+                + (followed.answers().isEmpty() ? "" : ", " + followed.answers());
     }
 
     /** For people, refuted first, advisory last. */
@@ -88,6 +118,8 @@ public final class ProofReport {
         figures.everyRoute().flatMap(Routes::average).ifPresent(a -> text.append(", ").append(a).append(" on average"));
         figures.notCounted().ifPresent(why -> text.append(" (").append(proof.words().said(why)).append(')'));
         text.append('\n');
+        ofCase(proof).ifPresent(f -> text.append("ways through a whole case: ")
+                .append(f.answerPaths().map(Object::toString).orElse("not counted")).append('\n'));
         List<Claim> open = new ArrayList<>(proof.claims().stream().filter(c -> c.verdict() != Verdict.PROVED).toList());
         open.sort(Comparator.comparing((Claim c) -> !c.blocking()).thenComparing(c -> c.verdict() != Verdict.REFUTED)
                 .thenComparing(c -> c.follows().isPresent()));
@@ -101,6 +133,7 @@ public final class ProofReport {
             text.append("  ").append(proof.words().because(claim)).append('\n');
             claim.finding().witness().ifPresent(w -> text.append("  respondent: ").append(w.isEmpty() ? "leaves everything blank" : w)
                     .append('\n'));
+            claim.finding().followed().forEach(f -> text.append("  ").append(told(f)).append('\n'));
             claim.finding().other().ifPresent(w -> text.append("  and: ").append(w).append('\n'));
             claim.finding().mend().ifPresent(m -> text.append("  fix: ").append(proof.words().order(m)).append('\n'));
             List<String> consequences = open.stream().filter(c -> c.follows().filter(claim.identity()::equals).isPresent()).map(Claim::id)

@@ -191,6 +191,11 @@ public final class CaseClaims {
         };
     }
 
+    /** What is said of the condition, said at its place in the first questionnaire. */
+    private static Finding at(Finding finding, String place) {
+        return finding.says().terms().containsKey("place") ? finding.saying(finding.says().code("place", place)) : finding;
+    }
+
     private static boolean isSent(CaseWalk walk) {
         return walk.first().course().complete();
     }
@@ -215,12 +220,13 @@ public final class CaseClaims {
         Claim varies = of(ClaimKind.CONDITION_VARIES, from);
         if (varies != null) {
             Message statement = ClaimKind.CONDITION_VARIES.message("claim").code("place", place);
-            claims.add(led(ClaimKind.CONDITION_VARIES, place, statement, varies, CaseClaims::isSent, f -> f));
+            claims.add(led(ClaimKind.CONDITION_VARIES, place, statement, varies, CaseClaims::isSent, f -> at(f, place)));
         }
         for (int n = 0; of(ClaimKind.COMPARISON_MATTERS, from + "#" + n) != null; n++) {
             Claim matters = of(ClaimKind.COMPARISON_MATTERS, from + "#" + n);
             Message statement = matters.statement().code("place", place);
-            claims.add(led(ClaimKind.COMPARISON_MATTERS, place + "#" + n, statement, matters, CaseClaims::isSent, f -> f));
+            claims.add(led(ClaimKind.COMPARISON_MATTERS, place + "#" + n, statement, matters, CaseClaims::isSent,
+                    f -> at(f, place)));
         }
         return claims;
     }
@@ -236,7 +242,8 @@ public final class CaseClaims {
                 f -> switch (f) {
                     case Finding.Case c -> new Finding.Case(
                             carrying(kind.message("refuted"), followUp, carried).text("value", value(followUp, c.walked(), carried)),
-                            Optional.of(carrying(kind.message("advice"), followUp, carried)), Optional.empty(), c.walked());
+                            Optional.of(carrying(kind.message("advice"), followUp, carried)), Optional.empty(),
+                            c.walked().without(name(followUp)));
                     case Finding.Fact fact when source.verdict() == Verdict.PROVED -> new Finding.Fact(kind.message("proved"));
                     default -> f;
                 });

@@ -40,6 +40,11 @@ public record CaseWitness(Map<String, Object> answers, List<FollowedUp> followed
         return followed.stream().filter(f -> f.name().equals(name)).findFirst();
     }
 
+    /** The witness without what becomes of a follow-up, so that it stays open. */
+    public CaseWitness without(String name) {
+        return new CaseWitness(answers, followed.stream().filter(f -> !f.name().equals(name)).toList());
+    }
+
     /** The answers of the composed document as those of each of its questionnaires. */
     static CaseWitness of(CaseDocument document, Map<String, Object> composed) {
         List<FollowedUp> followed = new ArrayList<>();

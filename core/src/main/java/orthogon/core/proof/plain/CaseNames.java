@@ -46,7 +46,7 @@ public final class CaseNames {
             String code = m.group();
             int last = Math.max(code.lastIndexOf('Y'), code.lastIndexOf('X'));
             String own = last < 0 ? code : code.substring(last + 1);
-            String before = last < 0 ? "" : code.substring(0, last).replaceAll("[XY]+", ".");
+            String before = last < 0 ? "" : code.substring(0, last).replaceAll("[XY]+$", "").replaceAll("[XY]+", ".");
             return Matcher.quoteReplacement(before + (before.isEmpty() || own.isEmpty() ? "" : ".") + Names.said(own));
         });
     }
