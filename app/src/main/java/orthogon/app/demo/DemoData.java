@@ -22,7 +22,10 @@ import orthogon.app.sending.SendMessages;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.interview.Slots;
+import orthogon.app.proving.Openable;
 import orthogon.core.proof.Proof;
+import orthogon.core.proof.diagram.Limits;
+import orthogon.core.proof.diagram.Watch;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.document.DocumentReader;
 import orthogon.formats.json.UnusableFile;
@@ -65,10 +68,12 @@ class DemoData implements SmartInitializingSingleton {
     private final SendMessages messages;
     private final TransactionTemplate together;
     private final DemoPeople people;
+    private final Openable openable;
 
     DemoData(DraftStore drafts, ReleaseStore releases, InterviewStore interviews, ResponseStore responses,
-            ResponseNoteStore notes, RefusalStore refusals, SendMessages messages, DemoPeople people,
+            ResponseNoteStore notes, RefusalStore refusals, SendMessages messages, DemoPeople people, Openable openable,
             PlatformTransactionManager transactions) {
+        this.openable = openable;
         this.messages = messages;
         this.responses = responses;
         this.refusals = refusals;
@@ -88,12 +93,18 @@ class DemoData implements SmartInitializingSingleton {
         }
         drafts.create(document("bat_count"), "jory", "began the winter bat count");
         drafts.create(document("foster_home"), "jory", "began the foster home screening");
+        drafts.create(document("roost_recount"), "jory", "began the roost recount");
+        release(drafts.create(document("foster_visit"), "jory", "began the foster home visit"), "First release: staff answer it.");
+        release(drafts.create(document("transport_handover"), "ines", "began the hand-over"), "First release: finders and drivers answer it.");
+        release(drafts.create(document("nest_check"), "ines", "began the nest check"), "First release: finders answer it later.");
         Draft intake = drafts.create(document("found_animal"), "ines", "began the intake");
-        Proof proof = Proof.of(intake.document(), LocalDate.now());
-        Release release = releases.create(intake, new ReleaseStore.Made(ProofReport.json(proof),
-                "First release: finders answer from the website.", "ines", intake.document().languages(), List.of(), "",
-                OffsetDateTime.now()));
-        respond(release);
+        respond(release(intake, "First release: finders answer from the website."));
+    }
+
+    private Release release(Draft draft, String notes) {
+        Proof proof = Proof.of(draft.document(), LocalDate.now(), Limits.USUAL, Watch.NOBODY, openable.of(draft.document()));
+        return releases.create(draft, new ReleaseStore.Made(ProofReport.json(proof), notes, "ines", draft.document().languages(), List.of(),
+                "", OffsetDateTime.now()));
     }
 
     private static Questionnaire document(String name) {

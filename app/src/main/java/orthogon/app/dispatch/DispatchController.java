@@ -4,17 +4,11 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.function.UnaryOperator;
 import orthogon.app.editing.Editing;
 import orthogon.app.editing.Editing.EditConflict;
-import orthogon.app.frame.Frame;
-import orthogon.app.store.DraftStore.Draft;
-import orthogon.app.view.Views;
-import orthogon.core.edit.ChangeDispatch;
 import orthogon.core.edit.WholeDocument;
 import orthogon.core.questionnaire.Codes;
-import orthogon.core.questionnaire.Dispatch;
 import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.DispatchPassage;
 import orthogon.core.questionnaire.MessageContents.ToldAnswers;
@@ -35,44 +29,23 @@ import org.springframework.web.bind.annotation.RequestParam;
 @RequestMapping("/q/{code}/dispatch")
 class DispatchController {
 
-    private final Frame frame;
     private final Editing editing;
-    private final DispatchViews views;
+    private final DispatchPages pages;
 
-    DispatchController(Frame frame, Editing editing, DispatchViews views) {
-        this.frame = frame;
+    DispatchController(Editing editing, DispatchPages pages) {
         this.editing = editing;
-        this.views = views;
+        this.pages = pages;
     }
 
     @GetMapping
     String sheet(@PathVariable String code, @RequestParam(defaultValue = "") String at, @RequestParam(defaultValue = "") String language,
             Model model) {
-        Draft draft = frame.draft(code);
-        return show(draft, at, null, null, "", language, model);
-    }
-
-    /**
-     * The sheet with what is typed, or else with what is kept.
-     *
-     * @param at code of a message or a passage; the first message where there is none of it
-     */
-    private String show(Draft draft, String at, TypedMessage typed, TypedPassage typedPassage, String wrong, String language, Model model) {
-        frame.fill(model, draft, "dispatch");
-        Questionnaire document = draft.document();
-        TypedPassage passage = typedPassage != null
-                ? typedPassage
-                : typed != null ? null : document.passage(at).map(TypedPassage::of).orElse(null);
-        TypedMessage message = typed != null || passage != null
-                ? typed
-                : document.message(at).or(() -> document.messages().stream().findFirst()).map(TypedMessage::of).orElse(null);
-        Views.show(model, views.sheet(draft, message, passage, wrong, language));
-        return "dispatch";
+        return pages.show(code, at, language, model);
     }
 
     @PostMapping("/add")
     String add(@PathVariable String code, @RequestParam int revision, Principal who, Model model, HttpServletResponse response) {
-        return attempt(code, "", null, null, model, response, () -> {
+        return pages.attempt(code, "", TypedEntry.NOTHING, model, response, () -> {
             Questionnaire document = editing.seen(code, revision);
             String fresh = Codes.fresh("message", WholeDocument.codes(document)::contains);
             return messages(code, revision, fresh, who, with(document.messages(), new DispatchMessage(fresh, "", "", List.of(), List.of(),
@@ -84,7 +57,7 @@ class DispatchController {
     @PostMapping("/copy")
     String copy(@PathVariable String code, @RequestParam int revision, @RequestParam String message, Principal who, Model model,
             HttpServletResponse response) {
-        return attempt(code, message, null, null, model, response, () -> {
+        return pages.attempt(code, message, TypedEntry.NOTHING, model, response, () -> {
             Questionnaire document = editing.seen(code, revision);
             DispatchMessage original = document.message(message).orElseThrow(() -> gone(message));
             String fresh = Codes.fresh(message, WholeDocument.codes(document)::contains);
@@ -95,7 +68,7 @@ class DispatchController {
     @PostMapping("/keep")
     String keep(@PathVariable String code, @RequestParam int revision, @ModelAttribute TypedMessage typed, Principal who, Model model,
             HttpServletResponse response) {
-        return attempt(code, typed.was(), typed, null, model, response, () -> {
+        return pages.attempt(code, typed.was(), TypedEntry.of(typed), model, response, () -> {
             Questionnaire document = editing.seen(code, revision);
             DispatchMessage written = typed.message();
             document.message(typed.was()).orElseThrow(() -> gone(typed.was()));
@@ -107,13 +80,13 @@ class DispatchController {
     @PostMapping("/strike")
     String strike(@PathVariable String code, @RequestParam int revision, @RequestParam String message, Principal who, Model model,
             HttpServletResponse response) {
-        return attempt(code, message, null, null, model, response, () -> messages(code, revision, "", who,
+        return pages.attempt(code, message, TypedEntry.NOTHING, model, response, () -> messages(code, revision, "", who,
                 editing.seen(code, revision).messages().stream().filter(m -> !m.code().equals(message)).toList()));
     }
 
     @PostMapping("/passages/add")
     String addPassage(@PathVariable String code, @RequestParam int revision, Principal who, Model model, HttpServletResponse response) {
-        return attempt(code, "", null, null, model, response, () -> {
+        return pages.attempt(code, "", TypedEntry.NOTHING, model, response, () -> {
             Questionnaire document = editing.seen(code, revision);
             String fresh = Codes.fresh("passage", WholeDocument.codes(document)::contains);
             return passages(code, revision, fresh, who, with(document.passages(),
@@ -126,7 +99,7 @@ class DispatchController {
     String keepPassage(@PathVariable String code, @RequestParam int revision, @RequestParam MultiValueMap<String, String> form,
             @RequestParam(defaultValue = "0") int up, Principal who, Model model, HttpServletResponse response) {
         TypedPassage typed = TypedPassage.of(form).up(up);
-        return attempt(code, typed.was(), null, typed, model, response, () -> {
+        return pages.attempt(code, typed.was(), TypedEntry.of(typed), model, response, () -> {
             Questionnaire document = editing.seen(code, revision);
             document.passage(typed.was()).orElseThrow(() -> gone(typed.was()));
             return passages(code, revision, typed.code(), who,
@@ -137,53 +110,31 @@ class DispatchController {
     @PostMapping("/passages/strike")
     String strikePassage(@PathVariable String code, @RequestParam int revision, @RequestParam String passage, Principal who, Model model,
             HttpServletResponse response) {
-        return attempt(code, passage, null, null, model, response, () -> passages(code, revision, "", who,
+        return pages.attempt(code, passage, TypedEntry.NOTHING, model, response, () -> passages(code, revision, "", who,
                 editing.seen(code, revision).passages().stream().filter(p -> !p.code().equals(passage)).toList()));
     }
 
-    private static Refused gone(String code) {
+    static Refused gone(String code) {
         return new Refused("There is no " + code + " any more.");
     }
 
-    private static <T> List<T> with(List<T> before, T more) {
+    static <T> List<T> with(List<T> before, T more) {
         List<T> all = new ArrayList<>(before);
         all.add(more);
         return all;
     }
 
-    private static <T> List<T> replaced(List<T> before, UnaryOperator<T> change) {
+    static <T> List<T> replaced(List<T> before, UnaryOperator<T> change) {
         return before.stream().map(change).toList();
     }
 
     private String messages(String code, int revision, String at, Principal who, List<DispatchMessage> changed)
             throws Refused, EditConflict {
-        return changed(code, revision, at, who, new Dispatch(changed, editing.seen(code, revision).passages()));
+        return pages.changed(code, revision, at, who, editing.seen(code, revision).dispatch().withMessages(changed));
     }
 
     private String passages(String code, int revision, String at, Principal who, List<DispatchPassage> changed)
             throws Refused, EditConflict {
-        return changed(code, revision, at, who, new Dispatch(editing.seen(code, revision).messages(), changed));
-    }
-
-    private String changed(String code, int revision, String at, Principal who, Dispatch dispatch) throws Refused, EditConflict {
-        editing.make(code, revision, new ChangeDispatch(dispatch), who);
-        return "redirect:/q/" + code + "/dispatch" + (at.isEmpty() ? "" : "?at=" + at);
-    }
-
-    /**
-     * An edit, or the sheet with the reason why it was not made.
-     *
-     * @param at code of the message or passage that it is about
-     * @param typed what was typed of a message and stays; null for nothing
-     * @param passage what was typed of a passage and stays; null for nothing
-     */
-    private String attempt(String code, String at, TypedMessage typed, TypedPassage passage, Model model, HttpServletResponse response,
-            Editing.Attempt edit) {
-        try {
-            return edit.view();
-        } catch (Refused | EditConflict e) {
-            response.setStatus(e instanceof Refused ? 422 : 409);
-            return show(frame.draft(code), at, typed, passage, Optional.ofNullable(e.getMessage()).orElse(""), "", model);
-        }
+        return pages.changed(code, revision, at, who, editing.seen(code, revision).dispatch().withPassages(changed));
     }
 }

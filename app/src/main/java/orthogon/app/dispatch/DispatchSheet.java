@@ -2,14 +2,18 @@ package orthogon.app.dispatch;
 
 import java.util.List;
 import java.util.Map;
+import orthogon.app.dispatch.FollowUpViews.FollowUpView;
 import orthogon.app.questions.QuestionsPage;
 import orthogon.core.questionnaire.Question;
 
 /**
  * The sheet.
  *
- * @param typed settings of the chosen message; null where a passage or nothing is chosen
- * @param passage settings of the chosen passage; null where a message or nothing is chosen
+ * @param typed settings of the chosen message; null where none is chosen
+ * @param passage settings of the chosen passage; null where none is chosen
+ * @param followUp settings of the chosen follow-up; null where none is chosen
+ * @param follow the chosen follow-up with what it opens; null where none is chosen
+ * @param openable questionnaires that a follow-up can open, code to title
  * @param arriving the chosen message as it arrives; null where none is
  * @param read the wordings of the chosen passage with where it is put in; null where none is chosen
  * @param wrong why what is typed was not kept; empty where it was
@@ -17,12 +21,12 @@ import orthogon.core.questionnaire.Question;
  * @param people whom of the workspace a message can go to, in words
  * @param names codes that a text or a condition here may name
  */
-record DispatchSheet(List<DispatchEntry> messages, List<DispatchEntry> passages, TypedMessage typed, TypedPassage passage,
-        ArrivingMessage arriving, ReadPassage read, List<ClaimLine> claims, String wrong, Map<String, String> emails,
+record DispatchSheet(List<DispatchEntry> messages, List<DispatchEntry> passages, List<DispatchEntry> followUps, TypedMessage typed,
+        TypedPassage passage, TypedFollowUp followUp, FollowUpView follow, Map<String, String> openable, ArrivingMessage arriving, ReadPassage read, List<ClaimLine> claims, String wrong, Map<String, String> emails,
         Map<String, String> people, List<Question> questions, Map<String, String> languages, String reading, int revision, String names) {
 
     /**
-     * A message or a passage in its list.
+     * A message, a passage or a follow-up in its list.
      *
      * @param says what it is, in words
      * @param sign of its worst claim; empty where nothing is proved yet

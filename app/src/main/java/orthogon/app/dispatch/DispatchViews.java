@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import orthogon.app.account.People;
 import orthogon.app.dispatch.DispatchSheet.ArrivingMessage;
@@ -47,29 +48,35 @@ import org.springframework.stereotype.Component;
 @Component
 class DispatchViews {
 
+    /** Families of claims that are about entries of this sheet alone. */
+    private static final Set<Family> OWN = Set.of(Family.DISPATCH, Family.FOLLOW_UP);
+
     private final Proofs proofs;
     private final People people;
+    private final FollowUpViews followUps;
 
-    DispatchViews(Proofs proofs, People people) {
+    DispatchViews(Proofs proofs, People people, FollowUpViews followUps) {
+        this.followUps = followUps;
         this.proofs = proofs;
         this.people = people;
     }
 
     /**
-     * The sheet with a message or a passage chosen.
+     * The sheet with an entry chosen.
      *
-     * @param typed of a message, what stands in its settings; null where a passage is chosen
-     * @param passage of a passage, the same; null where a message is chosen
+     * @param entry what stands in its settings
      * @param language to read it in
      */
-    DispatchSheet sheet(Draft draft, TypedMessage typed, TypedPassage passage, String wrong, String language) {
+    DispatchSheet sheet(Draft draft, TypedEntry entry, String wrong, String language) {
+        TypedMessage typed = entry.message();
+        TypedPassage passage = entry.passage();
         Questionnaire document = draft.document();
         Optional<Proof> proof = proofs.ready(draft);
         String reading = document.languages().contains(language) ? language : document.sourceLanguage();
         Wiring wiring = Wiring.of(document);
         Optional<DispatchMessage> message = typed == null ? Optional.empty() : document.message(typed.was());
         Optional<DispatchPassage> kept = passage == null ? Optional.empty() : document.passage(passage.was());
-        String chosen = typed != null ? typed.was() : passage != null ? passage.was() : "";
+        String chosen = entry.was();
         Map<String, String> emails = new LinkedHashMap<>();
         document.questions().filter(q -> q.answer().kind() == AnswerKind.EMAIL && document.rosterOf(q.code()).isEmpty())
                 .forEach(q -> emails.put(q.code(), q.wording()));
@@ -81,7 +88,10 @@ class DispatchViews {
                 document.messages().stream().map(m -> entry(wiring, m, proof, m.code().equals(chosen))).toList(),
                 document.passages().stream().map(p -> new DispatchEntry(p.code(), p.code(), said(p), sign(proof, p.code()),
                         p.code().equals(chosen))).toList(),
-                typed, passage, message.map(m -> arriving(document, m, proof, reading)).orElse(null),
+                document.followUps().stream().map(f -> new DispatchEntry(f.code(), f.shown(), followUps.said(wiring, f),
+                        sign(proof, f.code()), f.code().equals(chosen))).toList(),
+                typed, passage, entry.followUp(),
+                entry.followUp() == null ? null : followUps.view(document, entry.followUp(), proof), followUps.openable(document.code()), message.map(m -> arriving(document, m, proof, reading)).orElse(null),
                 kept.map(p -> read(document, p, proof, reading)).orElse(null),
                 chosen.isEmpty() ? List.of() : claims(proof, chosen), wrong, emails, people.readers(document.code()),
                 document.questions().filter(q -> !q.isHidden()).toList(), languages, reading, draft.revision(), String.join(" ", names));
@@ -139,8 +149,8 @@ class DispatchViews {
 
     /** The claims of its own, and of the others those that are not proved. */
     private static List<ClaimLine> claims(Optional<Proof> proof, String code) {
-        return proof.map(p -> about(p, code).filter(c -> c.verdict() != Verdict.PROVED || c.kind().family() == Family.DISPATCH)
-                .sorted(Comparator.comparing(c -> c.kind().family() != Family.DISPATCH))
+        return proof.map(p -> about(p, code).filter(c -> c.verdict() != Verdict.PROVED || OWN.contains(c.kind().family()))
+                .sorted(Comparator.comparing(c -> !OWN.contains(c.kind().family())))
                 .map(c -> new ClaimLine(c.id(), c.verdict().word(), p.words().statement(c))).toList())
                 .orElse(List.of());
     }

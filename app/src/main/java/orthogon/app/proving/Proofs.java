@@ -16,6 +16,7 @@ import java.util.concurrent.TimeoutException;
 import java.util.function.Supplier;
 import orthogon.app.background.Computations;
 import orthogon.app.background.Computed;
+import orthogon.app.proving.Openable.Opened;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.diagram.Limits;
@@ -29,7 +30,8 @@ public class Proofs {
 
     private static final int KEPT = 40;
 
-    private record ProofKey(long questionnaire, int revision, LocalDate asOf) {}
+    /** @param opens what its follow-ups open, as long as that is the same */
+    private record ProofKey(long questionnaire, int revision, LocalDate asOf, String opens) {}
 
     private static final long SLOW_MILLIS = 150;
     /** How long a sheet that is opened waits for its proof, before it opens without one. */
@@ -57,6 +59,7 @@ public class Proofs {
     /** Questionnaire to the revision whose proof somebody stopped. */
     private final Map<Long, Integer> stopped = new ConcurrentHashMap<>();
     private final Computations computations;
+    private final Openable openable;
     private final Computed<ProofKey, Proof> proofs;
 
     /**
@@ -64,8 +67,9 @@ public class Proofs {
      * @param megabytes most memory of its diagrams
      */
     Proofs(@Value("${orthogon.proof-seconds:300}") int seconds, @Value("${orthogon.proof-megabytes:160}") int megabytes,
-            Computations computations) {
+            Computations computations, Openable openable) {
         this.computations = computations;
+        this.openable = openable;
         this.proofs = new Computed<>(computations, KEPT);
         this.limits = Limits.of(megabytes, Duration.ofSeconds(seconds));
     }
@@ -75,22 +79,22 @@ public class Proofs {
     }
 
     /** A revision that was overtaken while it waited is not proved: nobody looks at it any more. */
-    private Proof prove(Draft draft, ProofKey key) {
+    private Proof prove(Draft draft, ProofKey key, Opened opened) {
         if (newest.merge(draft.id(), draft.revision(), Math::max) > draft.revision()) {
             proofs.remove(key::equals);
             throw new CancellationException("revision " + draft.revision() + " was overtaken");
         }
         long from = System.nanoTime();
-        Proof proof = proved(draft, key, watching(draft));
+        Proof proof = proved(draft, key, opened, watching(draft));
         took.put(draft.id(), TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - from));
         return proof;
     }
 
     /** A proof in any case: an error of Orthogon is a verdict, never a page that waits. */
-    private Proof proved(Draft draft, ProofKey key, Watch watch) {
+    private Proof proved(Draft draft, ProofKey key, Opened opened, Watch watch) {
         try {
-            return last(key).map(before -> before.after(draft.document(), limits, watch))
-                    .orElseGet(() -> Proof.of(draft.document(), key.asOf(), limits, watch));
+            return last(key).map(before -> before.after(draft.document(), limits, watch, opened))
+                    .orElseGet(() -> Proof.of(draft.document(), key.asOf(), limits, watch, opened));
         } catch (CancellationException e) {
             if (isStopped(draft)) {
                 return Proof.stopped(draft.document(), key.asOf());
@@ -105,7 +109,7 @@ public class Proofs {
     private Optional<Proof> last(ProofKey key) {
         return proofs.done().entrySet().stream()
                 .filter(e -> e.getKey().questionnaire() == key.questionnaire() && e.getKey().asOf().equals(key.asOf())
-                        && e.getKey().revision() < key.revision())
+                        && e.getKey().revision() <= key.revision() && !e.getKey().equals(key))
                 .max(Comparator.comparingInt(e -> e.getKey().revision())).map(Map.Entry::getValue);
     }
 
@@ -170,6 +174,7 @@ public class Proofs {
     private void count(Draft draft, Proof proof) {
         try {
             proof.figures();
+            proof.caseFigures(watching(draft));
             // Known before somebody opens the sheet that tells it.
             proof.holdsUntil();
         } catch (CancellationException e) {
@@ -188,11 +193,12 @@ public class Proofs {
 
     /** The proof of a draft's revision, begun now if it was not yet. */
     public CompletableFuture<Proof> begin(Draft draft) {
-        ProofKey key = new ProofKey(draft.id(), draft.revision(), LocalDate.now());
+        Opened opened = openable.of(draft.document());
+        ProofKey key = new ProofKey(draft.id(), draft.revision(), LocalDate.now(), opened.stamp());
         newest.merge(draft.id(), draft.revision(), Math::max);
         return proofs.of(key, () -> {
             begun.put(draft.id(), Instant.now());
-            Supplier<CompletableFuture<Proof>> work = () -> computations.begin(size(draft), () -> prove(draft, key));
+            Supplier<CompletableFuture<Proof>> work = () -> computations.begin(size(draft), () -> prove(draft, key, opened));
             return isSlow(draft) ? CompletableFuture.runAsync(() -> {}, AFTER_EDIT).thenCompose(done -> work.get()) : work.get();
         });
     }
