@@ -89,6 +89,11 @@ public class People {
         return readers;
     }
 
+    /** Whether somebody is named, or has a role that is. */
+    public boolean isAmong(String name, List<String> wanted, String questionnaire) {
+        return find(name).filter(p -> wanted.contains(name) || wanted.contains(roleIn(p, questionnaire))).isPresent();
+    }
+
     /** Somebody whom a message names, or everybody of a role, in words. */
     public String named(String wanted) {
         return wanted.startsWith(MessageRecipients.ROLE) ? "every " + wanted.substring(MessageRecipients.ROLE.length()) : shown(wanted);

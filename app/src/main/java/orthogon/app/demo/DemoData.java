@@ -69,11 +69,13 @@ class DemoData implements SmartInitializingSingleton {
     private final TransactionTemplate together;
     private final DemoPeople people;
     private final Openable openable;
+    private final DemoCases cases;
 
     DemoData(DraftStore drafts, ReleaseStore releases, InterviewStore interviews, ResponseStore responses,
-            ResponseNoteStore notes, RefusalStore refusals, SendMessages messages, DemoPeople people, Openable openable,
+            ResponseNoteStore notes, RefusalStore refusals, SendMessages messages, DemoPeople people, Openable openable, DemoCases cases,
             PlatformTransactionManager transactions) {
         this.openable = openable;
+        this.cases = cases;
         this.messages = messages;
         this.responses = responses;
         this.refusals = refusals;
@@ -99,6 +101,7 @@ class DemoData implements SmartInitializingSingleton {
         release(drafts.create(document("nest_check"), "ines", "began the nest check"), "First release: finders answer it later.");
         Draft intake = drafts.create(document("found_animal"), "ines", "began the intake");
         respond(release(intake, "First release: finders answer from the website."));
+        together.executeWithoutResult(status -> cases.go(ORDINARY, new Random(20261124)));
     }
 
     private Release release(Draft draft, String notes) {
@@ -167,6 +170,7 @@ class DemoData implements SmartInitializingSingleton {
         }
         Running complete = running.with(interview);
         String receipt = interviews.send(complete, moment);
+        cases.opened(complete.id(), moment);
         if (moment.isAfter(OffsetDateTime.now().minus(MAIL_KEPT))) {
             messages.of(complete);
         }

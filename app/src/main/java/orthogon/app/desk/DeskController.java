@@ -7,6 +7,8 @@ import orthogon.app.background.Work;
 import orthogon.app.background.Works;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Proofs;
+import orthogon.app.cases.Waiting;
+import orthogon.app.cases.Waiting.WaitingLine;
 import orthogon.app.store.DraftStore;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.InterviewStore;
@@ -75,7 +77,7 @@ class DeskController {
     record ChargeLine(String code, String title, int count) {}
 
     /** The questionnaires that are listed, and what new ones begin with. */
-    record DeskView(List<DeskRow> rows, List<DeskRow> waiting, List<ChargeLine> charges, Map<String, String> stateLabels, String sort,
+    record DeskView(List<DeskRow> rows, List<DeskRow> waiting, List<ChargeLine> charges, List<WaitingLine> dues, Map<String, String> stateLabels, String sort,
             boolean archived, int archivedCount,
             List<Questionnaire> starters, String wanted, boolean signNeeded) {}
 
@@ -93,10 +95,12 @@ class DeskController {
     private final Acts acts;
     private final ResponseStore responses;
     private final SettingStore settings;
+    private final Waiting dues;
 
     DeskController(DraftStore drafts, KnownReleases releases, InterviewStore interviews, Proofs proofs, Frame frame, Starters starters,
             SignOffStore signOffs, RemoveQuestionnaire removals, BeginQuestionnaire beginning, Works works, People people, Acts acts,
-            ResponseStore responses, SettingStore settings) {
+            ResponseStore responses, SettingStore settings, Waiting dues) {
+        this.dues = dues;
         this.responses = responses;
         this.settings = settings;
         this.acts = acts;
@@ -122,6 +126,7 @@ class DeskController {
         Views.show(model,
                 new DeskView(all.stream().filter(r -> r.archived() == archived).toList(),
                         all.stream().filter(r -> !r.archived() && r.needsSignature()).toList(), charges(who.getName()),
+                        dues.of(who.getName()),
                         ResponseState.labels(settings.text(SettingStore.RESPONSE_STATES)), ORDERS.containsKey(sort) ? sort : "edit",
                         archived, away.size(), starters.about(starter), starter, signOffs.isNeeded()));
         return "desk";

@@ -44,6 +44,9 @@ public record Door(HttpMethod method, String path, Act act) {
         post(doors, Act.ERASE_RESPONSES, "/q/*/responses/erase", "/q/*/responses/keeping");
         post(doors, Act.WORK_ON_RESPONSES, "/q/*/responses/chosen", "/q/*/responses/*/mark", "/q/*/responses/*/note",
                 "/q/*/responses/*/again");
+        post(doors, Act.WORK_ON_RESPONSES, "/q/*/responses/cases/*/withdraw", "/q/*/responses/cases/*/open");
+        // Who of them answers and decides is said by the follow-up.
+        post(doors, Act.READ_RESPONSES, "/q/*/responses/cases/*/decide", "/q/*/responses/cases/*/answer");
         post(doors, Act.REMARK, "/q/*/remarks/**", "/q/*/remarks");
         post(doors, Act.SIGN, "/q/*/release/sign");
         post(doors, Act.RELEASE, "/q/*/release/**", "/q/*/release");

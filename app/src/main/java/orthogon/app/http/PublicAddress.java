@@ -17,7 +17,7 @@ public class PublicAddress {
     private final boolean isSet;
 
     /** @param configured such as {@code https://forms.quillmere.example}; empty for this machine alone */
-    PublicAddress(@Value("${orthogon.public-address:}") String configured) {
+    public PublicAddress(@Value("${orthogon.public-address:}") String configured) {
         isSet = !configured.isBlank();
         base = isSet ? checked(configured.strip()) : "http://localhost";
     }

@@ -26,7 +26,7 @@ public class Openable {
     private final KnownReleases releases;
     private final ReleaseStore standing;
 
-    Openable(DraftStore drafts, KnownDrafts known, KnownReleases releases, ReleaseStore standing) {
+    public Openable(DraftStore drafts, KnownDrafts known, KnownReleases releases, ReleaseStore standing) {
         this.drafts = drafts;
         this.known = known;
         this.releases = releases;

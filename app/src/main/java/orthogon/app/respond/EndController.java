@@ -8,11 +8,14 @@ import orthogon.app.work.MailWayBack;
 import orthogon.app.questions.QuestionsPage;
 import orthogon.app.questions.RespondentTexts;
 import orthogon.app.questions.ResponsePaper;
+import orthogon.app.sending.FollowUpLinks;
+import orthogon.app.sending.FollowUpLinks.FollowUpLink;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
 import orthogon.app.store.InvitationStore;
 import orthogon.app.view.Views;
 import orthogon.app.work.SendInterview;
+import orthogon.app.work.WorkOnFollowUps;
 import orthogon.core.answer.contact.ContactAnswer;
 import orthogon.core.dispatch.LeadOn;
 import orthogon.core.interview.Course;
@@ -44,7 +47,7 @@ class EndController {
 
     /** What is told of a response that was sent. */
     record ReceiptView(String receipt, String heading, String headingPlain, String closing, List<String> takeAlong, String when,
-            List<QuestionsPage.ReviewLine> lines, String redirect, boolean onward) {}
+            List<QuestionsPage.ReviewLine> lines, String redirect, boolean onward, List<FollowUpLink> followUps) {}
 
     private final InterviewStore interviews;
     private final SendInterview sending;
@@ -52,9 +55,11 @@ class EndController {
     private final MailWayBack mailing;
     private final Offering offering;
     private final RateLimit pace;
+    private final FollowUpLinks links;
 
     EndController(InterviewStore interviews, InvitationStore ways, MailWayBack mailing, Offering offering, RateLimit pace,
-            SendInterview sending) {
+            SendInterview sending, FollowUpLinks links) {
+        this.links = links;
         this.sending = sending;
         this.pace = pace;
         this.offering = offering;
@@ -74,7 +79,7 @@ class EndController {
     }
 
     private Optional<Running> open(Optional<Running> running) {
-        return running.filter(r -> r.receipt().isEmpty() && offering.withdrawn(r.release()).isEmpty());
+        return running.filter(r -> r.receipt().isEmpty() && !r.isOver() && offering.withdrawn(r.release()).isEmpty());
     }
 
     @GetMapping("/i/{id}/later")
@@ -169,8 +174,21 @@ class EndController {
         if (running.get().receipt().isEmpty() && (open(running).isEmpty() || !running.get().interview().course().acceptable())) {
             return "redirect:/i/" + id;
         }
-        sending.send(running.get(), OffsetDateTime.now());
-        return sent(running.get());
+        return send(sending, running.get(), running.get());
+    }
+
+    /**
+     * Sends an interview, and leads to its receipt, or to where it is said that it is over.
+     *
+     * @param kept as it was read
+     */
+    static String send(SendInterview sending, Running complete, Running kept) {
+        try {
+            sending.send(complete, OffsetDateTime.now());
+        } catch (WorkOnFollowUps.FollowUpOver e) {
+            return RespondController.over(kept);
+        }
+        return sent(kept);
     }
 
     /** To the receipt, and from there at once to the address of the outcome where the questionnaire wants that. */
@@ -201,7 +219,8 @@ class EndController {
                         outcome.map(voice::takeAlong).orElse(List.of()), voice.ownWords().moment(running.get().updatedAt()),
                         QuestionsPage.lines(running.get().interview()),
                         outcome.flatMap(o -> LeadOn.address(running.get().interview(), o)).orElse(""),
-                        onward && document.presentation().navigation().redirectAtOnce()));
+                        onward && document.presentation().navigation().redirectAtOnce(),
+                        links.ofRespondent(id, running.get().interview())));
         return themed(running.get(), voice, model, response, "respond/receipt");
     }
 

@@ -7,6 +7,7 @@ import orthogon.app.questions.PageForm;
 import orthogon.app.questions.PageSubmission;
 import orthogon.app.questions.QuestionsPage;
 import orthogon.app.questions.RespondentTexts;
+import orthogon.app.sending.FollowUpLinks;
 import orthogon.app.store.AttachmentStore;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
@@ -20,7 +21,6 @@ import orthogon.core.language.Stretch;
 import orthogon.core.questionnaire.Presentation;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -83,6 +83,9 @@ class RespondController {
         if (running.get().receipt().isPresent()) {
             return "redirect:/i/" + id + "/receipt";
         }
+        if (running.get().isOver()) {
+            return over(running.get());
+        }
         offering.frame(running.get().release(), response);
         Optional<String> withdrawn = offering.withdrawn(running.get().release());
         if (withdrawn.isPresent()) {
@@ -105,6 +108,11 @@ class RespondController {
                 : RespondentTexts.of(interview).say("appeared", fresh.size()) + " "
                         + String.join(", ", fresh.stream().map(slot -> "“" + wording(interview, page, slot) + "”").toList());
         return draw(running.get().with(interview), at, look.equals("again"), notice, model);
+    }
+
+    /** To where it is said what is the matter with a follow-up that cannot be answered any more. */
+    static String over(Running running) {
+        return "redirect:" + FollowUpLinks.path(running.answered().orElseThrow().token());
     }
 
     private static String wording(Interview interview, Course.PageView page, String slot) {
@@ -150,7 +158,7 @@ class RespondController {
             return Notices.nothing(request, model, response);
         }
         Running running = found.get();
-        if (running.receipt().isPresent() || offering.withdrawn(running.release()).isPresent()) {
+        if (running.receipt().isPresent() || running.isOver() || offering.withdrawn(running.release()).isPresent()) {
             return "redirect:/i/" + id;
         }
         offering.frame(running.release(), response);
@@ -222,8 +230,7 @@ class RespondController {
         boolean sends = turn instanceof PageSubmission.Moved m && m.passed().isPresent() && !fromReview
                 && running.release().document().presentation().navigation().reviewLeftOut() && m.interview().course().acceptable();
         if (sends) {
-            sending.send(running.with(turn.interview()), OffsetDateTime.now());
-            return EndController.sent(running);
+            return EndController.send(sending, running.with(turn.interview()), running);
         }
         return switch (turn) {
             case PageSubmission.Moved m -> "redirect:/i/" + id + (m.at().isEmpty() ? "" : "?at=" + m.at());

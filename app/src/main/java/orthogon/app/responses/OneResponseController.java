@@ -90,13 +90,14 @@ class OneResponseController {
      * @param lane address of its lane in the proof; empty where personal answers are gone and the route cannot be told
      * @param onRoute how many responses took the same route, this one among them
      * @param messages that it sent; none for readers who may not read personal answers
+     * @param ofCases whether its questionnaire opens follow-ups
      * @param previous receipt of the response before it in the table; empty where there is none
      */
     record ResponseView(Response response, String outcome, String sentAt, String languageName, String dir, String endedBy,
             List<AnsweredPage> pages, List<String> passedBy, int asked, long of, String lane, int onRoute, Map<String, String> besides,
             List<NoteLine> notes, List<SentMessage> messages, Map<String, String> states, Map<String, String> workers, String previous,
             String next, int place, int count, String back,
-            boolean mayWork) {}
+            boolean mayWork, boolean ofCases) {}
 
     private final Frame frame;
     private final ResponseSearch search;
@@ -162,7 +163,8 @@ class OneResponseController {
                 notes.of(response.number()).stream().map(this::line).toList(),
                 people.may(who.getName(), Act.READ_PERSONAL, code) ? sent(draft.document(), response) : List.of(), search.states(),
                 search.people(draft), around.previous(),
-                around.next(), around.place(), around.count(), around.link(), mayWork));
+                around.next(), around.place(), around.count(), around.link(), mayWork,
+                !document.followUps().isEmpty()));
         return "response";
     }
 

@@ -4,6 +4,7 @@ import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
 import orthogon.app.account.People;
 import orthogon.app.outbox.Outbox;
 import orthogon.app.outbox.Outbox.Mail;
@@ -31,6 +32,15 @@ public class SendMessages {
 
     /** Whoever gave an address is written to in the language of the interview, and everybody else in the source language. */
     public void of(Running running) {
+        of(running, reading -> "");
+    }
+
+    /**
+     * Whoever gave an address is written to in the language of the interview, and everybody else in the source language.
+     *
+     * @param links what stands behind messages to whoever gave an address, in the language of the interview; empty for nothing
+     */
+    public void of(Running running, Function<Interview, String> links) {
         Interview interview = running.interview();
         Interview inSource = interview.with(running.release().wiring());
         for (DispatchMessage message : running.release().wiring().document().messages()) {
@@ -39,17 +49,18 @@ public class SendMessages {
                 DueMessage.of(interview, message).forEach(due -> addresses.putIfAbsent(due.address(), due.ofRespondent()));
                 people.addresses(message.to().people(), running.release().document().code())
                         .forEach(address -> addresses.putIfAbsent(address, false));
-                addresses.forEach((address, ofRespondent) -> outbox
-                        .send(mail(message, address, ofRespondent ? interview : inSource, running.id())));
+                addresses.forEach((address, ofRespondent) -> outbox.send(mail(message, address, ofRespondent ? interview : inSource,
+                        running.id(), ofRespondent ? links.apply(interview) : "")));
             }
         }
     }
 
-    private static Mail mail(DispatchMessage message, String address, Interview reading, String interview) {
+    private static Mail mail(DispatchMessage message, String address, Interview reading, String interview, String links) {
         MessageTexts texts = MessageTexts.of(reading, message.code());
         String language = reading.wiring().document().sourceLanguage();
-        String html = PageTemplates.filled("mail", MailPage.of(texts.subject(), texts.html(),
-                texts.told().stream().map(l -> new MailPage.ToldAnswer(l.wording(), l.answer())).toList(), language));
+        MailPage page = MailPage.of(texts.subject(), texts.html(),
+                texts.told().stream().map(l -> new MailPage.ToldAnswer(l.wording(), l.answer())).toList(), language);
+        String html = PageTemplates.filled("mail", links.isEmpty() ? page : page.with(links));
         Set<MailAttachment> attached = EnumSet.noneOf(MailAttachment.class);
         if (message.with().paper()) {
             attached.add(MailAttachment.RESPONSE);
@@ -57,7 +68,7 @@ public class SendMessages {
         if (message.with().files()) {
             attached.add(MailAttachment.FILES);
         }
-        return new Mail(address, texts.subject(), texts.text(), html, language, interview, DueMessage.replyTo(reading, message), attached,
+        return new Mail(address, texts.subject(), texts.text() + (links.isEmpty() ? "" : "\n\n" + links), html, language, interview, DueMessage.replyTo(reading, message), attached,
                 message.code());
     }
 }

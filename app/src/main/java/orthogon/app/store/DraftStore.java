@@ -25,6 +25,9 @@ public class DraftStore {
     private static final String ARCHIVED = "select code from questionnaire where archived";
     /** What hangs on a questionnaire, the last first. */
     private static final List<String> REMOVALS = List.of(
+            "delete from follow_up where release_id in (select id from release where questionnaire_id = :id)"
+                    + " or interview_id in (select i.id from interview i join release r on r.id = i.release_id "
+                    + "where r.questionnaire_id = :id)",
             "delete from message where interview_id in (select i.id from interview i join release r on r.id = i.release_id "
                     + "where r.questionnaire_id = :id)",
             "delete from answer where receipt in (select p.receipt from response p join release r on r.id = p.release_id "

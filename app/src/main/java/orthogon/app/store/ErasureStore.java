@@ -9,7 +9,8 @@ import org.springframework.stereotype.Component;
 public class ErasureStore {
 
     /** What hangs on an interview, the last first; invitations by the links in them. */
-    private static final List<String> REMOVALS = List.of("delete from message where interview_id in (:some)", """
+    private static final List<String> REMOVALS = List.of("delete from message where interview_id in (:some)",
+            "delete from follow_up where interview_id in (:some)", "update follow_up set child = null where child in (:some)", """
             delete from message where exists (select 1 from invitation v where v.interview_id in (:some)
                 and message.text like concat('%', v.token, '%'))
             """,

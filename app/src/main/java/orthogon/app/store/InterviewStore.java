@@ -10,6 +10,8 @@ import java.util.LinkedHashSet;
 import java.util.Map;
 import java.util.Optional;
 import orthogon.app.store.ReleaseStore.Release;
+import orthogon.core.dispatch.FollowUpProgress;
+import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Interview;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.responses.TakenRoute;
@@ -33,8 +35,8 @@ public class InterviewStore {
             """;
     private static final String FIND = """
             select i.id, i.release_id, i.today, i.link, i.raw, i.started, i.passed, i.updated_at, i.language, i.furthest, i.version,
-                p.receipt
-            from interview i left join response p on p.interview_id = i.id where i.id = :id
+                p.receipt, f.carried, f.carried_to, f.token, f.state
+            from interview i left join response p on p.interview_id = i.id left join follow_up f on f.child = i.id where i.id = :id
             """;
     private static final String RESPONSE = """
             insert into response (receipt, interview_id, release_id, questionnaire_id, language, outcome, sent_at, digest)
@@ -44,26 +46,43 @@ public class InterviewStore {
      * @param receipt empty while the interview runs
      * @param furthest the largest percentage of progress that the respondent was shown
      * @param version how often it was kept before it was read
+     * @param answered the follow-up that it answers; empty where it answers none
      */
     public record Running(String id, Release release, Interview interview, OffsetDateTime updatedAt, Optional<String> receipt,
-            int furthest, int version) {
+            int furthest, int version, Optional<AnsweredFollowUp> answered) {
+
+        /** An interview that answers no follow-up. */
+        public Running(String id, Release release, Interview interview, OffsetDateTime updatedAt, Optional<String> receipt, int furthest,
+                int version) {
+            this(id, release, interview, updatedAt, receipt, furthest, version, Optional.empty());
+        }
+
+        /** Whether it cannot be answered any more, though it was not sent. */
+        public boolean isOver() {
+            return receipt.isEmpty() && answered.filter(a -> !a.progress().isOpen()).isPresent();
+        }
 
         /** The same with other answers, which are not kept yet. */
         public Running with(Interview changed) {
-            return new Running(id, release, changed, OffsetDateTime.now(), Optional.empty(), furthest, version);
+            return new Running(id, release, changed, OffsetDateTime.now(), Optional.empty(), furthest, version, answered);
         }
     }
 
+    /** @param token of its link */
+    public record AnsweredFollowUp(String token, FollowUpProgress progress) {}
+
     /** One row as it is stored. */
     private record StoredInterview(String id, long release, LocalDate today, String link, String raw, String started, String passed,
-            OffsetDateTime updatedAt, String language, int furthest, int version, Optional<String> receipt) {
+            OffsetDateTime updatedAt, String language, int furthest, int version, Optional<String> receipt, String carried,
+            String carriedTo, String token, String state) {
 
         static StoredInterview of(ResultSet row, int n) throws SQLException {
             return new StoredInterview(row.getString("id"), row.getLong("release_id"), row.getObject("today", LocalDate.class),
                     row.getString("link"),
                     row.getString("raw"), row.getString("started"), row.getString("passed"),
                     Times.at(row, "updated_at"), row.getString("language"), row.getInt("furthest"),
-                    row.getInt("version"), Optional.ofNullable(row.getString("receipt")));
+                    row.getInt("version"), Optional.ofNullable(row.getString("receipt")),
+                    row.getString("carried"), row.getString("carried_to"), row.getString("token"), row.getString("state"));
         }
     }
 
@@ -88,6 +107,16 @@ public class InterviewStore {
         return new Running(key, release, interview, at, Optional.empty(), 0, 0);
     }
 
+    /** Begins an interview with the answers of one that was sent, so that they can be corrected. */
+    public String again(String id, OffsetDateTime at) {
+        String key = RandomNames.hex(16);
+        jdbc.sql("""
+                insert into interview (id, release_id, today, link, raw, started, passed, began_at, updated_at, language, page)
+                select :key, release_id, today, link, raw, started, passed, :at, :at, language, page from interview where id = :id
+                """).param("key", key).param("id", id).param("at", at).update();
+        return key;
+    }
+
     /** The page that it is on; empty where it is complete. */
     private static String page(Interview interview) {
         return interview.course().current().map(p -> p.page().code()).orElse("");
@@ -100,10 +129,15 @@ public class InterviewStore {
 
     private Running running(StoredInterview row) {
         Release release = releases.get(row.release());
-        Interview interview = new Interview(release.wiring(row.language()), row.today(), StoredAnswers.readLink(row.link()),
+        Wiring wiring = row.token() == null
+                ? release.wiring(row.language())
+                : Wiring.of(FollowUpStore.with(release.document(), row.carried(), row.carriedTo())
+                        .in(release.wiring(row.language()).document()));
+        Interview interview = new Interview(wiring, row.today(), StoredAnswers.readLink(row.link()),
                 StoredAnswers.read(release.document(), row.raw()), new LinkedHashSet<>(StoredAnswers.readTexts(row.started())),
                 StoredAnswers.readTexts(row.passed()), false).checkedAsWanted();
-        return new Running(row.id(), release, interview, row.updatedAt(), row.receipt(), row.furthest(), row.version());
+        return new Running(row.id(), release, interview, row.updatedAt(), row.receipt(), row.furthest(), row.version(),
+                Optional.ofNullable(row.token()).map(t -> new AnsweredFollowUp(t, FollowUpStore.progress(row.state()))));
     }
 
     /**

@@ -16,14 +16,16 @@ class Housekeeping {
     private final KeepAnswers keeping;
     private final KeepNoLonger erasing;
     private final InvitePeople inviting;
+    private final WorkOnFollowUps followUps;
     private final Duration refusedFor;
 
     /** @param refusedFor how long files of a page that was refused are kept */
-    Housekeeping(KeepAnswers keeping, KeepNoLonger erasing, InvitePeople inviting,
+    Housekeeping(KeepAnswers keeping, KeepNoLonger erasing, InvitePeople inviting, WorkOnFollowUps followUps,
             @Value("${orthogon.refused-files-kept:PT24H}") Duration refusedFor) {
         this.keeping = keeping;
         this.erasing = erasing;
         this.inviting = inviting;
+        this.followUps = followUps;
         this.refusedFor = refusedFor;
     }
 
@@ -35,6 +37,11 @@ class Housekeeping {
     @Scheduled(cron = "${orthogon.remind-at:0 0 9 * * *}")
     void remind() {
         inviting.remindWhereDue();
+    }
+
+    @Scheduled(initialDelay = 30, fixedDelay = 60, timeUnit = TimeUnit.SECONDS)
+    void expireFollowUps() {
+        followUps.expire();
     }
 
     @Scheduled(initialDelay = 10, fixedDelay = 60, timeUnit = TimeUnit.MINUTES)

@@ -2,6 +2,7 @@ package orthogon.app.work;
 
 import java.time.OffsetDateTime;
 import java.util.Optional;
+import orthogon.app.sending.FollowUpLinks;
 import orthogon.app.sending.SendMessages;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
@@ -10,7 +11,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 
-/** Sends a complete interview: the response, its answers and its messages are kept together, or none is. */
+/** Sends a complete interview: the response, its answers, its messages and its follow-ups are kept together, or none is. */
 @Component
 public class SendInterview {
 
@@ -18,9 +19,16 @@ public class SendInterview {
 
     private final InterviewStore interviews;
     private final SendMessages messages;
+    private final OpenFollowUps followUps;
+    private final WorkOnFollowUps answered;
+    private final FollowUpLinks links;
     private final TransactionTemplate together;
 
-    public SendInterview(InterviewStore interviews, SendMessages messages, PlatformTransactionManager transactions) {
+    public SendInterview(InterviewStore interviews, SendMessages messages, OpenFollowUps followUps, WorkOnFollowUps answered,
+            FollowUpLinks links, PlatformTransactionManager transactions) {
+        this.followUps = followUps;
+        this.answered = answered;
+        this.links = links;
         this.interviews = interviews;
         this.messages = messages;
         this.together = new TransactionTemplate(transactions);
@@ -29,6 +37,7 @@ public class SendInterview {
     /**
      * Makes a response of an interview, once: sent a second time, or by two requests at the same moment, it gives the same receipt.
      *
+     * @throws WorkOnFollowUps.FollowUpOver where it answers a follow-up that is over
      * @throws IllegalStateException where the interview is not complete
      */
     public String send(Running running, OffsetDateTime at) {
@@ -40,7 +49,9 @@ public class SendInterview {
                 return together.execute(status -> {
                     String receipt = interviews.send(running, at);
                     if (running.receipt().isEmpty()) {
-                        messages.of(running);
+                        answered.sent(running, at);
+                        followUps.of(running, at);
+                        messages.of(running, reading -> links.written(running, reading));
                     }
                     return receipt;
                 });

@@ -1,6 +1,5 @@
 package orthogon.app.store;
 
-import orthogon.app.account.People;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.InterviewStore.Running;
 import orthogon.app.store.OfferStore.Offer;
@@ -8,8 +7,8 @@ import orthogon.app.store.PersonStore.Person;
 import orthogon.app.store.ReleaseStore.Made;
 import orthogon.app.store.ReleaseStore.Release;
 import orthogon.app.store.ResponseStore.Response;
+import orthogon.app.work.CaseWork;
 import orthogon.app.work.SendInterview;
-import orthogon.app.sending.SendMessages;
 import orthogon.core.answer.file.Attachment;
 import orthogon.core.answer.text.TextAnswer;
 import orthogon.core.answer.yesno.YesNoAnswer;
@@ -27,6 +26,7 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.nio.charset.StandardCharsets;
+import java.time.Clock;
 import java.time.Duration;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
@@ -43,7 +43,6 @@ import org.junit.jupiter.params.provider.EnumSource;
 import org.springframework.dao.DataAccessException;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.jdbc.datasource.DataSourceTransactionManager;
 
 /** Every store gives back what it was given, on either database. */
 @ParameterizedClass
@@ -87,6 +86,10 @@ class StoresTest {
     private ResponseStore.Wanted everything() {
         return new ResponseStore.Wanted(draft.id(), ResponseDocument.of(ROOST, Map.of(), Map.of(), Map.of()), new Selection.EveryResponse(),
                 "", true);
+    }
+
+    private SendInterview sending() {
+        return new CaseWork(database, Clock.systemDefaultZone()).sending;
     }
 
     private static void isNow(OffsetDateTime at) {
@@ -142,17 +145,14 @@ class StoresTest {
         Running sent = read.with(read.interview().leave(Map.of("place", "Weir", "wet", true)).interview());
         jdbc.sql("alter table answer rename to answer_away").update();
         assertThrows(DataAccessException.class,
-                () -> new SendInterview(interviews, new SendMessages(mail -> {}, new People(new PersonStore(jdbc))),
-                        new DataSourceTransactionManager(database)).send(sent,
+                () -> sending().send(sent,
                                 OffsetDateTime.now()));
         jdbc.sql("alter table answer_away rename to answer").update();
         assertEquals(Optional.empty(), interviews.find(sent.id()).orElseThrow().receipt(), "without its answers it is not sent");
-        String receipt = new SendInterview(interviews, new SendMessages(mail -> {}, new People(new PersonStore(jdbc))),
-                new DataSourceTransactionManager(database)).send(sent,
+        String receipt = sending().send(sent,
                         OffsetDateTime.now());
         assertEquals(receipt,
-                new SendInterview(interviews, new SendMessages(mail -> {}, new People(new PersonStore(jdbc))),
-                        new DataSourceTransactionManager(database))
+                sending()
                         .send(sent, OffsetDateTime.now()));
         Response response = responses.find(draft.id(), receipt).orElseThrow();
         assertEquals(Map.of("place", "Weir", "wet", true), response.answers());
@@ -166,8 +166,7 @@ class StoresTest {
     @Test
     void aWorkspaceIsCheckedAndFindsWhatWasChanged() {
         Running running = begun(release());
-        new SendInterview(interviews, new SendMessages(mail -> {}, new People(new PersonStore(jdbc))),
-                new DataSourceTransactionManager(database)).send(
+        sending().send(
                         running.with(running.interview().leave(Map.of("place", "Weir", "wet", true)).interview()),
                         OffsetDateTime.now());
         AuditStore audit = new AuditStore(jdbc, new TrailKey("key".getBytes(StandardCharsets.UTF_8)));

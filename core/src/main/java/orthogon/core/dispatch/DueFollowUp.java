@@ -35,6 +35,13 @@ public record DueFollowUp(FollowUp followUp, int entry, Map<String, Object> carr
         return new Trying(sent, opened).all();
     }
 
+    /** A follow-up that is opened once, whatever its condition says, with what it carries now. */
+    public static DueFollowUp byHand(Interview sent, Collection<OpenedFollowUp> opened, FollowUp followUp) {
+        Trying trying = new Trying(sent, opened);
+        trying.all();
+        return trying.due(followUp, 0, sent.values(trying.known, "", 0));
+    }
+
     /** Codes of the follow-ups that a follow-up speaks of. */
     public static Set<String> needs(Wiring wiring, FollowUp followUp) {
         Set<String> codes = new HashSet<>();
@@ -99,16 +106,17 @@ public record DueFollowUp(FollowUp followUp, int entry, Map<String, Object> carr
             Function<Expr, Object> values = sent.values(known, entry == 0 ? "" : followUp.eachOf(), entry);
             boolean holds = wiring.expr(followUp.code() + ".openFollowUp", true).filter(e -> Boolean.TRUE.equals(values.apply(e)))
                     .isPresent();
-            if (!holds) {
-                return List.of();
-            }
+            return holds ? List.of(due(followUp, entry, values)) : List.of();
+        }
+
+        private DueFollowUp due(FollowUp followUp, int entry, Function<Expr, Object> values) {
             Map<String, Object> carried = new LinkedHashMap<>();
             for (int i = 0; i < followUp.carries().size(); i++) {
                 String to = followUp.carries().get(i).to();
                 wiring.at(followUp.code() + "/carry/" + i).flatMap(Wiring.Wire::expr).map(values)
                         .ifPresent(value -> carried.put(to, value));
             }
-            return List.of(new DueFollowUp(followUp, entry, carried));
+            return new DueFollowUp(followUp, entry, carried);
         }
     }
 }

@@ -16,7 +16,7 @@ import orthogon.core.answer.Option;
 import orthogon.core.answer.choice.OneChoice;
 import orthogon.core.answer.date.DateAnswer;
 import orthogon.core.answer.number.NumberAnswer;
-import orthogon.core.dispatch.OpenedQuestionnaire;
+import orthogon.core.dispatch.OpenedWith;
 import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Situation;
@@ -160,7 +160,7 @@ final class CaseEnumeration {
             unanswered(ending, at, known, followed, "expired");
         }
         unanswered(ending, at, known, followed, "withdrawn");
-        Enumeration answered = tried.computeIfAbsent(OpenedQuestionnaire.of(opened, followUp, carried), document -> {
+        Enumeration answered = tried.computeIfAbsent(OpenedWith.of(followUp, carried).in(opened), document -> {
             Map<String, Object> link = new HashMap<>(carried);
             Ending arriving = new Ending(link, Set.of(), Set.of(), "", Set.of());
             return new Enumeration(Wiring.of(document), List.of(), arriving);

@@ -11,7 +11,7 @@ import java.util.Set;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
-import orthogon.core.dispatch.OpenedQuestionnaire;
+import orthogon.core.dispatch.OpenedWith;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Interview;
@@ -273,7 +273,7 @@ public final class CaseClaims {
         Question alone = Question.of(carried.to(), "", CaseDocument.whateverIsOnOffer(question.get().answer()));
         Questionnaire only = Questionnaire.blank("only", "Only").withPages(List.of(Page.empty("page", "").withItems(List.of(alone))));
         FollowUp locked = followUp.withCarries(List.of(new Carried(carried.to(), carried.value(), true)));
-        Interview interview = Interview.start(Wiring.of(OpenedQuestionnaire.of(only, locked, step.due().carried())), today, Map.of());
+        Interview interview = Interview.start(Wiring.of(OpenedWith.of(locked, step.due().carried()).in(only)), today, Map.of());
         return !(interview.leave(Map.of()) instanceof Interview.LeaveResult.Passed);
     }
 

@@ -10,7 +10,7 @@ import java.util.Optional;
 import orthogon.core.dispatch.DueFollowUp;
 import orthogon.core.dispatch.FollowUpProgress;
 import orthogon.core.dispatch.OpenedFollowUp;
-import orthogon.core.dispatch.OpenedQuestionnaire;
+import orthogon.core.dispatch.OpenedWith;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Interview;
@@ -124,8 +124,8 @@ public final class CaseWalk {
     private Interview answer(DueFollowUp due, Map<String, Object> given) {
         Questionnaire document = others.find(due.followUp().questionnaire()).orElseThrow();
         Map<String, Object> answers = new LinkedHashMap<>(given);
-        answers.putAll(OpenedQuestionnaire.link(document, due.carried()));
-        Questionnaire opened = OpenedQuestionnaire.of(document, due.followUp(), due.carried());
-        return Replay.of(Wiring.of(opened), today, answers, "");
+        OpenedWith with = OpenedWith.of(due);
+        answers.putAll(with.link(document));
+        return Replay.of(Wiring.of(with.in(document)), today, answers, "");
     }
 }

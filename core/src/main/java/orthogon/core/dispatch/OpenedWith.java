@@ -3,6 +3,7 @@ package orthogon.core.dispatch;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.LocalTime;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -14,37 +15,52 @@ import orthogon.core.expression.Expr.Literal;
 import orthogon.core.expression.Expr.Span;
 import orthogon.core.expression.Printer;
 import orthogon.core.questionnaire.FollowUp;
-import orthogon.core.questionnaire.FollowUp.Carried;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Questionnaire.LinkParameter;
 
-/** A questionnaire as a follow-up opens it: questions start with what is carried to them. */
-public final class OpenedQuestionnaire {
+/**
+ * What a follow-up opens a questionnaire with.
+ *
+ * @param targets code of a question or a link parameter, to whether its value cannot be changed
+ * @param values target to value; what is blank is left out
+ */
+public record OpenedWith(Map<String, Boolean> targets, Map<String, Object> values) {
 
-    private OpenedQuestionnaire() {}
+    public OpenedWith {
+        targets = Collections.unmodifiableMap(new LinkedHashMap<>(targets));
+        values = Map.copyOf(values);
+    }
 
-    /**
-     * The document with what is carried to its questions.
-     *
-     * @param values target to value, as {@link DueFollowUp#carried()}
-     */
-    public static Questionnaire of(Questionnaire document, FollowUp followUp, Map<String, Object> values) {
+    /** What a follow-up carries that is to be opened. */
+    public static OpenedWith of(DueFollowUp due) {
+        return of(due.followUp(), due.carried());
+    }
+
+    /** @param values as {@link DueFollowUp#carried()} */
+    public static OpenedWith of(FollowUp followUp, Map<String, Object> values) {
+        Map<String, Boolean> targets = new LinkedHashMap<>();
+        followUp.carriedTo().values().forEach(c -> targets.put(c.to(), c.locked()));
+        return new OpenedWith(targets, values);
+    }
+
+    /** The document in which what is carried to a question is what it starts with. */
+    public Questionnaire in(Questionnaire document) {
         Questionnaire opened = document;
-        for (Carried carried : followUp.carriedTo().values()) {
-            if (document.question(carried.to()).filter(q -> !q.isHidden()).isPresent()) {
-                Object value = values.get(carried.to());
-                opened = opened.withItem(carried.to(), i -> {
+        for (Map.Entry<String, Boolean> target : targets.entrySet()) {
+            if (document.question(target.getKey()).filter(q -> !q.isHidden()).isPresent()) {
+                Object value = values.get(target.getKey());
+                opened = opened.withItem(target.getKey(), i -> {
                     Question started = ((Question) i).withStartWith(value == null ? "" : Printer.print(as(written(value))));
-                    return carried.locked() ? started.withLockWhen("true") : started;
+                    return target.getValue() ? started.withLockWhen("true") : started;
                 });
             }
         }
         return opened;
     }
 
-    /** What arrives with the link of a follow-up. */
-    public static Map<String, String> link(Questionnaire document, Map<String, Object> values) {
+    /** What arrives with the link. */
+    public Map<String, String> link(Questionnaire document) {
         Map<String, String> link = new LinkedHashMap<>();
         for (LinkParameter parameter : document.arriving()) {
             if (values.get(parameter.code()) instanceof String text) {
@@ -63,7 +79,7 @@ public final class OpenedQuestionnaire {
         return switch (value) {
             case LocalDate date -> call("date", date.toString());
             case LocalTime time -> call("time", time.toString());
-            case List<?> list -> new ListOf(list.stream().map(OpenedQuestionnaire::written).toList(), Span.NONE);
+            case List<?> list -> new ListOf(list.stream().map(OpenedWith::written).toList(), Span.NONE);
             case Boolean truth -> new Literal(truth, Span.NONE);
             case BigDecimal number when number.signum() < 0 -> new Expr.Negate(new Literal(number.negate(), Span.NONE), Span.NONE);
             case BigDecimal number -> new Literal(number, Span.NONE);

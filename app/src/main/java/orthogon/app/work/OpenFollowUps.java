@@ -1,0 +1,107 @@
+package orthogon.app.work;
+
+import java.time.OffsetDateTime;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import orthogon.app.outbox.Outbox;
+import orthogon.app.outbox.Outbox.Mail;
+import orthogon.app.proving.Openable;
+import orthogon.app.sending.FollowUpLinks;
+import orthogon.app.store.FollowUpStore;
+import orthogon.app.store.FollowUpStore.KeptFollowUp;
+import orthogon.app.store.InterviewStore;
+import orthogon.app.store.InterviewStore.Running;
+import orthogon.app.store.ReleaseStore.Release;
+import orthogon.core.dispatch.DueFollowUp;
+import orthogon.core.dispatch.FollowUpProgress;
+import orthogon.core.dispatch.OpenedFollowUp;
+import orthogon.core.expression.Expr;
+import orthogon.core.interview.Interview;
+import orthogon.core.questionnaire.DispatchMessage;
+import orthogon.core.questionnaire.FollowUp;
+import orthogon.core.questionnaire.FollowUp.Brought;
+import orthogon.core.questionnaire.FollowUpSeat.Who;
+import orthogon.core.questionnaire.Questionnaire;
+import org.springframework.stereotype.Component;
+
+/** Opens the follow-ups of a response that are due, each once, within the transaction of what makes them due. */
+@Component
+public class OpenFollowUps {
+
+    private final FollowUpStore followUps;
+    private final InterviewStore interviews;
+    private final Openable openable;
+    private final Outbox outbox;
+    private final FollowUpLinks links;
+
+    public OpenFollowUps(FollowUpStore followUps, InterviewStore interviews, Openable openable, Outbox outbox, FollowUpLinks links) {
+        this.followUps = followUps;
+        this.interviews = interviews;
+        this.openable = openable;
+        this.outbox = outbox;
+        this.links = links;
+    }
+
+    /** Opens what is due for a response, whoever else works on its case at this moment. */
+    public void of(Running sent, OffsetDateTime at) {
+        if (sent.interview().wiring().document().followUps().isEmpty()) {
+            return;
+        }
+        followUps.lock(sent.id());
+        for (DueFollowUp due : DueFollowUp.of(sent.interview(), opened(sent))) {
+            open(sent, due, at);
+        }
+    }
+
+    /** Opens one, whatever its condition says; empty where nothing can be opened or it was opened already. */
+    boolean open(Running sent, DueFollowUp due, OffsetDateTime at) {
+        // Without a release nothing can be answered; a release is not made before there is one.
+        Optional<Release> release = openable.release(due.followUp().questionnaire());
+        boolean there = followUps.of(sent.id()).stream()
+                .anyMatch(k -> k.code().equals(due.followUp().code()) && k.entry() == due.entry());
+        if (release.isEmpty() || there) {
+            return false;
+        }
+        int days = due.followUp().due().days();
+        String token = followUps.open(sent.id(), due, release.get().id(), at, days == 0 ? Optional.empty() : Optional.of(at.plusDays(days)));
+        if (due.followUp().seat().who() == Who.ADDRESS) {
+            mail(sent, due.followUp(), release.get(), token);
+        }
+        return true;
+    }
+
+    private void mail(Running sent, FollowUp followUp, Release release, String token) {
+        Object address = sent.interview().course().effective().get(followUp.seat().address());
+        if (address instanceof String to && DispatchMessage.isAddress(to)) {
+            Questionnaire reading = sent.interview().wiring().document();
+            String words = reading.followUp(followUp.code()).map(FollowUp::wording).filter(w -> !w.isEmpty())
+                    .orElse(release.document().title());
+            outbox.send(new Mail(to, words, words + "\n\n" + links.address(token), reading.sourceLanguage(), sent.id()));
+        }
+    }
+
+    /** The follow-ups of a response with what each of them brings. */
+    public List<OpenedFollowUp> opened(Running sent) {
+        List<OpenedFollowUp> opened = new ArrayList<>();
+        for (KeptFollowUp kept : followUps.of(sent.id())) {
+            boolean answered = kept.progress() == FollowUpProgress.SENT || kept.progress() == FollowUpProgress.DECIDED;
+            Map<String, Object> brought = answered
+                    ? sent.interview().wiring().document().followUp(kept.code()).map(f -> brought(f, kept)).orElse(Map.of())
+                    : Map.of();
+            opened.add(new OpenedFollowUp(kept.code(), kept.entry(), kept.progress(), kept.decision(), brought));
+        }
+        return opened;
+    }
+
+    private Map<String, Object> brought(FollowUp followUp, KeptFollowUp kept) {
+        Map<String, Object> brought = new LinkedHashMap<>();
+        Optional<Interview> answered = kept.child().flatMap(interviews::find).map(Running::interview);
+        for (Brought each : followUp.brings()) {
+            answered.map(i -> i.value(new Expr.Name(each.of(), Expr.Span.NONE))).ifPresent(value -> brought.put(each.name(), value));
+        }
+        return brought;
+    }
+}

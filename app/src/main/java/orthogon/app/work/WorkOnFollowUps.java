@@ -1,0 +1,212 @@
+package orthogon.app.work;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.Optional;
+import orthogon.app.account.People;
+import orthogon.app.store.FollowUpStore;
+import orthogon.app.store.FollowUpStore.KeptFollowUp;
+import orthogon.app.store.InterviewStore;
+import orthogon.app.store.InterviewStore.Running;
+import orthogon.app.store.KnownReleases;
+import orthogon.app.store.ReleaseStore.Release;
+import orthogon.core.dispatch.DueFollowUp;
+import orthogon.core.dispatch.FollowUpProgress;
+import orthogon.core.dispatch.OpenedWith;
+import orthogon.core.expression.Wiring;
+import orthogon.core.interview.Interview;
+import orthogon.core.questionnaire.FollowUp;
+import orthogon.core.questionnaire.FollowUp.DecisionChoice;
+import orthogon.core.questionnaire.Refused;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** What people do about follow-ups that are open: answer, send, decide, return, take back, open by hand; and what time does. */
+@Component
+public class WorkOnFollowUps {
+
+    /** Longest note, in characters. */
+    public static final int LONGEST_NOTE = 4_000;
+
+    private final FollowUpStore followUps;
+    private final InterviewStore interviews;
+    private final KnownReleases releases;
+    private final OpenFollowUps opening;
+    private final Acts acts;
+    private final People people;
+    private final Clock clock;
+    private final TransactionTemplate together;
+
+    public WorkOnFollowUps(FollowUpStore followUps, InterviewStore interviews, KnownReleases releases, OpenFollowUps opening, Acts acts,
+            People people, Clock clock, PlatformTransactionManager transactions) {
+        this.followUps = followUps;
+        this.interviews = interviews;
+        this.releases = releases;
+        this.opening = opening;
+        this.acts = acts;
+        this.people = people;
+        this.clock = clock;
+        this.together = new TransactionTemplate(transactions);
+    }
+
+    /** The follow-up as the release of its response says it; empty where that has none of the code. */
+    public Optional<FollowUp> meant(KeptFollowUp kept) {
+        return interviews.find(kept.interviewId()).flatMap(r -> r.release().document().followUp(kept.code()));
+    }
+
+    /**
+     * The interview of whoever answers a follow-up, begun now if it was not yet, in the language of the response where it is there.
+     *
+     * @return its id; empty where the follow-up cannot be answered now
+     */
+    @Transactional
+    public Optional<String> begin(KeptFollowUp kept) {
+        if (!kept.progress().isOpen() || kept.child().isPresent()) {
+            return kept.child().filter(c -> kept.progress().isOpen());
+        }
+        Release release = releases.get(kept.releaseId());
+        String wanted = interviews.find(kept.interviewId()).map(r -> r.interview().wiring().document().sourceLanguage()).orElse("");
+        String language = release.languages().contains(wanted) ? wanted : release.document().sourceLanguage();
+        OpenedWith with = followUps.with(kept.id(), release.document());
+        Interview interview = Interview.start(Wiring.of(with.in(release.wiring(language).document())), LocalDate.now(clock),
+                with.link(release.document()));
+        String child = interviews.begin(release, interview, OffsetDateTime.now(clock)).id();
+        // Whoever was quicker answers it.
+        return followUps.answer(kept.id(), child) ? Optional.of(child) : followUps.find(kept.id()).flatMap(KeptFollowUp::child);
+    }
+
+    /**
+     * Notes, within the transaction that makes its response, that the interview of a follow-up is sent, and opens what comes of it.
+     *
+     * @throws IllegalStateException where it cannot be sent any more
+     */
+    void sent(Running child, OffsetDateTime at) {
+        Optional<KeptFollowUp> kept = followUps.answeredBy(child.id());
+        if (kept.isPresent()) {
+            followUps.lock(kept.get().interviewId());
+            if (!followUps.sent(kept.get().id(), at)) {
+                throw new FollowUpOver();
+            }
+            goOn(kept.get(), at);
+        }
+    }
+
+    /** That a follow-up is over which is about to be sent. */
+    public static final class FollowUpOver extends IllegalStateException {
+        private static final long serialVersionUID = 1L;
+    }
+
+    private void goOn(KeptFollowUp kept, OffsetDateTime at) {
+        interviews.find(kept.interviewId()).ifPresent(r -> opening.of(r, at));
+    }
+
+    /** Whether somebody may decide about a follow-up. */
+    public boolean mayDecide(String who, String questionnaire, FollowUp followUp) {
+        return people.isAmong(who, followUp.decision().by(), questionnaire);
+    }
+
+    /** Whether somebody is to answer a follow-up, signed in. */
+    public boolean mayAnswer(String who, String questionnaire, FollowUp followUp) {
+        return people.isAmong(who, followUp.seat().people(), questionnaire);
+    }
+
+    /**
+     * Decides about a follow-up that was sent, or returns it to whoever answered it.
+     *
+     * @param choice code of the choice
+     * @throws Refused where there is no such choice, or where it is not to be decided any more
+     */
+    public void decide(long id, String questionnaire, String choice, String note, String who) throws Refused {
+        String kept = noted(note);
+        KeptFollowUp followUp = followUps.find(id).orElseThrow(() -> new Refused("There is no such follow-up any more."));
+        FollowUp meant = meant(followUp).orElseThrow(() -> new Refused("There is no such follow-up any more."));
+        DecisionChoice chosen = meant.decision().choice(choice).orElseThrow(() -> new Refused("Choose what is decided."));
+        if (!mayDecide(who, questionnaire, meant)) {
+            throw new Refused("Others decide about " + meant.shown() + ".");
+        }
+        if (chosen.returns() && kept.isEmpty()) {
+            throw new Refused("Write what is to be corrected, so that whoever answered knows it.");
+        }
+        OffsetDateTime now = OffsetDateTime.now(clock);
+        boolean done = acts.perhaps(who, questionnaire, () -> {
+            followUps.lock(followUp.interviewId());
+            boolean decided = chosen.returns()
+                    ? followUps.returned(id, kept, who, interviews.again(followUp.child().orElseThrow(), now))
+                    : followUps.decided(id, choice, kept, who, now);
+            if (!decided) {
+                return Optional.empty();
+            }
+            goOn(followUp, now);
+            return Optional.of(true);
+        }, d -> "decided about " + followUp.code() + ": " + choice).isPresent();
+        if (!done) {
+            KeptFollowUp is = followUps.find(id).orElseThrow();
+            throw new Refused("It is " + is.progress().word() + (is.decidedBy().isEmpty() ? "" : " by " + people.shown(is.decidedBy()))
+                    + " in the meantime" + (is.decision().isEmpty() ? "." : ": " + is.decision() + "."));
+        }
+    }
+
+    /**
+     * Takes a follow-up back that is open.
+     *
+     * @throws Refused where it is not open any more
+     */
+    public void withdraw(long id, String questionnaire, String note, String who) throws Refused {
+        String kept = noted(note);
+        KeptFollowUp followUp = followUps.find(id).orElseThrow(() -> new Refused("There is no such follow-up any more."));
+        OffsetDateTime now = OffsetDateTime.now(clock);
+        boolean done = acts.perhaps(who, questionnaire, () -> {
+            followUps.lock(followUp.interviewId());
+            if (!followUps.ended(id, FollowUpProgress.WITHDRAWN, kept, who, now)) {
+                return Optional.empty();
+            }
+            goOn(followUp, now);
+            return Optional.of(true);
+        }, d -> "withdrew " + followUp.code()).isPresent();
+        if (!done) {
+            throw new Refused("It is " + followUps.find(id).orElseThrow().progress().word() + " in the meantime.");
+        }
+    }
+
+    /**
+     * Opens a follow-up that its condition does not open; with what it carries now.
+     *
+     * @throws Refused where it was opened already, or there is no release of what it opens
+     */
+    public void openByHand(Running sent, String questionnaire, String code, String who) throws Refused {
+        FollowUp followUp = sent.release().document().followUp(code).filter(f -> !f.isForEachEntry())
+                .orElseThrow(() -> new Refused("There is no follow-up " + code + " that can be opened by hand."));
+        OffsetDateTime now = OffsetDateTime.now(clock);
+        boolean done = acts.perhaps(who, questionnaire, () -> {
+            followUps.lock(sent.id());
+            DueFollowUp due = DueFollowUp.byHand(sent.interview(), opening.opened(sent), followUp);
+            return Optional.of(opening.open(sent, due, now)).filter(o -> o);
+        }, d -> "opened " + code + " by hand").isPresent();
+        if (!done) {
+            throw new Refused(followUp.shown() + " was opened already, or " + followUp.questionnaire() + " has no release.");
+        }
+    }
+
+    /** Ends what was not sent in time, each in a transaction of its own, and opens what comes of it. */
+    public void expire() {
+        OffsetDateTime now = OffsetDateTime.now(clock);
+        List<KeptFollowUp> over = followUps.overdue(now);
+        over.forEach(followUp -> together.executeWithoutResult(status -> {
+            followUps.lock(followUp.interviewId());
+            if (followUps.ended(followUp.id(), FollowUpProgress.EXPIRED, "", "", now)) {
+                goOn(followUp, now);
+            }
+        }));
+    }
+
+    private static String noted(String note) throws Refused {
+        if (note.strip().length() > LONGEST_NOTE) {
+            throw new Refused("A note takes at most " + LONGEST_NOTE + " characters; this one has " + note.strip().length() + ".");
+        }
+        return note.strip();
+    }
+}

@@ -1,0 +1,58 @@
+package orthogon.app.work;
+
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
+import javax.sql.DataSource;
+import orthogon.app.account.People;
+import orthogon.app.http.PublicAddress;
+import orthogon.app.outbox.Outbox.Mail;
+import orthogon.app.proving.Openable;
+import orthogon.app.sending.FollowUpLinks;
+import orthogon.app.sending.SendMessages;
+import orthogon.app.store.AuditStore;
+import orthogon.app.store.DraftStore;
+import orthogon.app.store.FollowUpStore;
+import orthogon.app.store.InterviewStore;
+import orthogon.app.store.KnownDrafts;
+import orthogon.app.store.KnownReleases;
+import orthogon.app.store.PersonStore;
+import orthogon.app.store.ReleaseStore;
+import orthogon.app.store.ResponseStore;
+import orthogon.app.store.TrailKey;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.datasource.DataSourceTransactionManager;
+
+/** Everything that cases are worked on with, on a database of a test. */
+public final class CaseWork {
+
+    public final DraftStore drafts;
+    public final ReleaseStore releases;
+    public final InterviewStore interviews;
+    public final FollowUpStore followUps;
+    public final SendInterview sending;
+    public final WorkOnFollowUps work;
+    public final FollowUpLinks links;
+    public final PersonStore persons;
+    public final People people;
+    public final List<Mail> sent = new ArrayList<>();
+
+    public CaseWork(DataSource database, Clock clock) {
+        JdbcClient jdbc = JdbcClient.create(database);
+        drafts = new DraftStore(jdbc);
+        releases = new ReleaseStore(jdbc);
+        KnownReleases known = new KnownReleases(releases);
+        interviews = new InterviewStore(jdbc, known, new ResponseStore(jdbc, known));
+        followUps = new FollowUpStore(jdbc);
+        persons = new PersonStore(jdbc);
+        people = new People(persons);
+        links = new FollowUpLinks(followUps, known, new PublicAddress("https://forms.quillmere.example"));
+        OpenFollowUps opening = new OpenFollowUps(followUps, interviews,
+                new Openable(drafts, new KnownDrafts(drafts), known, releases), sent::add, links);
+        DataSourceTransactionManager transactions = new DataSourceTransactionManager(database);
+        Acts acts = new Acts(new AuditStore(jdbc, new TrailKey("key".getBytes(StandardCharsets.UTF_8))), transactions);
+        work = new WorkOnFollowUps(followUps, interviews, known, opening, acts, people, clock, transactions);
+        sending = new SendInterview(interviews, new SendMessages(sent::add, people), opening, work, links, transactions);
+    }
+}
