@@ -63,7 +63,8 @@ class CaseViews {
      * @param link for whoever answers it; empty where people of the workspace do, and where it is not open
      * @param choices of the decision; none where nothing is to be decided now, or others decide
      */
-    record FollowUpCard(long id, String code, String title, String opens, String state, String waitsFor, String due, boolean late, String note,
+    record FollowUpCard(long id, String code, String title, String opens, String state, String waitsFor, String due, boolean late,
+            String note,
             String by, String decision, String response, String link, Map<String, String> carried, Map<String, String> brought,
             List<DecisionChoice> choices, boolean mayAnswer, boolean mayWithdraw) {}
 

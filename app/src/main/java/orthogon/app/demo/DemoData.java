@@ -97,7 +97,8 @@ class DemoData implements SmartInitializingSingleton {
         drafts.create(document("foster_home"), "jory", "began the foster home screening");
         drafts.create(document("roost_recount"), "jory", "began the roost recount");
         release(drafts.create(document("foster_visit"), "jory", "began the foster home visit"), "First release: staff answer it.");
-        release(drafts.create(document("transport_handover"), "ines", "began the hand-over"), "First release: finders and drivers answer it.");
+        release(drafts.create(document("transport_handover"), "ines", "began the hand-over"),
+                "First release: finders and drivers answer it.");
         release(drafts.create(document("nest_check"), "ines", "began the nest check"), "First release: finders answer it later.");
         Draft intake = drafts.create(document("found_animal"), "ines", "began the intake");
         respond(release(intake, "First release: finders answer from the website."));

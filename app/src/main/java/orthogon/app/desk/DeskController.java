@@ -77,7 +77,8 @@ class DeskController {
     record ChargeLine(String code, String title, int count) {}
 
     /** The questionnaires that are listed, and what new ones begin with. */
-    record DeskView(List<DeskRow> rows, List<DeskRow> waiting, List<ChargeLine> charges, List<WaitingLine> dues, Map<String, String> stateLabels, String sort,
+    record DeskView(List<DeskRow> rows, List<DeskRow> waiting, List<ChargeLine> charges, List<WaitingLine> dues,
+            Map<String, String> stateLabels, String sort,
             boolean archived, int archivedCount,
             List<Questionnaire> starters, String wanted, boolean signNeeded) {}
 

@@ -22,7 +22,8 @@ import orthogon.core.questionnaire.Question;
  * @param names codes that a text or a condition here may name
  */
 record DispatchSheet(List<DispatchEntry> messages, List<DispatchEntry> passages, List<DispatchEntry> followUps, TypedMessage typed,
-        TypedPassage passage, TypedFollowUp followUp, FollowUpView follow, Map<String, String> openable, ArrivingMessage arriving, ReadPassage read, List<ClaimLine> claims, String wrong, Map<String, String> emails,
+        TypedPassage passage, TypedFollowUp followUp, FollowUpView follow, Map<String, String> openable, ArrivingMessage arriving,
+        ReadPassage read, List<ClaimLine> claims, String wrong, Map<String, String> emails,
         Map<String, String> people, List<Question> questions, Map<String, String> languages, String reading, int revision, String names) {
 
     /**

@@ -91,7 +91,8 @@ class DispatchViews {
                 document.followUps().stream().map(f -> new DispatchEntry(f.code(), f.shown(), followUps.said(wiring, f),
                         sign(proof, f.code()), f.code().equals(chosen))).toList(),
                 typed, passage, entry.followUp(),
-                entry.followUp() == null ? null : followUps.view(document, entry.followUp(), proof), followUps.openable(document.code()), message.map(m -> arriving(document, m, proof, reading)).orElse(null),
+                entry.followUp() == null ? null : followUps.view(document, entry.followUp(), proof), followUps.openable(document.code()),
+                message.map(m -> arriving(document, m, proof, reading)).orElse(null),
                 kept.map(p -> read(document, p, proof, reading)).orElse(null),
                 chosen.isEmpty() ? List.of() : claims(proof, chosen), wrong, emails, people.readers(document.code()),
                 document.questions().filter(q -> !q.isHidden()).toList(), languages, reading, draft.revision(), String.join(" ", names));

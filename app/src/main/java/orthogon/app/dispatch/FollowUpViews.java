@@ -69,8 +69,9 @@ class FollowUpViews {
     String said(Wiring wiring, FollowUp followUp) {
         String when = followUp.openWhen().isBlank()
                 ? "always"
-                : "when " + wiring.at(followUp.code() + "." + RuleFamily.OPEN_FOLLOW_UP.key()).flatMap(Wiring.Wire::readable).map(Phrase::of)
-                        .orElse(followUp.openWhen());
+                : "when "
+                        + wiring.at(followUp.code() + "." + RuleFamily.OPEN_FOLLOW_UP.key()).flatMap(Wiring.Wire::readable).map(Phrase::of)
+                                .orElse(followUp.openWhen());
         String to = switch (followUp.seat().who()) {
             case RESPONDENT -> "the respondent";
             case ADDRESS -> "the answer of " + followUp.seat().address();

@@ -95,7 +95,8 @@ record TypedFollowUp(String was, String code, String title, String questionnaire
             typed.add(new Brought(brought.name(), brought.of(), kind));
         }
         return new FollowUp(code, title, questionnaire, openWhen, wording, seatOf, carries, typed,
-                new Decision(choices.isEmpty() ? List.of() : decidedBy, choices), new DueTime(number(days), number(remind), expires), eachOf);
+                new Decision(choices.isEmpty() ? List.of() : decidedBy, choices), new DueTime(number(days), number(remind), expires),
+                eachOf);
     }
 
     private static int number(String days) throws Refused {

@@ -31,7 +31,8 @@ class FollowUpLinkController {
      * @param note of whoever returned it; may be empty
      * @param onward address of the answers to correct; empty where there is nothing to do
      */
-    record FollowUpNotice(String title, String heading, String message, String note, String onward, Presentation presentation, OwnWords words,
+    record FollowUpNotice(String title, String heading, String message, String note, String onward, Presentation presentation,
+            OwnWords words,
             String lang, String dir) {}
 
     private final FollowUpStore followUps;
@@ -74,9 +75,10 @@ class FollowUpLinkController {
         if (!returned) {
             response.setStatus(410);
         }
-        Views.show(model, new FollowUpNotice(voice.plain(document.title()), voice.say(returned ? "follow_returned" : "follow_over"), message,
-                returned ? kept.note() : "", returned ? "/i/" + running.id() : "", document.presentation(), voice.ownWords(),
-                voice.language(), voice.direction()));
+        Views.show(model,
+                new FollowUpNotice(voice.plain(document.title()), voice.say(returned ? "follow_returned" : "follow_over"), message,
+                        returned ? kept.note() : "", returned ? "/i/" + running.id() : "", document.presentation(), voice.ownWords(),
+                        voice.language(), voice.direction()));
         return "respond/follow";
     }
 

@@ -69,7 +69,8 @@ public class FollowUpLinks {
     private String title(KeptFollowUp kept, String language) {
         Questionnaire opened = releases.get(kept.releaseId()).document();
         String tag = opened.languages().contains(language) ? language : opened.sourceLanguage();
-        return RespondentTexts.of(Interview.start(releases.get(kept.releaseId()).wiring(tag), java.time.LocalDate.now(), java.util.Map.of()))
+        return RespondentTexts
+                .of(Interview.start(releases.get(kept.releaseId()).wiring(tag), java.time.LocalDate.now(), java.util.Map.of()))
                 .plain(releases.get(kept.releaseId()).wiring(tag).document().title());
     }
 

@@ -68,7 +68,8 @@ public class SendMessages {
         if (message.with().files()) {
             attached.add(MailAttachment.FILES);
         }
-        return new Mail(address, texts.subject(), texts.text() + (links.isEmpty() ? "" : "\n\n" + links), html, language, interview, DueMessage.replyTo(reading, message), attached,
+        return new Mail(address, texts.subject(), texts.text() + (links.isEmpty() ? "" : "\n\n" + links), html, language, interview,
+                DueMessage.replyTo(reading, message), attached,
                 message.code());
     }
 }

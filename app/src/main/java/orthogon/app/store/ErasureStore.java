@@ -11,9 +11,9 @@ public class ErasureStore {
     /** What hangs on an interview, the last first; invitations by the links in them. */
     private static final List<String> REMOVALS = List.of("delete from message where interview_id in (:some)",
             "delete from follow_up where interview_id in (:some)", "update follow_up set child = null where child in (:some)", """
-            delete from message where exists (select 1 from invitation v where v.interview_id in (:some)
-                and message.text like concat('%', v.token, '%'))
-            """,
+                    delete from message where exists (select 1 from invitation v where v.interview_id in (:some)
+                        and message.text like concat('%', v.token, '%'))
+                    """,
             "delete from response_note where response in (select number from response where interview_id in (:some))",
             "delete from response_words where response in (select number from response where interview_id in (:some))",
             "delete from response_open_words where response in (select number from response where interview_id in (:some))",

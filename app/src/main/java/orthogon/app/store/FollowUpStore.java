@@ -47,9 +47,11 @@ public class FollowUpStore {
 
         static KeptFollowUp of(ResultSet row, int n) throws SQLException {
             return new KeptFollowUp(row.getLong("id"), row.getString("interview_id"), row.getString("code"), row.getInt("entry"),
-                    row.getLong("release_id"), row.getString("token"), FollowUpStore.progress(row.getString("state")), row.getString("decision"),
+                    row.getLong("release_id"), row.getString("token"), FollowUpStore.progress(row.getString("state")),
+                    row.getString("decision"),
                     row.getString("note"), row.getString("decided_by"), Optional.ofNullable(row.getString("child")),
-                    Times.at(row, "opened_at"), Optional.ofNullable(Times.at(row, "due_at")), row.getBoolean("expires"), Optional.ofNullable(Times.at(row, "sent_at")),
+                    Times.at(row, "opened_at"), Optional.ofNullable(Times.at(row, "due_at")), row.getBoolean("expires"),
+                    Optional.ofNullable(Times.at(row, "sent_at")),
                     Optional.ofNullable(Times.at(row, "ended_at")));
         }
     }
@@ -170,12 +172,19 @@ public class FollowUpStore {
                 """).param("decision", decision).param("note", note).param("who", who).param("at", at).param("id", id).update() == 1;
     }
 
-    /** Gives one that was sent back to be corrected by another interview; whether it was still to be decided. */
-    public boolean returned(long id, String note, String who, String child) {
+    /**
+     * Gives one that was sent back to be corrected by another interview.
+     *
+     * @param due until when; empty for no time
+     * @return whether it was still to be decided
+     */
+    public boolean returned(long id, String note, String who, String child, Optional<OffsetDateTime> due) {
         return jdbc.sql("""
-                update follow_up set state = 'returned', note = :note, decided_by = :who, child = :child, sent_at = null
+                update follow_up set state = 'returned', note = :note, decided_by = :who, child = :child, sent_at = null,
+                    due_at = :due
                 where id = :id and state = 'sent'
-                """).param("note", note).param("who", who).param("child", child).param("id", id).update() == 1;
+                """).param("due", due.orElse(null)).param("note", note).param("who", who).param("child", child).param("id", id)
+                .update() == 1;
     }
 
     /** Ends one that can be answered, without an answer; whether it could be answered. */

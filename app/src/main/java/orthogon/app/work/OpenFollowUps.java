@@ -56,7 +56,7 @@ public class OpenFollowUps {
         }
     }
 
-    /** Opens one, whatever its condition says; empty where nothing can be opened or it was opened already. */
+    /** Opens one, whatever its condition says, and says whether it did: not without a release, and not again. */
     boolean open(Running sent, DueFollowUp due, OffsetDateTime at) {
         // Without a release nothing can be answered; a release is not made before there is one.
         Optional<Release> release = openable.release(due.followUp().questionnaire());
@@ -65,12 +65,17 @@ public class OpenFollowUps {
         if (release.isEmpty() || there) {
             return false;
         }
-        int days = due.followUp().due().days();
-        String token = followUps.open(sent.id(), due, release.get().id(), at, days == 0 ? Optional.empty() : Optional.of(at.plusDays(days)));
+        String token = followUps.open(sent.id(), due, release.get().id(), at, due(due.followUp(), at));
         if (due.followUp().seat().who() == Who.ADDRESS) {
             mail(sent, due.followUp(), release.get(), token);
         }
         return true;
+    }
+
+    /** Until when a follow-up is to be sent that is opened, or returned, now; empty for no time. */
+    static Optional<OffsetDateTime> due(FollowUp followUp, OffsetDateTime now) {
+        int days = followUp.due().days();
+        return days == 0 ? Optional.empty() : Optional.of(now.plusDays(days));
     }
 
     private void mail(Running sent, FollowUp followUp, Release release, String token) {

@@ -135,7 +135,8 @@ public class WorkOnFollowUps {
         boolean done = acts.perhaps(who, questionnaire, () -> {
             followUps.lock(followUp.interviewId());
             boolean decided = chosen.returns()
-                    ? followUps.returned(id, kept, who, interviews.again(followUp.child().orElseThrow(), now))
+                    ? followUps.returned(id, kept, who, interviews.again(followUp.child().orElseThrow(), now),
+                            OpenFollowUps.due(meant, now))
                     : followUps.decided(id, choice, kept, who, now);
             if (!decided) {
                 return Optional.empty();

@@ -146,11 +146,11 @@ class StoresTest {
         jdbc.sql("alter table answer rename to answer_away").update();
         assertThrows(DataAccessException.class,
                 () -> sending().send(sent,
-                                OffsetDateTime.now()));
+                        OffsetDateTime.now()));
         jdbc.sql("alter table answer_away rename to answer").update();
         assertEquals(Optional.empty(), interviews.find(sent.id()).orElseThrow().receipt(), "without its answers it is not sent");
         String receipt = sending().send(sent,
-                        OffsetDateTime.now());
+                OffsetDateTime.now());
         assertEquals(receipt,
                 sending()
                         .send(sent, OffsetDateTime.now()));
@@ -167,8 +167,8 @@ class StoresTest {
     void aWorkspaceIsCheckedAndFindsWhatWasChanged() {
         Running running = begun(release());
         sending().send(
-                        running.with(running.interview().leave(Map.of("place", "Weir", "wet", true)).interview()),
-                        OffsetDateTime.now());
+                running.with(running.interview().leave(Map.of("place", "Weir", "wet", true)).interview()),
+                OffsetDateTime.now());
         AuditStore audit = new AuditStore(jdbc, new TrailKey("key".getBytes(StandardCharsets.UTF_8)));
         audit.note("ines", "roost", "began");
         WorkspaceStore workspace = new WorkspaceStore(jdbc, audit, database);
