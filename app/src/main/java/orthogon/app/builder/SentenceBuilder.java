@@ -240,7 +240,7 @@ public final class SentenceBuilder {
                 add(item, subjects);
             }
         });
-        if (of.isBehindTheEnd()) {
+        if (of.isBehindTheEnd() && !of.isOfFollowUps()) {
             document.items().filter(i -> !(i instanceof Derived) && !(i instanceof Note) && wiring.rosterOf(i.code()).isEmpty())
                     .forEach(i -> subjects.put("asked(" + i.code() + ")", i.code() + ", whether asked"));
         }

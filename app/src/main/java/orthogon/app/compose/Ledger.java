@@ -74,7 +74,12 @@ final class Ledger {
         if (!document.dispatch().isEmpty()) {
             rows.add(new LedgerRow("ending", Edit.MESSAGES, "", 0, "Messages",
                     document.messages().size() + (document.messages().size() == 1 ? " message" : " messages"),
-                    document.passages().size() + (document.passages().size() == 1 ? " passage" : " passages"), -1,
+                    document.passages().size() + (document.passages().size() == 1 ? " passage" : " passages")
+                            + (document.followUps().isEmpty()
+                                    ? ""
+                                    : ", " + document.followUps().size()
+                                            + (document.followUps().size() == 1 ? " follow-up" : " follow-ups")),
+                    -1,
                     faulty.contains(Edit.MESSAGES)));
         }
     }

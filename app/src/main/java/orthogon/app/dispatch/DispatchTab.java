@@ -11,8 +11,8 @@ class DispatchTab {
     @Bean
     SheetTab dispatchSheet() {
         return SheetTab.of(3, "dispatch", "Dispatch",
-                "Dispatch holds the messages that are sent once an interview is: to whom, when, and what they say. Each is shown as it "
-                        + "arrives. Next: see on the Map what leads where.")
-                .running("/app/builder.js").emptyWhen(draft -> draft.document().messages().isEmpty());
+                "Dispatch holds what comes of an interview once it is sent: messages, shown as they arrive, and follow-ups, which open other "
+                        + "questionnaires. Next: see on the Map what leads where.")
+                .running("/app/builder.js").emptyWhen(draft -> draft.document().dispatch().isEmpty());
     }
 }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import orthogon.app.account.People;
 import orthogon.app.proving.Openable;
 import orthogon.core.expression.Phrase;
@@ -50,7 +51,13 @@ class FollowUpViews {
      * @param isFirst whether it stands first in its list
      */
     record FollowUpView(String opens, String standing, List<TargetRow> targets, List<SourceRow> sources, Map<String, List<String>> fits,
-            Map<String, String> rosters, boolean isFirst) {}
+            Map<String, String> rosters, boolean isFirst) {
+
+        /** Selectors of the signs of what is carried, each behind a comma. */
+        public String signIds() {
+            return targets.stream().filter(t -> !t.value().isEmpty()).map(t -> ",#sign-" + t.code()).collect(Collectors.joining());
+        }
+    }
 
     /**
      * @param kind of what it takes, in words; empty where it cannot be told

@@ -43,13 +43,22 @@ import orthogon.core.release.Gate;
  * @param goTo the row of the ledger that it is about
  * @param now what stands where the fix would change something
  * @param translated where it is about a translation
+ * @param followed what becomes of the follow-ups of the witness; none where it takes no case to show it
  */
 record Explained(Claim claim, String statement, String title, String headline, String details, List<Member> core,
         List<GivenAnswer> deciding,
         List<GivenAnswer> rest,
         boolean hasWitness, boolean ofTwo, Optional<OnPage> onPage, Optional<String> endsAs, Optional<Mend> mend, String now,
         List<Claim> consequences,
-        Optional<Claim> cause, String goTo, boolean waivable, Optional<Gate.Waiver> waiver, Optional<TextToTranslate> translated) {
+        Optional<Claim> cause, String goTo, boolean waivable, Optional<Gate.Waiver> waiver, Optional<TextToTranslate> translated,
+        List<FollowedLine> followed) {
+
+    /**
+     * What becomes of a follow-up in the case of a witness.
+     *
+     * @param state how it ends, and what is decided, in words
+     */
+    record FollowedLine(String name, String state, List<GivenAnswer> answers) {}
 
     /**
      * One answer of a witness.
@@ -111,7 +120,17 @@ record Explained(Claim claim, String statement, String title, String headline, S
                 core.isEmpty() ? words.details(claim) : words.intro(claim), core,
                 deciding, rest, finding.witness().isPresent(), finding.other().isPresent(), onPage, endsAs,
                 finding.mend(), now, consequences, cause, owner(document, claim.at()), Gate.canBeWaived(claim),
-                gate.waiver(claim), TextToTranslate.of(claim, document));
+                gate.waiver(claim), TextToTranslate.of(claim, document), followed(proof, finding));
+    }
+
+    private static List<FollowedLine> followed(Proof proof, Finding finding) {
+        return finding.followed().stream().map(f -> {
+            Optional<Questionnaire> opened = proof.caseDocument().map(c -> c.parts().get(f.name()).document());
+            List<GivenAnswer> answers = f.answers().entrySet().stream().map(a -> new GivenAnswer(a.getKey(),
+                    opened.flatMap(d -> d.item(a.getKey())).map(Item::wording).orElse(""),
+                    opened.map(d -> shown(d, a.getKey(), a.getValue())).orElse(""), "")).toList();
+            return new FollowedLine(f.path(), f.state() + (f.decision().isEmpty() ? "" : ", " + f.decision()), answers);
+        }).toList();
     }
 
     private static void given(Proof proof, Claim claim, Finding finding, List<GivenAnswer> deciding, List<GivenAnswer> rest) {
@@ -186,11 +205,11 @@ record Explained(Claim claim, String statement, String title, String headline, S
     /** The row of the ledger, or the message, that a place belongs to. */
     static String owner(Questionnaire document, Place place) {
         String row = place.row();
-        boolean isThere = document.item(row).isPresent() || document.page(row).isPresent() || document.message(row).isPresent();
+        boolean isThere = document.item(row).isPresent() || document.page(row).isPresent() || document.dispatch().has(row);
         return isThere ? row : Edit.ENDING;
     }
 
-    /** @param rows codes of all pages, items and messages */
+    /** @param rows codes of all pages, items and entries of Dispatch */
     static String owner(Set<String> rows, Place place) {
         return rows.contains(place.row()) ? place.row() : Edit.ENDING;
     }

@@ -72,7 +72,7 @@ class ProveController {
             Set<String> rows = new HashSet<>();
             document.items().forEach(i -> rows.add(i.code()));
             document.pages().forEach(p -> rows.add(p.code()));
-            document.messages().forEach(m -> rows.add(m.code()));
+            rows.addAll(document.dispatch().codes());
             Set<String> here = new HashSet<>(Set.of(page));
             document.page(page).ifPresent(p -> p.allItems().forEach(i -> here.add(i.code())));
             return proof.claims().stream()

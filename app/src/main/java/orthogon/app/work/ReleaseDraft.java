@@ -1,17 +1,21 @@
 package orthogon.app.work;
 
 import java.time.Clock;
+import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
 import orthogon.app.account.People;
 import orthogon.app.proving.Gates;
+import orthogon.app.proving.Openable;
+import orthogon.app.proving.Openers;
 import orthogon.app.proving.Proofs;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.ReleaseStore;
 import orthogon.app.store.ReleaseStore.Release;
 import orthogon.app.store.SignOffStore;
 import orthogon.core.proof.Proof;
+import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.Refused;
 import orthogon.core.release.Gate;
 import orthogon.core.release.Signing;
@@ -33,8 +37,14 @@ public class ReleaseDraft {
     private final People people;
     private final Acts acts;
     private final Clock clock;
+    private final Openable openable;
+    private final Openers openers;
 
-    ReleaseDraft(Proofs proofs, Gates gates, SignOffStore signOffs, ReleaseStore releases, People people, Acts acts, Clock clock) {
+    ReleaseDraft(Proofs proofs, Gates gates, SignOffStore signOffs, ReleaseStore releases, People people, Acts acts, Clock clock,
+            Openable openable,
+            Openers openers) {
+        this.openable = openable;
+        this.openers = openers;
         this.proofs = proofs;
         this.gates = gates;
         this.signOffs = signOffs;
@@ -71,7 +81,8 @@ public class ReleaseDraft {
      * @param revision that was looked at
      * @param languages that it goes out in besides its source language
      * @throws Refused where there is a newer revision, where the gate is shut, where a language is not finished, where a signature is missing,
-     *             and where somebody else released at the same moment
+     *             where a follow-up would open nothing, where another questionnaire that opens this one would not fit any more, and where
+     *             somebody else released at the same moment
      */
     public Release release(Draft draft, int revision, String notes, List<String> languages, String who) throws Refused {
         mustBeNewest(draft, revision);
@@ -90,6 +101,7 @@ public class ReleaseDraft {
             throw new Refused("This workspace requires a second person: somebody other than you, and other than the author of revision "
                     + revision + ", must sign it first.");
         }
+        refuseMisfits(draft);
         List<String> waived = gate.waived().entrySet().stream().map(w -> proof.words().statement(w.getKey()) + " – waived by "
                 + people.shown(w.getValue().author()) + ": " + w.getValue().reason().replaceAll("\\s+", " ")).toList();
         ReleaseStore.Made made = new ReleaseStore.Made(ProofReport.json(proof), cut(notes, LONGEST_NOTES), who, languages, waived,
@@ -100,6 +112,19 @@ public class ReleaseDraft {
                     + signer.map(s -> ", signed by " + people.shown(s)).orElse(""));
         } catch (DuplicateKeyException e) {
             throw new Refused("Somebody released at the same moment. Look at their release first.");
+        }
+    }
+
+    /** A release opens what is released, and fits those that open it. */
+    private void refuseMisfits(Draft draft) throws Refused {
+        for (FollowUp followUp : draft.document().followUps()) {
+            if (openable.release(followUp.questionnaire()).isEmpty()) {
+                throw new Refused("Release " + followUp.questionnaire() + " first: " + followUp.shown() + " opens it.");
+            }
+        }
+        Optional<String> refuted = openers.refuted(draft.document(), LocalDate.now(clock));
+        if (refuted.isPresent()) {
+            throw new Refused(refuted.get());
         }
     }
 

@@ -4,6 +4,8 @@ import orthogon.app.account.People;
 import orthogon.app.http.PublicAddress;
 import orthogon.app.outbox.Outbox;
 import orthogon.app.proving.Gates;
+import orthogon.app.proving.Openable;
+import orthogon.app.proving.Openers;
 import orthogon.app.proving.Proofs;
 import orthogon.app.store.AuditStore;
 import orthogon.app.store.DraftStore;
@@ -113,7 +115,8 @@ class NothingHalfDoneTest {
         when(proofs.of(draft)).thenReturn(proof);
         Gates gates = mock(Gates.class);
         when(gates.of(draft, proof)).thenAnswer(asked -> Gate.of(proof.claims(), ROOST, waivers.of(draft.id())));
-        releasing = new ReleaseDraft(proofs, gates, signOffs, releases, mock(People.class), acts, CLOCK);
+        releasing = new ReleaseDraft(proofs, gates, signOffs, releases, mock(People.class), acts, CLOCK, mock(Openable.class),
+                mock(Openers.class));
         waiving = new WaiveClaim(waivers, acts, CLOCK);
         remarking = new RemarkOnRow(remarks, acts, CLOCK);
         inviting = new InvitePeople(invitations, new KnownReleases(releases), releases, drafts, mock(Outbox.class),

@@ -7,6 +7,7 @@ import orthogon.core.place.Place.Rule;
 import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.DispatchMessage;
+import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.FollowUp.BroughtKind;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
@@ -110,7 +111,11 @@ public final class Wiring {
             default -> item.kind();
         }));
         document.messages().stream().filter(DispatchMessage::isAfterAnswers).forEach(m -> kinds.putIfAbsent(m.code(), "message"));
-        document.followUps().forEach(f -> kinds.putIfAbsent(f.code(), "follow-up " + FollowUpTypes.of(f)));
+        for (FollowUp followUp : document.followUps()) {
+            // What a follow-up may speak of hangs on those before it and on the roster that it is opened for.
+            kinds.putIfAbsent(followUp.code(), "follow-up " + document.followUps().indexOf(followUp) + " of " + followUp.eachOf() + " "
+                    + FollowUpTypes.of(followUp));
+        }
         Set<String> outcomes = new LinkedHashSet<>();
         document.outcomes().forEach(o -> outcomes.add(o.code()));
         names = new NamesOfDocument(Map.copyOf(types), rosterOf, kinds, outcomes);

@@ -309,6 +309,16 @@ public final class Proof {
         return figures;
     }
 
+    /**
+     * The claims about the follow-ups of a document alone, without those about the document itself.
+     *
+     * @param others what follow-ups open
+     * @throws java.util.concurrent.CancellationException where the watch calls it off
+     */
+    public static List<Claim> ofFollowUps(Questionnaire document, LocalDate asOf, Limits limits, Watch watch, KnownQuestionnaires others) {
+        return CaseProof.of(Wiring.of(document, watch::goOn), others, asOf, limits, watch, null).claims();
+    }
+
     /** Whether the document opens follow-ups, so that cases are more than its interviews. */
     public boolean isOfCases() {
         return ofCase != null;

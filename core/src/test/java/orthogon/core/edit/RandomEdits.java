@@ -10,6 +10,7 @@ import orthogon.core.questionnaire.DispatchPassage;
 import orthogon.core.questionnaire.DispatchPassage.PassageWording;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.MessageContents.ToldAnswers;
+import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
@@ -96,11 +97,19 @@ public final class RandomEdits {
         };
     }
 
-    /** Another code, condition, text or order of messages and passages, or one more or less of them. */
+    /** Another code, condition, text or order of messages, passages and follow-ups, or one more or less of them. */
     private Dispatch dispatch(Questionnaire document) {
         List<DispatchMessage> messages = new ArrayList<>(document.messages());
         List<DispatchPassage> passages = new ArrayList<>(document.passages());
-        switch (random.nextInt(6)) {
+        List<FollowUp> followUps = new ArrayList<>(document.followUps());
+        switch (random.nextInt(9)) {
+            case 6 -> followUps.add(FollowUp.of("follow_" + step, "other", followUps.isEmpty()
+                    ? ""
+                    : followUps.getLast().code() + ".state = \"sent\""));
+            case 7 -> followUps.stream().findFirst().ifPresent(f -> followUps.set(0, f.withCode("opened_" + step)));
+            case 8 -> document.questions().findFirst().filter(q -> document.rosterOf(q.code()).isEmpty())
+                    .ifPresent(q -> followUps.replaceAll(f -> f.withOpenWhen("answered(" + q.code() + ")")
+                            .withCarries(List.of(new FollowUp.Carried("there", q.code(), step % 2 == 0)))));
             case 0 -> messages.add(new DispatchMessage("message_" + step, "", "", List.of("office@quillmere.example"), List.of(),
                     "Subject " + step, "", ToldAnswers.EVERYTHING, List.of()));
             case 1 -> passages.add(new DispatchPassage("passage_" + step, List.of(new PassageWording("", "Text " + step))));
@@ -113,7 +122,7 @@ public final class RandomEdits {
                 }
             }
         }
-        return new Dispatch(messages, passages);
+        return new Dispatch(messages, passages, followUps);
     }
 
     private Edit translate(Questionnaire document) {

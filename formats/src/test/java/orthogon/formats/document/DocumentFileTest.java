@@ -2,6 +2,8 @@ package orthogon.formats.document;
 
 import orthogon.core.proof.RandomDocument;
 import orthogon.core.questionnaire.EveryType;
+import orthogon.core.questionnaire.FollowUp;
+import orthogon.core.questionnaire.FollowUpSeat;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.json.UnusableFile;
 import static org.junit.jupiter.api.Assertions.assertEquals;
@@ -103,6 +105,47 @@ class DocumentFileTest {
                 faultsOfMessages(message.formatted(", \"replyTo\": \"a@b c\"")));
         assertEquals(List.of("/messages: a questionnaire takes at most 50 messages"),
                 faultsOfMessages(String.join(",", Collections.nCopies(51, message.formatted("")))));
+    }
+
+    private static String withFollowUps(String followUps) {
+        return "{ \"orthogon\": 1, \"code\": \"fen\", \"title\": \"Fen\", \"pages\": [ { \"code\": \"p\", \"items\": [] } ],"
+                + " \"outcomes\": [], \"outcomeTable\": [], \"followUps\": [" + followUps + "] }";
+    }
+
+    @Test
+    void followUpsAreWrittenAsTheyAreRead() throws Exception {
+        String whole = withFollowUps(
+                """
+                        { "code": "ride", "title": "A ride", "questionnaire": "transport", "openWhen": "outcome = null", "wording": "Go on",
+                          "carries": [ { "to": "kind", "value": "1", "locked": true }, { "to": "way", "value": "\\"x\\"" } ],
+                          "brings": [ { "name": "safe", "of": "arrived", "kind": "yes or no" }, { "name": "word", "of": "outcome" } ],
+                          "decidedBy": [ "role:reviewer" ], "decision": [ { "code": "fine", "label": "Fine" }, { "code": "back", "returns": true } ],
+                          "dueAfterDays": 3, "remindAfterDays": 1, "expires": true },
+                        { "code": "look", "questionnaire": "visit", "for": "people", "people": [ "ines" ] },
+                        { "code": "mail", "questionnaire": "visit", "for": "address", "address": "q" }""");
+        Questionnaire read = DocumentReader.read(whole);
+        assertEquals(read, DocumentReader.read(DocumentWriter.write(read)));
+        FollowUp ride = read.followUp("ride").orElseThrow();
+        assertEquals(List.of("decided", "expired", "withdrawn"), ride.ends());
+        assertEquals(List.of("fine"), ride.decision().ends());
+        assertEquals(new FollowUp.DueTime(3, 1, true), ride.due());
+        assertEquals(FollowUpSeat.Who.PEOPLE, read.followUp("look").orElseThrow().seat().who());
+    }
+
+    @Test
+    void followUpsThatCannotBeOpenedAreRefusedWhereTheyStand() {
+        String one = "{ \"code\": \"f\", \"questionnaire\": \"q\"%s }";
+        assertEquals(List.of("/followUps/0/for: an address goes with \"address\" alone, and people with \"people\" alone"),
+                faults(withFollowUps(one.formatted(", \"for\": \"people\""))));
+        assertEquals(List.of("/followUps/0/decision: one choice at least must settle it, and not return it"),
+                faults(withFollowUps(one.formatted(", \"decision\": [ { \"code\": \"b\", \"returns\": true } ]"))));
+        assertEquals(List.of("/followUps/0/dueAfterDays: a whole number from 0 to 3650 is needed here"),
+                faults(withFollowUps(one.formatted(", \"dueAfterDays\": 3651"))));
+        String carried = "{ \"to\": \"t\", \"value\": \"1\" }";
+        assertEquals(List.of("/followUps/0/carries: a follow-up takes at most 100 here"), faults(withFollowUps(
+                one.formatted(", \"carries\": [" + String.join(",", Collections.nCopies(101, carried)) + "]"))));
+        assertEquals(List.of("/followUps: a questionnaire takes at most 20 follow-ups"),
+                faults(withFollowUps(String.join(",", Collections.nCopies(21, one.formatted(""))))));
     }
 
     private static List<String> faultsOf(String answer) {

@@ -24,7 +24,7 @@ class ClaimKindTest {
         for (Family family : Family.values()) {
             if (family != Family.SOUND) {
                 assertEquals(family, ClaimKind.whole(family).family());
-                assertEquals(family.name().toLowerCase(java.util.Locale.ROOT), ClaimKind.whole(family).word());
+                assertEquals(family.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-'), ClaimKind.whole(family).word());
             }
         }
     }

@@ -1,0 +1,213 @@
+package orthogon.app.browser;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.Map;
+import orthogon.app.store.DraftStore;
+import orthogon.app.work.WorkOnFollowUps;
+import orthogon.core.answer.contact.ContactAnswer;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Questionnaire.Translation;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.jdbc.core.simple.JdbcClient;
+
+/** A case from its setting-up to its last decision, as an analyst, a finder and the staff go through it. */
+class CasesIT {
+
+    private static final Questionnaire RIDE = questionnaire("gull_ride", "Gull ride",
+            number("birds", "How many gulls travel?", 5).withRequireWhen("true"),
+            Question.of("there", "Have they arrived?", new YesNoAnswer()).withRequireWhen("true"))
+            .withLanguages(List.of("en", "fr")).withTranslations(Map.of("fr", Map.of(
+                    "title", text("Trajet des mouettes", "Gull ride"), "page.title", text("Le trajet", "The page"),
+                    "birds.wording", text("Combien de mouettes voyagent ?", "How many gulls travel?"),
+                    "there.wording", text("Sont-elles arrivées ?", "Have they arrived?"),
+                    "sent.label", text("Envoyé", "Sent"),
+                    "sent.closing", text("Merci.", "Thank you. Your answers have been sent."))));
+    private static final Questionnaire LOOK = questionnaire("gull_look", "Gull look",
+            Question.of("well", "Do they look well?", new YesNoAnswer()).withRequireWhen("true"));
+    private static final Questionnaire INTAKE = questionnaire("gull_intake", "Gull intake",
+            number("gulls", "How many gulls?", 9).withRequireWhen("true"),
+            Question.of("address", "Your email address", new ContactAnswer(ContactAnswer.Standard.EMAIL, "")))
+            .withLanguages(List.of("en", "fr"));
+
+    private final RunningApplication application = RunningApplication.withDemo();
+    private final Page ines = Chromium.signedIn(application.address(), "ines");
+
+    private static Questionnaire questionnaire(String code, String title, Question... questions) {
+        return Questionnaire.blank(code, title).withPages(List.of(
+                orthogon.core.questionnaire.Page.empty("page", "The page").withItems(List.of(questions))));
+    }
+
+    private static Question number(String code, String wording, int most) {
+        return Question.of(code, wording, new NumberAnswer(BigDecimal.ONE, BigDecimal.valueOf(most), 0, ""));
+    }
+
+    private static Translation text(String text, String of) {
+        return new Translation(text, "reviewed", of);
+    }
+
+    @AfterEach
+    void close() {
+        ines.context().close();
+    }
+
+    private static void press(Page page, String name) {
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true)).click();
+    }
+
+    private void release(String code) {
+        Chromium.open(ines, application.address() + "/q/" + code + "/release");
+        ines.locator("#notes").fill("First.");
+        press(ines, "Release 1");
+        assertThat(ines.locator("#releases + table")).containsText("First.");
+    }
+
+    private void add(String questionnaire, String code) {
+        ines.locator("#f-new").selectOption(questionnaire);
+        press(ines, "Add a follow-up");
+        ines.locator("#f-code").fill(code);
+    }
+
+    private Locator claim(String verdict) {
+        return ines.locator(".dispatch-claims .sign." + verdict);
+    }
+
+    private static List<String> violations(Page page) {
+        return new AxeBuilder(page).analyze().getViolations().stream().map(v -> v.getId() + " " + v.getNodes()).toList();
+    }
+
+    private void setUp() {
+        DraftStore drafts = application.part(DraftStore.class);
+        List.of(RIDE, LOOK, INTAKE).forEach(d -> drafts.create(d, "jory", "began"));
+        release("gull_ride");
+        release("gull_look");
+        ines.navigate(application.address() + "/q/gull_intake/dispatch");
+        add("gull_ride", "ride");
+        ines.getByLabel("What is carried to birds").fill("gulls");
+        ines.getByLabel("birds cannot be changed there").check();
+        ines.getByLabel("Name here of there").fill("arrived");
+        ines.getByLabel("Code of choice 1").fill("fine");
+        ines.getByLabel("Label of choice 1").fill("Fine");
+        ines.getByLabel("Code of choice 2").fill("back");
+        ines.getByLabel("Label of choice 2").fill("Send it back");
+        ines.getByLabel("Choice 2 returns it").check();
+        press(ines, "Keep the follow-up");
+        assertThat(ines.getByRole(AriaRole.ALERT).first()).containsText("Choose who decides about ride");
+        ines.locator("summary", new Page.LocatorOptions().setHasText("decided by")).click();
+        ines.locator("input[name=decidedBy][value='role:reviewer']").check();
+        press(ines, "Keep the follow-up");
+
+        // More gulls are found than travel, until the ride is opened for those alone that fit.
+        assertThat(claim("refuted")).hasCount(1);
+        assertThat(ines.locator(".follow-values .sign.refuted")).hasCount(1);
+        assertEquals(List.of(), violations(ines));
+        claim("refuted").click();
+        assertThat(ines.locator("#chosen")).containsText("opens ride with “6” for birds, which gull_ride does not accept");
+        ines.navigate(application.address() + "/q/gull_intake/dispatch?at=ride");
+        ines.locator("#f-when").fill("gulls <= 5");
+        press(ines, "Keep the follow-up");
+        assertThat(claim("refuted")).hasCount(0);
+        assertThat(ines.locator(".follow-values .sign.proved")).hasCount(1);
+        add("gull_look", "look");
+        ines.locator("#f-days").fill("3");
+        ines.getByLabel("expires then").check();
+        ines.locator("#f-wording").fill("Look at them once more");
+        press(ines, "Keep the follow-up");
+        add("gull_look", "again");
+        ines.locator("#f-when").fill("ride.arrived and ride.decision = \"fine\"");
+        ines.locator("#f-seat").selectOption("people");
+        ines.locator("input[name=people][value=jory]").check();
+        press(ines, "Keep the follow-up");
+        assertThat(claim("proved").first()).isVisible();
+        assertThat(claim("refuted")).hasCount(0);
+        release("gull_intake");
+    }
+
+    @Test
+    void aCaseIsSetUpProvedAndBroughtToItsEnd() {
+        setUp();
+        Page finder = Chromium.context(new Browser.NewContextOptions().setViewportSize(390, 844).setLocale("fr")).newPage();
+        finder.navigate(application.address() + "/to/gull-intake");
+        finder.locator("form .main, form button").last().click();
+        finder.locator("input[name='gulls']").fill("4");
+        finder.locator("input[name='address']").fill("wenna@example.org");
+        finder.locator("#questions:not([aria-busy]) #go .main").click();
+        finder.locator("form[action$='/send'] button").click();
+        assertThat(finder.locator(".follow-next li")).hasCount(2);
+        assertEquals(List.of(), violations(finder));
+        String receipt = finder.locator(".receipt b").textContent();
+        String look = finder.locator(".follow-next a").last().getAttribute("href");
+        String ride = finder.locator(".follow-next a").first().getAttribute("href");
+        ines.navigate(application.address() + "/q/gull_intake/responses/cases/" + receipt);
+        assertThat(ines.locator(".case-follow")).hasCount(2);
+        assertThat(ines.locator(".case-follow").first()).containsText("waits for the respondent");
+
+        // The ride is sent in another language, and its link then says so.
+        finder.navigate(application.address() + ride);
+        finder.locator("#questions:not([aria-busy])").waitFor();
+        finder.locator("label", new Page.LocatorOptions().setHasText("No").setHasNotText("Not")).last().click();
+        finder.locator("#questions:not([aria-busy]) #go .main").click();
+        finder.locator("form[action$='/send'] button").click();
+        assertThat(finder.locator(".receipt")).isVisible();
+        finder.navigate(application.address() + ride);
+        assertThat(finder.locator("h1")).hasText("Not any more");
+        assertThat(finder.locator("main")).containsText("You sent this on");
+        assertEquals(List.of(), violations(finder));
+
+        // Staff give it back, the finder corrects it, and staff accept it.
+        Page mirja = Chromium.signedIn(application.address(), "mirja");
+        mirja.locator(".waiting a", new Page.LocatorOptions().setHasText(receipt)).click();
+        assertEquals(List.of(), violations(mirja));
+        press(mirja, "Send it back");
+        assertThat(mirja.getByRole(AriaRole.ALERT).first()).containsText("Write what is to be corrected");
+        mirja.locator("textarea[name=note]").first().fill("They have arrived, have they not?");
+        press(mirja, "Send it back");
+        assertThat(mirja.locator(".case-follow").first()).containsText("returned");
+        finder.navigate(application.address() + ride);
+        assertThat(finder.locator("blockquote")).hasText("They have arrived, have they not?");
+        finder.locator("a.button").click();
+        finder.locator("button[name=page]").last().click();
+        finder.locator("label", new Page.LocatorOptions().setHasText("Yes")).last().click();
+        finder.locator("#questions:not([aria-busy]) #go .main").click();
+        finder.locator("form[action$='/send'] button").click();
+        assertThat(finder.locator(".receipt")).isVisible();
+        mirja.reload();
+        press(mirja, "Fine");
+        assertThat(mirja.locator(".case-follow").first()).containsText("Fine");
+        assertThat(mirja.locator(".case-follow").first()).containsText("ride.arrived");
+        assertThat(mirja.locator(".case-follow").first().locator("dd").last()).hasText("yes");
+
+        // What it brought back opens what follows, for a person of the workspace.
+        Page jory = Chromium.signedIn(application.address(), "jory");
+        jory.locator(".waiting a", new Page.LocatorOptions().setHasText(receipt)).click();
+        press(jory, "Answer it");
+        assertThat(jory.locator("#questions")).containsText("Do they look well?");
+        jory.context().close();
+
+        // The look is not sent in time.
+        application.part(JdbcClient.class).sql("update follow_up set due_at = opened_at where token = :token")
+                .param("token", look.substring(look.lastIndexOf('/') + 1)).update();
+        application.part(WorkOnFollowUps.class).expire();
+        finder.navigate(application.address() + look);
+        assertThat(finder.locator("main")).containsText("This closed on");
+        mirja.reload();
+        assertThat(mirja.locator(".case-follow").nth(1)).containsText("expired");
+        mirja.navigate(application.address() + "/q/gull_intake/responses/cases");
+        assertThat(mirja.locator("table")).containsText(receipt);
+        assertEquals(List.of(), violations(mirja));
+        mirja.context().close();
+        finder.context().close();
+    }
+}
