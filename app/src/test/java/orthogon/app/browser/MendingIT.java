@@ -141,6 +141,7 @@ class MendingIT {
         suggested();
         limitsAndLanguages();
         messages();
+        followUps();
         assertThat(page.locator("#block-claims")).containsText(Pattern.compile("\\b0 refuted"));
         assertThat(page.locator("#block-claims")).containsText(Pattern.compile("\\b0 undecided"));
         Chromium.open(page, application.address() + "/q/" + code + "/prove?verdict=refuted&weight=blocking");
@@ -235,6 +236,16 @@ class MendingIT {
         press("Keep the message");
         assertThat(page.locator(".letter")).containsText("How warm was it inside?");
         proved("message-complete to_register");
+    }
+
+    private void followUps() {
+        open("whatever is carried to first_count of recount, roost_recount accepts it");
+        assertThat(headline()).containsText("This respondent opens recount with “151” for first_count");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Go to recount").setExact(true)).click();
+        page.locator("#f-when").fill("total > 0 and total <= 150");
+        press("Keep the follow-up");
+        assertThat(page.locator("#to-recount")).containsText("total is at most 150");
+        proved("carry-fits recount/carry/0");
     }
 
     @Test
