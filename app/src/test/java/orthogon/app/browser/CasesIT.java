@@ -77,6 +77,7 @@ class CasesIT {
     private void add(String questionnaire, String code) {
         ines.locator("#f-new").selectOption(questionnaire);
         press(ines, "Add a follow-up");
+        assertThat(ines.locator("#f-code")).hasValue(questionnaire);
         ines.locator("#f-code").fill(code);
     }
 
@@ -125,12 +126,14 @@ class CasesIT {
         ines.getByLabel("expires then").check();
         ines.locator("#f-wording").fill("Look at them once more");
         press(ines, "Keep the follow-up");
+        assertThat(ines.locator("#to-look")).isVisible();
         add("gull_look", "again");
         ines.locator("#f-when").fill("ride.arrived");
         ines.locator("#f-seat").selectOption("people");
         ines.locator("input[name=people][value=jory]").check();
         press(ines, "Keep the follow-up");
-        assertThat(claim("proved").first()).isVisible();
+        assertThat(ines.locator("#to-again")).isVisible();
+        assertThat(claim("proved")).hasCount(4);
         assertThat(claim("refuted")).hasCount(0);
         release("gull_intake");
     }

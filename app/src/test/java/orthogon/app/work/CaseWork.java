@@ -37,6 +37,8 @@ public final class CaseWork {
     public final PersonStore persons;
     public final People people;
     public final List<Mail> sent = new ArrayList<>();
+    /** Whether the outbox takes nothing. */
+    public boolean isBroken;
 
     public CaseWork(DataSource database, Clock clock) {
         JdbcClient jdbc = JdbcClient.create(database);
@@ -49,10 +51,17 @@ public final class CaseWork {
         people = new People(persons);
         links = new FollowUpLinks(followUps, known, new PublicAddress("https://forms.quillmere.example"));
         OpenFollowUps opening = new OpenFollowUps(followUps, interviews,
-                new Openable(drafts, new KnownDrafts(drafts), known, releases), sent::add, links);
+                new Openable(drafts, new KnownDrafts(drafts), known, releases), this::take, links);
         DataSourceTransactionManager transactions = new DataSourceTransactionManager(database);
         Acts acts = new Acts(new AuditStore(jdbc, new TrailKey("key".getBytes(StandardCharsets.UTF_8))), transactions);
         work = new WorkOnFollowUps(followUps, interviews, known, opening, acts, people, clock, transactions);
-        sending = new SendInterview(interviews, new SendMessages(sent::add, people), opening, work, links, transactions);
+        sending = new SendInterview(interviews, new SendMessages(this::take, people), opening, work, links, transactions);
+    }
+
+    private void take(Mail mail) {
+        if (isBroken) {
+            throw new IllegalStateException("the outbox is broken");
+        }
+        sent.add(mail);
     }
 }

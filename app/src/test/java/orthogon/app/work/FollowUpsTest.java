@@ -223,6 +223,22 @@ class FollowUpsTest {
     }
 
     @Test
+    void whatFailsHalfWayLeavesNothing() throws Refused {
+        early.isBroken = true;
+        Running running = early.interviews.begin(herons, Interview.start(herons.wiring(), LocalDate.of(2026, 11, 23), Map.of()), now());
+        Interview answered = running.interview().leave(Map.of("hurt", true, "chicks", BigDecimal.ONE, "mail", "finder@example.org"))
+                .interview();
+        early.interviews.keep(running, answered, Optional.empty());
+        Running complete = early.interviews.find(running.id()).orElseThrow();
+        assertThrows(IllegalStateException.class, () -> early.sending.send(complete, now()));
+        assertEquals(Optional.empty(), early.interviews.find(running.id()).orElseThrow().receipt());
+        assertEquals(List.of(), states(complete), "neither the one before the mail nor the one with it");
+        early.isBroken = false;
+        early.sending.send(complete, now());
+        assertEquals(List.of("ride open", "look open"), states(complete));
+    }
+
+    @Test
     void withoutAReleaseNothingIsOpened() {
         early.drafts.remove(early.drafts.head("ride").orElseThrow().id());
         assertEquals(List.of(), states(sent(Map.of("hurt", true))));
