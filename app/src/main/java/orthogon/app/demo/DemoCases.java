@@ -10,8 +10,7 @@ import orthogon.app.store.FollowUpStore;
 import orthogon.app.store.FollowUpStore.KeptFollowUp;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
-import orthogon.app.work.OpenFollowUps;
-import orthogon.app.work.WorkOnFollowUps;
+import orthogon.app.opening.OpenFollowUps;
 import orthogon.core.dispatch.FollowUpProgress;
 import orthogon.core.interview.Interview;
 import orthogon.core.questionnaire.FollowUp;
@@ -29,13 +28,11 @@ class DemoCases {
     private final FollowUpStore followUps;
     private final InterviewStore interviews;
     private final OpenFollowUps opening;
-    private final WorkOnFollowUps work;
 
-    DemoCases(FollowUpStore followUps, InterviewStore interviews, OpenFollowUps opening, WorkOnFollowUps work) {
+    DemoCases(FollowUpStore followUps, InterviewStore interviews, OpenFollowUps opening) {
         this.followUps = followUps;
         this.interviews = interviews;
         this.opening = opening;
-        this.work = work;
     }
 
     /** Opens what a response opens. */
@@ -57,7 +54,7 @@ class DemoCases {
     }
 
     private boolean answer(KeptFollowUp kept, OrdinaryAnswers answers, Random random, OffsetDateTime at) {
-        Running running = work.begin(kept).flatMap(interviews::find).orElseThrow();
+        Running running = opening.begin(kept, at).flatMap(interviews::find).orElseThrow();
         Interview interview = running.interview();
         for (int tries = 0; tries < MOST_TRIES && interview.course().current().isPresent(); tries++) {
             interview = interview.leave(answers.page(interview, random)).interview();
@@ -73,7 +70,7 @@ class DemoCases {
     }
 
     private void decide(KeptFollowUp kept, OffsetDateTime at, boolean old, Random random) {
-        Optional<FollowUp> meant = work.meant(kept).filter(f -> !f.decision().isNone());
+        Optional<FollowUp> meant = opening.meant(kept).filter(f -> !f.decision().isNone());
         if (meant.isEmpty() || !at.isBefore(OffsetDateTime.now())) {
             return;
         }

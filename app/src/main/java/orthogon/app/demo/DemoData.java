@@ -22,7 +22,7 @@ import orthogon.app.sending.SendMessages;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.interview.Slots;
-import orthogon.app.proving.Openable;
+import orthogon.app.opening.Openable;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.diagram.Limits;
 import orthogon.core.proof.diagram.Watch;

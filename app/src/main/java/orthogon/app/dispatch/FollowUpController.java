@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import orthogon.app.editing.Editing;
 import orthogon.app.editing.Editing.EditConflict;
-import orthogon.app.proving.Openable;
+import orthogon.app.opening.Openable;
 import orthogon.core.edit.WholeDocument;
 import orthogon.core.questionnaire.Codes;
 import orthogon.core.questionnaire.FollowUp;

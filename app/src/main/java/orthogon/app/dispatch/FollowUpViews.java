@@ -9,7 +9,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import orthogon.app.account.People;
-import orthogon.app.proving.Openable;
+import orthogon.app.opening.Openable;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Wiring;
 import orthogon.core.place.RuleFamily;

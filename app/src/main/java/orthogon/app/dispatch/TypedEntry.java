@@ -30,7 +30,8 @@ record TypedEntry(TypedMessage message, TypedPassage passage, TypedFollowUp foll
 
     /** The code that the entry has so far; empty for none. */
     String was() {
-        return message != null ? message.was() : passage != null ? passage.was() : followUp != null ? followUp.was() : "";
+        String was = message != null ? message.was() : passage != null ? passage.was() : followUp != null ? followUp.was() : "";
+        return was == null ? "" : was;
     }
 
     boolean isNothing() {

@@ -11,7 +11,7 @@ import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.FollowUp.Brought;
 import orthogon.core.questionnaire.FollowUp.BroughtKind;
 import orthogon.core.questionnaire.FollowUp.Carried;
-import orthogon.core.questionnaire.FollowUp.Decision;
+import orthogon.core.questionnaire.FollowUp.FollowUpDecision;
 import orthogon.core.questionnaire.FollowUp.DecisionChoice;
 import orthogon.core.questionnaire.FollowUp.DueTime;
 import orthogon.core.questionnaire.FollowUpSeat;
@@ -95,7 +95,8 @@ record TypedFollowUp(String was, String code, String title, String questionnaire
             typed.add(new Brought(brought.name(), brought.of(), kind));
         }
         return new FollowUp(code, title, questionnaire, openWhen, wording, seatOf, carries, typed,
-                new Decision(choices.isEmpty() ? List.of() : decidedBy, choices), new DueTime(number(days), number(remind), expires),
+                new FollowUpDecision(choices.isEmpty() ? List.of() : decidedBy, choices),
+                new DueTime(number(days), number(remind), expires),
                 eachOf);
     }
 

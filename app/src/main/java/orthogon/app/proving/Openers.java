@@ -1,12 +1,13 @@
 package orthogon.app.proving;
 
+import orthogon.app.opening.Openable;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import orthogon.app.background.Computations;
-import orthogon.app.proving.Openable.Opened;
+import orthogon.app.opening.Openable.Opened;
 import orthogon.app.store.DraftStore;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.ReleaseStore.Release;

@@ -1,5 +1,6 @@
 package orthogon.app.proving;
 
+import orthogon.app.opening.Openable;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -16,7 +17,7 @@ import java.util.concurrent.TimeoutException;
 import java.util.function.Supplier;
 import orthogon.app.background.Computations;
 import orthogon.app.background.Computed;
-import orthogon.app.proving.Openable.Opened;
+import orthogon.app.opening.Openable.Opened;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.diagram.Limits;

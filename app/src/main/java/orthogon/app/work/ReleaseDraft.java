@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import orthogon.app.account.People;
 import orthogon.app.proving.Gates;
-import orthogon.app.proving.Openable;
+import orthogon.app.opening.Openable;
 import orthogon.app.proving.Openers;
 import orthogon.app.proving.Proofs;
 import orthogon.app.store.DraftStore.Draft;

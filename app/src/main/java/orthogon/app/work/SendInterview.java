@@ -1,5 +1,6 @@
 package orthogon.app.work;
 
+import orthogon.app.opening.OpenFollowUps;
 import java.time.OffsetDateTime;
 import java.util.Optional;
 import orthogon.app.sending.FollowUpLinks;

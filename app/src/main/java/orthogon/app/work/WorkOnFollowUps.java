@@ -1,7 +1,7 @@
 package orthogon.app.work;
 
+import orthogon.app.opening.OpenFollowUps;
 import java.time.Clock;
-import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
@@ -10,13 +10,8 @@ import orthogon.app.store.FollowUpStore;
 import orthogon.app.store.FollowUpStore.KeptFollowUp;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
-import orthogon.app.store.KnownReleases;
-import orthogon.app.store.ReleaseStore.Release;
 import orthogon.core.dispatch.DueFollowUp;
 import orthogon.core.dispatch.FollowUpProgress;
-import orthogon.core.dispatch.OpenedWith;
-import orthogon.core.expression.Wiring;
-import orthogon.core.interview.Interview;
 import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.FollowUp.DecisionChoice;
 import orthogon.core.questionnaire.Refused;
@@ -34,18 +29,16 @@ public class WorkOnFollowUps {
 
     private final FollowUpStore followUps;
     private final InterviewStore interviews;
-    private final KnownReleases releases;
     private final OpenFollowUps opening;
     private final Acts acts;
     private final People people;
     private final Clock clock;
     private final TransactionTemplate together;
 
-    public WorkOnFollowUps(FollowUpStore followUps, InterviewStore interviews, KnownReleases releases, OpenFollowUps opening, Acts acts,
+    public WorkOnFollowUps(FollowUpStore followUps, InterviewStore interviews, OpenFollowUps opening, Acts acts,
             People people, Clock clock, PlatformTransactionManager transactions) {
         this.followUps = followUps;
         this.interviews = interviews;
-        this.releases = releases;
         this.opening = opening;
         this.acts = acts;
         this.people = people;
@@ -55,28 +48,17 @@ public class WorkOnFollowUps {
 
     /** The follow-up as the release of its response says it; empty where that has none of the code. */
     public Optional<FollowUp> meant(KeptFollowUp kept) {
-        return interviews.find(kept.interviewId()).flatMap(r -> r.release().document().followUp(kept.code()));
+        return opening.meant(kept);
     }
 
     /**
-     * The interview of whoever answers a follow-up, begun now if it was not yet, in the language of the response where it is there.
+     * The interview of whoever answers a follow-up, begun now if it was not yet.
      *
      * @return its id; empty where the follow-up cannot be answered now
      */
     @Transactional
     public Optional<String> begin(KeptFollowUp kept) {
-        if (!kept.progress().isOpen() || kept.child().isPresent()) {
-            return kept.child().filter(c -> kept.progress().isOpen());
-        }
-        Release release = releases.get(kept.releaseId());
-        String wanted = interviews.find(kept.interviewId()).map(r -> r.interview().wiring().document().sourceLanguage()).orElse("");
-        String language = release.languages().contains(wanted) ? wanted : release.document().sourceLanguage();
-        OpenedWith with = followUps.with(kept.id(), release.document());
-        Interview interview = Interview.start(Wiring.of(with.in(release.wiring(language).document())), LocalDate.now(clock),
-                with.link(release.document()));
-        String child = interviews.begin(release, interview, OffsetDateTime.now(clock)).id();
-        // Whoever was quicker answers it.
-        return followUps.answer(kept.id(), child) ? Optional.of(child) : followUps.find(kept.id()).flatMap(KeptFollowUp::child);
+        return opening.begin(kept, OffsetDateTime.now(clock));
     }
 
     /**

@@ -171,7 +171,8 @@ class CasesIT {
 
         // Staff give it back, the finder corrects it, and staff accept it.
         Page mirja = Chromium.signedIn(application.address(), "mirja");
-        mirja.locator(".waiting a", new Page.LocatorOptions().setHasText(receipt)).click();
+        assertThat(mirja.locator(".waiting")).containsText("Decide: Hand-over to a driver");
+        mirja.navigate(application.address() + "/q/gull_intake/responses/cases/" + receipt);
         assertEquals(List.of(), violations(mirja));
         press(mirja, "Send it back");
         assertThat(mirja.getByRole(AriaRole.ALERT).first()).containsText("Write what is to be corrected");

@@ -244,7 +244,7 @@ class MendingIT {
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Go to recount").setExact(true)).click();
         page.locator("#f-when").fill("total > 0 and total <= 150");
         press("Keep the follow-up");
-        assertThat(page.locator("#to-recount")).containsText("total is at most 150");
+        assertThat(page.locator("#to-recount")).containsText("total is 150 or less");
         proved("carry-fits recount/carry/0");
     }
 

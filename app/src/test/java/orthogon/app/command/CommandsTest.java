@@ -11,6 +11,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashSet;
 import java.util.List;
+import java.util.stream.Stream;
 import java.util.Set;
 import orthogon.core.proof.Bombs;
 import orthogon.formats.document.DocumentWriter;
@@ -24,6 +25,8 @@ class CommandsTest {
 
     private static final String INTAKE = "src/main/resources/demo/found_animal.orthogon.json";
     private static final String FOSTER = "src/main/resources/demo/foster_home.orthogon.json";
+    private static final String[] OPENED = {"--with", "src/main/resources/demo/transport_handover.orthogon.json", "--with",
+            "src/main/resources/demo/nest_check.orthogon.json", "--with", "src/main/resources/demo/roost_recount.orthogon.json"};
     private static final String BATS = "src/main/resources/demo/bat_count.orthogon.json";
 
     private final ByteArrayOutputStream out = new ByteArrayOutputStream();
@@ -50,25 +53,34 @@ class CommandsTest {
         assertEquals(List.of(), err().lines().filter(l -> !l.matches("after \\d+ s: .*")).toList(), "nothing but how far a long proof is");
     }
 
+    private static String[] with(String... args) {
+        return Stream.concat(Stream.of(args), Stream.of(OPENED)).toArray(String[]::new);
+    }
+
     @Test
     void theIntakeIsProvedWholeAndTheBatCountShowsEachSeededFault() {
-        assertEquals(0, commands.run("prove", INTAKE), out());
+        assertEquals(1, commands.run("prove", INTAKE), out());
+        assertTrue(out().contains("undecided  follow-up-known handover"), "without what it opens: " + out());
+        out.reset();
+        assertEquals(0, commands.run(with("prove", INTAKE)), out());
         assertTrue(out().contains("0 refuted, 0 undecided; 7 advisory"), out());
+        assertTrue(out().contains("ways through a whole case: "), out());
         assertTrue(out().contains("refuted (advisory)  answers-kept"), out());
         String told = out();
         out.reset();
-        assertEquals(0, commands.run("prove", INTAKE, "--json"));
+        assertEquals(0, commands.run(with("prove", INTAKE, "--json")));
         long blocking = 0;
         for (JsonNode claim : JsonMapper.builder().build().readTree(out()).get("claims")) {
             blocking += claim.get("weight").stringValue().equals("blocking") ? 1 : 0;
         }
         assertTrue(told.contains("claims: " + blocking + " proved, 0 refuted"), "what is told as proved is what a release waits for");
         out.reset();
-        assertEquals(1, commands.run("prove", BATS));
+        assertEquals(1, commands.run(with("prove", BATS)));
         for (String fault : new String[]{"reach-question pups", "page-passable waking", "condition-varies licence.askWhen",
                 "one-outcome bat_count",
                 "reach-row outcomeTable/1", "looks-ahead weather.askWhen", "own cold_is_checked", "answer-accepted sheet",
-                "answer-accepted register", "text-whole alarm.closing", "recipient-filled to_warden", "message-complete to_register"}) {
+                "answer-accepted register", "text-whole alarm.closing", "recipient-filled to_warden", "message-complete to_register",
+                "carry-fits recount/carry/0"}) {
             assertTrue(out().contains("refuted  " + fault), fault + "\n" + out());
         }
     }

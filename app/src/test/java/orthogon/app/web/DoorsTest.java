@@ -22,6 +22,8 @@ import orthogon.app.account.People;
 import orthogon.app.account.Role;
 import orthogon.app.doors.Door;
 import orthogon.app.frame.SheetTab;
+import orthogon.app.proving.Proofs;
+import orthogon.app.store.KnownDrafts;
 import orthogon.app.store.PersonStore;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -50,6 +52,10 @@ class DoorsTest {
 
     @Autowired
     private PersonStore store;
+    @Autowired
+    private Proofs proofs;
+    @Autowired
+    private KnownDrafts drafts;
 
     @Autowired
     private People people;
@@ -71,6 +77,8 @@ class DoorsTest {
     @Test
     void aSheetExplainsItselfOnceAndWhileItIsEmpty() throws Exception {
         String tip = "Prove checks every answer path";
+        // A sheet whose proof takes long opens without it.
+        List.of("found_animal", "foster_home").forEach(code -> proofs.of(drafts.head(code).orElseThrow()));
         Cookie opened = web.perform(get("/q/found_animal/prove").with(INES)).andExpect(content().string(containsString(tip))).andReturn()
                 .getResponse().getCookie("opened-ines");
         web.perform(get("/q/found_animal/prove").with(INES).cookie(opened)).andExpect(content().string(not(containsString(tip))));

@@ -1,5 +1,6 @@
 package orthogon.app.work;
 
+import orthogon.app.opening.OpenFollowUps;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.util.ArrayList;
@@ -8,7 +9,7 @@ import javax.sql.DataSource;
 import orthogon.app.account.People;
 import orthogon.app.http.PublicAddress;
 import orthogon.app.outbox.Outbox.Mail;
-import orthogon.app.proving.Openable;
+import orthogon.app.opening.Openable;
 import orthogon.app.sending.FollowUpLinks;
 import orthogon.app.sending.SendMessages;
 import orthogon.app.store.AuditStore;
@@ -51,10 +52,10 @@ public final class CaseWork {
         people = new People(persons);
         links = new FollowUpLinks(followUps, known, new PublicAddress("https://forms.quillmere.example"));
         OpenFollowUps opening = new OpenFollowUps(followUps, interviews,
-                new Openable(drafts, new KnownDrafts(drafts), known, releases), this::take, links);
+                new Openable(drafts, new KnownDrafts(drafts), known, releases), known, this::take, links);
         DataSourceTransactionManager transactions = new DataSourceTransactionManager(database);
         Acts acts = new Acts(new AuditStore(jdbc, new TrailKey("key".getBytes(StandardCharsets.UTF_8))), transactions);
-        work = new WorkOnFollowUps(followUps, interviews, known, opening, acts, people, clock, transactions);
+        work = new WorkOnFollowUps(followUps, interviews, opening, acts, people, clock, transactions);
         sending = new SendInterview(interviews, new SendMessages(this::take, people), opening, work, links, transactions);
     }
 

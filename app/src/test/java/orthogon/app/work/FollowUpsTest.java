@@ -34,7 +34,7 @@ import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.FollowUp.Brought;
 import orthogon.core.questionnaire.FollowUp.BroughtKind;
 import orthogon.core.questionnaire.FollowUp.Carried;
-import orthogon.core.questionnaire.FollowUp.Decision;
+import orthogon.core.questionnaire.FollowUp.FollowUpDecision;
 import orthogon.core.questionnaire.FollowUp.DecisionChoice;
 import orthogon.core.questionnaire.FollowUp.DueTime;
 import orthogon.core.questionnaire.FollowUpSeat;
@@ -59,7 +59,7 @@ class FollowUpsTest {
             new NumberAnswer(BigDecimal.ZERO, BigDecimal.valueOf(9), 0, "")).withRequireWhen("true"),
             Question.of("safe", "Is it safe?", new YesNoAnswer()).withRequireWhen("true"));
     private static final Questionnaire VISIT = one("visit", Question.of("well", "Is it well?", new YesNoAnswer()));
-    private static final Decision BY_REVIEWERS = new Decision(List.of("role:reviewer"),
+    private static final FollowUpDecision BY_REVIEWERS = new FollowUpDecision(List.of("role:reviewer"),
             List.of(new DecisionChoice("fine", "Fine", false), new DecisionChoice("back", "Back", true)));
     private static final Questionnaire HERONS = one("herons", Question.of("hurt", "Is it hurt?", new YesNoAnswer()),
             Question.of("chicks", "How many chicks?", new NumberAnswer(BigDecimal.ZERO, BigDecimal.valueOf(9), 0, "")),

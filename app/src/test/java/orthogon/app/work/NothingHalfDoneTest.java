@@ -4,7 +4,7 @@ import orthogon.app.account.People;
 import orthogon.app.http.PublicAddress;
 import orthogon.app.outbox.Outbox;
 import orthogon.app.proving.Gates;
-import orthogon.app.proving.Openable;
+import orthogon.app.opening.Openable;
 import orthogon.app.proving.Openers;
 import orthogon.app.proving.Proofs;
 import orthogon.app.store.AuditStore;

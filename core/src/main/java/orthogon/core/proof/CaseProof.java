@@ -29,7 +29,7 @@ import orthogon.core.questionnaire.FollowUp;
 final class CaseProof {
 
     /** @param composed null where it was not composed */
-    private record Basis(CaseDocument composed, List<Fault> faults, AllClaims claims, Limits limits, int nodes) {
+    private record CaseBasis(CaseDocument composed, List<Fault> faults, AllClaims claims, Limits limits, int nodes) {
 
         private static final int MOST_GROWTH = 3;
 
@@ -45,11 +45,11 @@ final class CaseProof {
 
     private final List<Claim> claims;
     /** Null where the case was not composed or came to nothing. */
-    private final Basis basis;
+    private final CaseBasis basis;
     private final LocalDate asOf;
     private Figures figures;
 
-    private CaseProof(List<Claim> claims, Basis basis, LocalDate asOf) {
+    private CaseProof(List<Claim> claims, CaseBasis basis, LocalDate asOf) {
         this.claims = claims;
         this.basis = basis;
         this.asOf = asOf;
@@ -112,11 +112,11 @@ final class CaseProof {
         return decided(document, faults, flow, null, others, asOf, limits, watch);
     }
 
-    private static CaseProof decided(CaseDocument document, List<Fault> faults, Flow flow, Basis before, KnownQuestionnaires others,
+    private static CaseProof decided(CaseDocument document, List<Fault> faults, Flow flow, CaseBasis before, KnownQuestionnaires others,
             LocalDate asOf, Limits limits, Watch watch) {
         AllClaims all = new AllClaims(flow, faults, watch, before == null ? null : before.claims(), CaseClaims.isWanted(document));
         int nodes = before == null ? flow.space().diagrams().nodes() : before.nodes();
-        return new CaseProof(new CaseClaims(document, others, asOf, all).all(), new Basis(document, faults, all, limits, nodes), asOf);
+        return new CaseProof(new CaseClaims(document, others, asOf, all).all(), new CaseBasis(document, faults, all, limits, nodes), asOf);
     }
 
     List<Claim> claims() {
@@ -125,7 +125,7 @@ final class CaseProof {
 
     /** The composed document; empty where there is none. */
     Optional<CaseDocument> document() {
-        return Optional.ofNullable(basis).map(Basis::composed);
+        return Optional.ofNullable(basis).map(CaseBasis::composed);
     }
 
     /** How many ways there are through the whole case, counted when it is first asked for. */

@@ -24,7 +24,7 @@ import java.util.Set;
  * @param eachOf code of the roster for each of whose entries it is opened; empty for once
  */
 public record FollowUp(String code, String title, String questionnaire, String openWhen, String wording, FollowUpSeat seat,
-        List<Carried> carries, List<Brought> brings, Decision decision, DueTime due, String eachOf) {
+        List<Carried> carries, List<Brought> brings, FollowUpDecision decision, DueTime due, String eachOf) {
 
     /** Most follow-ups of a questionnaire. */
     public static final int MOST = 20;
@@ -78,11 +78,11 @@ public record FollowUp(String code, String title, String questionnaire, String o
      * @param by people of the workspace, or whole roles, such as {@code role:reviewer}
      * @param choices in order; none for no decision
      */
-    public record Decision(List<String> by, List<DecisionChoice> choices) {
+    public record FollowUpDecision(List<String> by, List<DecisionChoice> choices) {
 
-        public static final Decision NONE = new Decision(List.of(), List.of());
+        public static final FollowUpDecision NONE = new FollowUpDecision(List.of(), List.of());
 
-        public Decision {
+        public FollowUpDecision {
             by = List.copyOf(by);
             choices = List.copyOf(choices);
         }
@@ -120,7 +120,7 @@ public record FollowUp(String code, String title, String questionnaire, String o
 
     /** A follow-up that is opened for the respondent, carries nothing and brings nothing. */
     public static FollowUp of(String code, String questionnaire, String openWhen) {
-        return new FollowUp(code, "", questionnaire, openWhen, "", FollowUpSeat.RESPONDENT, List.of(), List.of(), Decision.NONE,
+        return new FollowUp(code, "", questionnaire, openWhen, "", FollowUpSeat.RESPONDENT, List.of(), List.of(), FollowUpDecision.NONE,
                 DueTime.NONE, "");
     }
 
@@ -160,7 +160,7 @@ public record FollowUp(String code, String title, String questionnaire, String o
         return new FollowUp(code, title, questionnaire, openWhen, wording, seat, carries, changed, decision, due, eachOf);
     }
 
-    public FollowUp withDecision(Decision changed) {
+    public FollowUp withDecision(FollowUpDecision changed) {
         return new FollowUp(code, title, questionnaire, openWhen, wording, seat, carries, brings, changed, due, eachOf);
     }
 
@@ -185,7 +185,7 @@ public record FollowUp(String code, String title, String questionnaire, String o
         List<DecisionChoice> choices = decision.choices().stream()
                 .map(c -> new DecisionChoice(c.code(), change.of(code + "." + c.code() + ".label", c.label()), c.returns())).toList();
         return new FollowUp(code, title, questionnaire, openWhen, change.of(code + ".wording", wording), seat, carries, brings,
-                new Decision(decision.by(), choices), due, eachOf);
+                new FollowUpDecision(decision.by(), choices), due, eachOf);
     }
 
     /** A change of a text. */

@@ -16,7 +16,7 @@ import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.FollowUp.Brought;
 import orthogon.core.questionnaire.FollowUp.BroughtKind;
 import orthogon.core.questionnaire.FollowUp.Carried;
-import orthogon.core.questionnaire.FollowUp.Decision;
+import orthogon.core.questionnaire.FollowUp.FollowUpDecision;
 import orthogon.core.questionnaire.FollowUp.DecisionChoice;
 import orthogon.core.questionnaire.FollowUp.DueTime;
 import orthogon.core.questionnaire.FollowUpSeat;
@@ -49,7 +49,7 @@ class ChangeFollowUpsTest {
     }
 
     private static FollowUp decided(List<String> by, DecisionChoice... choices) {
-        return RIDE.withDecision(new Decision(by, List.of(choices)));
+        return RIDE.withDecision(new FollowUpDecision(by, List.of(choices)));
     }
 
     @Test

@@ -27,7 +27,7 @@ import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.FollowUp.Brought;
 import orthogon.core.questionnaire.FollowUp.BroughtKind;
 import orthogon.core.questionnaire.FollowUp.Carried;
-import orthogon.core.questionnaire.FollowUp.Decision;
+import orthogon.core.questionnaire.FollowUp.FollowUpDecision;
 import orthogon.core.questionnaire.FollowUp.DecisionChoice;
 import orthogon.core.questionnaire.FollowUpSeat;
 import orthogon.core.questionnaire.FollowUpSeat.Who;
@@ -86,7 +86,8 @@ class CaseProofTest {
         FollowUp odd = FollowUp.of("next", "second", "").withCarries(List.of(new Carried("c", "a", false)));
         assertTrue(said(proof(first.withFollowUps(List.of(odd)), other), "follow-up-known", "next").contains("no question c"));
         FollowUp kind = FollowUp.of("next", "second", "").withBrings(List.of(new Brought("b", "b", BroughtKind.NUMBER)));
-        assertTrue(said(proof(first.withFollowUps(List.of(kind)), other), "follow-up-known", "next").contains("is yes or no, but is brought"));
+        assertTrue(
+                said(proof(first.withFollowUps(List.of(kind)), other), "follow-up-known", "next").contains("is yes or no, but is brought"));
         assertEquals(Optional.of(BigInteger.valueOf(6)), proof(first, other).caseFigures(Watch.NOBODY).orElseThrow().answerPaths(),
                 "two answers, and for each the follow-up is sent with one of two or withdrawn");
     }
@@ -94,7 +95,8 @@ class CaseProofTest {
     @Test
     void aFinishIsKnownToWhatFollows() {
         List<Page> pages = List.of(
-                Page.empty("one", "One").withItems(List.of(yesNo("early"))).withRules(List.of(new Page.Finish("early", "stopped")), List.of()),
+                Page.empty("one", "One").withItems(List.of(yesNo("early"))).withRules(List.of(new Page.Finish("early", "stopped")),
+                        List.of()),
                 Page.empty("two", "Two").withItems(List.of(yesNo("late"))));
         Questionnaire first = Questionnaire.blank("first", "First").withPages(pages)
                 .withEnding(List.of(new Outcome("stopped", "Stopped", ""), new Outcome("sent", "Sent", "")),
@@ -123,8 +125,9 @@ class CaseProofTest {
         assertEquals(Verdict.PROVED, proof.claim("follow-up-opened", "care").orElseThrow().verdict());
         assertTrue(said(proof, "carry-fits", "care/carry/0").startsWith("refuted: This respondent opens care with “8” for weight"));
         Questionnaire fits = first.withFollowUps(List.of(first.followUps().getFirst().withOpenWhen("weight > 4 and weight < 8")));
-        assertEquals(Verdict.PROVED, proof(fits, questionnaire("second", number("weight", 7))).claim("carry-fits", "care/carry/0").orElseThrow()
-                .verdict());
+        assertEquals(Verdict.PROVED,
+                proof(fits, questionnaire("second", number("weight", 7))).claim("carry-fits", "care/carry/0").orElseThrow()
+                        .verdict());
     }
 
     @Test
@@ -150,7 +153,8 @@ class CaseProofTest {
     void caseWithinACaseIsPartOfIt() {
         Questionnaire inner = questionnaire("inner", number("n", 3));
         Questionnaire second = questionnaire("second", yesNo("b"))
-                .withFollowUps(List.of(FollowUp.of("deep", "inner", "b").withCarries(List.of(new Carried("n", "if b then 9 else 1", true)))));
+                .withFollowUps(
+                        List.of(FollowUp.of("deep", "inner", "b").withCarries(List.of(new Carried("n", "if b then 9 else 1", true)))));
         Questionnaire first = questionnaire("first", yesNo("a")).withFollowUps(List.of(FollowUp.of("next", "second", "a")));
         Proof proof = proof(first, second, inner);
         CaseDocument composed = proof.caseDocument().orElseThrow();
@@ -162,7 +166,8 @@ class CaseProofTest {
     @Test
     void afterAnEditOfEitherItSaysWhatItSaysAnew() {
         Questionnaire second = questionnaire("second", number("n", 4), yesNo("b"));
-        Decision decision = new Decision(List.of("ines"), List.of(new DecisionChoice("fine", "", false), new DecisionChoice("bad", "", false)));
+        FollowUpDecision decision = new FollowUpDecision(List.of("ines"),
+                List.of(new DecisionChoice("fine", "", false), new DecisionChoice("bad", "", false)));
         Questionnaire first = questionnaire("first", number("a", 6)).withFollowUps(List.of(
                 FollowUp.of("next", "second", "a > 2").withCarries(List.of(new Carried("n", "a", true))).withDecision(decision)
                         .withBrings(List.of(new Brought("b", "b", BroughtKind.YES_NO))),

@@ -18,7 +18,7 @@ import orthogon.core.questionnaire.Dispatch;
 import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.FollowUp.Brought;
 import orthogon.core.questionnaire.FollowUp.Carried;
-import orthogon.core.questionnaire.FollowUp.Decision;
+import orthogon.core.questionnaire.FollowUp.FollowUpDecision;
 import orthogon.core.questionnaire.FollowUp.DecisionChoice;
 import orthogon.core.questionnaire.FollowUp.DueTime;
 import orthogon.core.questionnaire.FollowUpSeat;
@@ -88,10 +88,11 @@ final class RandomCase {
     }
 
     private FollowUp followUp(String code, String when) {
-        Decision decision = chance(50)
-                ? new Decision(List.of(), List.of(new DecisionChoice("good", "Good", false), new DecisionChoice("bad", "Bad", false),
-                        new DecisionChoice("again", "Again", true)))
-                : Decision.NONE;
+        FollowUpDecision decision = chance(50)
+                ? new FollowUpDecision(List.of(),
+                        List.of(new DecisionChoice("good", "Good", false), new DecisionChoice("bad", "Bad", false),
+                                new DecisionChoice("again", "Again", true)))
+                : FollowUpDecision.NONE;
         return new FollowUp(code, "", "other", chance(15) ? "" : when, "", FollowUpSeat.RESPONDENT, carries(), brings(), decision,
                 chance(40) ? new DueTime(3, 0, true) : DueTime.NONE, "");
     }

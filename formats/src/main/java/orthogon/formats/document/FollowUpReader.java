@@ -5,7 +5,7 @@ import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.FollowUp.Brought;
 import orthogon.core.questionnaire.FollowUp.BroughtKind;
 import orthogon.core.questionnaire.FollowUp.Carried;
-import orthogon.core.questionnaire.FollowUp.Decision;
+import orthogon.core.questionnaire.FollowUp.FollowUpDecision;
 import orthogon.core.questionnaire.FollowUp.DecisionChoice;
 import orthogon.core.questionnaire.FollowUp.DueTime;
 import orthogon.core.questionnaire.FollowUpSeat;
@@ -23,7 +23,7 @@ final class FollowUpReader {
                 json.list("carries", c -> new Carried(c.code("to"), c.needed("value"), c.truth("locked"))),
                 json.list("brings", b -> new Brought(b.code("name"), b.code("of"),
                         b.oneOf("kind", BroughtKind.values(), BroughtKind::word, BroughtKind.TEXT))),
-                new Decision(json.texts("decidedBy"),
+                new FollowUpDecision(json.texts("decidedBy"),
                         json.list("decision", c -> new DecisionChoice(c.code("code"), c.text("label"), c.truth("returns")))),
                 new DueTime(days(json, "dueAfterDays"), days(json, "remindAfterDays"), json.truth("expires")), json.text("eachOf"));
         most(json, "carries", followUp.carries(), FollowUp.MOST_VALUES);

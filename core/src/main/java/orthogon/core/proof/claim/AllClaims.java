@@ -48,10 +48,10 @@ public final class AllClaims {
     private record DecidedFamily(PageByPage family, List<List<Claim>> onPages) {}
 
     /** Which claims are wanted. */
-    public interface Wanted {
+    public interface WantedClaims {
 
         /** All of them. */
-        Wanted ALL = (family, page) -> true;
+        WantedClaims ALL = (family, page) -> true;
 
         /** @param page code of the page; empty for what is claimed of the whole */
         boolean of(Family family, String page);
@@ -59,7 +59,7 @@ public final class AllClaims {
 
     private final Flow flow;
     private final ClaimDecider decider;
-    private final Wanted wanted;
+    private final WantedClaims wanted;
     private final Map<Family, DecidedFamily> decided = new EnumMap<>(Family.class);
     private final List<Claim> claims = new ArrayList<>();
 
@@ -68,7 +68,7 @@ public final class AllClaims {
      * @param before those of the document that this one came of by an edit, whose flow this flow came of; null where there is none
      */
     public AllClaims(Flow flow, List<Fault> faults, Watch watch, AllClaims before) {
-        this(flow, faults, watch, before, Wanted.ALL);
+        this(flow, faults, watch, before, WantedClaims.ALL);
     }
 
     /**
@@ -76,7 +76,7 @@ public final class AllClaims {
      * @param before those of the document that this one came of by an edit, whose flow this flow came of; null where there is none
      * @param wanted the others are left out
      */
-    public AllClaims(Flow flow, List<Fault> faults, Watch watch, AllClaims before, Wanted wanted) {
+    public AllClaims(Flow flow, List<Fault> faults, Watch watch, AllClaims before, WantedClaims wanted) {
         this.flow = flow;
         this.wanted = wanted;
         this.decider = new ClaimDecider(flow);

@@ -56,7 +56,7 @@ public final class CaseClaims {
     }
 
     /** Which claims on the composed document a case rests on. */
-    public static AllClaims.Wanted isWanted(CaseDocument document) {
+    public static AllClaims.WantedClaims isWanted(CaseDocument document) {
         Set<String> endings = Set.copyOf(document.first().document().followUps().stream()
                 .map(f -> CaseDocument.ending(document.first().opened(f.code()))).toList());
         int own = document.first().form().plain().document().pages().size();

@@ -1,4 +1,4 @@
-package orthogon.app.proving;
+package orthogon.app.opening;
 
 import java.util.LinkedHashMap;
 import java.util.Map;

@@ -1,4 +1,4 @@
-package orthogon.app.work;
+package orthogon.app.opening;
 
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
@@ -8,17 +8,19 @@ import java.util.Map;
 import java.util.Optional;
 import orthogon.app.outbox.Outbox;
 import orthogon.app.outbox.Outbox.Mail;
-import orthogon.app.proving.Openable;
 import orthogon.app.sending.FollowUpLinks;
 import orthogon.app.store.FollowUpStore;
 import orthogon.app.store.FollowUpStore.KeptFollowUp;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
+import orthogon.app.store.KnownReleases;
 import orthogon.app.store.ReleaseStore.Release;
 import orthogon.core.dispatch.DueFollowUp;
 import orthogon.core.dispatch.FollowUpProgress;
 import orthogon.core.dispatch.OpenedFollowUp;
+import orthogon.core.dispatch.OpenedWith;
 import orthogon.core.expression.Expr;
+import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Interview;
 import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.FollowUp;
@@ -34,10 +36,13 @@ public class OpenFollowUps {
     private final FollowUpStore followUps;
     private final InterviewStore interviews;
     private final Openable openable;
+    private final KnownReleases releases;
     private final Outbox outbox;
     private final FollowUpLinks links;
 
-    public OpenFollowUps(FollowUpStore followUps, InterviewStore interviews, Openable openable, Outbox outbox, FollowUpLinks links) {
+    public OpenFollowUps(FollowUpStore followUps, InterviewStore interviews, Openable openable, KnownReleases releases, Outbox outbox,
+            FollowUpLinks links) {
+        this.releases = releases;
         this.followUps = followUps;
         this.interviews = interviews;
         this.openable = openable;
@@ -57,7 +62,7 @@ public class OpenFollowUps {
     }
 
     /** Opens one, whatever its condition says, and says whether it did: not without a release, and not again. */
-    boolean open(Running sent, DueFollowUp due, OffsetDateTime at) {
+    public boolean open(Running sent, DueFollowUp due, OffsetDateTime at) {
         // Without a release nothing can be answered; a release is not made before there is one.
         Optional<Release> release = openable.release(due.followUp().questionnaire());
         boolean there = followUps.of(sent.id()).stream()
@@ -73,7 +78,7 @@ public class OpenFollowUps {
     }
 
     /** Until when a follow-up is to be sent that is opened, or returned, now; empty for no time. */
-    static Optional<OffsetDateTime> due(FollowUp followUp, OffsetDateTime now) {
+    public static Optional<OffsetDateTime> due(FollowUp followUp, OffsetDateTime now) {
         int days = followUp.due().days();
         return days == 0 ? Optional.empty() : Optional.of(now.plusDays(days));
     }
@@ -108,5 +113,31 @@ public class OpenFollowUps {
             answered.map(i -> i.value(new Expr.Name(each.of(), Expr.Span.NONE))).ifPresent(value -> brought.put(each.name(), value));
         }
         return brought;
+    }
+
+    /** The follow-up as the release of its response says it; empty where that has none of the code. */
+    public Optional<FollowUp> meant(KeptFollowUp kept) {
+        return interviews.find(kept.interviewId()).flatMap(r -> r.release().document().followUp(kept.code()));
+    }
+
+    /**
+     * The interview of whoever answers a follow-up, begun now if it was not yet, in the language of the response where it is there; within a
+     * transaction.
+     *
+     * @return its id; empty where the follow-up cannot be answered now
+     */
+    public Optional<String> begin(KeptFollowUp kept, OffsetDateTime now) {
+        if (!kept.progress().isOpen() || kept.child().isPresent()) {
+            return kept.child().filter(c -> kept.progress().isOpen());
+        }
+        Release release = releases.get(kept.releaseId());
+        String wanted = interviews.find(kept.interviewId()).map(r -> r.interview().wiring().document().sourceLanguage()).orElse("");
+        String language = release.languages().contains(wanted) ? wanted : release.document().sourceLanguage();
+        OpenedWith with = followUps.with(kept.id(), release.document());
+        Interview interview = Interview.start(Wiring.of(with.in(release.wiring(language).document())), now.toLocalDate(),
+                with.link(release.document()));
+        String child = interviews.begin(release, interview, now).id();
+        // Whoever was quicker answers it.
+        return followUps.answer(kept.id(), child) ? Optional.of(child) : followUps.find(kept.id()).flatMap(KeptFollowUp::child);
     }
 }
