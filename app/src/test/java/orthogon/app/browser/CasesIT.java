@@ -209,7 +209,7 @@ class CasesIT {
         mirja.reload();
         assertThat(mirja.locator(".case-follow").nth(1)).containsText("expired");
         mirja.navigate(application.address() + "/q/gull_intake/responses/cases");
-        assertThat(mirja.locator("table")).containsText(receipt);
+        assertThat(mirja.locator(".cases table")).containsText(receipt);
         assertEquals(List.of(), violations(mirja));
         mirja.context().close();
         finder.context().close();
