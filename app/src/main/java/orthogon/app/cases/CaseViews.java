@@ -7,7 +7,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Stream;
 import orthogon.app.account.Act;
 import orthogon.app.account.People;
 import orthogon.app.frame.Frame;
@@ -222,10 +221,5 @@ class CaseViews {
         }
         notes.of(response.number()).forEach(n -> all.add(new Happened(n.at(), people.shown(n.author()) + " noted: " + n.text())));
         return all.stream().sorted(Comparator.comparing(Happened::at)).map(h -> new CaseEvent(Frame.when(h.at()), h.what())).toList();
-    }
-
-    /** Follow-ups in the states in which somebody may have to do something. */
-    Stream<KeptFollowUp> undone(int most) {
-        return followUps.in(List.of(FollowUpProgress.OPEN, FollowUpProgress.RETURNED, FollowUpProgress.SENT), most).stream();
     }
 }

@@ -52,9 +52,10 @@ public class ErasureStore {
         jdbc.sql(SettingStore.MERGE).param("name", ERASED).param("value", "yes").update();
     }
 
-    /** Erases the messages that an interview sent; they may tell any of its answers. */
-    public void eraseMessages(String interview) {
+    /** Erases the messages that an interview sent and what its follow-ups were opened with; both may tell any of its answers. */
+    public void eraseCopies(String interview) {
         jdbc.sql("delete from message where interview_id = :interview").param("interview", interview).update();
+        jdbc.sql("update follow_up set carried = '{}' where interview_id = :interview").param("interview", interview).update();
     }
 
     /** Erases files by their keys. */

@@ -26,6 +26,11 @@ public class FollowUpStore {
             insert into follow_up (interview_id, code, entry, release_id, token, state, carried, carried_to, opened_at, due_at, expires)
             values (:interview, :code, :entry, :release, :token, 'open', :carried, :carriedTo, :at, :due, :expires)
             """;
+    private static final String UNDONE = """
+            select f.id, f.interview_id, f.code, f.entry, f.release_id, f.token, f.state, f.decision, f.note, f.decided_by, f.child,
+                f.opened_at, f.due_at, f.expires, f.sent_at, f.ended_at, p.release_id as opener, p.receipt
+            from follow_up f join response p on p.interview_id = f.interview_id
+            where f.state in ('open', 'returned', 'sent') order by f.opened_at, f.id fetch first\s""";
     private static final String SELECT = """
             select id, interview_id, code, entry, release_id, token, state, decision, note, decided_by, child, opened_at, due_at, expires,
                 sent_at, ended_at from follow_up
@@ -124,6 +129,20 @@ public class FollowUpStore {
     public List<KeptFollowUp> in(Collection<FollowUpProgress> states, int most) {
         return jdbc.sql(SELECT + " where state in (:states) order by opened_at, id fetch first " + most + " rows only")
                 .param("states", words(states)).query(KeptFollowUp::of).list();
+    }
+
+    /**
+     * One that is not over, with what opened it.
+     *
+     * @param opener id of the release whose response opened it
+     * @param receipt of that response
+     */
+    public record UndoneFollowUp(KeptFollowUp kept, long opener, String receipt) {}
+
+    /** Those that can be answered or decided, the oldest first. */
+    public List<UndoneFollowUp> undone(int most) {
+        return jdbc.sql(UNDONE + most + " rows only").query((row, n) -> new UndoneFollowUp(KeptFollowUp.of(row, n), row.getLong("opener"),
+                row.getString("receipt"))).list();
     }
 
     /**

@@ -104,7 +104,7 @@ public class KeepNoLonger {
                 .flatMap(Attachment::within).map(Attachment::key).toList();
         responses.strip(response, new TreeMap<>(open), personal);
         erasure.eraseFiles(files);
-        erasure.eraseMessages(response.interviewId());
+        erasure.eraseCopies(response.interviewId());
         erasure.noted();
     }
 

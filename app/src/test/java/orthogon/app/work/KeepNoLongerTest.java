@@ -160,16 +160,30 @@ class KeepNoLongerTest {
                 .param("interview", responses.find(draft.id(), receipt).orElseThrow().interviewId()).update();
     }
 
+    /** A follow-up that is opened with what a response says. */
+    private void carried(String receipt) {
+        jdbc.sql("""
+                insert into follow_up (interview_id, code, entry, release_id, token, state, carried, carried_to, opened_at, expires)
+                values (:interview, 'look', 0, :release, :receipt, 'sent', :carried, '[]', :at, false)
+                """).param("interview", responses.find(draft.id(), receipt).orElseThrow().interviewId()).param("release", release.id())
+                .param("receipt", receipt).param("carried", "{\"who\":\"" + SECRET + receipt + "\"}")
+                .param("at", NOW.atOffset(ZoneOffset.UTC)).update();
+    }
+
     @Test
     void personalAnswersGoAndTheOthersStay() throws Refused {
         String old = sent("old", 31);
         String young = sent("young", 2);
         told(old);
         told(young);
+        carried(old);
+        carried(young);
         keeping.decide("roost", new Retention(draft.id(), 30, true, 0), "ines");
         keeping.run();
         keeping.run();
         assertEquals(List.of(SECRET + young), jdbc.sql("select text from message").query(String.class).list());
+        assertEquals(List.of("{}", "{\"who\":\"" + SECRET + young + "\"}"),
+                jdbc.sql("select carried from follow_up order by id").query(String.class).list());
         Response stripped = responses.find(draft.id(), old).orElseThrow();
         assertEquals(Map.of("place", "By the weir"), stripped.answers());
         assertTrue(stripped.stripped());
