@@ -89,7 +89,7 @@ public final class ChangeReport {
                     .append(String.join(", ", change.limitedOtherwise())).append('\n');
         }
         if (!change.dispatchedOtherwise().isEmpty()) {
-            text.append("\ngoes to others, brings other things, or reads otherwise by condition: ")
+            text.append("\ngoes to others, brings other things, reads otherwise by condition, or is opened otherwise: ")
                     .append(String.join(", ", change.dispatchedOtherwise())).append('\n');
         }
         change.wordings().forEach((unit, wording) -> text.append("\nwording ").append(unit).append("\n  was: ").append(wording.before())

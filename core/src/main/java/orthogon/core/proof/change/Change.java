@@ -30,6 +30,7 @@ import orthogon.core.proof.space.BitLayout;
 import orthogon.core.proof.space.Space;
 import orthogon.core.proof.told.ClaimWords;
 import orthogon.core.questionnaire.DispatchPassage;
+import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.Questionnaire;
 
 /**
@@ -46,7 +47,8 @@ import orthogon.core.questionnaire.Questionnaire;
  * @param limitedOtherwise codes of questions whose answers are limited by other patterns, parts, decimal places or such; the
  *     comparison covers the answers that both take
  * @param dispatchedOtherwise codes of messages and passages that both have and that differ in more than texts and the condition of a
- *     message: in recipients, in what comes with it, in when a passage is put in
+ *     message: in recipients, in what comes with it, in when a passage is put in; and of follow-ups that are not in both, or differ in more
+ *     than texts
  */
 public record Change(Optional<String> undecided, Optional<BigInteger> paths, Optional<BigInteger> differing, Optional<String> uncounted,
         List<Difference> differences, Map<String, Wording> wordings, List<String> limitedOtherwise, List<String> dispatchedOtherwise) {
@@ -178,7 +180,8 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
         List.of(later, earlier).forEach(v -> v.document().messages().forEach(m -> order.add(m.code())));
         differences.sort(Comparator.comparingInt((Difference x) -> order.indexOf(x.place())).thenComparing(Difference::kind));
         return new Change(Optional.empty(), tally.map(Tally::all), tally.map(Tally::differing), uncounted, List.copyOf(differences),
-                wordings, common.limitedOtherwise(), dispatchedOtherwise(earlier.document(), later.document()));
+                wordings, common.limitedOtherwise(), dispatchedOtherwise(
+                        earlier.plainForm().asWritten().document(), later.plainForm().asWritten().document()));
     }
 
     private static final String DISAGREE = "the comparison found a respondent whom the interview does not confirm. This is a fault of "
@@ -282,6 +285,13 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
                 .filter(now -> !now.wordings().stream().map(DispatchPassage.PassageWording::when).toList()
                         .equals(p.wordings().stream().map(DispatchPassage.PassageWording::when).toList()))
                 .ifPresent(now -> otherwise.add(p.code())));
+        Stream.concat(before.followUps().stream(), after.followUps().stream()).map(FollowUp::code).distinct()
+                .filter(code -> !before.followUp(code).map(Change::withoutTexts).equals(after.followUp(code).map(Change::withoutTexts)))
+                .forEach(otherwise::add);
         return List.copyOf(otherwise);
+    }
+
+    private static FollowUp withoutTexts(FollowUp followUp) {
+        return followUp.withTexts((unit, text) -> "");
     }
 }

@@ -14,6 +14,7 @@ import orthogon.core.proof.diagram.Limits;
 import orthogon.core.proof.diagram.Watch;
 import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.DispatchPassage;
+import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.DispatchPassage.PassageWording;
 import orthogon.core.questionnaire.MessageContents.ToldAnswers;
 import orthogon.core.questionnaire.MessageRecipients;
@@ -73,5 +74,15 @@ class SentOtherwiseTest {
                 Limits.USUAL, Watch.NOBODY);
         assertEquals(List.of("p"), passages.dispatchedOtherwise());
         assertEquals(List.of(), passages.differences().stream().map(Difference::kind).filter(k -> k != DifferenceKind.SENT_NOW).toList());
+    }
+
+    @Test
+    void followUpsThatAreOpenedOtherwiseAreNamed() {
+        FollowUp ride = FollowUp.of("ride", "transport", "nest");
+        Questionnaire before = HERONS.withFollowUps(List.of(ride, FollowUp.of("gone", "visit", ""), FollowUp.of("same", "visit", "")));
+        Questionnaire after = HERONS.withFollowUps(List.of(ride.withOpenWhen(""), FollowUp.of("same", "visit", "")
+                .withTexts((unit, text) -> "Other words"), FollowUp.of("fresh", "visit", "")));
+        assertEquals(List.of("ride", "gone", "fresh"),
+                Change.between(before, after, RandomDocument.TODAY, Limits.USUAL, Watch.NOBODY).dispatchedOtherwise());
     }
 }
