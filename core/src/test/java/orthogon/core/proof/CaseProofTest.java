@@ -150,6 +150,21 @@ class CaseProofTest {
     }
 
     @Test
+    void wordsOfALinkAreTranslatedForWhoeverReadsThem() {
+        FollowUp next = FollowUp.of("next", "second", "a").withTexts((unit, text) -> "Go on there");
+        Questionnaire first = questionnaire("first", yesNo("a")).withLanguages(List.of("en", "fr")).withFollowUps(List.of(next));
+        Questionnaire second = questionnaire("second", yesNo("b"));
+        assertTrue(said(proof(first, second), "translated", "fr/next.wording").startsWith("refuted"));
+        Questionnaire done = first.withTranslations(
+                Map.of("fr", Map.of("next.wording", new Questionnaire.Translation("Continuez", "reviewed", "Go on there"))));
+        assertTrue(said(proof(done, second), "translated", "fr/next.wording").startsWith("proved"));
+        Questionnaire nobody = first.withFollowUps(List.of(next.withOpenWhen("a and not(a)")));
+        assertTrue(said(proof(nobody, second), "translated", "fr/next.wording").startsWith("proved"), "nobody reads it");
+        Questionnaire staff = first.withFollowUps(List.of(next.withSeat(new FollowUpSeat(Who.PEOPLE, "", List.of("ines")))));
+        assertTrue(said(proof(staff, second), "translated", "fr/next.wording").startsWith("proved"), "staff work in the source language");
+    }
+
+    @Test
     void caseWithinACaseIsPartOfIt() {
         Questionnaire inner = questionnaire("inner", number("n", 3));
         Questionnaire second = questionnaire("second", yesNo("b"))

@@ -15,6 +15,7 @@ import orthogon.core.dispatch.OpenedWith;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Interview;
+import orthogon.core.language.Units;
 import orthogon.core.place.Place;
 import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.claim.CaseWalk.CaseStep;
@@ -84,6 +85,7 @@ public final class CaseClaims {
                 claims.add(addressed(followUp));
             }
             claims.add(reached(followUp));
+            claims.addAll(translated(followUp, claims));
             followUp.brings().stream().filter(b -> isRestedOn(followUp, b)).forEach(b -> claims.add(filled(followUp, b)));
         }
         claims.addAll(own());
@@ -304,6 +306,33 @@ public final class CaseClaims {
         return led(kind, followUp.code(), kind.message("claim.follow-up").code("code", followUp.code()), source,
                 w -> w.step(name(followUp)).isPresent() && w.first().course().effective().get(followUp.seat().address()) == null,
                 f -> f.saying(kind.message(source.verdict() == Verdict.PROVED ? "proved.follow-up" : "refuted.follow-up")));
+    }
+
+    /** What the respondent reads before the link, in every other language. */
+    private List<Claim> translated(FollowUp followUp, List<Claim> decided) {
+        Questionnaire written = first.document();
+        String unit = followUp.code() + ".wording";
+        Claim opened = decided.stream().filter(c -> c.id().equals(ClaimKind.FOLLOW_UP_OPENED.id(followUp.code()))).findFirst()
+                .orElseThrow();
+        List<Claim> claims = new ArrayList<>();
+        for (String language : written.languages()) {
+            if (language.equals(written.sourceLanguage()) || followUp.wording().isEmpty()) {
+                continue;
+            }
+            Optional<Message> why = Units.in(written, language).stream().filter(u -> u.unit().equals(unit)).findFirst()
+                    .flatMap(LanguageClaims::why);
+            boolean read = opened.verdict() != Verdict.REFUTED && followUp.seat().who() != FollowUpSeat.Who.PEOPLE;
+            ClaimKind kind = ClaimKind.TRANSLATED;
+            Message statement = kind.message("claim").code("unit", unit).text("language", language);
+            Message says = why.isEmpty()
+                    ? kind.message("proved")
+                    : read ? kind.message("refuted").text("language", language).inner("why", why.get()) : kind.message("unread");
+            Verdict verdict = why.isEmpty() || !read ? Verdict.PROVED : Verdict.REFUTED;
+            claims.add(opened.verdict() == Verdict.UNDECIDED && why.isPresent()
+                    ? ClaimDecider.undecided(kind, language + "/" + unit, statement, opened.identity())
+                    : new Claim(kind, language + "/" + unit, statement, verdict, Optional.empty(), () -> new Finding.Fact(says)));
+        }
+        return claims;
     }
 
     private Claim reached(FollowUp followUp) {

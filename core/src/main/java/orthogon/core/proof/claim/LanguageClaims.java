@@ -66,7 +66,7 @@ final class LanguageClaims {
     }
 
     /** The fault of a translation; empty where it has none. */
-    private static Optional<Message> why(Units.Unit unit) {
+    static Optional<Message> why(Units.Unit unit) {
         return switch (unit.state()) {
             case MISSING -> Optional.of(ClaimKind.TRANSLATED.message("missing"));
             case STALE -> Optional.of(ClaimKind.TRANSLATED.message("stale").text("source", unit.of()));
