@@ -92,7 +92,8 @@ class RehearseController {
             List<Questionnaire.LinkParameter> parameters,
             Map<String, String> link, Questionnaire.Outcome outcome, String endedBy, String lang, String dir, String paperTitle,
             Presentation.Theme theme,
-            String outcomeHtml, List<WalkStep> steps, List<RehearsedMessage> messages, String takeLabel, List<String> takeAlong,
+            String outcomeHtml, List<WalkStep> steps, List<RehearsedMessage> messages,
+            List<RehearsedFollowUp> followUps, String takeLabel, List<String> takeAlong,
             String leadsOn) {}
 
     private record Rehearsal(int revision, Interview interview) {}
@@ -187,6 +188,7 @@ class RehearseController {
                 voice.plain(interview.wiring().document().title()), draft.document().presentation().theme(),
                 outcome.map(o -> voice.block(o.closing())).orElse(""), steps(draft, interview, course, onward, voice),
                 course.complete() ? RehearsedMessage.all(draft.document(), interview, this::named) : List.of(),
+                course.complete() ? RehearsedFollowUp.all(draft.document(), interview) : List.of(),
                 voice.say("take_along"), outcome.map(voice::takeAlong).orElse(List.of()),
                 outcome.flatMap(o -> LeadOn.address(interview, o)).orElse("")));
         if (course.current().isPresent()) {

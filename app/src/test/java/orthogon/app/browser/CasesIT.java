@@ -135,6 +135,10 @@ class CasesIT {
         assertThat(ines.locator("#to-again")).isVisible();
         assertThat(claim("proved")).hasCount(4);
         assertThat(claim("refuted")).hasCount(0);
+        Chromium.open(ines, application.address() + "/q/gull_intake/rehearse");
+        press(ines, "Fill the rest");
+        assertThat(ines.locator("#follow-ups")).containsText("opens gull_look");
+        assertThat(ines.locator("#follow-ups")).containsText("not opened: not before ride is over, and only when");
         release("gull_intake");
     }
 
