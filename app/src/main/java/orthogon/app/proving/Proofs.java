@@ -175,7 +175,6 @@ public class Proofs {
     private void count(Draft draft, Proof proof) {
         try {
             proof.figures();
-            proof.caseFigures(watching(draft));
             // Known before somebody opens the sheet that tells it.
             proof.holdsUntil();
         } catch (CancellationException e) {

@@ -1,5 +1,6 @@
 package orthogon.core.proof;
 
+import java.time.Duration;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -27,6 +28,9 @@ import orthogon.core.questionnaire.FollowUp;
 
 /** The proof of a case: the claims on the follow-ups of a questionnaire, and how many ways there are through all of it. */
 final class CaseProof {
+
+    /** What may be used to count: a count that takes longer is worth little to whoever waits for it. */
+    private static final Limits COUNTING = new Limits(1 << 21, Duration.ofSeconds(10));
 
     /** @param composed null where it was not composed */
     private record CaseBasis(CaseDocument composed, List<Fault> faults, AllClaims claims, Limits limits, int nodes) {
@@ -141,7 +145,9 @@ final class CaseProof {
             return Figures.none(false, Message.of("open.something"));
         }
         try {
-            return Figures.of(new Space(basis.composed().form(), basis.faults(), asOf, new Diagrams(basis.limits(), watch)));
+            Limits few = new Limits(Math.min(basis.limits().nodes(), COUNTING.nodes()),
+                    basis.limits().time().compareTo(COUNTING.time()) < 0 ? basis.limits().time() : COUNTING.time());
+            return Figures.ofPaths(new Space(basis.composed().form(), basis.faults(), asOf, new Diagrams(few, watch)));
         } catch (Diagrams.BudgetSpent e) {
             return Figures.none(false, e.why());
         } catch (RuntimeException | StackOverflowError e) {

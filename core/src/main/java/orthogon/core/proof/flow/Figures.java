@@ -36,8 +36,24 @@ public record Figures(Optional<BigInteger> answerPaths, Map<String, BigInteger> 
     /** How many nodes weights may take. */
     public static final int MOST_WEIGHT_NODES = 1 << 23;
 
+    /** How many nodes weights may take where answer paths alone are counted. */
+    private static final int FEWER_WEIGHT_NODES = 1 << 20;
+
     /** @param space one of its own, since counting takes many nodes */
     public static Figures of(Space space) {
+        return of(space, MOST_WEIGHT_NODES, true);
+    }
+
+    /**
+     * Answer paths alone, with less effort.
+     *
+     * @param space one of its own, since counting takes many nodes
+     */
+    public static Figures ofPaths(Space space) {
+        return of(space, FEWER_WEIGHT_NODES, false);
+    }
+
+    private static Figures of(Space space, int most, boolean withRoutes) {
         boolean joint = false;
         for (Axis axis : space.axes()) {
             joint |= axis.isJoint();
@@ -54,7 +70,7 @@ public record Figures(Optional<BigInteger> answerPaths, Map<String, BigInteger> 
             if (why.isPresent()) {
                 notCounted = Optional.of(uncounted("paths", why.get().why()));
             } else {
-                paths = Paths.count(flow, MOST_WEIGHT_NODES);
+                paths = Paths.count(flow, most);
             }
         } catch (Diagrams.BudgetSpent e) {
             notCounted = Optional.of(uncounted("paths", e.why()));
@@ -66,6 +82,9 @@ public record Figures(Optional<BigInteger> answerPaths, Map<String, BigInteger> 
         byOutcome.remove("");
         Optional<Routes> routes = Optional.empty();
         Optional<WordsToRead> reading = Optional.empty();
+        if (!withRoutes) {
+            return new Figures(total, byOutcome, joint, routes, reading, notCounted);
+        }
         try {
             reading = space.isCertain() ? reading(space) : Optional.empty();
             // Routes come last, since they may leave no room for anything else.
