@@ -35,7 +35,6 @@ public final class Screenshots {
         Chromium.open(page, address + "/q/bat_count/prove");
         shot(page, "/", "desk");
         shot(page, "/q/found_animal/compose?at=group", "compose");
-        shot(page, "/q/bat_count/prove", "prove");
         Chromium.open(page, address + "/q/bat_count/prove?claim=page-passable+waking");
         page.locator("#chosen h1").waitFor();
         page.locator("#lower p, #lower table").first().waitFor();
@@ -43,6 +42,8 @@ public final class Screenshots {
         lanes(page);
         shot(page, "/q/bat_count/map?level=all&at=pups", "map");
         shot(page, "/q/found_animal/dispatch?at=to_finder", "dispatch");
+        shot(page, "/q/bat_count/dispatch?at=recount", "dispatch-follow-up");
+        cases();
         rehearse(page);
         shot(page, "/q/found_animal/languages?to=ar&unit=group.wording", "languages");
         responses(page);
@@ -74,6 +75,15 @@ public final class Screenshots {
         page.locator(".lane").nth(48).dispatchEvent("click", java.util.Map.of("shiftKey", true, "bubbles", true));
         page.locator("#chosen tr.deciding").first().waitFor();
         save(page, "prove-lanes");
+    }
+
+    /** A case that waits for a decision, as whoever decides it finds it. */
+    private void cases() {
+        Page reviewer = Chromium.signedIn(address, "mirja");
+        reviewer.locator(".waiting a").first().click();
+        reviewer.locator(".case-follow").first().waitFor();
+        save(reviewer, "case");
+        reviewer.context().close();
     }
 
     private void rehearse(Page page) {
@@ -123,16 +133,6 @@ public final class Screenshots {
         phone.getByLabel("Yes", new Page.GetByLabelOptions().setExact(true)).check();
         phone.locator("#q-count").waitFor();
         save(phone, "respond-phone");
-        phone.locator("#q-count input[type=text]").fill("1");
-        phone.locator("#q-age input[value=adult]").check();
-        press(phone, "Next");
-        phone.locator("#q-seen input[value=blood]").check();
-        phone.locator("#q-stopped").waitFor();
-        phone.locator("#q-stopped input[value=no]").check();
-        press(phone, "Back");
-        phone.locator("#q-alive input[value=no]").check();
-        phone.locator("#questions:not([aria-busy]) #go .main").click();
-        save(phone, "respond-takes-away");
     }
 
     private static void press(Page page, String name) {
