@@ -11,6 +11,7 @@ import orthogon.app.account.Act;
 import orthogon.app.account.People;
 import orthogon.app.frame.Frame;
 import orthogon.app.outbox.MessageStore;
+import orthogon.app.questions.AnswersInWords;
 import orthogon.app.sending.FollowUpLinks;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.FollowUpStore;
@@ -191,7 +192,11 @@ class CaseViews {
 
     private static String said(Questionnaire opened, String code, Object value, boolean mayRead) {
         boolean hidden = !mayRead && opened.question(code).filter(Question::personal).isPresent();
-        return value == null ? "–" : hidden ? PERSONAL : Reasons.said(value);
+        return value == null
+                ? "–"
+                : hidden
+                        ? PERSONAL
+                        : opened.question(code).flatMap(q -> AnswersInWords.of(q, value)).orElseGet(() -> Reasons.said(value));
     }
 
     private static Map<String, String> brought(FollowUp followUp, Questionnaire opened, Running child, boolean mayRead) {
