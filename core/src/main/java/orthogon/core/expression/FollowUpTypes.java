@@ -1,14 +1,21 @@
 package orthogon.core.expression;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import orthogon.core.expression.Wiring.Wire;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.FollowUp.BroughtKind;
+import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Questionnaire.OwnClaim;
+import orthogon.core.questionnaire.Questionnaire.Says;
 
-/** What conditions can ask of a follow-up: its state, its decision, and what it brings. */
+/** What conditions can ask of a follow-up: its state, its decision, and what it brings; and a document that asks nothing of any. */
 final class FollowUpTypes {
 
     private FollowUpTypes() {}
@@ -46,5 +53,17 @@ final class FollowUpTypes {
             case TIME -> Type.TIME;
             case LIST -> Type.listOf(Type.TEXT);
         };
+    }
+
+    /**
+     * A document without follow-ups, whose own claims say nothing where they speak of any.
+     *
+     * @param ofCase expressions that speak of follow-ups
+     */
+    static Questionnaire without(Questionnaire document, List<Wire> ofCase) {
+        List<OwnClaim> claims = new ArrayList<>(document.claims());
+        ofCase.stream().filter(w -> w.family() == RuleFamily.CLAIM).map(w -> w.at().number())
+                .forEach(n -> claims.set(n, new OwnClaim(claims.get(n).code(), Says.ALWAYS, "true")));
+        return document.withFollowUps(List.of()).withClaims(claims);
     }
 }

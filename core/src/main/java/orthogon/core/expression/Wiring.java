@@ -15,8 +15,6 @@ import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.questionnaire.Questionnaire.OwnClaim;
-import orthogon.core.questionnaire.Questionnaire.Says;
 import orthogon.core.questionnaire.Reword;
 import orthogon.core.questionnaire.Roster;
 import java.util.ArrayDeque;
@@ -295,16 +293,11 @@ public final class Wiring {
      */
     public synchronized Wiring standingAlone() {
         if (alone == null) {
-            alone = document.followUps().isEmpty() ? this : of(withoutFollowUps(), trees, NO_STEP);
+            alone = document.followUps().isEmpty()
+                    ? this
+                    : of(FollowUpTypes.without(document, wires.values().stream().filter(this::isOfCase).toList()), trees, NO_STEP);
         }
         return alone;
-    }
-
-    private Questionnaire withoutFollowUps() {
-        List<OwnClaim> claims = new ArrayList<>(document.claims());
-        wires.values().stream().filter(w -> w.family() == RuleFamily.CLAIM && isOfCase(w)).map(w -> w.at().number())
-                .forEach(n -> claims.set(n, new OwnClaim(claims.get(n).code(), Says.ALWAYS, "true")));
-        return document.withFollowUps(List.of()).withClaims(claims);
     }
 
     /** Whether an expression speaks of follow-ups, so that only a case decides it. */

@@ -11,7 +11,6 @@ import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Presentation;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Roster;
-import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -325,37 +324,7 @@ public final class Interview {
         Walk walk = new Walk(this);
         walk.walk();
         walk.stand(roster, entry);
-        Situation situation = new Situation() {
-            @Override
-            public Object value(String name) {
-                return more.containsKey(name) ? more.get(name) : walk.value(name);
-            }
-
-            @Override
-            public BigDecimal score(String question) {
-                return walk.score(question);
-            }
-
-            @Override
-            public LocalDate today() {
-                return today;
-            }
-
-            @Override
-            public boolean asked(String item) {
-                return walk.asked(item);
-            }
-
-            @Override
-            public boolean sends(String message) {
-                return walk.sends(message);
-            }
-
-            @Override
-            public boolean opens(String followUp) {
-                return more.get(followUp) != null;
-            }
-        };
+        Situation situation = new WithMoreNames(walk, more);
         return expression -> Evaluator.value(expression, situation);
     }
 

@@ -2,14 +2,18 @@ package orthogon.core.proof;
 
 import java.time.Duration;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.claim.AllClaims;
 import orthogon.core.proof.claim.CaseClaims;
 import orthogon.core.proof.claim.Claim;
+import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.composed.CaseDocument;
 import orthogon.core.proof.composed.FollowUpFaults;
@@ -112,7 +116,7 @@ final class CaseProof {
             }
         }
         Space space = new Space(document.form(), faults, asOf, new Diagrams(limits, watch));
-        Flow flow = new Flow(space, java.util.Set.of(), AllClaims.asked(space), space.linkLevels());
+        Flow flow = new Flow(space, Set.of(), AllClaims.asked(space), space.linkLevels());
         return decided(document, faults, flow, null, others, asOf, limits, watch);
     }
 
@@ -121,6 +125,19 @@ final class CaseProof {
         AllClaims all = new AllClaims(flow, faults, watch, before == null ? null : before.claims(), CaseClaims.isWanted(document));
         int nodes = before == null ? flow.space().diagrams().nodes() : before.nodes();
         return new CaseProof(new CaseClaims(document, others, asOf, all).all(), new CaseBasis(document, faults, all, limits, nodes), asOf);
+    }
+
+    /** The claims beside those of the document alone; own claims that speak of follow-ups are decided by the case alone. */
+    List<Claim> beside(List<Claim> own) {
+        Set<String> again = claims.stream().map(Claim::id).collect(Collectors.toSet());
+        List<Claim> all = new ArrayList<>(own.stream().filter(c -> !again.contains(c.id())).toList());
+        int at = all.size();
+        while (at > 0 && all.get(at - 1).kind() == ClaimKind.OWN) {
+            at--;
+        }
+        all.addAll(at, claims.stream().filter(c -> c.kind() != ClaimKind.OWN).toList());
+        all.addAll(claims.stream().filter(c -> c.kind() == ClaimKind.OWN).toList());
+        return List.copyOf(all);
     }
 
     List<Claim> claims() {

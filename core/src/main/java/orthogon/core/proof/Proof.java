@@ -34,7 +34,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CancellationException;
 import java.util.function.Supplier;
-import java.util.stream.Collectors;
 
 /** The verdicts on every claim of one document, and its figures. Safe to read from several threads. */
 public final class Proof {
@@ -80,22 +79,9 @@ public final class Proof {
         this.wiring = wiring;
         this.asOf = asOf;
         this.ofCase = ofCase;
-        this.claims = ofCase == null ? List.copyOf(claims) : together(claims, ofCase.claims());
+        this.claims = ofCase == null ? List.copyOf(claims) : ofCase.beside(claims);
         this.counting = counting;
         this.plainForm = plainForm;
-    }
-
-    /** Own claims that speak of follow-ups are decided by the case alone. */
-    private static List<Claim> together(List<Claim> own, List<Claim> ofCase) {
-        Set<String> again = ofCase.stream().map(Claim::id).collect(Collectors.toSet());
-        List<Claim> all = new ArrayList<>(own.stream().filter(c -> !again.contains(c.id())).toList());
-        int at = all.size();
-        while (at > 0 && all.get(at - 1).kind() == ClaimKind.OWN) {
-            at--;
-        }
-        all.addAll(at, ofCase.stream().filter(c -> c.kind() != ClaimKind.OWN).toList());
-        all.addAll(ofCase.stream().filter(c -> c.kind() == ClaimKind.OWN).toList());
-        return List.copyOf(all);
     }
 
     /** @param asOf what {@code today()} is */

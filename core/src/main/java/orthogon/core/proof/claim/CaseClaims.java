@@ -24,6 +24,7 @@ import orthogon.core.proof.composed.CasePart;
 import orthogon.core.proof.composed.CaseWitness;
 import orthogon.core.proof.composed.KnownQuestionnaires;
 import orthogon.core.proof.message.Message;
+import orthogon.core.proof.plain.CaseNames;
 import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.FollowUp.Brought;
 import orthogon.core.questionnaire.FollowUp.Carried;
@@ -59,7 +60,7 @@ public final class CaseClaims {
     /** Which claims on the composed document a case rests on. */
     public static AllClaims.WantedClaims isWanted(CaseDocument document) {
         Set<String> endings = Set.copyOf(document.first().document().followUps().stream()
-                .map(f -> CaseDocument.ending(document.first().opened(f.code()))).toList());
+                .map(f -> CaseNames.ending(document.first().opened(f.code()))).toList());
         int own = document.first().form().plain().document().pages().size();
         Set<String> before = Set.copyOf(document.form().original().document().pages().stream().limit(own).map(Page::code).toList());
         return (family, page) -> switch (family) {
@@ -210,14 +211,14 @@ public final class CaseClaims {
 
     private Claim opened(FollowUp followUp) {
         ClaimKind kind = ClaimKind.FOLLOW_UP_OPENED;
-        Claim source = of(ClaimKind.REACH_PAGE, CaseDocument.ending(name(followUp)));
+        Claim source = of(ClaimKind.REACH_PAGE, CaseNames.ending(name(followUp)));
         return led(kind, followUp.code(), ofCode(kind, followUp.code()), source, w -> w.step(name(followUp)).isPresent(),
                 f -> f.saying(kind.message(source.verdict() == Verdict.PROVED ? "proved" : "refuted")));
     }
 
     private List<Claim> conditions(FollowUp followUp) {
         String place = followUp.code() + "." + RuleFamily.OPEN_FOLLOW_UP.key();
-        String from = CaseDocument.ending(name(followUp)) + ".openWhen";
+        String from = CaseNames.ending(name(followUp)) + ".openWhen";
         List<Claim> claims = new ArrayList<>();
         Claim varies = of(ClaimKind.CONDITION_VARIES, from);
         if (varies != null) {
@@ -237,7 +238,7 @@ public final class CaseClaims {
         ClaimKind kind = ClaimKind.CARRY_FITS;
         Carried carried = followUp.carries().get(number);
         String place = Place.Rule.at(followUp.code(), RuleFamily.CARRY, number).text();
-        Claim source = of(ClaimKind.PAGE_PASSABLE, CaseDocument.taking(name(followUp), number));
+        Claim source = of(ClaimKind.PAGE_PASSABLE, CaseNames.taking(name(followUp), number));
         Message statement = carrying(kind.message("claim"), followUp, carried);
         return led(kind, place, statement, source,
                 w -> w.step(name(followUp)).filter(s -> isRefused(followUp, s, carried)).isPresent(),
@@ -302,7 +303,7 @@ public final class CaseClaims {
 
     private Claim addressed(FollowUp followUp) {
         ClaimKind kind = ClaimKind.RECIPIENT_FILLED;
-        Claim source = of(ClaimKind.OWN, CaseDocument.address(name(followUp)));
+        Claim source = of(ClaimKind.OWN, CaseNames.address(name(followUp)));
         return led(kind, followUp.code(), kind.message("claim.follow-up").code("code", followUp.code()), source,
                 w -> w.step(name(followUp)).isPresent() && w.first().course().effective().get(followUp.seat().address()) == null,
                 f -> f.saying(kind.message(source.verdict() == Verdict.PROVED ? "proved.follow-up" : "refuted.follow-up")));
@@ -370,7 +371,7 @@ public final class CaseClaims {
 
     private Claim filled(FollowUp followUp, Brought brought) {
         ClaimKind kind = ClaimKind.BRINGS_FILLED;
-        Claim source = of(ClaimKind.OWN, CaseDocument.brought(name(followUp), brought.name()));
+        Claim source = of(ClaimKind.OWN, CaseNames.brought(name(followUp), brought.name()));
         Message statement = kind.message("claim").code("code", followUp.code()).text("name", brought.name());
         return led(kind, followUp.code() + "." + brought.name(), statement, source,
                 w -> w.step(name(followUp)).filter(s -> s.opened().progress().isEnd(followUp)

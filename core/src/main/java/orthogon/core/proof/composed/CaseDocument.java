@@ -117,36 +117,16 @@ public final class CaseDocument {
         String head = place.split("[./#]", 2)[0];
         for (FollowUp followUp : first.document().followUps()) {
             String name = first.opened(followUp.code());
-            if (head.equals(ending(name))) {
+            if (head.equals(CaseNames.ending(name))) {
                 return Optional.of(followUp.code() + "." + RuleFamily.OPEN_FOLLOW_UP.key());
             }
             for (int i = 0; i < followUp.carries().size(); i++) {
-                if (head.equals(taken(name, i)) || head.equals(taking(name, i))) {
+                if (head.equals(CaseNames.taken(name, i)) || head.equals(CaseNames.taking(name, i))) {
                     return Optional.of(followUp.code() + "/" + RuleFamily.CARRY.key() + "/" + i);
                 }
             }
         }
         return head.indexOf('X') < 0 && head.indexOf('Y') < 0 ? Optional.of(first.form().origin(place)) : Optional.empty();
-    }
-
-    /** The page on how a follow-up comes to its end, which is open where it is opened. */
-    public static String ending(String followUp) {
-        return CaseNames.aid(followUp, "ending");
-    }
-
-    /** The page on which a value that a follow-up is opened with is taken. */
-    public static String taking(String followUp, int carried) {
-        return CaseNames.aid(followUp, "take" + carried);
-    }
-
-    /** The claim that a value of a follow-up is there once it is sent. */
-    public static String brought(String followUp, String name) {
-        return CaseNames.aid(followUp, "brings") + "." + name;
-    }
-
-    /** The claim that the address is there to which the link of a follow-up goes. */
-    public static String address(String followUp) {
-        return CaseNames.aid(followUp, "address");
     }
 
     private CasePart part(String name, Wiring wiring, Optional<FollowUp> by, int depth) {
@@ -263,7 +243,7 @@ public final class CaseDocument {
                 ? Optional.of(new Expr.Compare(">=", CasePart.named(part.inside(followUp.eachOf())),
                         new Literal(BigDecimal.ONE, Span.NONE), Span.NONE))
                 : Optional.empty();
-        String ending = ending(name);
+        String ending = CaseNames.ending(name);
         Question ends = Question.of(state.name(), followUp.shown(), choice(followUp.ends())).withRequireWhen("true");
         Optional<Expr> there = guard.isPresent() || entry.isPresent() ? Optional.of(CasePart.both(guard, entry)) : Optional.empty();
         addPage(new Page(ending, "", "",
@@ -282,17 +262,13 @@ public final class CaseDocument {
     /** A page of its own for a value that is carried: nobody passes it with a value that its target refuses. */
     private void take(CasePart part, FollowUp followUp, int number, CasePart opened) {
         String name = opened.name();
-        String page = taking(name, number);
-        String code = taken(name, number);
+        String page = CaseNames.taking(name, number);
+        String code = CaseNames.taken(name, number);
         Question taken = Question.of(code, followUp.carries().get(number).to(), target(opened, followUp.carries().get(number).to()))
                 .withLockWhen("true")
                 .withStartWith(rule(code + ".startWith", part, followUp.code() + "/" + RuleFamily.CARRY.key() + "/" + number));
         addPage(new Page(page, "", "", rule(page + ".openWhen", CasePart.filled(part.state(followUp.code()))), List.of(taken), List.of(),
                 List.of()));
-    }
-
-    private static String taken(String followUp, int number) {
-        return CaseNames.aid(followUp, "taken" + number);
     }
 
     /** What a target takes, whatever is on offer there. */
@@ -358,7 +334,7 @@ public final class CaseDocument {
     /** A question with what is carried to it in the place of its own start value. */
     private Question started(Question question, CasePart part, int number) {
         Question started = question
-                .withStartWith(rule(question.code() + ".startWith", CasePart.named(taken(part.name(), number))));
+                .withStartWith(rule(question.code() + ".startWith", CasePart.named(CaseNames.taken(part.name(), number))));
         if (!part.carried(number).locked()) {
             return started;
         }
@@ -370,7 +346,7 @@ public final class CaseDocument {
     private Derived arriving(String code, CasePart part, Map<String, Integer> carried) {
         String inside = part.inside(code);
         Expr value = carried.containsKey(code)
-                ? CasePart.named(taken(part.name(), carried.get(code)))
+                ? CasePart.named(CaseNames.taken(part.name(), carried.get(code)))
                 : new Literal(null, Span.NONE);
         return new Derived(inside, rule(inside + ".derive", value));
     }
@@ -387,10 +363,10 @@ public final class CaseDocument {
         for (FollowUp followUp : first.document().followUps()) {
             String name = first.opened(followUp.code());
             if (followUp.seat().who() == FollowUpSeat.Who.ADDRESS) {
-                never(address(name), CasePart.filled(first.state(followUp.code())), CasePart.named(followUp.seat().address()));
+                never(CaseNames.address(name), CasePart.filled(first.state(followUp.code())), CasePart.named(followUp.seat().address()));
             }
             for (Brought brought : followUp.brings()) {
-                never(brought(name, brought.name()), CasePart.equal(first.state(followUp.code()), followUp.answeredState()),
+                never(CaseNames.brought(name, brought.name()), CasePart.equal(first.state(followUp.code()), followUp.answeredState()),
                         CasePart.named(CaseNames.known(name, brought.name())));
             }
         }

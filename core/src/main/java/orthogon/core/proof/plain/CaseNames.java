@@ -29,6 +29,31 @@ public final class CaseNames {
         return part.isEmpty() ? name + "XX" : part + "XX" + name;
     }
 
+    /** The page on how a follow-up comes to its end, which is open where it is opened. */
+    public static String ending(String followUp) {
+        return aid(followUp, "ending");
+    }
+
+    /** The page on which a value that a follow-up is opened with is taken. */
+    public static String taking(String followUp, int carried) {
+        return aid(followUp, "take" + carried);
+    }
+
+    /** The claim that a value of a follow-up is there once it is sent. */
+    public static String brought(String followUp, String name) {
+        return aid(followUp, "brings") + "." + name;
+    }
+
+    /** The claim that the address is there to which the link of a follow-up goes. */
+    public static String address(String followUp) {
+        return aid(followUp, "address");
+    }
+
+    /** The question on that page. */
+    public static String taken(String followUp, int carried) {
+        return aid(followUp, "taken" + carried);
+    }
+
     /** Whether the code is there for the proof alone. */
     public static boolean isAid(String code) {
         return code.contains("XX");
