@@ -20,7 +20,6 @@ import orthogon.app.proving.Proofs;
 import orthogon.app.questions.MessageTexts;
 import orthogon.app.questions.RespondentTexts;
 import orthogon.app.store.DraftStore.Draft;
-import orthogon.core.answer.AnswerKind;
 import orthogon.core.dispatch.DueMessage;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Wiring;
@@ -78,7 +77,7 @@ class DispatchViews {
         Optional<DispatchPassage> kept = passage == null ? Optional.empty() : document.passage(passage.was());
         String chosen = entry.was();
         Map<String, String> emails = new LinkedHashMap<>();
-        document.questions().filter(q -> q.answer().kind() == AnswerKind.EMAIL && document.rosterOf(q.code()).isEmpty())
+        document.questions().filter(q -> document.asksForAddress(q.code()))
                 .forEach(q -> emails.put(q.code(), q.wording()));
         Map<String, String> languages = new LinkedHashMap<>();
         document.languages().forEach(l -> languages.put(l, OwnWords.name(l)));

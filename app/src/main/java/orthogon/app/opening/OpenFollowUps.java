@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import orthogon.app.outbox.Outbox;
 import orthogon.app.outbox.Outbox.Mail;
+import orthogon.app.questions.RespondentTexts;
 import orthogon.app.sending.FollowUpLinks;
 import orthogon.app.store.FollowUpStore;
 import orthogon.app.store.FollowUpStore.KeptFollowUp;
@@ -26,7 +27,6 @@ import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.FollowUp.Brought;
 import orthogon.core.questionnaire.FollowUpSeat.Who;
-import orthogon.core.questionnaire.Questionnaire;
 import org.springframework.stereotype.Component;
 
 /** Opens the follow-ups of a response that are due, each once, within the transaction of what makes them due. */
@@ -86,10 +86,10 @@ public class OpenFollowUps {
     private void mail(Running sent, FollowUp followUp, Release release, String token) {
         Object address = sent.interview().course().effective().get(followUp.seat().address());
         if (address instanceof String to && DispatchMessage.isAddress(to)) {
-            Questionnaire reading = sent.interview().wiring().document();
-            String words = reading.followUp(followUp.code()).map(FollowUp::wording).filter(w -> !w.isEmpty())
-                    .orElse(release.document().title());
-            outbox.send(new Mail(to, words, words + "\n\n" + links.address(token), reading.sourceLanguage(), sent.id()));
+            RespondentTexts voice = RespondentTexts.of(sent.interview());
+            FollowUp read = voice.document().followUp(followUp.code()).orElse(followUp);
+            String words = links.words(read, release.id(), voice);
+            outbox.send(new Mail(to, words, words + "\n\n" + links.address(token), voice.language(), sent.id()));
         }
     }
 
@@ -127,8 +127,10 @@ public class OpenFollowUps {
      * @return its id; empty where the follow-up cannot be answered now
      */
     public Optional<String> begin(KeptFollowUp kept, OffsetDateTime now) {
-        if (!kept.progress().isOpen() || kept.child().isPresent()) {
-            return kept.child().filter(c -> kept.progress().isOpen());
+        followUps.lock(kept.interviewId());
+        KeptFollowUp is = followUps.find(kept.id()).orElse(kept);
+        if (!is.progress().isOpen() || is.child().isPresent()) {
+            return is.child().filter(c -> is.progress().isOpen());
         }
         Release release = releases.get(kept.releaseId());
         String wanted = interviews.find(kept.interviewId()).map(r -> r.interview().wiring().document().sourceLanguage()).orElse("");
@@ -137,7 +139,7 @@ public class OpenFollowUps {
         Interview interview = Interview.start(Wiring.of(with.in(release.wiring(language).document())), now.toLocalDate(),
                 with.link(release.document()));
         String child = interviews.begin(release, interview, now).id();
-        // Whoever was quicker answers it.
-        return followUps.answer(kept.id(), child) ? Optional.of(child) : followUps.find(kept.id()).flatMap(KeptFollowUp::child);
+        followUps.answer(kept.id(), child);
+        return Optional.of(child);
     }
 }

@@ -1,6 +1,5 @@
 package orthogon.app.sending;
 
-import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -11,11 +10,11 @@ import orthogon.app.store.FollowUpStore;
 import orthogon.app.store.FollowUpStore.KeptFollowUp;
 import orthogon.app.store.InterviewStore.Running;
 import orthogon.app.store.KnownReleases;
+import orthogon.app.store.ReleaseStore.Release;
 import orthogon.core.dispatch.FollowUpProgress;
 import orthogon.core.interview.Interview;
 import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.FollowUpSeat.Who;
-import orthogon.core.questionnaire.Questionnaire;
 import org.springframework.stereotype.Component;
 
 /** The links of the follow-ups that a respondent is to answer. */
@@ -54,28 +53,25 @@ public class FollowUpLinks {
         for (KeptFollowUp kept : followUps.of(interviewId)) {
             Optional<FollowUp> followUp = reading.wiring().document().followUp(kept.code()).filter(f -> f.seat().who() == Who.RESPONDENT);
             if (followUp.isPresent() && kept.progress() != FollowUpProgress.WITHDRAWN) {
-                links.add(new FollowUpLink(words(followUp.get(), kept, voice), path(kept.token()),
-                        kept.dueAt().map(d -> voice.say("follow_due", day(d, voice))).orElse(""), kept.progress().isOpen()));
+                links.add(new FollowUpLink(words(followUp.get(), kept.releaseId(), voice), path(kept.token()),
+                        kept.dueAt().map(d -> voice.say("follow_due", voice.ownWords().moment(d))).orElse(""), kept.progress().isOpen()));
             }
         }
         return links;
     }
 
-    /** What a link says: the words of the follow-up, or else the title of what it opens. */
-    private String words(FollowUp followUp, KeptFollowUp kept, RespondentTexts voice) {
-        return followUp.wording().isEmpty() ? title(kept, voice.language()) : voice.plain(followUp.wording());
-    }
-
-    private String title(KeptFollowUp kept, String language) {
-        Questionnaire opened = releases.get(kept.releaseId()).document();
-        String tag = opened.languages().contains(language) ? language : opened.sourceLanguage();
-        return RespondentTexts
-                .of(Interview.start(releases.get(kept.releaseId()).wiring(tag), java.time.LocalDate.now(), java.util.Map.of()))
-                .plain(releases.get(kept.releaseId()).wiring(tag).document().title());
-    }
-
-    private static String day(OffsetDateTime at, RespondentTexts voice) {
-        return voice.ownWords().moment(at);
+    /**
+     * What a link says: the words of the follow-up, or else the title of what it opens.
+     *
+     * @param releaseId of what it opens
+     */
+    public String words(FollowUp followUp, long releaseId, RespondentTexts voice) {
+        if (!followUp.wording().isEmpty()) {
+            return voice.plain(followUp.wording());
+        }
+        Release opened = releases.get(releaseId);
+        String language = opened.languages().contains(voice.language()) ? voice.language() : opened.document().sourceLanguage();
+        return opened.wiring(language).document().title();
     }
 
     /** The links as they stand behind a message; empty where there are none. */

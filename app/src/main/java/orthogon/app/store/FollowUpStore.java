@@ -6,7 +6,6 @@ import java.time.OffsetDateTime;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import orthogon.core.dispatch.DueFollowUp;
@@ -52,7 +51,7 @@ public class FollowUpStore {
 
         static KeptFollowUp of(ResultSet row, int n) throws SQLException {
             return new KeptFollowUp(row.getLong("id"), row.getString("interview_id"), row.getString("code"), row.getInt("entry"),
-                    row.getLong("release_id"), row.getString("token"), FollowUpStore.progress(row.getString("state")),
+                    row.getLong("release_id"), row.getString("token"), FollowUpProgress.of(row.getString("state")),
                     row.getString("decision"),
                     row.getString("note"), row.getString("decided_by"), Optional.ofNullable(row.getString("child")),
                     Times.at(row, "opened_at"), Optional.ofNullable(Times.at(row, "due_at")), row.getBoolean("expires"),
@@ -65,10 +64,6 @@ public class FollowUpStore {
 
     public FollowUpStore(JdbcClient jdbc) {
         this.jdbc = jdbc;
-    }
-
-    static FollowUpProgress progress(String word) {
-        return FollowUpProgress.valueOf(word.toUpperCase(Locale.ROOT));
     }
 
     /** Keeps others from changing the follow-ups of an interview until the transaction ends. */
@@ -167,17 +162,12 @@ public class FollowUpStore {
         return states.stream().map(FollowUpProgress::word).toList();
     }
 
-    /** Lets an interview answer one, unless another does already. */
-    public boolean answer(long id, String child) {
-        return jdbc.sql("update follow_up set child = :child where id = :id and child is null").param("child", child).param("id", id)
-                .update() == 1;
+    /** Lets an interview answer one. */
+    public void answer(long id, String child) {
+        jdbc.sql("update follow_up set child = :child where id = :id").param("child", child).param("id", id).update();
     }
 
-    /**
-     * Moves one on from one of these states.
-     *
-     * @return whether it was in one of them
-     */
+    /** Notes that one was sent; whether it could be answered. */
     public boolean sent(long id, OffsetDateTime at) {
         return jdbc.sql("update follow_up set state = 'sent', sent_at = :at where id = :id and state in ('open', 'returned')")
                 .param("at", at).param("id", id).update() == 1;

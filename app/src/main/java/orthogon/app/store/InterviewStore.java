@@ -137,7 +137,7 @@ public class InterviewStore {
                 StoredAnswers.read(release.document(), row.raw()), new LinkedHashSet<>(StoredAnswers.readTexts(row.started())),
                 StoredAnswers.readTexts(row.passed()), false).checkedAsWanted();
         return new Running(row.id(), release, interview, row.updatedAt(), row.receipt(), row.furthest(), row.version(),
-                Optional.ofNullable(row.token()).map(t -> new AnsweredFollowUp(t, FollowUpStore.progress(row.state()))));
+                Optional.ofNullable(row.token()).map(t -> new AnsweredFollowUp(t, FollowUpProgress.of(row.state()))));
     }
 
     /**

@@ -5,6 +5,7 @@ import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.BooleanSupplier;
 import orthogon.app.account.People;
 import orthogon.app.store.FollowUpStore;
 import orthogon.app.store.FollowUpStore.KeptFollowUp;
@@ -114,23 +115,26 @@ public class WorkOnFollowUps {
             throw new Refused("Write what is to be corrected, so that whoever answered knows it.");
         }
         OffsetDateTime now = OffsetDateTime.now(clock);
-        boolean done = acts.perhaps(who, questionnaire, () -> {
-            followUps.lock(followUp.interviewId());
-            boolean decided = chosen.returns()
-                    ? followUps.returned(id, kept, who, interviews.again(followUp.child().orElseThrow(), now),
-                            OpenFollowUps.due(meant, now))
-                    : followUps.decided(id, choice, kept, who, now);
-            if (!decided) {
-                return Optional.empty();
-            }
-            goOn(followUp, now);
-            return Optional.of(true);
-        }, d -> "decided about " + followUp.code() + ": " + choice).isPresent();
+        boolean done = moved(followUp, questionnaire, who, "decided about " + followUp.code() + ": " + choice, now, () -> chosen.returns()
+                ? followUps.returned(id, kept, who, interviews.again(followUp.child().orElseThrow(), now), OpenFollowUps.due(meant, now))
+                : followUps.decided(id, choice, kept, who, now));
         if (!done) {
             KeptFollowUp is = followUps.find(id).orElseThrow();
             throw new Refused("It is " + is.progress().word() + (is.decidedBy().isEmpty() ? "" : " by " + people.shown(is.decidedBy()))
                     + " in the meantime" + (is.decision().isEmpty() ? "." : ": " + is.decision() + "."));
         }
+    }
+
+    /** Moves a follow-up on and opens what comes of it; nothing of it is kept where it was moved on meanwhile. */
+    private boolean moved(KeptFollowUp followUp, String questionnaire, String who, String words, OffsetDateTime now, BooleanSupplier move) {
+        return acts.perhaps(who, questionnaire, () -> {
+            followUps.lock(followUp.interviewId());
+            boolean done = move.getAsBoolean();
+            if (done) {
+                goOn(followUp, now);
+            }
+            return Optional.of(done).filter(d -> d);
+        }, d -> words).isPresent();
     }
 
     /**
@@ -142,14 +146,8 @@ public class WorkOnFollowUps {
         String kept = noted(note);
         KeptFollowUp followUp = followUps.find(id).orElseThrow(() -> new Refused("There is no such follow-up any more."));
         OffsetDateTime now = OffsetDateTime.now(clock);
-        boolean done = acts.perhaps(who, questionnaire, () -> {
-            followUps.lock(followUp.interviewId());
-            if (!followUps.ended(id, FollowUpProgress.WITHDRAWN, kept, who, now)) {
-                return Optional.empty();
-            }
-            goOn(followUp, now);
-            return Optional.of(true);
-        }, d -> "withdrew " + followUp.code()).isPresent();
+        boolean done = moved(followUp, questionnaire, who, "withdrew " + followUp.code(), now,
+                () -> followUps.ended(id, FollowUpProgress.WITHDRAWN, kept, who, now));
         if (!done) {
             throw new Refused("It is " + followUps.find(id).orElseThrow().progress().word() + " in the meantime.");
         }

@@ -22,6 +22,11 @@ public enum FollowUpProgress {
         return name().toLowerCase(Locale.ROOT);
     }
 
+    /** What a word of conditions and stores means. */
+    public static FollowUpProgress of(String word) {
+        return valueOf(word.toUpperCase(Locale.ROOT));
+    }
+
     /** Whether it can be answered. */
     public boolean isOpen() {
         return this == OPEN || this == RETURNED;

@@ -2,7 +2,6 @@ package orthogon.core.edit;
 
 import java.util.HashSet;
 import java.util.Set;
-import orthogon.core.answer.AnswerKind;
 import orthogon.core.questionnaire.Codes;
 import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.FollowUp.Brought;
@@ -43,9 +42,7 @@ final class FollowUpCheck {
     }
 
     private static void refuseSeat(Questionnaire document, FollowUp followUp) throws Refused {
-        String address = followUp.seat().address();
-        if (followUp.seat().who() == Who.ADDRESS && (document.question(address).filter(q -> q.answer().kind() == AnswerKind.EMAIL).isEmpty()
-                || document.rosterOf(address).isPresent())) {
+        if (followUp.seat().who() == Who.ADDRESS && !document.asksForAddress(followUp.seat().address())) {
             throw new Refused(followUp.code() + " goes to an address, so it needs a question for an email address outside of rosters.");
         }
         if (followUp.seat().who() == Who.PEOPLE && followUp.seat().people().isEmpty()) {

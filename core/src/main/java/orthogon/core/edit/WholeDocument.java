@@ -9,6 +9,7 @@ import orthogon.core.expression.Wiring;
 import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.Codes;
 import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
@@ -141,12 +142,19 @@ public final class WholeDocument {
         }
     }
 
-    /** A message that goes to an answer needs the question to ask for an email address, also once the question is changed or moved. */
+    /** A message or a link that goes to an answer needs the question to ask for an email address, also once the question is changed or moved. */
     private static void refuseLostAddresses(Questionnaire before, Questionnaire after) throws Refused {
         for (DispatchMessage message : after.messages()) {
             List<String> lost = message.withoutAddress(after);
             if (!lost.isEmpty() && !before.message(message.code()).map(m -> m.withoutAddress(before)).orElse(List.of()).containsAll(lost)) {
                 throw new Refused(lost.getFirst() + " is no question for an email address outside of rosters, so " + message.code()
+                        + " cannot go to its answer.");
+            }
+        }
+        for (FollowUp followUp : after.followUps()) {
+            String address = followUp.seat().address();
+            if (!address.isEmpty() && !after.asksForAddress(address) && before.asksForAddress(address)) {
+                throw new Refused(address + " is no question for an email address outside of rosters, so the link of " + followUp.code()
                         + " cannot go to its answer.");
             }
         }

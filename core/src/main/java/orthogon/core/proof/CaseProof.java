@@ -36,30 +36,18 @@ final class CaseProof {
     /** What may be used to count: a count that takes longer is worth little to whoever waits for it. */
     private static final Limits COUNTING = new Limits(1 << 21, Duration.ofSeconds(10));
 
-    /** @param composed null where it was not composed */
-    private record CaseBasis(CaseDocument composed, List<Fault> faults, AllClaims claims, Limits limits, int nodes) {
-
-        private static final int MOST_GROWTH = 3;
-
-        Diagrams diagrams() {
-            return claims.flow().space().diagrams();
-        }
-
-        boolean leadsOn(Limits wanted) {
-            return faults.isEmpty() && claims.flow().space().isCertain() && limits.equals(wanted)
-                    && diagrams().nodes() <= MOST_GROWTH * nodes + (1 << 16);
-        }
-    }
+    /** @param basis null where a proof after an edit must begin anew */
+    private record ComposedCase(CaseDocument document, List<Fault> faults, Limits limits, ProofBasis basis) {}
 
     private final List<Claim> claims;
     /** Null where the case was not composed or came to nothing. */
-    private final CaseBasis basis;
+    private final ComposedCase composed;
     private final LocalDate asOf;
     private Figures figures;
 
-    private CaseProof(List<Claim> claims, CaseBasis basis, LocalDate asOf) {
+    private CaseProof(List<Claim> claims, ComposedCase composed, LocalDate asOf) {
         this.claims = claims;
-        this.basis = basis;
+        this.composed = composed;
         this.asOf = asOf;
     }
 
@@ -103,15 +91,18 @@ final class CaseProof {
         watch.reached("the whole case");
         CaseDocument document = new CaseDocument(first, others, watch::goOn);
         List<Fault> faults = Faults.of(document.form().original());
-        if (before != null && before.basis != null && faults.isEmpty() && before.basis.leadsOn(limits)) {
-            synchronized (before.basis.diagrams()) {
-                before.basis.diagrams().begin(watch);
-                Space space = before.basis.claims().flow().space().after(document.form(), faults);
-                Flow flow = before.basis.claims().flow().after(space, AllClaims.asked(space), space.linkLevels());
-                CaseProof proof = decided(document, faults, flow, before.basis, others, asOf, limits, watch);
-                // What came to nothing may have missed the room that earlier proofs took.
-                if (proof.claims.stream().noneMatch(c -> c.verdict() == Verdict.UNDECIDED)) {
-                    return proof;
+        ProofBasis basis = before == null || before.composed == null || !faults.isEmpty() ? null : before.composed.basis();
+        if (basis != null) {
+            synchronized (basis.diagrams()) {
+                if (basis.leadsOn(limits)) {
+                    basis.diagrams().begin(watch);
+                    Space space = basis.space().after(document.form(), faults);
+                    Flow flow = basis.claims().flow().after(space, AllClaims.asked(space), space.linkLevels());
+                    CaseProof proof = decided(document, faults, flow, basis, others, asOf, limits, watch);
+                    // What came to nothing may have missed the room that earlier proofs took.
+                    if (proof.claims.stream().noneMatch(c -> c.verdict() == Verdict.UNDECIDED)) {
+                        return proof;
+                    }
                 }
             }
         }
@@ -120,11 +111,11 @@ final class CaseProof {
         return decided(document, faults, flow, null, others, asOf, limits, watch);
     }
 
-    private static CaseProof decided(CaseDocument document, List<Fault> faults, Flow flow, CaseBasis before, KnownQuestionnaires others,
+    private static CaseProof decided(CaseDocument document, List<Fault> faults, Flow flow, ProofBasis before, KnownQuestionnaires others,
             LocalDate asOf, Limits limits, Watch watch) {
         AllClaims all = new AllClaims(flow, faults, watch, before == null ? null : before.claims(), CaseClaims.isWanted(document));
-        int nodes = before == null ? flow.space().diagrams().nodes() : before.nodes();
-        return new CaseProof(new CaseClaims(document, others, asOf, all).all(), new CaseBasis(document, faults, all, limits, nodes), asOf);
+        ProofBasis basis = ProofBasis.of(all, faults, limits, before).orElse(null);
+        return new CaseProof(new CaseClaims(document, others, asOf, all).all(), new ComposedCase(document, faults, limits, basis), asOf);
     }
 
     /** The claims beside those of the document alone; own claims that speak of follow-ups are decided by the case alone. */
@@ -146,7 +137,7 @@ final class CaseProof {
 
     /** The composed document; empty where there is none. */
     Optional<CaseDocument> document() {
-        return Optional.ofNullable(basis).map(CaseBasis::composed);
+        return Optional.ofNullable(composed).map(ComposedCase::document);
     }
 
     /** How many ways there are through the whole case, counted when it is first asked for. */
@@ -158,13 +149,13 @@ final class CaseProof {
     }
 
     private Figures counted(Watch watch) {
-        if (basis == null) {
+        if (composed == null) {
             return Figures.none(false, Message.of("open.something"));
         }
         try {
-            Limits few = new Limits(Math.min(basis.limits().nodes(), COUNTING.nodes()),
-                    basis.limits().time().compareTo(COUNTING.time()) < 0 ? basis.limits().time() : COUNTING.time());
-            return Figures.ofPaths(new Space(basis.composed().form(), basis.faults(), asOf, new Diagrams(few, watch)));
+            Limits few = new Limits(Math.min(composed.limits().nodes(), COUNTING.nodes()),
+                    composed.limits().time().compareTo(COUNTING.time()) < 0 ? composed.limits().time() : COUNTING.time());
+            return Figures.ofPaths(new Space(composed.document().form(), composed.faults(), asOf, new Diagrams(few, watch)));
         } catch (Diagrams.BudgetSpent e) {
             return Figures.none(false, e.why());
         } catch (RuntimeException | StackOverflowError e) {

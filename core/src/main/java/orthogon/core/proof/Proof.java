@@ -47,34 +47,15 @@ public final class Proof {
     private final Supplier<Figures> counting;
     private final Supplier<PlainForm> plainForm;
     /** Where another proof may go on after an edit; null where it must begin anew. */
-    private final Basis basis;
+    private final ProofBasis basis;
     /** Null where no follow-up is opened. */
     private final CaseProof ofCase;
     private volatile Figures figures;
     private LocalDate holdsUntil;
     private ClaimWords words;
 
-    /**
-     * What a proof leaves to the next.
-     *
-     * @param nodes how many the diagrams had when all of it was new
-     */
-    private record Basis(AllClaims claims, Limits limits, int nodes) {
-
-        private static final int MOST_GROWTH = 3;
-
-        Space space() {
-            return claims.flow().space();
-        }
-
-        /** Too much of the diagrams may be of no use any more. */
-        boolean isWornOut() {
-            return space().diagrams().nodes() > MOST_GROWTH * nodes + (1 << 16);
-        }
-    }
-
     private Proof(Wiring wiring, Supplier<PlainForm> plainForm, LocalDate asOf, List<Claim> claims, Supplier<Figures> counting,
-            Basis basis, CaseProof ofCase) {
+            ProofBasis basis, CaseProof ofCase) {
         this.basis = basis;
         this.wiring = wiring;
         this.asOf = asOf;
@@ -125,9 +106,9 @@ public final class Proof {
      * @throws java.util.concurrent.CancellationException where the watch calls it off
      */
     public Proof after(Questionnaire edited, Limits limits, Watch watch, KnownQuestionnaires others) {
-        if (basis != null && limits.equals(basis.limits())) {
-            synchronized (basis.space().diagrams()) {
-                if (!basis.isWornOut()) {
+        if (basis != null) {
+            synchronized (basis.diagrams()) {
+                if (basis.leadsOn(limits)) {
                     Proof proof = begun(edited, asOf, limits, watch, this, others);
                     // What came to nothing may have missed the room that earlier proofs took.
                     if (proof.claims.stream().noneMatch(c -> c.verdict() == Verdict.UNDECIDED)) {
@@ -153,7 +134,7 @@ public final class Proof {
 
     private static Proof begun(Questionnaire document, LocalDate asOf, Limits limits, Watch watch, Proof earlier,
             KnownQuestionnaires others) {
-        Basis before = earlier == null ? null : earlier.basis;
+        ProofBasis before = earlier == null ? null : earlier.basis;
         Wiring wiring = Wiring.of(document, watch::goOn);
         List<Fault> faults = Faults.of(wiring);
         watch.goOn();
@@ -177,9 +158,7 @@ public final class Proof {
                     ? new Flow(space, Set.of(), AllClaims.asked(space), space.linkLevels())
                     : before.claims().flow().after(space, AllClaims.asked(space), space.linkLevels());
             AllClaims all = new AllClaims(flow, faults, watch, before == null ? null : before.claims());
-            Basis basis = faults.isEmpty() && space.isCertain()
-                    ? new Basis(all, limits, before == null ? space.diagrams().nodes() : before.nodes())
-                    : null;
+            ProofBasis basis = ProofBasis.of(all, faults, limits, before).orElse(null);
             CaseProof ofCase = document.followUps().isEmpty()
                     ? null
                     : CaseProof.of(wiring, others, asOf, limits, watch, earlier == null ? null : earlier.ofCase);

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import orthogon.core.answer.AnswerKind;
 
 /**
  * To whom a message goes, and who is answered by those who answer it.
@@ -38,8 +37,7 @@ public record MessageRecipients(List<String> addresses, List<String> answers, Li
         if (Codes.isValid(replyTo)) {
             codes.add(replyTo);
         }
-        return codes.stream().filter(a -> document.question(a).filter(q -> q.answer().kind() == AnswerKind.EMAIL).isEmpty()
-                || document.rosterOf(a).isPresent()).toList();
+        return codes.stream().filter(a -> !document.asksForAddress(a)).toList();
     }
 
     MessageRecipients withCodes(Map<String, String> codes) {

@@ -1,5 +1,6 @@
 package orthogon.core.questionnaire;
 
+import orthogon.core.answer.AnswerKind;
 import orthogon.core.answer.Domain;
 import java.net.URI;
 import java.util.ArrayList;
@@ -161,6 +162,11 @@ public record Questionnaire(String code, String title, String sourceLanguage, Li
 
     public Optional<Question> question(String code) {
         return questions().filter(q -> q.code().equals(code)).findFirst();
+    }
+
+    /** Whether the code is that of a question outside of rosters whose answer is an email address. */
+    public boolean asksForAddress(String code) {
+        return question(code).filter(q -> q.answer().kind() == AnswerKind.EMAIL).isPresent() && rosterOf(code).isEmpty();
     }
 
     public Optional<Item> item(String code) {

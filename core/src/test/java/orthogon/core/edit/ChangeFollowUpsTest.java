@@ -120,6 +120,9 @@ class ChangeFollowUpsTest {
         assertEquals("address", question.followUp("look").orElseThrow().seat().address());
         assertEquals(List.of("look"), References.dependents(document, "mail"));
         assertEquals(List.of("ride.openFollowUp"), References.dependents(document, "nest"));
+        Question other = document.question("mail").orElseThrow().withAnswer(new YesNoAnswer());
+        assertTrue(assertThrows(Refused.class, () -> new ChangeItem(other, "type").apply(document)).getMessage()
+                .contains("so the link of look cannot go"));
         Questionnaire less = new Remove(List.of("mail"), true).apply(document);
         assertEquals(FollowUpSeat.RESPONDENT, less.followUp("look").orElseThrow().seat());
         assertTrue(assertThrows(Refused.class, () -> new ChangeDispatch(document.dispatch().withFollowUps(List.of(look))).apply(document))

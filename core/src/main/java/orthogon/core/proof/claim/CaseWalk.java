@@ -103,7 +103,7 @@ public final class CaseWalk {
         Optional<Interview> interview = answered ? Optional.of(answer(due, said.get().answers())) : Optional.empty();
         boolean sent = interview.filter(i -> i.course().complete()).isPresent();
         FollowUpProgress progress = said.filter(s -> !answered)
-                .map(s -> FollowUpProgress.valueOf(s.state().toUpperCase(java.util.Locale.ROOT)))
+                .map(s -> FollowUpProgress.of(s.state()))
                 .orElse(!sent ? FollowUpProgress.OPEN : followUp.decision().isNone() ? FollowUpProgress.SENT : FollowUpProgress.DECIDED);
         Map<String, Object> brought = new LinkedHashMap<>();
         if (sent) {
