@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.OffsetDateTime;
 import java.util.Optional;
 import orthogon.app.questions.RespondentTexts;
+import orthogon.app.sending.FollowUpLinks;
 import orthogon.app.store.FollowUpStore;
 import orthogon.app.store.FollowUpStore.KeptFollowUp;
 import orthogon.app.store.InterviewStore;
@@ -38,8 +39,10 @@ class FollowUpLinkController {
     private final FollowUpStore followUps;
     private final InterviewStore interviews;
     private final WorkOnFollowUps work;
+    private final FollowUpLinks links;
 
-    FollowUpLinkController(FollowUpStore followUps, InterviewStore interviews, WorkOnFollowUps work) {
+    FollowUpLinkController(FollowUpStore followUps, InterviewStore interviews, WorkOnFollowUps work, FollowUpLinks links) {
+        this.links = links;
         this.followUps = followUps;
         this.interviews = interviews;
         this.work = work;
@@ -62,9 +65,14 @@ class FollowUpLinkController {
 
     /** In the language of whoever answers it, or else of the response that opened it. */
     private String told(KeptFollowUp kept, Model model, HttpServletResponse response) {
-        Running running = kept.child().flatMap(interviews::find).or(() -> interviews.find(kept.interviewId())).orElseThrow();
+        Optional<Running> child = kept.child().flatMap(interviews::find);
+        Running running = child.or(() -> interviews.find(kept.interviewId())).orElseThrow();
         RespondentTexts voice = RespondentTexts.of(running.interview());
         Questionnaire document = running.interview().wiring().document();
+        // Whoever never began knows it by the words of the link alone.
+        String title = child.isPresent()
+                ? voice.plain(document.title())
+                : links.words(document.followUp(kept.code()).orElseThrow(), kept.releaseId(), voice);
         boolean returned = kept.progress() == FollowUpProgress.RETURNED;
         String message = switch (kept.progress()) {
             case SENT, DECIDED -> voice.say("follow_sent", when(kept.sentAt(), voice));
@@ -76,7 +84,7 @@ class FollowUpLinkController {
             response.setStatus(410);
         }
         Views.show(model,
-                new FollowUpNotice(voice.plain(document.title()), voice.say(returned ? "follow_returned" : "follow_over"), message,
+                new FollowUpNotice(title, voice.say(returned ? "follow_returned" : "follow_over"), message,
                         returned ? kept.note() : "", returned ? "/i/" + running.id() : "", document.presentation(), voice.ownWords(),
                         voice.language(), voice.direction()));
         return "respond/follow";

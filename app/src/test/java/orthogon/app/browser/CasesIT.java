@@ -210,6 +210,7 @@ class CasesIT {
         application.part(WorkOnFollowUps.class).expire();
         finder.navigate(application.address() + look);
         assertThat(finder.locator("main")).containsText("This closed on");
+        assertThat(finder.locator("header p")).hasText("Look at them once more");
         mirja.reload();
         assertThat(mirja.locator(".case-follow").nth(1)).containsText("expired");
         mirja.navigate(application.address() + "/q/gull_intake/responses/cases");
