@@ -195,7 +195,7 @@ class CasesIT {
         press(mirja, "Fine");
         assertThat(mirja.locator(".case-follow").first()).containsText("Fine");
         assertThat(mirja.locator(".case-follow").first()).containsText("ride.arrived");
-        assertThat(mirja.locator(".case-follow").first().locator("dd").last()).hasText("yes");
+        assertThat(mirja.locator(".case-follow").first().locator("dd").last()).hasText("Yes");
 
         // What it brought back opens what follows, for a person of the workspace.
         Page jory = Chromium.signedIn(application.address(), "jory");
