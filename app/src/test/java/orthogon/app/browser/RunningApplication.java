@@ -1,8 +1,11 @@
 package orthogon.app.browser;
 
 import java.io.IOException;
+import java.nio.channels.FileChannel;
+import java.nio.channels.FileLock;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.util.stream.Stream;
 import orthogon.app.Orthogon;
 import orthogon.app.demo.DemoPeople;
@@ -18,7 +21,7 @@ import org.springframework.util.FileSystemUtils;
 final class RunningApplication implements AutoCloseable {
 
     private static RunningApplication withDemo;
-    /** A data folder with the demo data, made once and copied for each application that wants it. */
+    /** A data folder with the demo data, copied for each application that wants it. */
     private static Path demo;
 
     private final ConfigurableApplicationContext context;
@@ -39,13 +42,28 @@ final class RunningApplication implements AutoCloseable {
     /** A folder of its own with the demo data; filling one takes much longer than copying it. */
     static synchronized Path demoCopy() throws IOException {
         if (demo == null) {
-            Path first = Files.createTempDirectory("orthogon-demo");
-            SpringApplication.run(Orthogon.class, "--orthogon.port=0", "--orthogon.data=" + first, "--orthogon.demo=true").close();
-            demo = first;
+            demo = madeDemo();
         }
         Path copy = Files.createTempDirectory("orthogon");
         FileSystemUtils.copyRecursively(demo, copy);
         return copy;
+    }
+
+    /** Made once for all processes of a run, by whichever asks first. */
+    private static Path madeDemo() throws IOException {
+        String shared = System.getProperty("orthogon.made-demo");
+        Path folder = shared == null ? Files.createTempDirectory("orthogon-demo") : Files.createDirectories(Path.of(shared));
+        try (FileChannel lock = FileChannel.open(folder.resolveSibling(folder.getFileName() + ".lock"), StandardOpenOption.CREATE,
+                StandardOpenOption.WRITE); FileLock _ = lock.lock()) {
+            Path data = folder.resolve("made");
+            if (!Files.exists(data)) {
+                Path making = folder.resolve("making");
+                FileSystemUtils.deleteRecursively(making);
+                SpringApplication.run(Orthogon.class, "--orthogon.port=0", "--orthogon.data=" + making, "--orthogon.demo=true").close();
+                Files.move(making, data);
+            }
+            return data;
+        }
     }
 
     /** One with the demo data, to be closed by whoever asked for it. */

@@ -166,24 +166,7 @@ public final class Interview {
      */
     public LeaveResult leave(Map<String, Object> given) {
         Page page = course().current().orElseThrow(() -> new IllegalStateException("the interview is complete")).page();
-        Interview answered = this;
-        for (Roster roster : page.allItems().filter(Roster.class::isInstance).map(Roster.class::cast).toList()) {
-            if (given.containsKey(roster.code())) {
-                answered = answered.with(roster.code(), given.get(roster.code()));
-            }
-        }
-        // A lock or a condition may hang on an answer given in the same step, so settle the page in document order.
-        for (Slots.Slot slot : Slots.under(page.items(), answered.raw)) {
-            if (!given.containsKey(slot.key()) || !(slot.item() instanceof Question question)) {
-                continue;
-            }
-            boolean open = question.lockWhen().isEmpty()
-                    || answered.course().pages().getLast().at(slot.key()).map(s -> !s.locked()).orElse(true);
-            if (open) {
-                Object value = given.get(slot.key());
-                answered = answered.with(slot.key(), Slots.isOther(slot.key()) ? trimmed(value) : normal(value, question));
-            }
-        }
+        Interview answered = answered(page, given);
         Set<String> startedBefore = answered.started;
         Interview settled = answered.withStartValues();
         Course.PageView view = settled.course().pages().getLast();
@@ -201,13 +184,35 @@ public final class Interview {
                 new Interview(wiring, today, link, settled.raw, settled.started, further, openEnded).withStartValues());
     }
 
+    /** The answers of the current page as given, in document order, since a lock or a condition may hang on one of them. */
+    private Interview answered(Page page, Map<String, Object> given) {
+        Interview answered = this;
+        for (Roster roster : page.allItems().filter(Roster.class::isInstance).map(Roster.class::cast).toList()) {
+            if (given.containsKey(roster.code())) {
+                answered = answered.with(roster.code(), given.get(roster.code()));
+            }
+        }
+        for (Slots.Slot slot : Slots.under(page.items(), answered.raw)) {
+            if (!given.containsKey(slot.key()) || !(slot.item() instanceof Question question)) {
+                continue;
+            }
+            boolean open = question.lockWhen().isEmpty()
+                    || answered.course().pages().getLast().at(slot.key()).map(s -> !s.locked()).orElse(true);
+            if (open) {
+                Object value = given.get(slot.key());
+                answered = answered.with(slot.key(), Slots.isOther(slot.key()) ? trimmed(value) : normal(value, question));
+            }
+        }
+        return answered;
+    }
+
     private static Object trimmed(Object value) {
         return value instanceof String s && !s.isBlank() ? s.trim() : null;
     }
 
     /** Keeps what was given on the current page without trying to leave it; locked questions keep their answer. */
     public Interview keep(Map<String, Object> given) {
-        return course().current().isEmpty() ? this : leave(given).interview().at(passed);
+        return course().current().map(view -> answered(view.page(), given).withStartValues()).orElse(this);
     }
 
     private Interview at(List<String> pages) {
@@ -375,9 +380,11 @@ public final class Interview {
         while (true) {
             Interview now = filled;
             Walk walk = new Walk(now);
-            List<Course.ShownItem> fresh = walk.walk().current().stream().flatMap(p -> p.shown().stream())
+            Course walked = walk.walk();
+            List<Course.ShownItem> fresh = walked.current().stream().flatMap(p -> p.shown().stream())
                     .filter(s -> s.question().isPresent() && !now.started.contains(s.slot())).toList();
             if (fresh.isEmpty()) {
+                now.course = walked;
                 return now;
             }
             Set<String> known = new LinkedHashSet<>(now.started);

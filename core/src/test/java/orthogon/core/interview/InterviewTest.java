@@ -94,6 +94,17 @@ class InterviewTest {
     }
 
     @Test
+    void aPageStartsWithTheAnswersItIsReachedWithNotWithThoseWrittenOnTheWay() {
+        Questionnaire nests = Questionnaire.blank("nests", "Nests").withPages(List.of(
+                Page.empty("seen", "Seen").withItems(List.of(Question.of("seen", "Seen", new NumberAnswer(null, null, 0, "")))),
+                Page.empty("kept", "Kept").withItems(
+                        List.of(Question.of("kept", "Kept", new NumberAnswer(null, null, 0, "")).withStartWith("seen")))));
+        Interview writing = Interview.start(Wiring.of(nests), TODAY, Map.of()).keep(given("seen", BigDecimal.ONE));
+        assertEquals("seen", writing.course().current().orElseThrow().page().code());
+        assertEquals(BigDecimal.TWO, passed(writing.leave(given("seen", BigDecimal.TWO))).raw().get("kept"));
+    }
+
+    @Test
     void aLockedAnswerFollowsItsStartValueWhateverIsSent() {
         Interview there = passed(begun.leave(given("indoors", false)));
         Interview sent = passed(there.leave(given("group", "bird", "count", new BigDecimal(7), "copy", new BigDecimal(99))));
