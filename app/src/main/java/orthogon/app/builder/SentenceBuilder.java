@@ -9,6 +9,8 @@ import orthogon.core.expression.Type;
 import orthogon.core.expression.Wiring;
 import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.DispatchMessage;
+import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Question;
@@ -151,9 +153,17 @@ public final class SentenceBuilder {
         Map<String, String> choices = new LinkedHashMap<>();
         Optional<Answer> answer = wiring.document().question(single.owner()).map(Question::answer);
         single.options().forEach(o -> choices.put(o, answer.flatMap(a -> a.option(o)).map(Option::label)
+                .or(() -> decided(single.owner(), o))
                 .or(() -> wiring.document().outcome(o).filter(x -> subject.equals("outcome")).map(Questionnaire.Outcome::label))
                 .orElse(o)));
         return new Node("line", depth, true, false, subject, fitting, values, "", comparisons, choices);
+    }
+
+    /** What a choice of a decision says. */
+    private Optional<String> decided(String owner, String choice) {
+        return wiring.document().followUps().stream().filter(f -> owner.equals(f.code() + ".decision"))
+                .flatMap(f -> f.decision().choice(choice).stream()).map(FollowUp.DecisionChoice::label).filter(l -> !l.isEmpty())
+                .findFirst();
     }
 
     private List<Node> posted(MultiValueMap<String, String> form) {
@@ -240,9 +250,23 @@ public final class SentenceBuilder {
                 add(item, subjects);
             }
         });
-        if (of.isBehindTheEnd() && !of.isOfFollowUps()) {
+        subjects.putAll(followUps());
+        if (of.isBehindTheEnd() && !of.isOfFollowUps() && document.message(owner).filter(DispatchMessage::isOfFollowUp).isEmpty()) {
             document.items().filter(i -> !(i instanceof Derived) && !(i instanceof Note) && wiring.rosterOf(i.code()).isEmpty())
                     .forEach(i -> subjects.put("asked(" + i.code() + ")", i.code() + ", whether asked"));
+        }
+        return subjects;
+    }
+
+    /** What is known of follow-ups at that place, subject to words. */
+    private Map<String, String> followUps() {
+        Map<String, String> subjects = new LinkedHashMap<>();
+        List<String> names = wiring.names(of, owner);
+        for (FollowUp followUp : wiring.document().followUps()) {
+            if (names.contains(followUp.code())) {
+                wiring.checked(of, owner, followUp.code()).type().parts().keySet()
+                        .forEach(part -> subjects.put(followUp.code() + "." + part, followUp.shown() + ": " + part));
+            }
         }
         return subjects;
     }

@@ -80,7 +80,7 @@ class DemoCases {
         } else if (random.nextInt(3) == 0) {
             String child = followUps.find(kept.id()).flatMap(KeptFollowUp::child).orElseThrow();
             followUps.returned(kept.id(), "Please write the time at which the animal arrived here.", REVIEWER,
-                    interviews.again(child, at), Optional.of(at.plusDays(2)));
+                    interviews.again(child, at), Optional.of(at.plusDays(2)), at);
         }
     }
 }

@@ -17,12 +17,14 @@ import orthogon.core.questionnaire.Question;
  * @param arriving the chosen message as it arrives; null where none is
  * @param read the wordings of the chosen passage with where it is put in; null where none is chosen
  * @param wrong why what is typed was not kept; empty where it was
+ * @param moments of each follow-up at which the chosen message can be sent, title to the moment and its words
  * @param emails questions for an email address, code to wording
  * @param people whom of the workspace a message can go to, in words
  * @param names codes that a text or a condition here may name
  */
 record DispatchSheet(List<DispatchEntry> messages, List<DispatchEntry> passages, List<DispatchEntry> followUps, TypedMessage typed,
-        TypedPassage passage, TypedFollowUp followUp, FollowUpView follow, Map<String, String> openable, ArrivingMessage arriving,
+        TypedPassage passage, TypedFollowUp followUp, FollowUpView follow, Map<String, String> openable,
+        Map<String, Map<String, String>> moments, ArrivingMessage arriving,
         ReadPassage read, List<ClaimLine> claims, String wrong, Map<String, String> emails,
         Map<String, String> people, List<Question> questions, Map<String, String> languages, String reading, int revision, String names) {
 

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import orthogon.app.account.People;
 import orthogon.app.dispatch.DispatchSheet.ArrivingMessage;
@@ -37,7 +38,7 @@ import orthogon.core.proof.claim.Family;
 import orthogon.core.proof.claim.Replay;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.questionnaire.DispatchMessage;
-import orthogon.core.questionnaire.DispatchMessage.MessageMoment;
+import orthogon.core.questionnaire.MessageOccasion.MessageMoment;
 import orthogon.core.questionnaire.DispatchPassage;
 import orthogon.core.questionnaire.MessageContents.ToldAnswers;
 import orthogon.core.questionnaire.Questionnaire;
@@ -91,7 +92,7 @@ class DispatchViews {
                         sign(proof, f.code()), f.code().equals(chosen))).toList(),
                 typed, passage, entry.followUp(),
                 entry.followUp() == null ? null : followUps.view(document, entry.followUp(), proof), followUps.openable(document.code()),
-                message.map(m -> arriving(document, m, proof, reading)).orElse(null),
+                followUps.moments(document, typed), message.map(m -> arriving(document, m, proof, reading)).orElse(null),
                 kept.map(p -> read(document, p, proof, reading)).orElse(null),
                 chosen.isEmpty() ? List.of() : claims(proof, chosen), wrong, emails, people.readers(document.code()),
                 document.questions().filter(q -> !q.isHidden()).toList(), languages, reading, draft.revision(), String.join(" ", names));
@@ -105,7 +106,7 @@ class DispatchViews {
     }
 
     private DispatchEntry entry(Wiring wiring, DispatchMessage m, Optional<Proof> proof, boolean chosen) {
-        return new DispatchEntry(m.code(), m.shown(), m.isAfterAnswers() ? afterAnswers(wiring, m) : beforeAnswers(m),
+        return new DispatchEntry(m.code(), m.shown(), m.isBeforeAnswers() ? beforeAnswers(m) : afterAnswers(wiring, m),
                 sign(proof, m.code()), chosen);
     }
 
@@ -117,11 +118,14 @@ class DispatchViews {
     }
 
     private String afterAnswers(Wiring wiring, DispatchMessage m) {
+        String always = m.isOfFollowUp() ? "" : "always";
         String when = m.sendWhen().isBlank()
-                ? "always"
+                ? always
                 : "when " + wiring.at(m.code() + ".sendWhen").flatMap(Wiring.Wire::readable).map(Phrase::of).orElse(m.sendWhen());
         List<String> to = recipients(m);
-        return when + " · tells " + (m.with().tells() == ToldAnswers.THESE ? m.with().told().size() + " answers" : m.with().tells().word())
+        String moment = m.isOfFollowUp() ? followUps.moment(wiring.document(), m.occasion()) : "";
+        return Stream.of(moment, when).filter(w -> !w.isEmpty()).collect(Collectors.joining(", ")) + " · tells "
+                + (m.with().tells() == ToldAnswers.THESE ? m.with().told().size() + " answers" : m.with().tells().word())
                 + " · to " + (to.isEmpty() ? "nobody yet" : String.join(", ", to));
     }
 
@@ -168,7 +172,7 @@ class DispatchViews {
 
     /** The message for the respondent whom the proof names; without one, as it is written. */
     private ArrivingMessage arriving(Questionnaire document, DispatchMessage m, Optional<Proof> proof, String language) {
-        Optional<Interview> somebody = m.isAfterAnswers()
+        Optional<Interview> somebody = !m.isBeforeAnswers()
                 ? witness(document, proof.flatMap(p -> p.claim(ClaimKind.MESSAGE_SENT, m.code())), language)
                 : Optional.of(Interview.start(Wiring.of(Translated.into(document, language)), LocalDate.now(), Map.of()));
         List<String> files = new ArrayList<>();
@@ -188,10 +192,10 @@ class DispatchViews {
         MessageTexts texts = MessageTexts.of(somebody.get(), m.code());
         List<String> to = new ArrayList<>(DueMessage.of(somebody.get(), m).stream().map(DueMessage::address).toList());
         m.to().people().stream().map(people::named).forEach(to::add);
-        if (!m.isAfterAnswers()) {
+        if (m.isBeforeAnswers()) {
             to.add("whoever is invited");
         }
-        String replyTo = m.isAfterAnswers() ? DueMessage.replyTo(somebody.get(), m) : m.to().replyTo();
+        String replyTo = !m.isBeforeAnswers() ? DueMessage.replyTo(somebody.get(), m) : m.to().replyTo();
         return new ArrivingMessage(to, replyTo, texts.subject(), texts.html(), texts.told(), files, direction(language), language, true);
     }
 

@@ -1,5 +1,12 @@
 package orthogon.app.dispatch;
 
+import static orthogon.core.questionnaire.MessageOccasion.MessageMoment.DECIDED;
+import static orthogon.core.questionnaire.MessageOccasion.MessageMoment.OPENED;
+import static orthogon.core.questionnaire.MessageOccasion.MessageMoment.OVERDUE;
+import static orthogon.core.questionnaire.MessageOccasion.MessageMoment.REMINDER;
+import static orthogon.core.questionnaire.MessageOccasion.MessageMoment.RETURNED;
+import static orthogon.core.questionnaire.MessageOccasion.MessageMoment.SENT;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -8,6 +15,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import orthogon.app.account.People;
 import orthogon.app.opening.Openable;
 import orthogon.core.expression.Phrase;
@@ -19,6 +27,7 @@ import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.proof.composed.FollowUpFaults;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.FollowUp;
+import orthogon.core.questionnaire.MessageOccasion;
 import orthogon.core.questionnaire.FollowUp.BroughtKind;
 import orthogon.core.questionnaire.FollowUp.Carried;
 import orthogon.core.questionnaire.Item;
@@ -85,6 +94,41 @@ class FollowUpViews {
             case PEOPLE -> String.join(", ", followUp.seat().people().stream().map(people::named).toList());
         };
         return when + " · opens " + followUp.questionnaire() + " · for " + to;
+    }
+
+    /** The moments of each follow-up at which a message can be sent, and the one that is chosen. */
+    Map<String, Map<String, String>> moments(Questionnaire document, TypedMessage typed) {
+        Map<String, Map<String, String>> moments = new LinkedHashMap<>();
+        if (typed == null) {
+            return moments;
+        }
+        for (FollowUp followUp : document.followUps()) {
+            Map<String, String> words = new LinkedHashMap<>();
+            Stream.of(OPENED, REMINDER, OVERDUE, SENT, RETURNED, DECIDED).map(m -> new MessageOccasion(m, followUp.code(), 0))
+                    .filter(o -> o.comesIn(followUp) || TypedMessage.on(o).equals(typed.on()))
+                    .forEach(o -> words.put(TypedMessage.on(o), moment(followUp.code(), o)));
+            moments.put(followUp.shown(), words);
+        }
+        return moments;
+    }
+
+    /** When a message is sent, in words. */
+    String moment(Questionnaire document, MessageOccasion occasion) {
+        return moment(document.followUp(occasion.followUp()).map(FollowUp::shown).orElse(occasion.followUp()), occasion);
+    }
+
+    private static String moment(String followUp, MessageOccasion occasion) {
+        return switch (occasion.moment()) {
+            case OPENED -> "once " + followUp + " is opened";
+            case SENT -> "once " + followUp + " is sent";
+            case RETURNED -> "once " + followUp + " goes back";
+            case DECIDED -> "once " + followUp + " is decided";
+            case OVERDUE -> "when " + followUp + " is overdue";
+            case REMINDER -> occasion.afterDays() == 0
+                    ? "while " + followUp + " is open"
+                    : "when " + followUp + " is open for " + occasion.afterDays() + (occasion.afterDays() == 1 ? " day" : " days");
+            case INVITED -> "";
+        };
     }
 
     FollowUpView view(Questionnaire document, TypedFollowUp typed, Optional<Proof> proof) {

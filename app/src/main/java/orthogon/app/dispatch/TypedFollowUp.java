@@ -29,16 +29,15 @@ import org.springframework.util.MultiValueMap;
  * @param brings in order; without a name where nothing is brought
  * @param choices of the decision, in order
  * @param days until it is due; empty for no time
- * @param remind days until whoever answers it is reminded; empty for never
  */
 record TypedFollowUp(String was, String code, String title, String questionnaire, String openWhen, String wording, String seat,
         String address, List<String> people, List<Carried> carries, List<Brought> brings, List<String> decidedBy,
-        List<DecisionChoice> choices, String days, String remind, boolean expires, String eachOf) {
+        List<DecisionChoice> choices, String days, boolean expires, String eachOf) {
 
     static TypedFollowUp of(FollowUp f) {
         return new TypedFollowUp(f.code(), f.code(), f.title(), f.questionnaire(), f.openWhen(), f.wording(), f.seat().who().word(),
                 f.seat().address(), f.seat().people(), f.carries(), f.brings(), f.decision().by(), f.decision().choices(),
-                days(f.due().days()), days(f.due().remindAfter()), f.due().expires(), f.eachOf());
+                days(f.due().days()), f.due().expires(), f.eachOf());
     }
 
     private static String days(int days) {
@@ -61,7 +60,7 @@ record TypedFollowUp(String was, String code, String title, String questionnaire
         return new TypedFollowUp(at(form, "was", 0), at(form, "code", 0), at(form, "title", 0), at(form, "questionnaire", 0),
                 at(form, "openWhen", 0), at(form, "wording", 0), at(form, "seat", 0), at(form, "address", 0),
                 List.copyOf(form.getOrDefault("people", List.of())), carries, brings,
-                List.copyOf(form.getOrDefault("decidedBy", List.of())), choices, at(form, "days", 0), at(form, "remind", 0),
+                List.copyOf(form.getOrDefault("decidedBy", List.of())), choices, at(form, "days", 0),
                 form.containsKey("expires"), at(form, "eachOf", 0));
     }
 
@@ -96,7 +95,7 @@ record TypedFollowUp(String was, String code, String title, String questionnaire
         }
         return new FollowUp(code, title, questionnaire, openWhen, wording, seatOf, carries, typed,
                 new FollowUpDecision(choices.isEmpty() ? List.of() : decidedBy, choices),
-                new DueTime(number(days), number(remind), expires),
+                new DueTime(number(days), expires),
                 eachOf);
     }
 

@@ -12,6 +12,7 @@ import orthogon.app.questions.RespondentTexts;
 import orthogon.app.sending.FollowUpLinks;
 import orthogon.app.store.FollowUpStore;
 import orthogon.app.store.FollowUpStore.KeptFollowUp;
+import orthogon.app.store.FollowUpStore.ToTell;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
 import orthogon.app.store.KnownReleases;
@@ -27,6 +28,7 @@ import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.FollowUp.Brought;
 import orthogon.core.questionnaire.FollowUpSeat.Who;
+import orthogon.core.questionnaire.MessageOccasion.MessageMoment;
 import org.springframework.stereotype.Component;
 
 /** Opens the follow-ups of a response that are due, each once, within the transaction of what makes them due. */
@@ -39,9 +41,11 @@ public class OpenFollowUps {
     private final KnownReleases releases;
     private final Outbox outbox;
     private final FollowUpLinks links;
+    private final FollowUpMessages told;
 
     public OpenFollowUps(FollowUpStore followUps, InterviewStore interviews, Openable openable, KnownReleases releases, Outbox outbox,
-            FollowUpLinks links) {
+            FollowUpLinks links, FollowUpMessages told) {
+        this.told = told;
         this.releases = releases;
         this.followUps = followUps;
         this.interviews = interviews;
@@ -71,7 +75,11 @@ public class OpenFollowUps {
             return false;
         }
         String token = followUps.open(sent.id(), due, release.get().id(), at, due(due.followUp(), at));
-        if (due.followUp().seat().who() == Who.ADDRESS) {
+        KeptFollowUp kept = followUps.withToken(token).orElseThrow();
+        told.schedule(sent, kept);
+        String address = due.followUp().seat().address();
+        boolean known = told.at(MessageMoment.OPENED, sent, kept, opened(sent)).stream().anyMatch(m -> m.answers().contains(address));
+        if (due.followUp().seat().who() == Who.ADDRESS && !known) {
             mail(sent, due.followUp(), release.get(), token);
         }
         return true;
@@ -91,6 +99,31 @@ public class OpenFollowUps {
             String words = links.words(read, release.id(), voice);
             outbox.send(new Mail(to, words, words + "\n\n" + links.address(token), voice.language(), sent.id()));
         }
+    }
+
+    /**
+     * Sends what is to be sent at a moment of a follow-up.
+     *
+     * @param opened what is known of the follow-ups of the response at that moment
+     */
+    public void tell(MessageMoment moment, Running sent, KeptFollowUp kept, List<OpenedFollowUp> opened) {
+        told.at(moment, sent, kept, opened);
+    }
+
+    /** Sends what is to be sent of a follow-up that is still open, within a transaction. */
+    public void stillOpen(ToTell due, OffsetDateTime now) {
+        Optional<KeptFollowUp> kept = followUps.find(due.id());
+        Optional<Running> sent = kept.flatMap(k -> interviews.find(k.interviewId()));
+        if (sent.isPresent()) {
+            followUps.lock(sent.get().id());
+            followUps.find(due.id()).filter(k -> k.progress().isOpen())
+                    .ifPresent(k -> told.stillOpen(sent.get(), k, opened(sent.get()), due.since(), now));
+        }
+    }
+
+    /** Notes when it is to be told that a follow-up that was returned is still open. */
+    public void schedule(Running sent, long id) {
+        followUps.find(id).ifPresent(kept -> told.schedule(sent, kept));
     }
 
     /** The follow-ups of a response with what each of them brings. */

@@ -82,6 +82,13 @@ public class FollowUpLinks {
         return told.isEmpty() ? "" : RespondentTexts.of(reading).say("follow_next") + "\n\n" + told;
     }
 
+    /** The link of one follow-up as it stands behind a message. */
+    public String written(FollowUp followUp, KeptFollowUp kept, Interview reading) {
+        RespondentTexts voice = RespondentTexts.of(reading);
+        String due = kept.dueAt().map(d -> " (" + voice.say("follow_due", voice.ownWords().moment(d)) + ")").orElse("");
+        return words(followUp, kept.releaseId(), voice) + due + "\n" + address(kept.token());
+    }
+
     /** The whole address of a follow-up's link. */
     public String address(String token) {
         return addresses.of(path(token));

@@ -1,8 +1,7 @@
 package orthogon.app.sending;
 
 import java.util.EnumSet;
-import java.util.LinkedHashMap;
-import java.util.Map;
+import java.util.HashSet;
 import java.util.Set;
 import java.util.function.Function;
 import orthogon.app.account.People;
@@ -41,16 +40,37 @@ public class SendMessages {
      * @param links what stands behind messages to whoever gave an address, in the language of the interview; empty for nothing
      */
     public void of(Running running, Function<Interview, String> links) {
+        for (DispatchMessage message : running.release().wiring().document().messages()) {
+            if (DueMessage.isSent(running.interview(), message)) {
+                send(running, message, (reading, answer) -> links.apply(reading), "");
+            }
+        }
+    }
+
+    /** What stands behind a message, by the interview in its language and the code of the answer that gave the address. */
+    public interface Behind {
+        String of(Interview reading, String answer);
+    }
+
+    /**
+     * Sends a message to everybody it goes to.
+     *
+     * @param behind what stands behind it for whoever gave an address; empty for nothing
+     * @param behindOthers what stands behind it for people of the workspace; empty for nothing
+     */
+    public void send(Running running, DispatchMessage message, Behind behind, String behindOthers) {
         Interview interview = running.interview();
         Interview inSource = interview.with(running.release().wiring());
-        for (DispatchMessage message : running.release().wiring().document().messages()) {
-            if (DueMessage.isSent(interview, message)) {
-                Map<String, Boolean> addresses = new LinkedHashMap<>();
-                DueMessage.of(interview, message).forEach(due -> addresses.putIfAbsent(due.address(), due.ofRespondent()));
-                people.addresses(message.to().people(), running.release().document().code())
-                        .forEach(address -> addresses.putIfAbsent(address, false));
-                addresses.forEach((address, ofRespondent) -> outbox.send(mail(message, address, ofRespondent ? interview : inSource,
-                        running.id(), ofRespondent ? links.apply(interview) : "")));
+        Set<String> taken = new HashSet<>();
+        for (DueMessage due : DueMessage.of(interview, message)) {
+            if (taken.add(due.address())) {
+                outbox.send(mail(message, due.address(), due.ofRespondent() ? interview : inSource, running.id(),
+                        due.ofRespondent() ? behind.of(interview, due.answer()) : ""));
+            }
+        }
+        for (String address : people.addresses(message.to().people(), running.release().document().code())) {
+            if (taken.add(address)) {
+                outbox.send(mail(message, address, inSource, running.id(), behindOthers));
             }
         }
     }

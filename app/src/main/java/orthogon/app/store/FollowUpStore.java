@@ -22,17 +22,17 @@ public class FollowUpStore {
 
     private static final String LOCKED = "!";
     private static final String INSERT = """
-            insert into follow_up (interview_id, code, entry, release_id, token, state, carried, carried_to, opened_at, due_at, expires)
-            values (:interview, :code, :entry, :release, :token, 'open', :carried, :carriedTo, :at, :due, :expires)
+            insert into follow_up (interview_id, code, entry, release_id, token, state, carried, carried_to, opened_at, open_since, due_at, expires)
+            values (:interview, :code, :entry, :release, :token, 'open', :carried, :carriedTo, :at, :at, :due, :expires)
             """;
     private static final String UNDONE = """
             select f.id, f.interview_id, f.code, f.entry, f.release_id, f.token, f.state, f.decision, f.note, f.decided_by, f.child,
-                f.opened_at, f.due_at, f.expires, f.sent_at, f.ended_at, p.release_id as opener, p.receipt
+                f.opened_at, f.open_since, f.due_at, f.expires, f.sent_at, f.ended_at, p.release_id as opener, p.receipt
             from follow_up f join response p on p.interview_id = f.interview_id
             where f.state in ('open', 'returned', 'sent') order by f.opened_at, f.id fetch first\s""";
     private static final String SELECT = """
-            select id, interview_id, code, entry, release_id, token, state, decision, note, decided_by, child, opened_at, due_at, expires,
-                sent_at, ended_at from follow_up
+            select id, interview_id, code, entry, release_id, token, state, decision, note, decided_by, child, opened_at, open_since, due_at,
+                expires, sent_at, ended_at from follow_up
             """;
 
     /**
@@ -44,17 +44,19 @@ public class FollowUpStore {
      * @param decision code of the choice; empty where nothing is decided
      * @param note of whoever decided or took it back; may be empty
      * @param child interview of whoever answers it; empty where nobody began
+     * @param openSince when it was opened, or returned last
      */
     public record KeptFollowUp(long id, String interviewId, String code, int entry, long releaseId, String token, FollowUpProgress progress,
-            String decision, String note, String decidedBy, Optional<String> child, OffsetDateTime openedAt, Optional<OffsetDateTime> dueAt,
-            boolean expires, Optional<OffsetDateTime> sentAt, Optional<OffsetDateTime> endedAt) {
+            String decision, String note, String decidedBy, Optional<String> child, OffsetDateTime openedAt, OffsetDateTime openSince,
+            Optional<OffsetDateTime> dueAt, boolean expires, Optional<OffsetDateTime> sentAt, Optional<OffsetDateTime> endedAt) {
 
         static KeptFollowUp of(ResultSet row, int n) throws SQLException {
             return new KeptFollowUp(row.getLong("id"), row.getString("interview_id"), row.getString("code"), row.getInt("entry"),
                     row.getLong("release_id"), row.getString("token"), FollowUpProgress.of(row.getString("state")),
                     row.getString("decision"),
                     row.getString("note"), row.getString("decided_by"), Optional.ofNullable(row.getString("child")),
-                    Times.at(row, "opened_at"), Optional.ofNullable(Times.at(row, "due_at")), row.getBoolean("expires"),
+                    Times.at(row, "opened_at"), Times.at(row, "open_since"), Optional.ofNullable(Times.at(row, "due_at")),
+                    row.getBoolean("expires"),
                     Optional.ofNullable(Times.at(row, "sent_at")),
                     Optional.ofNullable(Times.at(row, "ended_at")));
         }
@@ -152,6 +154,27 @@ public class FollowUpStore {
                 + " rows fetch next " + most + " rows only").param("id", questionnaireId).query(Long.class).list();
     }
 
+    /** Says when it is next told that one is still open; empty for never again. */
+    public void tellNext(long id, Optional<OffsetDateTime> at) {
+        jdbc.sql("update follow_up set told_next = :at where id = :id").param("at", at.orElse(null)).param("id", id).update();
+    }
+
+    /** Open ones of which it is to be told now. */
+    public List<ToTell> toTell(OffsetDateTime now, int most) {
+        return jdbc
+                .sql("select id, told_next from follow_up where state in ('open', 'returned') and told_next <= :now order by told_next, id "
+                        + "fetch first " + most + " rows only")
+                .param("now", now)
+                .query((row, n) -> new ToTell(row.getLong("id"), Times.at(row, "told_next"))).list();
+    }
+
+    /**
+     * A follow-up of which it is to be told.
+     *
+     * @param since when; what was to be told before was told
+     */
+    public record ToTell(long id, OffsetDateTime since) {}
+
     /** Open ones that cannot be sent any more, since their time is over. */
     public List<KeptFollowUp> overdue(OffsetDateTime now) {
         return jdbc.sql(SELECT + " where state in ('open', 'returned') and expires = true and due_at <= :now order by id")
@@ -187,13 +210,13 @@ public class FollowUpStore {
      * @param due until when; empty for no time
      * @return whether it was still to be decided
      */
-    public boolean returned(long id, String note, String who, String child, Optional<OffsetDateTime> due) {
+    public boolean returned(long id, String note, String who, String child, Optional<OffsetDateTime> due, OffsetDateTime at) {
         return jdbc.sql("""
                 update follow_up set state = 'returned', note = :note, decided_by = :who, child = :child, sent_at = null,
-                    due_at = :due
+                    open_since = :at, due_at = :due
                 where id = :id and state = 'sent'
-                """).param("due", due.orElse(null)).param("note", note).param("who", who).param("child", child).param("id", id)
-                .update() == 1;
+                """).param("due", due.orElse(null)).param("note", note).param("who", who).param("child", child).param("at", at)
+                .param("id", id).update() == 1;
     }
 
     /** Ends one that can be answered, without an answer; whether it could be answered. */

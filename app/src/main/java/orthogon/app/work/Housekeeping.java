@@ -40,7 +40,8 @@ class Housekeeping {
     }
 
     @Scheduled(initialDelay = 30, fixedDelay = 60, timeUnit = TimeUnit.SECONDS)
-    void expireFollowUps() {
+    void tellOfFollowUps() {
+        followUps.remind();
         followUps.expire();
     }
 

@@ -19,7 +19,7 @@ import orthogon.core.language.OwnWords;
 import orthogon.formats.page.MailPage;
 import orthogon.formats.page.PageTemplates;
 import orthogon.core.questionnaire.DispatchMessage;
-import orthogon.core.questionnaire.DispatchMessage.MessageMoment;
+import orthogon.core.questionnaire.MessageOccasion.MessageMoment;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Refused;
 import orthogon.formats.contact.Contacts;
@@ -143,7 +143,7 @@ public class InvitePeople {
         Questionnaire document = release.wiring(language).document();
         String link = addresses.of("/to/" + invitation.token());
         MessageMoment moment = reminder ? MessageMoment.REMINDER : MessageMoment.INVITED;
-        outbox.send(document.messages().stream().filter(m -> m.on() == moment).findFirst()
+        outbox.send(document.messages().stream().filter(m -> m.on() == moment && m.isBeforeAnswers()).findFirst()
                 .map(m -> written(release.wiring(language), m, invitation.email(), link))
                 .orElseGet(() -> usual(document, reminder ? "remind" : "invite", invitation.email(), link)));
         invitations.mailed(invitation.token(), reminder, document.sourceLanguage(), OffsetDateTime.now(clock));
@@ -155,7 +155,7 @@ public class InvitePeople {
             Optional<Release> newest = releases.of(draft.id()).stream().findFirst()
                     .filter(r -> standings.standing(r.id()).state() == ReleaseState.OPEN);
             List<DispatchMessage> reminders = newest.stream().flatMap(r -> r.document().messages().stream())
-                    .filter(m -> m.on() == MessageMoment.REMINDER && m.afterDays() > 0)
+                    .filter(m -> m.on() == MessageMoment.REMINDER && m.isBeforeAnswers() && m.afterDays() > 0)
                     .sorted(Comparator.comparing(DispatchMessage::afterDays).reversed()).toList();
             if (!reminders.isEmpty()) {
                 remindWhereDue(draft, newest.get(), reminders);

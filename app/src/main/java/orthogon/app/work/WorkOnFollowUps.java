@@ -5,7 +5,8 @@ import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
+import java.util.function.Predicate;
 import orthogon.app.account.People;
 import orthogon.app.store.FollowUpStore;
 import orthogon.app.store.FollowUpStore.KeptFollowUp;
@@ -13,9 +14,13 @@ import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
 import orthogon.core.dispatch.DueFollowUp;
 import orthogon.core.dispatch.FollowUpProgress;
+import orthogon.core.dispatch.OpenedFollowUp;
 import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.FollowUp.DecisionChoice;
+import orthogon.core.questionnaire.MessageOccasion.MessageMoment;
 import orthogon.core.questionnaire.Refused;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
@@ -25,8 +30,11 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 public class WorkOnFollowUps {
 
+    private static final Logger LOG = LoggerFactory.getLogger(WorkOnFollowUps.class);
     /** Longest note, in characters. */
     public static final int LONGEST_NOTE = 4_000;
+    /** So many follow-ups are told of at once; the others a minute later. */
+    private static final int MOST_TOLD = 1_000;
 
     private final FollowUpStore followUps;
     private final InterviewStore interviews;
@@ -74,7 +82,10 @@ public class WorkOnFollowUps {
             if (!followUps.sent(kept.get().id(), at)) {
                 throw new FollowUpOver();
             }
-            goOn(kept.get(), at);
+            interviews.find(kept.get().interviewId()).ifPresent(r -> {
+                opening.tell(MessageMoment.SENT, r, kept.get(), opening.opened(r));
+                opening.of(r, at);
+            });
         }
     }
 
@@ -115,9 +126,9 @@ public class WorkOnFollowUps {
             throw new Refused("Write what is to be corrected, so that whoever answered knows it.");
         }
         OffsetDateTime now = OffsetDateTime.now(clock);
-        boolean done = moved(followUp, questionnaire, who, "decided about " + followUp.code() + ": " + choice, now, () -> chosen.returns()
-                ? followUps.returned(id, kept, who, interviews.again(followUp.child().orElseThrow(), now), OpenFollowUps.due(meant, now))
-                : followUps.decided(id, choice, kept, who, now));
+        boolean done = moved(followUp, questionnaire, who, "decided about " + followUp.code() + ": " + choice, now, sent -> chosen.returns()
+                ? returned(sent, followUp, meant, kept, who, now)
+                : decided(sent, followUp, choice, kept, who, now));
         if (!done) {
             KeptFollowUp is = followUps.find(id).orElseThrow();
             throw new Refused("It is " + is.progress().word() + (is.decidedBy().isEmpty() ? "" : " by " + people.shown(is.decidedBy()))
@@ -125,13 +136,35 @@ public class WorkOnFollowUps {
         }
     }
 
+    private boolean returned(Running sent, KeptFollowUp followUp, FollowUp meant, String note, String who, OffsetDateTime now) {
+        // What was sent is known until it is answered again.
+        List<OpenedFollowUp> opened = opening.opened(sent);
+        boolean done = followUps.returned(followUp.id(), note, who, interviews.again(followUp.child().orElseThrow(), now),
+                OpenFollowUps.due(meant, now), now);
+        if (done) {
+            opening.schedule(sent, followUp.id());
+            opening.tell(MessageMoment.RETURNED, sent, followUps.find(followUp.id()).orElseThrow(), opened);
+        }
+        return done;
+    }
+
+    private boolean decided(Running sent, KeptFollowUp followUp, String choice, String note, String who, OffsetDateTime now) {
+        boolean done = followUps.decided(followUp.id(), choice, note, who, now);
+        if (done) {
+            opening.tell(MessageMoment.DECIDED, sent, followUp, opening.opened(sent));
+        }
+        return done;
+    }
+
     /** Moves a follow-up on and opens what comes of it; nothing of it is kept where it was moved on meanwhile. */
-    private boolean moved(KeptFollowUp followUp, String questionnaire, String who, String words, OffsetDateTime now, BooleanSupplier move) {
+    private boolean moved(KeptFollowUp followUp, String questionnaire, String who, String words, OffsetDateTime now,
+            Predicate<Running> move) {
         return acts.perhaps(who, questionnaire, () -> {
             followUps.lock(followUp.interviewId());
-            boolean done = move.getAsBoolean();
+            Optional<Running> sent = interviews.find(followUp.interviewId());
+            boolean done = sent.filter(move).isPresent();
             if (done) {
-                goOn(followUp, now);
+                opening.of(sent.get(), now);
             }
             return Optional.of(done).filter(d -> d);
         }, d -> words).isPresent();
@@ -147,7 +180,7 @@ public class WorkOnFollowUps {
         KeptFollowUp followUp = followUps.find(id).orElseThrow(() -> new Refused("There is no such follow-up any more."));
         OffsetDateTime now = OffsetDateTime.now(clock);
         boolean done = moved(followUp, questionnaire, who, "withdrew " + followUp.code(), now,
-                () -> followUps.ended(id, FollowUpProgress.WITHDRAWN, kept, who, now));
+                sent -> followUps.ended(id, FollowUpProgress.WITHDRAWN, kept, who, now));
         if (!done) {
             throw new Refused("It is " + followUps.find(id).orElseThrow().progress().word() + " in the meantime.");
         }
@@ -172,16 +205,32 @@ public class WorkOnFollowUps {
         }
     }
 
+    /** Tells of follow-ups that are still open, as their questionnaires say, each in a transaction of its own. */
+    public void remind() {
+        OffsetDateTime now = OffsetDateTime.now(clock);
+        each(followUps.toTell(now, MOST_TOLD), due -> opening.stillOpen(due, now));
+    }
+
+    /** Works on each in a transaction of its own; what fails is tried again the next time. */
+    private <T> void each(List<T> all, Consumer<T> work) {
+        for (T one : all) {
+            try {
+                together.executeWithoutResult(status -> work.accept(one));
+            } catch (RuntimeException e) {
+                LOG.warn("A follow-up is left as it is for now: {}", one, e);
+            }
+        }
+    }
+
     /** Ends what was not sent in time, each in a transaction of its own, and opens what comes of it. */
     public void expire() {
         OffsetDateTime now = OffsetDateTime.now(clock);
-        List<KeptFollowUp> over = followUps.overdue(now);
-        over.forEach(followUp -> together.executeWithoutResult(status -> {
+        each(followUps.overdue(now), followUp -> {
             followUps.lock(followUp.interviewId());
             if (followUps.ended(followUp.id(), FollowUpProgress.EXPIRED, "", "", now)) {
                 goOn(followUp, now);
             }
-        }));
+        });
     }
 
     private static String noted(String note) throws Refused {

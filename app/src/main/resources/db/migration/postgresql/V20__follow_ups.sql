@@ -17,7 +17,11 @@ create table follow_up (
     -- The interview of whoever answers it.
     child varchar(64),
     opened_at timestamp with time zone not null,
+    -- Since when it is open: opened, or returned last.
+    open_since timestamp with time zone not null,
     due_at timestamp with time zone,
+    -- When it is next told that it is still open; null where nothing is told any more.
+    told_next timestamp with time zone,
     expires boolean not null,
     sent_at timestamp with time zone,
     ended_at timestamp with time zone,
@@ -25,3 +29,4 @@ create table follow_up (
 );
 create index follow_up_by_child on follow_up (child);
 create index follow_up_by_state on follow_up (state, due_at);
+create index follow_up_to_tell on follow_up (told_next);

@@ -1,5 +1,6 @@
 package orthogon.app.work;
 
+import orthogon.app.opening.FollowUpMessages;
 import orthogon.app.opening.OpenFollowUps;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
@@ -50,13 +51,16 @@ public final class CaseWork {
         followUps = new FollowUpStore(jdbc);
         persons = new PersonStore(jdbc);
         people = new People(persons);
-        links = new FollowUpLinks(followUps, known, new PublicAddress("https://forms.quillmere.example"));
+        PublicAddress addresses = new PublicAddress("https://forms.quillmere.example");
+        links = new FollowUpLinks(followUps, known, addresses);
+        SendMessages messages = new SendMessages(this::take, people);
         OpenFollowUps opening = new OpenFollowUps(followUps, interviews,
-                new Openable(drafts, new KnownDrafts(drafts), known, releases), known, this::take, links);
+                new Openable(drafts, new KnownDrafts(drafts), known, releases), known, this::take, links,
+                new FollowUpMessages(messages, links, followUps, addresses));
         DataSourceTransactionManager transactions = new DataSourceTransactionManager(database);
         Acts acts = new Acts(new AuditStore(jdbc, new TrailKey("key".getBytes(StandardCharsets.UTF_8))), transactions);
         work = new WorkOnFollowUps(followUps, interviews, opening, acts, people, clock, transactions);
-        sending = new SendInterview(interviews, new SendMessages(this::take, people), opening, work, links, transactions);
+        sending = new SendInterview(interviews, messages, opening, work, links, transactions);
     }
 
     private void take(Mail mail) {

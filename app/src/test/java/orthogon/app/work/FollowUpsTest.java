@@ -68,7 +68,7 @@ class FollowUpsTest {
                     FollowUp.of("ride", "ride", "hurt").withCarries(List.of(new Carried("young", "chicks", true)))
                             .withBrings(List.of(new Brought("safe", "safe", BroughtKind.YES_NO))).withDecision(BY_REVIEWERS),
                     FollowUp.of("look", "visit", "chicks > 0").withSeat(new FollowUpSeat(Who.ADDRESS, "mail", List.of()))
-                            .withDue(new DueTime(3, 0, true)),
+                            .withDue(new DueTime(3, true)),
                     FollowUp.of("after", "visit", "ride.decision = \"fine\" and ride.safe")
                             .withSeat(new FollowUpSeat(Who.PEOPLE, "", List.of("jory")))));
 

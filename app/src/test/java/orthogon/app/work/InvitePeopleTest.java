@@ -29,7 +29,8 @@ import orthogon.app.store.TestDatabase;
 import orthogon.app.store.TrailKey;
 import orthogon.core.language.Texts;
 import orthogon.core.questionnaire.DispatchMessage;
-import orthogon.core.questionnaire.DispatchMessage.MessageMoment;
+import orthogon.core.questionnaire.MessageOccasion;
+import orthogon.core.questionnaire.MessageOccasion.MessageMoment;
 import orthogon.core.questionnaire.MessageContents;
 import orthogon.core.questionnaire.MessageContents.ToldAnswers;
 import orthogon.core.questionnaire.MessageRecipients;
@@ -70,7 +71,8 @@ class InvitePeopleTest {
     }
 
     private static DispatchMessage message(String code, MessageMoment on, int days) {
-        return new DispatchMessage(code, "", on, days, "", new MessageRecipients(List.of(), List.of(), List.of(), "desk@example.org"),
+        return new DispatchMessage(code, "", new MessageOccasion(on, "", days), "",
+                new MessageRecipients(List.of(), List.of(), List.of(), "desk@example.org"),
                 "Subject of " + code, "**Please**", new MessageContents(ToldAnswers.NOTHING, List.of(), false, false, false));
     }
 

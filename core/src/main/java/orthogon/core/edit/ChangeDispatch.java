@@ -13,7 +13,7 @@ import orthogon.core.language.Texts;
 import orthogon.core.questionnaire.Codes;
 import orthogon.core.questionnaire.Dispatch;
 import orthogon.core.questionnaire.DispatchMessage;
-import orthogon.core.questionnaire.DispatchMessage.MessageMoment;
+import orthogon.core.questionnaire.MessageOccasion.MessageMoment;
 import orthogon.core.questionnaire.DispatchPassage;
 import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.MessageContents.ToldAnswers;
@@ -46,6 +46,12 @@ public record ChangeDispatch(Dispatch dispatch) implements Edit {
         }
         for (FollowUp followUp : dispatch.followUps()) {
             FollowUpCheck.refuse(document, followUp);
+        }
+        Questionnaire written = document.withDispatch(dispatch);
+        if (renamed(document.followUps(), dispatch.followUps(), FollowUp::code).isEmpty()) {
+            for (DispatchMessage message : dispatch.messages()) {
+                refuseMoment(written, message);
+            }
         }
         Questionnaire followed = followed(document);
         refuseNamed(document, followed);
@@ -126,16 +132,41 @@ public record ChangeDispatch(Dispatch dispatch) implements Edit {
         if (message.subject().isBlank()) {
             throw new Refused(message.code() + " needs a subject.");
         }
-        if (message.afterDays() < 0 || message.afterDays() > DispatchMessage.MOST_DAYS
-                || message.afterDays() > 0 && message.on() != MessageMoment.REMINDER) {
-            throw new Refused(message.code() + " is sent by itself 1 to " + DispatchMessage.MOST_DAYS
-                    + " days after the invitation, where it is a reminder.");
-        }
-        if (!message.isAfterAnswers()) {
+        checkOccasion(message);
+        if (message.isBeforeAnswers()) {
             checkBeforeAnswers(message);
         }
         checkText(message.code(), message.subject());
         checkText(message.code(), message.body());
+    }
+
+    private static void checkOccasion(DispatchMessage message) throws Refused {
+        boolean reminds = message.on() == MessageMoment.REMINDER;
+        if (!message.occasion().isPossible()) {
+            throw new Refused("Choose when " + message.code() + " is sent.");
+        }
+        if (message.afterDays() < 0 || message.afterDays() > DispatchMessage.MOST_DAYS || message.afterDays() > 0 && !reminds) {
+            throw new Refused(message.code() + " is sent by itself 1 to " + DispatchMessage.MOST_DAYS
+                    + " days after the invitation, where it is a reminder.");
+        }
+        if (message.isOfFollowUp() && reminds && message.afterDays() == 0) {
+            throw new Refused("Say after how many days " + message.code() + " reminds of " + message.occasion().followUp() + ".");
+        }
+    }
+
+    private static void refuseMoment(Questionnaire document, DispatchMessage message) throws Refused {
+        if (!message.isOfFollowUp()) {
+            return;
+        }
+        FollowUp followUp = document.followUp(message.occasion().followUp()).orElseThrow(() -> new Refused(
+                message.code() + " is sent at a moment of " + message.occasion().followUp() + ". Change or remove that message first."));
+        if (!message.occasion().comesIn(followUp)) {
+            throw new Refused(switch (message.on()) {
+                case DECIDED -> "Nothing is decided about ";
+                case RETURNED -> "No choice sends it back to whoever answered ";
+                default -> "There is no time until when somebody is to send ";
+            } + followUp.shown() + ", so " + message.code() + " would never be sent.");
+        }
     }
 
     private static void refuseNoAddress(String address) throws Refused {

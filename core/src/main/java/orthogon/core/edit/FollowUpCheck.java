@@ -106,9 +106,8 @@ final class FollowUpCheck {
 
     private static void refuseTimes(FollowUp followUp) throws Refused {
         int days = followUp.due().days();
-        int remind = followUp.due().remindAfter();
-        if (Math.min(days, remind) < 0 || Math.max(days, remind) > FollowUp.MOST_DAYS) {
-            throw new Refused(followUp.code() + " is due, and reminded of, within 1 to " + FollowUp.MOST_DAYS + " days.");
+        if (days < 0 || days > FollowUp.MOST_DAYS) {
+            throw new Refused(followUp.code() + " is due within 1 to " + FollowUp.MOST_DAYS + " days.");
         }
         if (followUp.due().expires() && days == 0) {
             throw new Refused("Say after how many days " + followUp.code() + " expires.");

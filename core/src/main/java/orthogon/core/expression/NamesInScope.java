@@ -4,9 +4,13 @@ import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.FollowUp;
+import orthogon.core.questionnaire.MessageOccasion;
+import orthogon.core.questionnaire.MessageOccasion.MessageMoment;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Roster;
+import java.util.ArrayDeque;
 import java.util.Collection;
+import java.util.Deque;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.Map;
@@ -26,7 +30,7 @@ final class NamesInScope implements Typer.Scope {
     private final boolean ofFollowUps;
     private final String here;
     /** Follow-ups whose state, decision and values are known where the expression stands. */
-    private final Map<String, FollowUp> followUps = new LinkedHashMap<>();
+    private final Map<String, Type> followUps = new LinkedHashMap<>();
 
     /**
      * @param types of all names so far; may still grow
@@ -38,14 +42,37 @@ final class NamesInScope implements Typer.Scope {
         this.types = types;
         this.askable = askable;
         this.behind = family.isBehindTheEnd();
-        this.ofFollowUps = family.isOfFollowUps();
+        Optional<DispatchMessage> message = family == RuleFamily.SEND_WHEN
+                ? wiring.document().message(owner).filter(DispatchMessage::isOfFollowUp)
+                : Optional.empty();
+        this.ofFollowUps = family.isOfFollowUps() || message.isPresent();
         this.claims = family == RuleFamily.CLAIM;
-        this.here = ofFollowUps
+        this.here = family.isOfFollowUps()
                 ? wiring.document().followUp(owner).map(FollowUp::eachOf).orElse("")
                 : behind || family == RuleFamily.OUTCOME_ROW ? "" : wiring.rosterOf(owner).orElse("");
-        if (claims || ofFollowUps) {
-            wiring.document().followUps().stream().takeWhile(f -> claims || !f.code().equals(owner))
-                    .filter(f -> !f.isForEachEntry() && !wiring.items().containsKey(f.code())).forEach(f -> followUps.put(f.code(), f));
+        if (claims || family.isOfFollowUps()) {
+            wiring.document().followUps().stream().takeWhile(f -> claims || !f.code().equals(owner)).filter(this::isNamed)
+                    .forEach(f -> followUps.put(f.code(), FollowUpTypes.of(f)));
+        }
+        message.ifPresent(m -> knownAt(m.occasion()));
+    }
+
+    private boolean isNamed(FollowUp followUp) {
+        return !followUp.isForEachEntry() && !wiring.items().containsKey(followUp.code());
+    }
+
+    /** What is known at a moment of a follow-up: what it brings and how it is decided once it is, and what it rests on, which is over. */
+    private void knownAt(MessageOccasion at) {
+        Deque<String> open = new ArrayDeque<>(wiring.restsOn(at.followUp()));
+        while (!open.isEmpty()) {
+            Optional<FollowUp> over = wiring.document().followUp(open.pop()).filter(this::isNamed);
+            if (over.isPresent() && followUps.putIfAbsent(over.get().code(), FollowUpTypes.of(over.get())) == null) {
+                open.addAll(wiring.restsOn(over.get().code()));
+            }
+        }
+        if (at.isAfterFollowUp()) {
+            wiring.document().followUp(at.followUp()).filter(this::isNamed).ifPresent(f -> followUps.put(f.code(),
+                    at.moment() == MessageMoment.DECIDED ? FollowUpTypes.of(f) : FollowUpTypes.sent(f)));
         }
     }
 
@@ -61,7 +88,7 @@ final class NamesInScope implements Typer.Scope {
             return Optional.of(Type.choice(OUTCOME, outcomes));
         }
         if (followUps.containsKey(name)) {
-            return Optional.of(FollowUpTypes.of(followUps.get(name)));
+            return Optional.of(followUps.get(name));
         }
         if (elsewhere(name)) {
             return Optional.empty();
@@ -94,7 +121,7 @@ final class NamesInScope implements Typer.Scope {
         if (followUp.isPresent() && !wiring.items().containsKey(name)) {
             return Optional.of(followUp.get().isForEachEntry()
                     ? name + " is opened once for each entry, so nothing can hang on it"
-                    : name + " is a follow-up; own claims may use it, and the follow-ups behind it");
+                    : name + " is a follow-up; own claims may use it, the follow-ups behind it, and messages once it is over");
         }
         return Optional.ofNullable(wiring.items().get(name)).map(i -> name + " is a " + i.kind() + " and has no answer");
     }

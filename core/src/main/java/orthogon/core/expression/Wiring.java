@@ -132,7 +132,7 @@ public final class Wiring {
         for (int i = 0; i < document.outcomeTable().size(); i++) {
             add(Rule.outcomeRow(i), document.outcomeTable().get(i).outcome(), document.outcomeTable().get(i).when());
         }
-        document.messages().forEach(m -> add(m.code(), RuleFamily.SEND_WHEN, m.sendWhen()));
+        document.messages().stream().filter(m -> !m.isOfFollowUp()).forEach(m -> add(m.code(), RuleFamily.SEND_WHEN, m.sendWhen()));
         document.passages().forEach(p -> {
             for (int i = 0; i < p.wordings().size(); i++) {
                 add(Rule.at(p.code(), RuleFamily.INCLUDE_WHEN, i), p.code(), p.wordings().get(i).when());
@@ -144,6 +144,8 @@ public final class Wiring {
                 add(Rule.at(f.code(), RuleFamily.CARRY, i), f.code(), f.carries().get(i).value());
             }
         });
+        // What these may speak of hangs on what the follow-up speaks of.
+        document.messages().stream().filter(DispatchMessage::isOfFollowUp).forEach(m -> add(m.code(), RuleFamily.SEND_WHEN, m.sendWhen()));
         for (int i = 0; i < document.claims().size(); i++) {
             add(Rule.ownClaim(i), document.claims().get(i).code(), document.claims().get(i).that());
         }
@@ -292,10 +294,13 @@ public final class Wiring {
      * itself where there are none.
      */
     public synchronized Wiring standingAlone() {
-        if (alone == null) {
-            alone = document.followUps().isEmpty()
-                    ? this
-                    : of(FollowUpTypes.without(document, wires.values().stream().filter(this::isOfCase).toList()), trees, NO_STEP);
+        if (alone == null && document.followUps().isEmpty()) {
+            alone = this;
+        } else if (alone == null) {
+            Map<String, Expr> guarded = new HashMap<>(trees);
+            document.messages().stream().filter(DispatchMessage::isOfFollowUp)
+                    .forEach(m -> guarded.put(m.code() + ".sendWhen", FollowUpTypes.guard(this, m)));
+            alone = of(FollowUpTypes.without(document, wires.values().stream().filter(this::isOfCase).toList(), guarded), guarded, NO_STEP);
         }
         return alone;
     }
@@ -305,7 +310,15 @@ public final class Wiring {
         return wire.family().isOfFollowUps() || wire.readable().filter(this::namesFollowUps).isPresent();
     }
 
-    private boolean namesFollowUps(Expr expr) {
+    /** Codes of the follow-ups that a follow-up speaks of; with those that these speak of, and so on, all of them are over when it is opened. */
+    public Set<String> restsOn(String followUp) {
+        Set<String> rests = new LinkedHashSet<>();
+        wires.values().stream().filter(w -> w.family().isOfFollowUps() && w.owner().equals(followUp)).flatMap(w -> w.uses().stream())
+                .filter(c -> !items.containsKey(c) && document.followUp(c).isPresent() && !c.equals(followUp)).forEach(rests::add);
+        return rests;
+    }
+
+    boolean namesFollowUps(Expr expr) {
         return !document.followUps().isEmpty()
                 && expr.references().stream().anyMatch(n -> document.followUp(n).isPresent() && !items.containsKey(n));
     }

@@ -119,9 +119,10 @@ final class CaseProof {
     }
 
     /** The claims beside those of the document alone; own claims that speak of follow-ups are decided by the case alone. */
-    List<Claim> beside(List<Claim> own) {
+    List<Claim> beside(Wiring first, List<Claim> own) {
         Set<String> again = claims.stream().map(Claim::id).collect(Collectors.toSet());
-        List<Claim> all = new ArrayList<>(own.stream().filter(c -> !again.contains(c.id())).toList());
+        List<Claim> all = new ArrayList<>(
+                own.stream().filter(c -> !again.contains(c.id()) && !CaseClaims.isOfCase(first, c)).toList());
         int at = all.size();
         while (at > 0 && all.get(at - 1).kind() == ClaimKind.OWN) {
             at--;

@@ -60,7 +60,7 @@ public final class Proof {
         this.wiring = wiring;
         this.asOf = asOf;
         this.ofCase = ofCase;
-        this.claims = ofCase == null ? List.copyOf(claims) : ofCase.beside(claims);
+        this.claims = ofCase == null ? List.copyOf(claims) : ofCase.beside(wiring, claims);
         this.counting = counting;
         this.plainForm = plainForm;
     }

@@ -1,42 +1,27 @@
 package orthogon.core.questionnaire;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.regex.Pattern;
 import orthogon.core.questionnaire.MessageContents.ToldAnswers;
+import orthogon.core.questionnaire.MessageOccasion.MessageMoment;
 
 /**
- * A message that is sent once an interview is, or that invites to one or reminds of it.
+ * A message that is sent once an interview is or a follow-up comes to a moment, or that invites to an interview or reminds of it.
  *
  * @param code its own, among those of pages and items
  * @param title what analysts call it; may be empty
- * @param on when it is sent
- * @param afterDays of a reminder, how many days after the invitation it is sent by itself; 0 for never
- * @param sendWhen condition over all answers and the outcome; empty for always, and before an interview is sent
+ * @param occasion when it is sent
+ * @param sendWhen condition over all answers, the outcome, and what is known of follow-ups by then; empty for always, and before an
+ *            interview is sent
  * @param to who gets it; before an interview is sent, whoever was invited does
  * @param subject text; may name answers and passages
  * @param body text in paragraphs; may name answers and passages
  * @param with what comes with the text
  */
-public record DispatchMessage(String code, String title, MessageMoment on, int afterDays, String sendWhen, MessageRecipients to,
-        String subject,
+public record DispatchMessage(String code, String title, MessageOccasion occasion, String sendWhen, MessageRecipients to, String subject,
         String body, MessageContents with) {
-
-    /** When a message is sent. */
-    public enum MessageMoment {
-        /** With the interview. */
-        SENT,
-        /** To whoever is invited, with their link. */
-        INVITED,
-        /** To whoever was invited and has not sent their answers. */
-        REMINDER;
-
-        public String word() {
-            return name().toLowerCase(Locale.ROOT);
-        }
-    }
 
     /** Most addresses of one message, of each kind. */
     public static final int MOST_ADDRESSES = 20;
@@ -49,7 +34,7 @@ public record DispatchMessage(String code, String title, MessageMoment on, int a
     /** A message that is sent with the interview, to no people of the workspace and with nothing attached. */
     public DispatchMessage(String code, String title, String sendWhen, List<String> addresses, List<String> answers, String subject,
             String body, ToldAnswers tells, List<String> told) {
-        this(code, title, MessageMoment.SENT, 0, sendWhen, new MessageRecipients(addresses, answers, List.of(), ""), subject, body,
+        this(code, title, MessageOccasion.WITH_ANSWERS, sendWhen, new MessageRecipients(addresses, answers, List.of(), ""), subject, body,
                 new MessageContents(tells, told, false, false, false));
     }
 
@@ -58,9 +43,27 @@ public record DispatchMessage(String code, String title, MessageMoment on, int a
         return title.isEmpty() ? code : title;
     }
 
-    /** Whether it is sent with the interview, and not before. */
+    public MessageMoment on() {
+        return occasion.moment();
+    }
+
+    public int afterDays() {
+        return occasion.afterDays();
+    }
+
+    /** Whether it is sent with the interview, and neither before nor later. */
     public boolean isAfterAnswers() {
-        return on == MessageMoment.SENT;
+        return on() == MessageMoment.SENT && !isOfFollowUp();
+    }
+
+    /** Whether it is sent at a moment of a follow-up. */
+    public boolean isOfFollowUp() {
+        return occasion.isOfFollowUp();
+    }
+
+    /** Whether it is sent while there are no answers. */
+    public boolean isBeforeAnswers() {
+        return !isAfterAnswers() && !isOfFollowUp();
     }
 
     public List<String> addresses() {
@@ -93,32 +96,33 @@ public record DispatchMessage(String code, String title, MessageMoment on, int a
     }
 
     public DispatchMessage withSendWhen(String changed) {
-        return new DispatchMessage(code, title, on, afterDays, changed, to, subject, body, with);
+        return new DispatchMessage(code, title, occasion, changed, to, subject, body, with);
     }
 
     public DispatchMessage withTexts(String changedSubject, String changedBody) {
-        return new DispatchMessage(code, title, on, afterDays, sendWhen, to, changedSubject, changedBody, with);
+        return new DispatchMessage(code, title, occasion, sendWhen, to, changedSubject, changedBody, with);
     }
 
     public DispatchMessage withTo(MessageRecipients changed) {
-        return new DispatchMessage(code, title, on, afterDays, sendWhen, changed, subject, body, with);
+        return new DispatchMessage(code, title, occasion, sendWhen, changed, subject, body, with);
     }
 
     public DispatchMessage withContents(MessageContents changed) {
-        return new DispatchMessage(code, title, on, afterDays, sendWhen, to, subject, body, changed);
+        return new DispatchMessage(code, title, occasion, sendWhen, to, subject, body, changed);
     }
 
-    public DispatchMessage withOn(MessageMoment changed, int changedDays) {
-        return new DispatchMessage(code, title, changed, changedDays, sendWhen, to, subject, body, with);
+    public DispatchMessage withOccasion(MessageOccasion changed) {
+        return new DispatchMessage(code, title, changed, sendWhen, to, subject, body, with);
     }
 
     public DispatchMessage withCode(String changed) {
-        return new DispatchMessage(changed, title, on, afterDays, sendWhen, to, subject, body, with);
+        return new DispatchMessage(changed, title, occasion, sendWhen, to, subject, body, with);
     }
 
     /** The same with other codes for itself and for what it names. */
     public DispatchMessage withCodes(Map<String, String> codes) {
-        return new DispatchMessage(codes.getOrDefault(code, code), title, on, afterDays, sendWhen, to.withCodes(codes), subject, body,
+        MessageOccasion followed = occasion.withFollowUp(codes.getOrDefault(occasion.followUp(), occasion.followUp()));
+        return new DispatchMessage(codes.getOrDefault(code, code), title, followed, sendWhen, to.withCodes(codes), subject, body,
                 with.withCodes(codes));
     }
 

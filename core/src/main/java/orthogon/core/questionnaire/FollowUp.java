@@ -106,12 +106,11 @@ public record FollowUp(String code, String title, String questionnaire, String o
 
     /**
      * @param days after it is opened until when it is to be sent; 0 for no time
-     * @param remindAfter days after it is opened when whoever answers it is reminded; 0 for never
      * @param expires whether it cannot be sent any more then
      */
-    public record DueTime(int days, int remindAfter, boolean expires) {
+    public record DueTime(int days, boolean expires) {
 
-        public static final DueTime NONE = new DueTime(0, 0, false);
+        public static final DueTime NONE = new DueTime(0, false);
 
         public boolean isLimited() {
             return days > 0 && expires;

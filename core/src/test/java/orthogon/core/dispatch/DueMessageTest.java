@@ -13,6 +13,8 @@ import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Interview;
 import orthogon.core.proof.claim.Replay;
 import orthogon.core.questionnaire.DispatchMessage;
+import orthogon.core.questionnaire.MessageOccasion;
+import orthogon.core.questionnaire.MessageOccasion.MessageMoment;
 import orthogon.core.questionnaire.DispatchPassage;
 import orthogon.core.questionnaire.DispatchPassage.PassageWording;
 import orthogon.core.questionnaire.MessageContents.ToldAnswers;
@@ -68,7 +70,8 @@ class DueMessageTest {
 
     @Test
     void aMessageToWhoeverIsInvitedIsNotSentWithTheInterview() {
-        DispatchMessage invited = message("come", "", List.of("a@b.example"), List.of()).withOn(DispatchMessage.MessageMoment.INVITED, 0);
+        DispatchMessage invited = message("come", "", List.of("a@b.example"), List.of())
+                .withOccasion(new MessageOccasion(MessageMoment.INVITED, "", 0));
         assertEquals(List.of(), DueMessage.of(interview(HERONS.withMessages(List.of(invited)), Map.of("nest", true))));
     }
 
@@ -107,7 +110,8 @@ class DueMessageTest {
 
     @Test
     void claimsAboutWhoHearsAreReadyUntilTheyAreMade() {
-        DispatchMessage invited = message("come", "", List.of("a@b.example"), List.of()).withOn(DispatchMessage.MessageMoment.INVITED, 0);
+        DispatchMessage invited = message("come", "", List.of("a@b.example"), List.of())
+                .withOccasion(new MessageOccasion(MessageMoment.INVITED, "", 0));
         Questionnaire document = HERONS.withMessages(List.of(HERONS.messages().getFirst(), HERONS.messages().getLast(), invited));
         List<ReadyClaim> ready = ReadyClaim.of(document);
         assertEquals(List.of("sends(nests)", "sends(always) or sends(nests)"), ready.stream().map(r -> r.claim().that()).toList());

@@ -11,7 +11,8 @@ import orthogon.core.answer.yesno.YesNoAnswer;
 import orthogon.core.language.Texts;
 import orthogon.core.questionnaire.Dispatch;
 import orthogon.core.questionnaire.DispatchMessage;
-import orthogon.core.questionnaire.DispatchMessage.MessageMoment;
+import orthogon.core.questionnaire.MessageOccasion;
+import orthogon.core.questionnaire.MessageOccasion.MessageMoment;
 import orthogon.core.questionnaire.DispatchPassage;
 import orthogon.core.questionnaire.DispatchPassage.PassageWording;
 import orthogon.core.questionnaire.MessageContents;
@@ -71,11 +72,12 @@ class ChangeDispatchTest {
         assertTrue(refused(plain.withTo(new MessageRecipients(List.of(), List.of(), List.of(), "no address"))).contains("not an email"));
         assertTrue(
                 refused(plain.withTo(new MessageRecipients(List.of(), List.of(), List.of(), "nest"))).contains("no question for an email"));
-        assertTrue(refused(plain.withOn(MessageMoment.INVITED, 0)).contains("before there are answers"));
-        assertTrue(refused(plain.withOn(MessageMoment.SENT, 3)).contains("1 to 365 days"));
+        assertTrue(refused(plain.withOccasion(new MessageOccasion(MessageMoment.INVITED, "", 0))).contains("before there are answers"));
+        assertTrue(refused(plain.withOccasion(new MessageOccasion(MessageMoment.SENT, "", 3))).contains("1 to 365 days"));
         DispatchMessage reminder = plain.withContents(new MessageContents(ToldAnswers.NOTHING, List.of(), false, false, false));
-        assertTrue(refused(reminder.withOn(MessageMoment.REMINDER, 366)).contains("1 to 365 days"));
-        assertEquals(365, with(reminder.withOn(MessageMoment.REMINDER, 365)).messages().getFirst().afterDays());
+        assertTrue(refused(reminder.withOccasion(new MessageOccasion(MessageMoment.REMINDER, "", 366))).contains("1 to 365 days"));
+        assertEquals(365,
+                with(reminder.withOccasion(new MessageOccasion(MessageMoment.REMINDER, "", 365))).messages().getFirst().afterDays());
         assertEquals(20_000, with(plain.withTexts("S", "x".repeat(20_000))).messages().getFirst().body().length());
         assertTrue(refused(plain.withTexts("S", "x".repeat(20_001))).contains("at most 20000 fit"));
         PassageWording wording = new PassageWording("", "text");

@@ -71,7 +71,7 @@ class ChangeFollowUpsTest {
         assertTrue(refused(decided(List.of("ines"))).contains("Say what can be decided"));
         assertTrue(refused(decided(List.of("ines"), new DecisionChoice("back", "", true))).contains("would never end"));
         assertTrue(refused(decided(List.of("ines"), FINE, FINE)).contains("another code"));
-        assertTrue(refused(RIDE.withDue(new DueTime(0, 0, true))).contains("after how many days"));
+        assertTrue(refused(RIDE.withDue(new DueTime(0, true))).contains("after how many days"));
         assertTrue(refused(RIDE.withEachOf("nest")).contains("which is no roster"));
         assertTrue(refused(RIDE.withOpenWhen("look.state = \"sent\""), FollowUp.of("look", "visit", "")).contains("follow-ups behind it"));
     }
@@ -92,8 +92,8 @@ class ChangeFollowUpsTest {
         assertEquals(FollowUp.MOST_VALUES, with(RIDE.withCarries(carries)).followUps().getFirst().carries().size());
         carries.add(new Carried("one_more", "nest", false));
         assertTrue(refused(RIDE.withCarries(carries)).contains("at most 100 values"));
-        with(RIDE.withDue(new DueTime(FollowUp.MOST_DAYS, FollowUp.MOST_DAYS, true)));
-        assertTrue(refused(RIDE.withDue(new DueTime(FollowUp.MOST_DAYS + 1, 0, false))).contains("1 to 3650 days"));
+        with(RIDE.withDue(new DueTime(FollowUp.MOST_DAYS, true)));
+        assertTrue(refused(RIDE.withDue(new DueTime(FollowUp.MOST_DAYS + 1, false))).contains("1 to 3650 days"));
         assertTrue(refused(RIDE.withSeat(new FollowUpSeat(Who.PEOPLE, "", Collections.nCopies(21, "ines")))).contains("at most 20 people"));
         List<DecisionChoice> choices = new ArrayList<>();
         for (int i = 0; i < FollowUp.MOST_CHOICES; i++) {

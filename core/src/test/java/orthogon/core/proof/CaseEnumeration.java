@@ -22,9 +22,11 @@ import orthogon.core.expression.Expr;
 import orthogon.core.expression.Situation;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.Enumeration.Ending;
+import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.FollowUp.Brought;
 import orthogon.core.questionnaire.FollowUp.Carried;
+import orthogon.core.questionnaire.MessageOccasion;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Questionnaire.OwnClaim;
@@ -228,6 +230,7 @@ final class CaseEnumeration {
             throw new Enumeration.TooLarge();
         }
         Situation situation = situation(ending, known);
+        first.document().messages().forEach(m -> tell(m, ending, known, situation));
         List<OwnClaim> claims = first.document().claims();
         for (int i = 0; i < claims.size(); i++) {
             boolean holds = Evaluator.holds(first.at("claims/" + i).orElseThrow().expr().orElseThrow(), situation);
@@ -237,7 +240,46 @@ final class CaseEnumeration {
         }
     }
 
+    private void tell(DispatchMessage message, Ending ending, Map<String, Object> known, Situation situation) {
+        MessageOccasion at = message.occasion();
+        FollowUp of = first.document().followUp(at.followUp()).orElseThrow();
+        Object parts = known.get(of.code());
+        boolean comes = parts != null
+                && (!at.isAfterFollowUp() || ((Map<?, ?>) parts).get("state").equals(of.answeredState()));
+        String place = message.code() + ".sendWhen";
+        boolean sends = comes && first.expr(place, true).filter(e -> Evaluator.holds(e, situation)).isPresent();
+        (sends ? holding : failing).add(message.code());
+        if (sends && !message.hasRecipientAlways() && message.answers().stream().allMatch(a -> ending.answers().get(a) == null)) {
+            blank.add(message.code());
+        }
+        Expr condition = first.at(place).flatMap(Wiring.Wire::expr).orElse(null);
+        for (int c = 0; condition != null && c < condition.comparisons().size(); c++) {
+            for (boolean literal : new boolean[]{true, false}) {
+                if ((comes && Evaluator.holds(condition.with(c, literal), situation)) != sends) {
+                    deciding.add(place + "#" + c + literal);
+                }
+            }
+        }
+    }
+
+    private void concludeMessages() {
+        for (DispatchMessage message : first.document().messages()) {
+            String code = message.code();
+            verdicts.put("message-sent " + code, holding.contains(code));
+            verdicts.put("recipient-filled " + code, !blank.contains(code));
+            Optional<Expr> when = first.at(code + ".sendWhen").flatMap(Wiring.Wire::expr);
+            if (when.isPresent()) {
+                verdicts.put("condition-varies " + code + ".sendWhen", holding.contains(code) && failing.contains(code));
+                for (int c = 0; c < when.get().comparisons().size(); c++) {
+                    String place = code + ".sendWhen#" + c;
+                    verdicts.put("comparison-matters " + place, deciding.contains(place + true) && deciding.contains(place + false));
+                }
+            }
+        }
+    }
+
     private void conclude() {
+        concludeMessages();
         for (FollowUp followUp : first.document().followUps()) {
             String code = followUp.code();
             verdicts.put("follow-up-opened " + code, holding.contains(code));

@@ -15,6 +15,7 @@ import orthogon.core.expression.Wiring;
 import orthogon.core.proof.fault.Faults;
 import orthogon.core.proof.composed.KnownQuestionnaires;
 import orthogon.core.questionnaire.Dispatch;
+import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.FollowUp.Brought;
 import orthogon.core.questionnaire.FollowUp.Carried;
@@ -22,6 +23,9 @@ import orthogon.core.questionnaire.FollowUp.FollowUpDecision;
 import orthogon.core.questionnaire.FollowUp.DecisionChoice;
 import orthogon.core.questionnaire.FollowUp.DueTime;
 import orthogon.core.questionnaire.FollowUpSeat;
+import orthogon.core.questionnaire.MessageContents.ToldAnswers;
+import orthogon.core.questionnaire.MessageOccasion;
+import orthogon.core.questionnaire.MessageOccasion.MessageMoment;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Questionnaire.OwnClaim;
@@ -76,7 +80,23 @@ final class RandomCase {
                 new OwnClaim("c0", chance(50) ? Says.ALWAYS : Says.NEVER,
                         pick(List.of("opens(f0) or ", "not(opens(f0)) and ")) + condition()),
                 new OwnClaim("c1", chance(50) ? Says.ALWAYS : Says.NEVER, about(one)));
-        return first.withFollowUps(followUps).withClaims(claims);
+        return first.withFollowUps(followUps).withClaims(claims).withMessages(List.of(message("m0", one), message("m1", one)));
+    }
+
+    /** A message at a moment of a follow-up. */
+    private DispatchMessage message(String code, FollowUp followUp) {
+        List<MessageOccasion> occasions = Stream.of(MessageMoment.values()).map(m -> new MessageOccasion(m, followUp.code(),
+                m == MessageMoment.REMINDER ? 2 : 0)).filter(o -> o.isPossible() && o.comesIn(followUp)).toList();
+        MessageOccasion occasion = pick(occasions);
+        List<String> known = !occasion.isAfterFollowUp()
+                ? List.of()
+                : asked(followUp).stream()
+                        .filter(c -> !c.contains(".state") && (occasion.moment() == MessageMoment.DECIDED || !c.contains(".decision")))
+                        .toList();
+        String when = known.isEmpty() || chance(40) ? chance(30) ? "" : condition() : pick(known);
+        List<String> answers = chance(80) ? List.of(pick(first.questions().toList()).code()) : List.of();
+        return new DispatchMessage(code, "", when, chance(30) ? List.of("office@quillmere.example") : List.of(), answers, "About it", "",
+                ToldAnswers.NOTHING, List.of()).withOccasion(occasion);
     }
 
     private boolean chance(int percent) {
@@ -94,7 +114,7 @@ final class RandomCase {
                                 new DecisionChoice("again", "Again", true)))
                 : FollowUpDecision.NONE;
         return new FollowUp(code, "", "other", chance(15) ? "" : when, "", FollowUpSeat.RESPONDENT, carries(), brings(), decision,
-                chance(40) ? new DueTime(3, 0, true) : DueTime.NONE, "");
+                chance(40) ? new DueTime(3, true) : DueTime.NONE, "");
     }
 
     private List<Carried> carries() {
@@ -146,6 +166,10 @@ final class RandomCase {
     }
 
     private String about(FollowUp followUp) {
+        return pick(asked(followUp));
+    }
+
+    private List<String> asked(FollowUp followUp) {
         String code = followUp.code();
         List<String> conditions = new ArrayList<>(List.of(code + ".state = \"" + pick(followUp.ends()) + "\"", code + ".state = null",
                 code + ".ended = \"" + pick(opened.outcomes()).code() + "\""));
@@ -158,6 +182,6 @@ final class RandomCase {
             case LIST -> "count(" + code + "." + b.name() + ") > 1";
             default -> "answered(" + code + "." + b.name() + ")";
         }));
-        return pick(conditions);
+        return conditions;
     }
 }

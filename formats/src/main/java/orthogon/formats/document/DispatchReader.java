@@ -3,11 +3,12 @@ package orthogon.formats.document;
 import java.util.List;
 import orthogon.core.questionnaire.Dispatch;
 import orthogon.core.questionnaire.DispatchMessage;
-import orthogon.core.questionnaire.DispatchMessage.MessageMoment;
+import orthogon.core.questionnaire.MessageOccasion.MessageMoment;
 import orthogon.core.questionnaire.DispatchPassage;
 import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.MessageContents;
 import orthogon.core.questionnaire.MessageContents.ToldAnswers;
+import orthogon.core.questionnaire.MessageOccasion;
 import orthogon.core.questionnaire.MessageRecipients;
 import orthogon.formats.json.ReadObject;
 
@@ -35,12 +36,21 @@ final class DispatchReader {
 
     private static DispatchMessage message(ReadObject m) {
         String code = m.code("code");
-        Integer days = m.whole("afterDays", 0, DispatchMessage.MOST_DAYS);
-        return new DispatchMessage(code, m.text("title"), m.oneOf("on", MessageMoment.values(), MessageMoment::word, MessageMoment.SENT),
-                days == null ? 0 : days, m.text("sendWhen"),
-                recipients(m), m.needed("subject"), m.text("body"),
+        return new DispatchMessage(code, m.text("title"), occasion(m), m.text("sendWhen"), recipients(m), m.needed("subject"),
+                m.text("body"),
                 new MessageContents(m.oneOf("tells", ToldAnswers.values(), ToldAnswers::word, ToldAnswers.EVERYTHING), m.texts("told"),
                         m.truth("nothingLeftOut"), m.truth("attachResponse"), m.truth("attachFiles")));
+    }
+
+    private static MessageOccasion occasion(ReadObject m) {
+        Integer days = m.whole("afterDays", 0, DispatchMessage.MOST_DAYS);
+        MessageOccasion occasion = new MessageOccasion(
+                m.oneOf("on", MessageMoment.values(), MessageMoment::word, MessageMoment.SENT), m.text("followUp"),
+                days == null ? 0 : days);
+        if (!occasion.isPossible()) {
+            m.fault("on", occasion.isOfFollowUp() ? "nobody is invited to a follow-up" : "name the follow-up whose moment it is");
+        }
+        return occasion;
     }
 
     private static MessageRecipients recipients(ReadObject m) {

@@ -5,7 +5,7 @@ import static orthogon.formats.json.WrittenObject.put;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import orthogon.core.questionnaire.DispatchMessage;
-import orthogon.core.questionnaire.DispatchMessage.MessageMoment;
+import orthogon.core.questionnaire.MessageOccasion.MessageMoment;
 import orthogon.core.questionnaire.DispatchPassage;
 import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.FollowUp.BroughtKind;
@@ -21,6 +21,7 @@ final class DispatchWriter {
         Map<String, Object> message = DocumentWriter.object("code", m.code());
         put(message, "title", m.title());
         put(message, "on", m.on() == MessageMoment.SENT ? "" : m.on().word());
+        put(message, "followUp", m.occasion().followUp());
         number(message, "afterDays", m.afterDays());
         put(message, "sendWhen", m.sendWhen());
         put(message, "addresses", m.to().addresses());
@@ -83,7 +84,6 @@ final class DispatchWriter {
             return choice;
         }).toList());
         number(followUp, "dueAfterDays", f.due().days());
-        number(followUp, "remindAfterDays", f.due().remindAfter());
         flag(followUp, "expires", f.due().expires());
         put(followUp, "eachOf", f.eachOf());
         return followUp;

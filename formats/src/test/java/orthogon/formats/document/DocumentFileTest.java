@@ -120,7 +120,7 @@ class DocumentFileTest {
                           "carries": [ { "to": "kind", "value": "1", "locked": true }, { "to": "way", "value": "\\"x\\"" } ],
                           "brings": [ { "name": "safe", "of": "arrived", "kind": "yes or no" }, { "name": "word", "of": "outcome" } ],
                           "decidedBy": [ "role:reviewer" ], "decision": [ { "code": "fine", "label": "Fine" }, { "code": "back", "returns": true } ],
-                          "dueAfterDays": 3, "remindAfterDays": 1, "expires": true },
+                          "dueAfterDays": 3, "expires": true },
                         { "code": "look", "questionnaire": "visit", "for": "people", "people": [ "ines" ] },
                         { "code": "mail", "questionnaire": "visit", "for": "address", "address": "q" }""");
         Questionnaire read = DocumentReader.read(whole);
@@ -128,7 +128,7 @@ class DocumentFileTest {
         FollowUp ride = read.followUp("ride").orElseThrow();
         assertEquals(List.of("decided", "expired", "withdrawn"), ride.ends());
         assertEquals(List.of("fine"), ride.decision().ends());
-        assertEquals(new FollowUp.DueTime(3, 1, true), ride.due());
+        assertEquals(new FollowUp.DueTime(3, true), ride.due());
         assertEquals(FollowUpSeat.Who.PEOPLE, read.followUp("look").orElseThrow().seat().who());
     }
 

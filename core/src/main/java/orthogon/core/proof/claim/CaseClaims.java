@@ -25,6 +25,7 @@ import orthogon.core.proof.composed.CaseWitness;
 import orthogon.core.proof.composed.KnownQuestionnaires;
 import orthogon.core.proof.message.Message;
 import orthogon.core.proof.plain.CaseNames;
+import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.FollowUp.Brought;
 import orthogon.core.questionnaire.FollowUp.Carried;
@@ -39,6 +40,9 @@ public final class CaseClaims {
 
     private static final Set<ClaimKind> REACHES = Set.of(ClaimKind.REACH_PAGE, ClaimKind.REACH_QUESTION, ClaimKind.REACH_OPTION,
             ClaimKind.REACH_NOTE);
+
+    private static final Set<ClaimKind> OF_MESSAGES = Set.of(ClaimKind.MESSAGE_SENT, ClaimKind.RECIPIENT_FILLED,
+            ClaimKind.MESSAGE_COMPLETE, ClaimKind.CONDITION_VARIES, ClaimKind.COMPARISON_MATTERS);
 
     private final CaseDocument document;
     private final KnownQuestionnaires others;
@@ -63,9 +67,11 @@ public final class CaseClaims {
                 .map(f -> CaseNames.ending(document.first().opened(f.code()))).toList());
         int own = document.first().form().plain().document().pages().size();
         Set<String> before = Set.copyOf(document.form().original().document().pages().stream().limit(own).map(Page::code).toList());
+        boolean tells = !document.form().plain().document().messages().isEmpty();
         return (family, page) -> switch (family) {
             case OWN -> page.isEmpty();
-            case SENSE -> endings.contains(page);
+            case DISPATCH -> page.isEmpty() && tells;
+            case SENSE -> endings.contains(page) || page.isEmpty() && tells;
             case REACH, PASSAGE -> !page.isEmpty() && !before.contains(page);
             default -> false;
         };
@@ -89,8 +95,44 @@ public final class CaseClaims {
             claims.addAll(translated(followUp, claims));
             followUp.brings().stream().filter(b -> isRestedOn(followUp, b)).forEach(b -> claims.add(filled(followUp, b)));
         }
+        ofFollowUps(first).forEach(m -> claims.addAll(told(m)));
         claims.addAll(own());
         claims.forEach(c -> c.guardedBy(composed.flow()));
+        return claims;
+    }
+
+    private static List<DispatchMessage> ofFollowUps(Wiring first) {
+        return first.document().messages().stream()
+                .filter(m -> m.isOfFollowUp() && first.document().followUp(m.occasion().followUp()).isPresent()).toList();
+    }
+
+    /** Whether a claim is about who is sent a message of a follow-up, which the case alone decides. */
+    public static boolean isOfCase(Wiring first, Claim claim) {
+        return OF_MESSAGES.contains(claim.kind())
+                && first.document().message(claim.at().row()).filter(DispatchMessage::isOfFollowUp).isPresent();
+    }
+
+    private List<Claim> told(DispatchMessage message) {
+        String code = message.code();
+        String place = code + "." + RuleFamily.SEND_WHEN.key();
+        List<Claim> claims = new ArrayList<>();
+        Claim sent = of(ClaimKind.MESSAGE_SENT, code);
+        Claim filled = of(ClaimKind.RECIPIENT_FILLED, code);
+        claims.add(led(ClaimKind.MESSAGE_SENT, code, ofCode(ClaimKind.MESSAGE_SENT, code), sent, w -> w.sends(message), f -> f));
+        claims.add(led(ClaimKind.RECIPIENT_FILLED, code, ofCode(ClaimKind.RECIPIENT_FILLED, code), filled,
+                w -> w.sends(message) && message.answers().stream().allMatch(a -> w.first().course().effective().get(a) == null), f -> f));
+        Claim varies = of(ClaimKind.CONDITION_VARIES, place);
+        if (varies != null && !message.sendWhen().isEmpty()) {
+            claims.add(led(ClaimKind.CONDITION_VARIES, place, varies.statement(), varies, CaseClaims::isSent, f -> f));
+            // Comparisons of the moment, which nobody wrote, come after those of the condition.
+            for (int n = 0; n < document.first().comparisons(place); n++) {
+                Claim matters = of(ClaimKind.COMPARISON_MATTERS, place + "#" + n);
+                if (matters != null) {
+                    claims.add(
+                            led(ClaimKind.COMPARISON_MATTERS, place + "#" + n, matters.statement(), matters, CaseClaims::isSent, f -> f));
+                }
+            }
+        }
         return claims;
     }
 
@@ -124,6 +166,13 @@ public final class CaseClaims {
             for (ClaimKind kind : List.of(ClaimKind.FOLLOW_UP_OPENED, ClaimKind.FOLLOW_UP_PASSABLE)) {
                 claims.add(cause.map(c -> ClaimDecider.undecided(kind, code, ofCode(kind, code), c))
                         .orElseGet(() -> new Claim(kind, code, ofCode(kind, code), Verdict.UNDECIDED, Optional.empty(), () -> why)));
+            }
+        }
+        for (DispatchMessage message : ofFollowUps(first)) {
+            for (ClaimKind kind : List.of(ClaimKind.MESSAGE_SENT, ClaimKind.RECIPIENT_FILLED)) {
+                Message statement = ofCode(kind, message.code());
+                claims.add(cause.map(c -> ClaimDecider.undecided(kind, message.code(), statement, c))
+                        .orElseGet(() -> new Claim(kind, message.code(), statement, Verdict.UNDECIDED, Optional.empty(), () -> why)));
             }
         }
         ofCase(first).forEach(n -> {

@@ -18,6 +18,7 @@ import orthogon.core.proof.plain.CaseNames;
 import orthogon.core.proof.composed.CaseWitness;
 import orthogon.core.proof.composed.CaseWitness.FollowedUp;
 import orthogon.core.proof.composed.KnownQuestionnaires;
+import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.FollowUp.Brought;
 import orthogon.core.questionnaire.Questionnaire;
@@ -81,6 +82,15 @@ public final class CaseWalk {
         first.wiring().document().followUps().forEach(f -> parts.put(f.code(), null));
         known.forEach(o -> parts.put(o.code(), o.parts()));
         return first.values(parts, "", 0).apply(claim);
+    }
+
+    /** Whether a message of a follow-up is sent, at whatever moment of it. */
+    public boolean sends(DispatchMessage message) {
+        boolean there = known.stream().anyMatch(o -> o.code().equals(message.occasion().followUp()) && o.entry() <= 1
+                && (!message.occasion().isAfterFollowUp() || o.progress() == FollowUpProgress.SENT
+                        || o.progress() == FollowUpProgress.DECIDED));
+        Optional<Expr> when = first.wiring().expr(message.code() + ".sendWhen", true);
+        return isOver() && there && when.filter(e -> Boolean.TRUE.equals(value(e))).isPresent();
     }
 
     /** Opens whatever is to be opened until nothing is left. */

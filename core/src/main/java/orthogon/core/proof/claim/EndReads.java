@@ -171,7 +171,7 @@ final class EndReads {
         return putIn.getOrDefault(passage, List.of()).stream().filter(in -> {
             Place.Text at = PlaceText.unit(in.unit());
             return wordingOf(at).map(w -> passages.indexOf(w.row()) > passages.indexOf(passage))
-                    .orElseGet(() -> messageOf(at).map(DispatchMessage::isAfterAnswers).orElse(isClosing(at)));
+                    .orElseGet(() -> messageOf(at).map(m -> !m.isBeforeAnswers()).orElse(isClosing(at)));
         }).toList();
     }
 
@@ -270,7 +270,7 @@ final class EndReads {
             return Passages.chosen(interview, passage).equals(OptionalInt.of(wording.get().number()))
                     && isPutIn(passage.code(), interview);
         }
-        return interview.course().complete() && messageOf(at).map(m -> DueMessage.isSent(interview, m))
+        return interview.course().complete() && messageOf(at).map(m -> !m.isBeforeAnswers() && DueMessage.holds(interview, m))
                 .orElseGet(() -> interview.course().outcome().filter(at.row()::equals).isPresent());
     }
 

@@ -25,11 +25,14 @@ import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.plain.CaseNames;
 import orthogon.core.proof.plain.PlainForm;
 import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.FollowUp.Brought;
 import orthogon.core.questionnaire.FollowUpSeat;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
+import orthogon.core.questionnaire.MessageContents;
+import orthogon.core.questionnaire.MessageOccasion;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Places;
@@ -89,7 +92,8 @@ public final class CaseDocument {
                         document.linkParameters(), pages, List.of(new Outcome("done", "Done", "")), List.of(new OutcomeRow("", "done")),
                         claims, Map.of()),
                 (unit, text) -> text.indexOf('{') < 0 ? text : unit);
-        this.composed = PlainForm.composed(Wiring.of(whole, trees, step), neverBlank, grids);
+        Questionnaire telling = whole.withMessages(messages());
+        this.composed = PlainForm.composed(Wiring.of(telling, trees, step), neverBlank, grids);
     }
 
     /** The document, which is its own plain form. */
@@ -349,6 +353,29 @@ public final class CaseDocument {
                 ? CasePart.named(CaseNames.taken(part.name(), carried.get(code)))
                 : new Literal(null, Span.NONE);
         return new Derived(inside, rule(inside + ".derive", value));
+    }
+
+    /** Messages at moments of follow-ups, as if they were sent at the end of the case. */
+    private List<DispatchMessage> messages() {
+        List<DispatchMessage> messages = new ArrayList<>();
+        for (DispatchMessage message : first.document().messages()) {
+            Optional<FollowUp> of = first.document().followUp(message.occasion().followUp());
+            if (of.isPresent()) {
+                Expr.Name state = first.state(of.get().code());
+                Expr moment = !message.occasion().comesIn(of.get())
+                        ? new Literal(false, Span.NONE)
+                        : message.occasion().isAfterFollowUp()
+                                ? CasePart.equal(state, of.get().answeredState())
+                                : CasePart.filled(state);
+                String place = message.code() + "." + RuleFamily.SEND_WHEN.key();
+                String when = message.sendWhen().isEmpty()
+                        ? rule(place, moment)
+                        : first.at(place).map(c -> rule(place, CasePart.both(Optional.of(c), Optional.of(moment)))).orElse("faultX");
+                messages.add(message.withOccasion(MessageOccasion.WITH_ANSWERS).withSendWhen(when).withTexts("about", "")
+                        .withContents(new MessageContents(MessageContents.ToldAnswers.NOTHING, List.of(), false, false, false)));
+            }
+        }
+        return messages;
     }
 
     private void ownClaims() {

@@ -132,6 +132,11 @@ public record CasePart(String name, PlainForm form, Optional<FollowUp> by, int d
         return ((Name) call.args().getFirst()).name();
     }
 
+    /** How many comparisons the condition at a place of the plain form has. */
+    public int comparisons(String place) {
+        return at(place).map(e -> e.comparisons().size()).orElse(0);
+    }
+
     /** The expression at a place of the plain form as it reads in the composed document; empty where it has a fault. */
     Optional<Expr> at(String place) {
         return form.unclear().containsKey(place)

@@ -10,6 +10,7 @@ import orthogon.core.place.Place;
 import orthogon.core.place.PlaceText;
 import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.message.Message;
+import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.DispatchPassage;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
@@ -74,6 +75,9 @@ public final class Faults {
             m.answers().stream().filter(a -> document.question(a).isEmpty() || document.rosterOf(a).isPresent())
                     .forEach(a -> add(Fault.SoundClaim.REFERENCE_EXISTS, m.code(), Message.of("fault.no-recipient").code("code", a)));
         });
+        document.messages().stream().filter(m -> m.isOfFollowUp() && document.followUp(m.occasion().followUp()).isEmpty())
+                .forEach(m -> add(Fault.SoundClaim.REFERENCE_EXISTS, m.code(),
+                        Message.of("fault.no-follow-up").code("code", m.occasion().followUp())));
         document.passages().forEach(p -> unique(codes, p.code(), p.code()));
         document.followUps().forEach(f -> {
             unique(codes, f.code(), f.code());
@@ -192,7 +196,7 @@ public final class Faults {
         }
         Place.Text at = PlaceText.unit(unit);
         String owner = at.row();
-        boolean before = document.message(owner).filter(m -> !m.isAfterAnswers()).isPresent() && !position.containsKey(owner);
+        boolean before = document.message(owner).filter(DispatchMessage::isBeforeAnswers).isPresent() && !position.containsKey(owner);
         int reach = before
                 ? -1
                 : pageStart.containsKey(owner)

@@ -71,7 +71,7 @@ public final class TextSets {
         boolean ofMessage = at.name().equals("subject") || at.name().equals("body");
         Optional<DispatchMessage> message = ofMessage ? document.message(owner) : Optional.empty();
         if (message.isPresent()) {
-            return new Met(message.get().isAfterAnswers() ? IN_DISPATCH : AT_START, "", "", Diagrams.ALL);
+            return new Met(message.get().isBeforeAnswers() ? AT_START : IN_DISPATCH, "", "", Diagrams.ALL);
         }
         if (at.isOf(RuleFamily.INCLUDE_WHEN)) {
             return new Met(IN_DISPATCH, "", "", Diagrams.ALL);

@@ -12,7 +12,8 @@ import orthogon.core.proof.Proof;
 import orthogon.core.proof.RandomDocument;
 import orthogon.core.proof.fault.Faults;
 import orthogon.core.questionnaire.DispatchMessage;
-import orthogon.core.questionnaire.DispatchMessage.MessageMoment;
+import orthogon.core.questionnaire.MessageOccasion;
+import orthogon.core.questionnaire.MessageOccasion.MessageMoment;
 import orthogon.core.questionnaire.DispatchPassage;
 import orthogon.core.questionnaire.DispatchPassage.PassageWording;
 import orthogon.core.questionnaire.MessageContents;
@@ -135,7 +136,8 @@ class DispatchClaimsTest {
         Questionnaire document = proof().wiring().document().withPassages(List.of(one));
         assertEquals(List.of("nest.wording"), Faults.of(Wiring.of(document.withItem("nest",
                 i -> ((Question) i).withTexts("A {one} nest?", "")))).stream().map(f -> f.place()).toList());
-        DispatchMessage invited = message("", "mail").withTexts("{one}", "{nest}").withOn(MessageMoment.INVITED, 0);
+        DispatchMessage invited = message("", "mail").withTexts("{one}", "{nest}")
+                .withOccasion(new MessageOccasion(MessageMoment.INVITED, "", 0));
         assertEquals(List.of("m.subject", "m.body"), Faults.of(Wiring.of(document.withMessages(List.of(invited)))).stream()
                 .map(f -> f.place()).toList());
     }
