@@ -11,6 +11,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.UnaryOperator;
+import orthogon.core.dispatch.OpeningOutcomes;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Wiring;
 import orthogon.core.expression.Wiring.Wire;
@@ -20,6 +22,7 @@ import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.flow.Transition;
+import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
@@ -30,8 +33,9 @@ import orthogon.core.questionnaire.Questionnaire;
  * item that is decided from another page has a reference to what decides it on its own page, so that every page can be read by itself.
  *
  * @param ways between pages, the outcome table and outcomes
+ * @param followUps what responses open, in order
  */
-record Branches(List<PageFrame> frames, List<OutcomeBox> outcomes, List<MapWay> ways) {
+record Branches(List<PageFrame> frames, List<OutcomeBox> outcomes, List<MapWay> ways, List<CaseFrame> followUps) {
 
     /** More boxes, lines and ways than this are neither laid out nor legible. */
     static final int MOST_DRAWN = 4_000;
@@ -75,6 +79,24 @@ record Branches(List<PageFrame> frames, List<OutcomeBox> outcomes, List<MapWay> 
     record OutcomeBox(String code, String label, String state, boolean reached) {}
 
     /**
+     * A follow-up.
+     *
+     * @param opens title of the questionnaire that it opens, or its code
+     * @param seat who answers it, in words
+     * @param words when it is opened
+     * @param from codes of the outcomes that open it; of the follow-ups that it comes of where it comes of any
+     */
+    record CaseFrame(String code, String title, String opens, String seat, String words, String state, boolean reached,
+            List<String> from) {}
+
+    /** What leads to a follow-up. */
+    record Opening(String from, String to) {}
+
+    List<Opening> openings() {
+        return followUps.stream().flatMap(f -> f.from().stream().map(from -> new Opening(from, f.code()))).toList();
+    }
+
+    /**
      * A way from one page to the next stop.
      *
      * @param kind {@code next}, {@code skip}, {@code finish} or {@code row}
@@ -106,7 +128,7 @@ record Branches(List<PageFrame> frames, List<OutcomeBox> outcomes, List<MapWay> 
     /** Whether there are few enough parts to draw. */
     boolean isDrawable() {
         long parts = frames.stream().mapToLong(f -> 1 + f.boxes().size() + f.lines().size()).sum();
-        return parts + ways.size() <= MOST_DRAWN;
+        return parts + ways.size() + openings().size() <= MOST_DRAWN;
     }
 
     /** Whether an item has a box of its own. */
@@ -114,8 +136,9 @@ record Branches(List<PageFrame> frames, List<OutcomeBox> outcomes, List<MapWay> 
         return frames.stream().flatMap(f -> f.boxes().stream()).anyMatch(b -> b.id().equals(item));
     }
 
-    static Branches of(Proof proof, Level level) {
-        return new BranchReading(proof, level).read();
+    /** @param titles code of a questionnaire to its title */
+    static Branches of(Proof proof, Level level, UnaryOperator<String> titles) {
+        return new BranchReading(proof, level, titles).read();
     }
 
     private static final class BranchReading {
@@ -127,6 +150,7 @@ record Branches(List<PageFrame> frames, List<OutcomeBox> outcomes, List<MapWay> 
         private final Wiring wiring;
         private final Questionnaire document;
         private final Level level;
+        private final UnaryOperator<String> titles;
         private final Map<String, String> states = new LinkedHashMap<>();
         private final Set<String> never = new LinkedHashSet<>();
         private final Map<String, Item> items = new HashMap<>();
@@ -135,7 +159,8 @@ record Branches(List<PageFrame> frames, List<OutcomeBox> outcomes, List<MapWay> 
         private final Map<String, List<Wire>> decided = new HashMap<>();
         private final Map<String, String> groups = new HashMap<>();
 
-        BranchReading(Proof proof, Level level) {
+        BranchReading(Proof proof, Level level, UnaryOperator<String> titles) {
+            this.titles = titles;
             this.proof = proof;
             this.wiring = proof.wiring();
             this.document = proof.document();
@@ -164,7 +189,8 @@ record Branches(List<PageFrame> frames, List<OutcomeBox> outcomes, List<MapWay> 
                     states.merge(ofTable ? TABLE : claim.at().row(), claim.verdict().word(),
                             (a, b) -> a.equals("refuted") ? a : b);
                 }
-                if (claim.kind().isReach() && claim.verdict() == Verdict.REFUTED) {
+                boolean isReach = claim.kind().isReach() || claim.kind() == ClaimKind.FOLLOW_UP_OPENED;
+                if (isReach && claim.verdict() == Verdict.REFUTED) {
                     never.add(claim.place());
                 }
             }
@@ -177,7 +203,24 @@ record Branches(List<PageFrame> frames, List<OutcomeBox> outcomes, List<MapWay> 
             }
             List<OutcomeBox> outcomes = document.outcomes().stream()
                     .map(o -> new OutcomeBox(o.code(), o.label(), state(o.code()), !never.contains(o.code()))).toList();
-            return new Branches(frames, outcomes, ways());
+            return new Branches(frames, outcomes, ways(), document.followUps().stream().map(this::frame).toList());
+        }
+
+        private CaseFrame frame(FollowUp followUp) {
+            String code = followUp.code();
+            Set<String> rests = wiring.restsOn(code);
+            List<String> from = rests.isEmpty()
+                    ? OpeningOutcomes.of(wiring, followUp).stream().filter(o -> !never.contains(o)).toList()
+                    : document.followUps().stream().map(FollowUp::code).filter(rests::contains).toList();
+            String seat = switch (followUp.seat().who()) {
+                case RESPONDENT -> "the respondent answers";
+                case ADDRESS -> "whoever is at " + followUp.seat().address() + " answers";
+                case PEOPLE -> "staff answer";
+            };
+            String words = wiring.at(code + ".openFollowUp").map(w -> w.readable().map(Phrase::of).orElse(w.text())).orElse("");
+            return new CaseFrame(code, followUp.shown(), titles.apply(followUp.questionnaire()), seat,
+                    followUp.isForEachEntry() ? "each of " + followUp.eachOf() + (words.isEmpty() ? "" : ", when " + words) : words,
+                    state(code), !never.contains(code), from);
         }
 
         private String state(String code) {

@@ -75,6 +75,14 @@ record Drawing(String title, boolean alone, String width, String height, List<Dr
                 line(classes("way " + way.kind(), "proved", way.reached(), isOn(way)), way.words(), laid.ways().get(i),
                         new GroupData(null, null, null, way.from(), way.to(), String.join(" ", way.uses()), String.valueOf(i)));
             }
+            branches.followUps().forEach(this::followUp);
+            for (int i = 0; i < branches.openings().size(); i++) {
+                Branches.Opening opening = branches.openings().get(i);
+                Branches.CaseFrame to = branches.followUps().stream().filter(f -> f.code().equals(opening.to())).findFirst().orElseThrow();
+                boolean on = followed.isNobody() || followed.met().contains(opening.to());
+                line(classes("line opens", "proved", to.reached(), on), to.words(), laid.openings().get(i),
+                        new GroupData(null, null, null, opening.from(), opening.to(), "", null));
+            }
             int n = 0;
             for (Branches.PageFrame frame : branches.frames()) {
                 for (Branches.ConditionLine line : frame.lines()) {
@@ -143,6 +151,18 @@ record Drawing(String title, boolean alone, String width, String height, List<Dr
             sign(state, at, texts);
             groups.add(new DrawnGroup(classes("stop " + kind, state, reached, on), GroupData.of(code, null, kind), label, null,
                     List.of(rect(at, null)), texts));
+        }
+
+        private void followUp(Branches.CaseFrame followUp) {
+            MapLayout.Area at = laid.frames().get(followUp.code());
+            boolean on = followed.isNobody() || followed.met().contains(followUp.code());
+            List<DrawnText> texts = new ArrayList<>(List.of(text(at.x() + 10, at.y() + 19, "title", cut(followUp.title(), 28)),
+                    text(at.x() + 10, at.y() + 37, null, cut("opens " + followUp.opens(), 32)),
+                    text(at.x() + 10, at.y() + 53, null, cut(followUp.seat(), 32))));
+            sign(followUp.state(), at, texts);
+            groups.add(new DrawnGroup(classes("stop follow-up", followUp.state(), followUp.reached(), on),
+                    GroupData.of(followUp.code(), null, "follow-up"), followUp.title(), null,
+                    List.of(rect(at, null), rect(new MapLayout.Area(at.x(), at.y(), at.width(), 26), "band")), texts));
         }
 
         private static void sign(String state, MapLayout.Area at, List<DrawnText> texts) {

@@ -2,6 +2,7 @@ package orthogon.app.map;
 
 import orthogon.app.frame.Frame;
 import orthogon.app.http.NotThere;
+import orthogon.app.opening.Openable;
 import orthogon.app.proving.Proofs;
 import orthogon.app.proving.Shares;
 import orthogon.app.store.DraftStore.Draft;
@@ -10,7 +11,9 @@ import orthogon.app.work.Acts;
 import orthogon.core.edit.Edit;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Wiring;
+import orthogon.core.dispatch.DueFollowUp;
 import orthogon.core.interview.Course;
+import orthogon.core.interview.Interview;
 import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
@@ -20,6 +23,7 @@ import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.flow.Figures;
 import orthogon.core.proof.flow.Share;
 import orthogon.core.proof.told.ClaimWords;
+import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
@@ -75,8 +79,10 @@ class MapController {
     private final ITemplateEngine templates;
     private final Shares shares;
     private final Acts acts;
+    private final Openable openable;
 
-    MapController(Frame frame, Proofs proofs, Shares shares, Acts acts, ITemplateEngine templates) {
+    MapController(Frame frame, Proofs proofs, Shares shares, Acts acts, Openable openable, ITemplateEngine templates) {
+        this.openable = openable;
         this.templates = templates;
         this.acts = acts;
         this.shares = shares;
@@ -93,9 +99,9 @@ class MapController {
         Proof proof = proofs.soon(draft);
         frame.fill(model, draft, "map");
         Branches.Level shown = level(level, proof, at);
-        Branches branches = Branches.of(proof, shown);
+        Branches branches = branches(proof, shown);
         boolean drawn = branches.isDrawable() && !as.equals("table");
-        Optional<Course> course = course(draft, proof, answers);
+        Optional<Interview> course = followed(draft, proof, answers);
         List<WayRow> rows = drawn ? List.of() : rows(draft, branches);
         about(proof, at).ifPresent(a -> model.addAttribute("about", a));
         Views.show(model,
@@ -104,6 +110,11 @@ class MapController {
                         rows.size() > Branches.MOST_DRAWN ? rows.subList(0, Branches.MOST_DRAWN) : rows,
                         note(level, as, shown, drawn, rows.size()), proof.words()));
         return part == null ? "map" : "map :: sheet";
+    }
+
+    private Branches branches(Proof proof, Branches.Level level) {
+        return Branches.of(proof, level,
+                code -> openable.of(proof.document()).find(code).map(Questionnaire::title).orElse(code));
     }
 
     /** What is not shown since it is too much; empty where all is. */
@@ -121,34 +132,38 @@ class MapController {
     }
 
     /** The level that is asked for, if it can be drawn; else one that draws what is chosen; else the finest one whose drawing is legible whole. */
-    private static Branches.Level level(String typed, Proof proof, String at) {
+    private Branches.Level level(String typed, Proof proof, String at) {
         List<Branches.Level> coarsestFirst = Arrays.stream(Branches.Level.values())
-                .takeWhile(l -> Branches.of(proof, l).isDrawable()).toList();
+                .takeWhile(l -> branches(proof, l).isDrawable()).toList();
         return coarsestFirst.stream().filter(l -> l.name().equals(typed.toUpperCase(Locale.ROOT))).findFirst()
                 .or(() -> proof.document().item(at).isEmpty()
                         ? Optional.empty()
-                        : coarsestFirst.stream().filter(l -> Branches.of(proof, l).draws(at)).findFirst())
-                .orElseGet(() -> coarsestFirst.stream().takeWhile(l -> MapLayout.of(Branches.of(proof, l)).isLegibleWhole())
+                        : coarsestFirst.stream().filter(l -> branches(proof, l).draws(at)).findFirst())
+                .orElseGet(() -> coarsestFirst.stream().takeWhile(l -> MapLayout.of(branches(proof, l)).isLegibleWhole())
                         .reduce((coarser, finer) -> finer).orElse(Branches.Level.PAGES));
     }
 
-    private static Optional<Course> course(Draft draft, Proof proof, String answers) {
+    private static Optional<Interview> followed(Draft draft, Proof proof, String answers) {
         if (answers.isEmpty()) {
             return Optional.empty();
         }
         try {
             return Optional.of(
-                    Replay.of(proof.wiring(), LocalDate.now(), AnswerFile.read(draft.document(), answers), "").course());
+                    Replay.of(proof.wiring(), LocalDate.now(), AnswerFile.read(draft.document(), answers), ""));
         } catch (UnusableFile e) {
             // They were of an earlier revision; then nobody is followed.
             return Optional.empty();
         }
     }
 
-    private static Drawing drawing(Draft draft, Branches branches, Optional<Course> course, boolean alone) {
-        Drawing.Followed followed = course.map(c -> {
+    private static Drawing drawing(Draft draft, Branches branches, Optional<Interview> interview, boolean alone) {
+        Drawing.Followed followed = interview.map(i -> {
+            Course c = i.course();
             Set<String> met = new LinkedHashSet<>(c.asked());
             c.pages().forEach(p -> met.add(p.page().code()));
+            if (c.complete()) {
+                DueFollowUp.of(i, List.of()).forEach(f -> met.add(f.followUp().code()));
+            }
             return new Drawing.Followed(met, c.outcome().orElse(""));
         }).orElse(Drawing.Followed.NOBODY);
         return Drawing.of(branches, MapLayout.of(branches), followed, alone, "Branches of " + draft.document().title());
@@ -160,11 +175,11 @@ class MapController {
         Draft draft = frame.draft(code);
         Proof proof = proofs.of(draft);
         acts.saved(who.getName(), code, "the map of revision " + draft.revision());
-        Branches branches = Branches.of(proof, level(level, proof, ""));
+        Branches branches = branches(proof, level(level, proof, ""));
         if (!branches.isDrawable()) {
             throw new NotThere("There is too much to draw. Look at the map as a table.");
         }
-        Context model = new Context(Locale.ENGLISH, Map.of("drawing", drawing(draft, branches, course(draft, proof, answers), true)));
+        Context model = new Context(Locale.ENGLISH, Map.of("drawing", drawing(draft, branches, followed(draft, proof, answers), true)));
         String svg = templates.process("map/drawing", Set.of("drawing"), model);
         return ResponseEntity.ok().contentType(MediaType.valueOf("image/svg+xml"))
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + code + "-map.svg\"").body(svg);
@@ -175,6 +190,10 @@ class MapController {
         for (Branches.MapWay way : branches.ways()) {
             rows.add(new WayRow(name(draft, way.from()), way.how(), name(draft, way.to()),
                     way.words().isEmpty() ? "always" : way.words(), way.reached(), rows.size()));
+        }
+        for (Branches.CaseFrame followUp : branches.followUps()) {
+            followUp.from().forEach(from -> rows.add(new WayRow(name(draft, from), "opens", "follow-up " + followUp.title(),
+                    followUp.words().isEmpty() ? "always" : followUp.words(), followUp.reached(), -1)));
         }
         for (Branches.PageFrame page : branches.frames()) {
             for (Branches.ConditionLine line : page.lines()) {
@@ -189,7 +208,8 @@ class MapController {
         return code.equals(Branches.TABLE)
                 ? "the outcome table"
                 : draft.document().page(code).map(p -> "page " + p.title()).orElseGet(() -> draft.document().outcome(code)
-                        .map(o -> "outcome " + o.label()).orElse(code));
+                        .map(o -> "outcome " + o.label())
+                        .or(() -> draft.document().followUp(code).map(f -> "follow-up " + f.shown())).orElse(code));
     }
 
     /** What is known of one box, beside the drawing. */
@@ -215,7 +235,7 @@ class MapController {
     String way(@PathVariable String code, @RequestParam int number, Model model) {
         Draft draft = frame.draft(code);
         Proof proof = proofs.of(draft);
-        List<Branches.MapWay> ways = Branches.of(proof, Branches.Level.PAGES).ways();
+        List<Branches.MapWay> ways = branches(proof, Branches.Level.PAGES).ways();
         if (number < 0 || number >= ways.size()) {
             throw new NotThere("This way is not in the questionnaire any more. Load the map again.");
         }
@@ -250,22 +270,25 @@ class MapController {
         Optional<Item> item = proof.document().item(at);
         Optional<Page> page = proof.document().page(at);
         boolean ending = at.equals(Edit.ENDING) || at.equals(Branches.TABLE) || proof.document().outcome(at).isPresent();
-        if (item.isEmpty() && page.isEmpty() && !ending) {
+        Optional<FollowUp> followUp = proof.document().followUp(at).filter(f -> item.isEmpty());
+        if (item.isEmpty() && page.isEmpty() && !ending && followUp.isEmpty()) {
             return Optional.empty();
         }
         String title = item.map(Item::wording).or(() -> page.map(Page::title))
-                .or(() -> proof.document().outcome(at).map(o -> o.label())).orElse("Outcome table");
+                .or(() -> followUp.map(FollowUp::shown)).or(() -> proof.document().outcome(at).map(o -> o.label())).orElse("Outcome table");
         List<String> decidedBy = new ArrayList<>();
         proof.document().items().filter(i -> i instanceof Group g && !g.code().equals(at)
                 && g.withInner().anyMatch(inner -> inner.code().equals(at))).forEach(g -> decidedBy.add(g.code()));
-        Optional<Wiring.Wire> condition = proof.wiring().at(at + (page.isPresent() ? ".openWhen" : ".askWhen"));
+        Optional<Wiring.Wire> condition = proof.wiring()
+                .at(at + (page.isPresent() ? ".openWhen" : followUp.isPresent() ? ".openFollowUp" : ".askWhen"));
         condition.ifPresent(w -> decidedBy.addAll(w.uses()));
         List<String> decides = proof.wiring().wires().stream()
                 .filter(w -> w.uses().contains(at) && w.family() != RuleFamily.CLAIM && !w.owner().equals(at))
                 .map(Wiring.Wire::owner).distinct().toList();
         List<Claim> here = proof.claims().stream().filter(c -> c.kind() != ClaimKind.TRANSLATED
                 && c.at().row().equals(at) || ending && c.at().isOf(RuleFamily.OUTCOME_ROW)).toList();
-        return Optional.of(new About(ending ? Edit.ENDING : at, title, item.map(Item::kind).orElse(page.isPresent() ? "page" : "outcome"),
+        return Optional.of(new About(ending ? Edit.ENDING : at, title,
+                item.map(Item::kind).orElse(page.isPresent() ? "page" : followUp.isPresent() ? "follow-up" : "outcome"),
                 condition.map(w -> w.readable().map(Phrase::of).orElse(w.text())).orElse(""),
                 decidedBy, decides,
                 here.stream().filter(c -> c.verdict() != Verdict.PROVED && c.follows().isEmpty()).toList(),

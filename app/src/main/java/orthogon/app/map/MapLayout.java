@@ -31,9 +31,20 @@ import org.eclipse.elk.graph.util.ElkGraphUtil;
  * @param boxes by id
  * @param lines in the order of all lines of all frames
  * @param ways in the order of the ways
+ * @param openings in the order of what leads to follow-ups
  */
 record MapLayout(double width, double height, Map<String, Area> frames, Map<String, Area> boxes, List<DrawnWay> lines,
-        List<DrawnWay> ways) {
+        List<DrawnWay> ways, List<DrawnWay> openings) {
+
+    /** The same, further to the right. */
+    MapLayout moved(double right) {
+        Map<String, Area> movedFrames = new LinkedHashMap<>(frames);
+        movedFrames.replaceAll((code, area) -> area.moved(right, 0));
+        Map<String, Area> movedBoxes = new LinkedHashMap<>(boxes);
+        movedBoxes.replaceAll((id, area) -> area.moved(right, 0));
+        return new MapLayout(width + right, height, movedFrames, movedBoxes, lines.stream().map(l -> l.moved(right, 0)).toList(),
+                ways.stream().map(w -> w.path().isEmpty() ? w : w.moved(right, 0)).toList(), openings);
+    }
 
     /** A rectangle. */
     record Area(double x, double y, double width, double height) {
@@ -103,7 +114,7 @@ record MapLayout(double width, double height, Map<String, Area> frames, Map<Stri
             boxes.put(frame.code(), inside);
             lines.put(frame.code(), edges.stream().map(e -> route(e).moved(right, 0)).toList());
         }
-        return new Spine(branches, sizes).laid(lines, boxes);
+        return CaseRows.below(new Spine(branches, sizes).laid(lines, boxes), branches);
     }
 
     private static ElkNode graph() {

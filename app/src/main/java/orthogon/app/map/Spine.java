@@ -265,6 +265,6 @@ final class Spine {
             lines.get(frame.code()).forEach(l -> all.add(l.moved(at.x(), at.y())));
         }
         List<DrawnWay> ways = Arrays.stream(routes).map(r -> r.moved(right, MARGIN)).toList();
-        return new MapLayout(most - least + 2 * MARGIN, foot + 2 * MARGIN, moved, inside, all, ways);
+        return new MapLayout(most - least + 2 * MARGIN, foot + 2 * MARGIN, moved, inside, all, ways, List.of());
     }
 }

@@ -54,7 +54,7 @@ class AnswerTypesIT {
 
     private Page begin(Questionnaire document) {
         Page page = Chromium.visitor();
-        page.setDefaultTimeout(10_000);
+        page.setDefaultTimeout(60_000);
         page.navigate(application.address() + application.released(document));
         press(page, "Begin");
         return page;

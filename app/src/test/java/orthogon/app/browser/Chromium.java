@@ -15,7 +15,9 @@ import org.junit.jupiter.api.extension.ExtensionContext;
 /** One headless Chromium for the whole run, a new context for each visitor, closed when its test ends. */
 public final class Chromium implements AfterEachCallback {
 
-    private static final double LONGEST_PROOF = 240_000;
+    /** Two tests at a time, each with an application that proves beside it, share few cores. */
+    private static final double LONGEST_WAIT = 60_000;
+    private static final double LONGEST_PROOF = 480_000;
 
     private static Browser browser;
 
@@ -32,7 +34,7 @@ public final class Chromium implements AfterEachCallback {
     private static synchronized Browser browser() {
         if (browser == null) {
             // The application proves and counts beside what the test does, on the same few cores.
-            PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
+            PlaywrightAssertions.setDefaultAssertionTimeout(LONGEST_WAIT);
             Playwright playwright = Playwright
                     .create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
             browser = playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium"))
@@ -54,7 +56,7 @@ public final class Chromium implements AfterEachCallback {
 
     static Page signedIn(String address, String name, Browser.NewContextOptions options) {
         Page page = context(options).newPage();
-        page.setDefaultTimeout(15_000);
+        page.setDefaultTimeout(LONGEST_WAIT);
         page.navigate(address + "/login");
         page.getByLabel("Name").fill(name);
         page.getByLabel("Password").fill("quillmere");

@@ -141,7 +141,7 @@ class WholeIntakeIT {
     /** With script: everything that an answer leads to is there at once. */
     private void answer(Hand hand, String link) {
         Page page = hand.page;
-        page.setDefaultTimeout(10_000);
+        page.setDefaultTimeout(60_000);
         page.navigate(application.address() + link);
         hand.press("Begin");
         hand.write("When did you find it?", LocalDate.now().toString());
