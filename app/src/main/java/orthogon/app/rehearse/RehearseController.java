@@ -103,12 +103,14 @@ class RehearseController {
     private final Proofs proofs;
     private final Ahead ahead;
     private final DrillStore drills;
+    private final RehearsedCases cases;
     private final Map<String, Rehearsal> rehearsals = new ConcurrentHashMap<>();
     private final Set<String> onPhone = ConcurrentHashMap.newKeySet();
     /** What each person reads each draft in; the source language where nothing is said. */
     private final Map<String, String> spoken = new ConcurrentHashMap<>();
 
-    RehearseController(Frame frame, Proofs proofs, Ahead ahead, DrillStore drills, People people) {
+    RehearseController(Frame frame, Proofs proofs, Ahead ahead, DrillStore drills, People people, RehearsedCases cases) {
+        this.cases = cases;
         this.people = people;
         this.ahead = ahead;
         this.frame = frame;
@@ -173,6 +175,7 @@ class RehearseController {
         Views.show(model, new RehearseView(drills.of(draft.id(), draft.document()).stream().map(d -> Replayed.of(d, wiring)).toList(),
                 tongues, language(draft, who), onPhone.contains(who.getName())));
         draw(draft, interview, at, withErrors, notice, model);
+        cases.begins(who.getName(), draft.code(), interview);
         return "rehearse";
     }
 
@@ -188,7 +191,7 @@ class RehearseController {
                 voice.plain(interview.wiring().document().title()), draft.document().presentation().theme(),
                 outcome.map(o -> voice.block(o.closing())).orElse(""), steps(draft, interview, course, onward, voice),
                 course.complete() ? RehearsedMessage.all(draft.document(), interview, this::named) : List.of(),
-                course.complete() ? RehearsedFollowUp.all(draft.document(), interview) : List.of(),
+                course.complete() ? RehearsedFollowUp.all(draft.document(), interview, List.of()) : List.of(),
                 voice.say("take_along"), outcome.map(voice::takeAlong).orElse(List.of()),
                 outcome.flatMap(o -> LeadOn.address(interview, o)).orElse("")));
         if (course.current().isPresent()) {
@@ -223,7 +226,7 @@ class RehearseController {
         return steps;
     }
 
-    private Map<String, Object> given(Course.PageView page, String language, MultiValueMap<String, String> form,
+    static Map<String, Object> given(Course.PageView page, String language, MultiValueMap<String, String> form,
             HttpServletRequest request) {
         return PageForm.answers(page, language, form,
                 request instanceof MultipartHttpServletRequest parts ? parts.getMultiFileMap() : new LinkedMultiValueMap<>(),

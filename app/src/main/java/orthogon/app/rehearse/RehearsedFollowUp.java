@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import orthogon.core.dispatch.DueFollowUp;
+import orthogon.core.dispatch.OpenedFollowUp;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Interview;
@@ -20,10 +21,14 @@ import orthogon.core.questionnaire.Questionnaire;
  */
 record RehearsedFollowUp(String code, String title, String opens, Map<String, String> carried, String because) {
 
-    /** Every follow-up of a document, for a complete interview. */
-    static List<RehearsedFollowUp> all(Questionnaire document, Interview interview) {
+    /**
+     * Every follow-up of a document, for a complete interview.
+     *
+     * @param opened those that are opened
+     */
+    static List<RehearsedFollowUp> all(Questionnaire document, Interview interview, List<OpenedFollowUp> opened) {
         Wiring wiring = Wiring.of(document);
-        List<DueFollowUp> due = DueFollowUp.of(interview, List.of());
+        List<DueFollowUp> due = DueFollowUp.of(interview, opened);
         return document.followUps().stream()
                 .map(f -> of(wiring, f, due.stream().filter(d -> d.followUp().code().equals(f.code())).toList()))
                 .toList();

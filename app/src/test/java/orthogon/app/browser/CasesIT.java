@@ -27,11 +27,13 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 class CasesIT {
 
     private static final Questionnaire RIDE = questionnaire("gull_ride", "Gull ride",
-            number("birds", "How many gulls travel?", 5).withRequireWhen("true"),
+            number("birds", "How many gulls travel?", 5).withRequireWhen("true")
+                    .withAccept(List.of(new Question.Accept("birds != 5", "Five gulls quarrel; take four."))),
             Question.of("there", "Have they arrived?", new YesNoAnswer()).withRequireWhen("true"))
             .withLanguages(List.of("en", "fr")).withTranslations(Map.of("fr", Map.of(
                     "title", text("Trajet des mouettes", "Gull ride"), "page.title", text("Le trajet", "The page"),
                     "birds.wording", text("Combien de mouettes voyagent ?", "How many gulls travel?"),
+                    "birds/accept/0.message", text("Cinq mouettes se disputent.", "Five gulls quarrel; take four."),
                     "there.wording", text("Sont-elles arrivées ?", "Have they arrived?"),
                     "sent.label", text("Envoyé", "Sent"),
                     "sent.closing", text("Merci.", "Thank you. Your answers have been sent."))));
@@ -69,6 +71,7 @@ class CasesIT {
 
     private void release(String code) {
         Chromium.open(ines, application.address() + "/q/" + code + "/release");
+        assertThat(ines.locator("h1")).hasText("The gate is open");
         ines.locator("#notes").fill("First.");
         press(ines, "Release 1");
         assertThat(ines.locator("#releases + table")).containsText("First.");
@@ -110,17 +113,24 @@ class CasesIT {
         ines.locator("input[name=decidedBy][value='role:reviewer']").check();
         press(ines, "Keep the follow-up");
 
-        // More gulls are found than travel, until the ride is opened for those alone that fit.
-        assertThat(claim("refuted")).hasCount(1);
+        // More gulls are found than travel, and five cannot travel together, until the ride is opened for those alone that fit.
+        assertThat(claim("refuted")).hasCount(2);
         assertThat(ines.locator(".follow-values .sign.refuted")).hasCount(1);
         assertEquals(List.of(), violations(ines));
-        claim("refuted").click();
+        ines.locator(".dispatch-claims a", new Page.LocatorOptions().setHasText("whatever is carried to birds")).click();
         assertThat(ines.locator("#chosen")).containsText("opens ride with “6” for birds, which gull_ride does not accept");
         ines.navigate(application.address() + "/q/gull_intake/dispatch?at=ride");
         ines.locator("#f-when").fill("gulls <= 5");
         press(ines, "Keep the follow-up");
-        assertThat(claim("refuted")).hasCount(0);
+        assertThat(claim("refuted")).hasCount(1);
         assertThat(ines.locator(".follow-values .sign.proved")).hasCount(1);
+        claim("refuted").click();
+        assertThat(ines.locator("#chosen")).containsText("nobody gets stuck in gull_ride once ride opens it");
+        ines.navigate(application.address() + "/q/gull_intake/dispatch?at=ride");
+        ines.locator("#f-when").fill("gulls < 5");
+        press(ines, "Keep the follow-up");
+        assertThat(claim("refuted")).hasCount(0);
+        assertThat(claim("proved")).not().hasCount(0);
         add("gull_look", "look");
         ines.locator("#f-days").fill("3");
         ines.getByLabel("expires then").check();
@@ -135,11 +145,67 @@ class CasesIT {
         assertThat(ines.locator("#to-again")).isVisible();
         assertThat(claim("proved")).hasCount(4);
         assertThat(claim("refuted")).hasCount(0);
+        tell();
+        rehearse();
+        release("gull_intake");
+    }
+
+    /** The finder is written to when the ride goes back, and the office when the gulls have arrived. */
+    private void tell() {
+        press(ines, "Add a message");
+        ines.locator("#m-code").fill("ride_back");
+        ines.locator("#m-on").selectOption("returned:ride");
+        ines.locator("#m-when").fill("answered(address)");
+        ines.locator("input[name=answers][value=address]").check();
+        ines.locator("#m-subject").fill("Look at the ride once more");
+        ines.locator("#m-tells").selectOption("nothing");
+        press(ines, "Keep the message");
+        assertThat(ines.locator("#to-ride_back")).containsText("once ride goes back, when address is answered");
+        press(ines, "Add a message");
+        ines.locator("#m-code").fill("ride_fine");
+        ines.locator("#m-on").selectOption("decided:ride");
+        ines.locator("#m-addresses").fill("office@quillmere.example");
+        ines.locator("#m-subject").fill("They have come");
+        press(ines, "Keep the message");
+        ines.locator("[data-build=m-when]").click();
+        ines.locator("#builder select[name^=subject]").selectOption("ride.arrived");
+        assertThat(ines.locator("#builder")).containsText("arrived of ride");
+        press(ines, "Use this condition");
+        assertThat(ines.locator("#m-when")).hasValue("ride.arrived = true");
+        press(ines, "Keep the message");
+        assertThat(ines.locator("#to-ride_fine")).containsText("once ride is decided, when arrived of ride");
+        assertThat(claim("proved")).hasCount(2);
+        assertEquals(List.of(), violations(ines));
+    }
+
+    /** One person takes every seat of the case before it is released. */
+    private void rehearse() {
         Chromium.open(ines, application.address() + "/q/gull_intake/rehearse");
-        press(ines, "Fill the rest");
+        ines.locator("input[name=gulls]").fill("4");
+        ines.locator("input[name=address]").fill("wenna@example.org");
+        ines.locator("#questions:not([aria-busy]) #go .main").click();
         assertThat(ines.locator("#follow-ups")).containsText("opens gull_look");
         assertThat(ines.locator("#follow-ups")).containsText("not opened: not before ride is over, and only when");
-        release("gull_intake");
+        press(ines, "Go on with the case");
+        assertThat(ines.locator(".case-seats li.now")).containsText("ride open");
+        assertEquals(List.of(), violations(ines));
+        press(ines, "Fill the rest");
+        press(ines, "Send it");
+        press(ines, "Send it back (sends it back)");
+        assertThat(ines.locator("#happened")).containsText("“Look at the ride once more” to wenna@example.org");
+        ines.locator("label", new Page.LocatorOptions().setHasText("Yes")).last().click();
+        ines.locator("#questions:not([aria-busy]) #go .main").click();
+        press(ines, "Send it");
+        press(ines, "Fine");
+        assertThat(ines.locator("#happened")).containsText("“They have come” to office@quillmere.example");
+        assertThat(ines.locator(".case-seats")).containsText("brings arrived: yes");
+        assertThat(ines.locator(".case-seats li.now")).containsText("look open");
+        press(ines, "Let its time run out");
+        assertThat(ines.locator(".case-seats")).containsText("look expired");
+        assertThat(ines.locator(".case-seats li.now")).containsText("again open");
+        press(ines, "Withdraw it, as the office would");
+        assertThat(ines.locator(".stage")).containsText("The case is at its end");
+        assertEquals(List.of(), violations(ines));
     }
 
     @Test
@@ -218,5 +284,20 @@ class CasesIT {
         assertEquals(List.of(), violations(mirja));
         mirja.context().close();
         finder.context().close();
+        aReleaseOfTheRideWaitsWhereTheIntakeWouldNotFit();
+    }
+
+    private void aReleaseOfTheRideWaitsWhereTheIntakeWouldNotFit() {
+        Chromium.open(ines, application.address() + "/q/gull_ride/compose?at=birds");
+        ines.locator("input[name=acceptWhen]").first().fill("birds < 4");
+        ines.locator("input[name=acceptWhen]").first().blur();
+        assertThat(ines.locator("#state")).hasAttribute("data-revision", "2");
+        Chromium.open(ines, application.address() + "/q/gull_ride/release");
+        ines.locator("#notes").fill("Second.");
+        press(ines, "Release 2");
+        assertThat(ines.getByRole(AriaRole.ALERT).first())
+                .containsText("follow-up-passable of Gull intake → Gull ride is refuted by this release.");
+        Chromium.open(ines, application.address() + "/q/gull_ride/release");
+        assertThat(ines.locator("#releases + table")).not().containsText("Second.");
     }
 }

@@ -20,9 +20,13 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Duration;
 import java.time.LocalDate;
+import java.time.OffsetDateTime;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Queue;
 import java.util.Set;
@@ -30,12 +34,18 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.stream.Collectors;
 import orthogon.app.command.Commands;
+import orthogon.app.store.FollowUpStore.KeptFollowUp;
+import orthogon.app.work.CaseWork;
+import orthogon.core.dispatch.DueFollowUp;
+import org.h2.jdbcx.JdbcDataSource;
 import org.jsoup.Jsoup;
 import org.jsoup.nodes.Element;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.util.FileSystemUtils;
 
 /** The process is killed at once after a page confirmed something; started again, it has it. */
@@ -143,7 +153,7 @@ class KilledIT {
     /** {@code -Dorthogon.kills=100} kills more often. */
     @Test
     void killedAgainAndAgainWhileManyAnswerItHasAllThatItConfirmed() throws Exception {
-        for (int left = Integer.getInteger("orthogon.kills", 5); left > 0; left -= KILLS_OF_A_WORKSPACE) {
+        for (int left = Integer.getInteger("orthogon.kills", 3); left > 0; left -= KILLS_OF_A_WORKSPACE) {
             begin("before-" + left);
             kill(Math.min(left, KILLS_OF_A_WORKSPACE));
         }
@@ -206,6 +216,37 @@ class KilledIT {
         assertTrue(ines.locator(".mailbox-one pre").textContent().contains("Under the old viaduct"));
     }
 
+    /** The page of a case whose hand-over is open. */
+    private static String openCase(Page mirja, String address) {
+        mirja.navigate(address + "/q/found_animal/responses/cases");
+        for (Object path : (List<?>) mirja.locator(".cases tbody a").evaluateAll("all => all.map(a => a.href)")) {
+            mirja.navigate(String.valueOf(path));
+            if (ride(mirja).locator(".case-word.open").count() == 1) {
+                return mirja.url();
+            }
+        }
+        throw new AssertionError("no hand-over is open");
+    }
+
+    private static Locator ride(Page mirja) {
+        return mirja.locator(".case-follow", new Page.LocatorOptions().setHasText("Hand-over to a driver"));
+    }
+
+    private static void handOver(Page driver, String link) {
+        driver.navigate(link);
+        driver.getByLabel("The driver's name").fill("Wenna Roskilly");
+        driver.getByLabel("Van").check();
+        driver.getByLabel("Yes", new Page.GetByLabelOptions().setExact(true)).check();
+        driver.locator("#questions:not([aria-busy]) #go .main").click();
+        driver.getByText("At the station").first().waitFor();
+        driver.getByLabel("No", new Page.GetByLabelOptions().setExact(true)).check();
+        driver.getByLabel("What happened?").fill("The road was flooded.");
+        driver.locator("#questions:not([aria-busy]) #go .main").click();
+        driver.locator("form[action$='/send'] button").click();
+        driver.locator(".receipt").waitFor();
+    }
+
+    /** An edit, an interview, its message, and a case: each step is there when the process starts again. */
     @Test
     void nothingConfirmedIsLost() throws Exception {
         int port = freePort();
@@ -229,6 +270,12 @@ class KilledIT {
             ines.locator("#help").fill("Given name and family name.");
             ines.locator("#help").blur();
             ines.locator("#state[data-revision='2']").waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.ATTACHED));
+            Page mirja = Chromium.signedIn(address, "mirja");
+            String at = openCase(mirja, address);
+            int opened = mirja.locator(".case-follow").count();
+            String link = ride(mirja).locator("input[id^=link-]").inputValue();
+            Page driver = Chromium.visitor();
+            handOver(driver, link);
             process.destroyForcibly().waitFor();
 
             process = start(port);
@@ -239,6 +286,11 @@ class KilledIT {
             press(finder, "Review and send");
             press(finder, "Send my answers");
             String receipt = finder.locator(".receipt b").textContent();
+            mirja = Chromium.signedIn(address, "mirja");
+            mirja.navigate(at);
+            assertEquals("sent", ride(mirja).locator(".case-word").textContent());
+            ride(mirja).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Accepted").setExact(true)).click();
+            ride(mirja).locator(".case-word:text-is('Accepted')").waitFor();
             process.destroyForcibly().waitFor();
 
             process = start(port);
@@ -248,8 +300,50 @@ class KilledIT {
             ines.navigate(address + "/q/found_animal/responses/" + receipt);
             assertTrue(ines.locator("main").textContent().contains("Under the old viaduct"));
             isDelivered(ines, address);
+            ines.navigate(at);
+            assertEquals("Accepted", ride(ines).locator(".case-word").textContent());
+            assertTrue(ride(ines).locator("dt:has-text('handover.arrived') + dd").first().textContent().contains("No"));
+            assertEquals(opened, ines.locator(".case-follow").count(), "nothing is opened twice");
+            driver.navigate(link);
+            assertTrue(driver.locator("main").textContent().contains("You sent this on"), driver.locator("main").textContent());
         } finally {
             process.destroyForcibly();
         }
+    }
+
+    /** Whatever is sent while the process is killed has opened all that it opens, once, and whatever is not sent has opened nothing. */
+    @Test
+    void aResponseIsThereWithAllThatItOpensOrNotAtAll() throws Exception {
+        int port = freePort();
+        begin("opening");
+        OffsetDateTime began = OffsetDateTime.now();
+        Process process = start(port);
+        Respondents respondents = new Respondents("http://localhost:" + port + "/to/found-animal", Duration.ofMillis(50));
+        try (ExecutorService busy = Executors.newVirtualThreadPerTaskExecutor()) {
+            Future<Respondents.Figures> all = busy.submit(() -> respondents.answer(12, Duration.ofSeconds(300)));
+            for (int tries = 0; respondents.sentSoFar() < 15 && !all.isDone() && tries < 3000; tries++) {
+                Thread.sleep(100);
+            }
+            // They go on as long as somebody answers them.
+            process.destroyForcibly().waitFor();
+        } finally {
+            process.destroyForcibly();
+        }
+        JdbcDataSource database = new JdbcDataSource();
+        database.setURL("jdbc:h2:file:" + data.resolve("orthogon").toAbsolutePath());
+        database.setUser("sa");
+        CaseWork kept = new CaseWork(database, Clock.systemDefaultZone());
+        JdbcClient jdbc = JdbcClient.create(database);
+        List<String> sent = jdbc.sql("select interview_id from response where sent_at >= :began").param("began", began).query(String.class)
+                .list();
+        assertTrue(sent.size() >= respondents.sentSoFar() && !sent.isEmpty(), sent.size() + " of " + respondents.sentSoFar());
+        for (String id : sent) {
+            List<String> due = DueFollowUp.of(kept.interviews.find(id).orElseThrow().interview(), List.of()).stream()
+                    .map(d -> d.followUp().code()).toList();
+            assertEquals(due, kept.followUps.of(id).stream().map(KeptFollowUp::code).toList(), id);
+        }
+        assertEquals(0, jdbc.sql("""
+                select count(*) from follow_up f where not exists (select 1 from response p where p.interview_id = f.interview_id)
+                """).query(Integer.class).single());
     }
 }

@@ -73,6 +73,11 @@ final class Respondents {
         return new Figures(new ArrayList<>(millis), errors, sent.get());
     }
 
+    /** How many interviews are sent by now. */
+    int sentSoFar() {
+        return sent.get();
+    }
+
     private void one(int seed, Instant until) {
         Random random = new Random(seed);
         try {
