@@ -3,9 +3,7 @@ package orthogon.app.cases;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import orthogon.app.account.Act;
 import orthogon.app.account.People;
@@ -65,8 +63,15 @@ class CaseViews {
      */
     record FollowUpCard(long id, String code, String title, String opens, String state, String waitsFor, String due, boolean late,
             String note,
-            String by, String decision, String response, String link, Map<String, String> carried, Map<String, String> brought,
+            String by, String decision, String response, String link, List<CaseValue> carried, List<CaseValue> brought,
             List<DecisionChoice> choices, boolean mayAnswer, boolean mayWithdraw) {}
+
+    /**
+     * Something that a follow-up was opened with, or brought back.
+     *
+     * @param wording of the question there; empty where it is none
+     */
+    record CaseValue(String code, String wording, String value) {}
 
     /** Something that happened. */
     record CaseEvent(String at, String what) {}
@@ -178,16 +183,18 @@ class CaseViews {
                 kept.progress() == FollowUpProgress.DECIDED ? decision(document, kept) : "", response,
                 byPeople || !kept.progress().isOpen() || !mayWork ? "" : links.address(kept.token()),
                 carried(opened, followUps.with(kept.id(), opened), mayRead),
-                child.filter(c -> c.receipt().isPresent()).map(c -> brought(followUp, opened, c, mayRead)).orElse(Map.of()),
+                child.filter(c -> c.receipt().isPresent()).map(c -> brought(followUp, opened, c, mayRead)).orElse(List.of()),
                 decides ? followUp.decision().choices() : List.of(),
                 byPeople && kept.progress().isOpen() && work.mayAnswer(who, code, followUp), mayWork && kept.progress().isOpen());
     }
 
-    private static Map<String, String> carried(Questionnaire opened, OpenedWith with, boolean mayRead) {
-        Map<String, String> carried = new LinkedHashMap<>();
-        with.targets().keySet().stream().filter(with.values()::containsKey)
-                .forEach(to -> carried.put(to, said(opened, to, with.values().get(to), mayRead)));
-        return carried;
+    private static List<CaseValue> carried(Questionnaire opened, OpenedWith with, boolean mayRead) {
+        return with.targets().keySet().stream().filter(with.values()::containsKey)
+                .map(to -> new CaseValue(to, wording(opened, to), said(opened, to, with.values().get(to), mayRead))).toList();
+    }
+
+    private static String wording(Questionnaire opened, String code) {
+        return opened.question(code).map(Question::wording).orElse("");
     }
 
     private static String said(Questionnaire opened, String code, Object value, boolean mayRead) {
@@ -199,11 +206,12 @@ class CaseViews {
                         : opened.question(code).flatMap(q -> AnswersInWords.of(q, value)).orElseGet(() -> Reasons.said(value));
     }
 
-    private static Map<String, String> brought(FollowUp followUp, Questionnaire opened, Running child, boolean mayRead) {
-        Map<String, String> brought = new LinkedHashMap<>();
+    private static List<CaseValue> brought(FollowUp followUp, Questionnaire opened, Running child, boolean mayRead) {
+        List<CaseValue> brought = new ArrayList<>();
         for (Brought each : followUp.brings()) {
             Object value = child.interview().value(new Expr.Name(each.of(), Expr.Span.NONE));
-            brought.put(followUp.code() + "." + each.name(), said(opened, each.of(), value, mayRead));
+            brought.add(new CaseValue(followUp.code() + "." + each.name(), wording(opened, each.of()),
+                    said(opened, each.of(), value, mayRead)));
         }
         return brought;
     }

@@ -37,6 +37,7 @@ import java.util.Optional;
 import java.util.Random;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -47,7 +48,6 @@ import org.springframework.transaction.support.TransactionTemplate;
 @ConditionalOnProperty(name = "orthogon.demo", havingValue = "true")
 class DemoData implements SmartInitializingSingleton {
 
-    private static final int RESPONSES = 400;
     /** What was sent within this time stands in the mailbox. */
     private static final Duration MAIL_KEPT = Duration.ofHours(24);
     private static final int MOST_TRIES = 200;
@@ -70,10 +70,14 @@ class DemoData implements SmartInitializingSingleton {
     private final DemoPeople people;
     private final Openable openable;
     private final DemoCases cases;
+    /** How many responses the intake has. */
+    private final int responding;
 
     DemoData(DraftStore drafts, ReleaseStore releases, InterviewStore interviews, ResponseStore responses,
             ResponseNoteStore notes, RefusalStore refusals, SendMessages messages, DemoPeople people, Openable openable, DemoCases cases,
-            PlatformTransactionManager transactions) {
+            PlatformTransactionManager transactions,
+            @Value("${orthogon.demo-responses:400}") int responding) {
+        this.responding = responding;
         this.openable = openable;
         this.cases = cases;
         this.messages = messages;
@@ -124,10 +128,11 @@ class DemoData implements SmartInitializingSingleton {
     /** Interviews over the last thirty days, some left on each page. Who is long done with is marked so. */
     private void respond(Release release) {
         Random random = new Random(20261123);
-        List<Integer> minutesAgo = new ArrayList<>(IntStream.range(0, RESPONSES).mapToObj(i -> 30 + random.nextInt(30 * 24 * 60)).toList());
+        List<Integer> minutesAgo = new ArrayList<>(
+                IntStream.range(0, responding).mapToObj(i -> 30 + random.nextInt(30 * 24 * 60)).toList());
         minutesAgo.sort(Comparator.reverseOrder());
         int pages = release.document().pages().size();
-        for (int i = 0; i < RESPONSES;) {
+        for (int i = 0; i < responding;) {
             OffsetDateTime at = OffsetDateTime.now().minusMinutes(minutesAgo.get(i));
             // One in six leaves, each page in turn.
             int leaves = random.nextInt(6) == 0 ? random.nextInt(pages) : Integer.MAX_VALUE;

@@ -43,6 +43,13 @@ class DispatchController {
         return pages.show(code, at, language, model);
     }
 
+    /** How many ways there are through a whole case, counted when somebody asks. */
+    @GetMapping("/case-ways")
+    String ways(@PathVariable String code, Model model) {
+        model.addAttribute("ways", pages.caseWays(code));
+        return "dispatch :: ways";
+    }
+
     @PostMapping("/add")
     String add(@PathVariable String code, @RequestParam int revision, Principal who, Model model, HttpServletResponse response) {
         return pages.attempt(code, "", TypedEntry.NOTHING, model, response, () -> {

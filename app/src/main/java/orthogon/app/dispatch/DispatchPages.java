@@ -33,6 +33,11 @@ class DispatchPages {
         return show(frame.draft(code), at, TypedEntry.NOTHING, "", language, model);
     }
 
+    /** How many ways there are through a whole case, in words. */
+    String caseWays(String code) {
+        return views.caseWays(frame.draft(code));
+    }
+
     private String show(Draft draft, String at, TypedEntry typed, String wrong, String language, Model model) {
         frame.fill(model, draft, "dispatch");
         TypedEntry entry = typed.isNothing() ? TypedEntry.kept(draft.document(), at) : typed;

@@ -17,6 +17,8 @@ import orthogon.app.dispatch.DispatchSheet.ClaimLine;
 import orthogon.app.dispatch.DispatchSheet.DispatchEntry;
 import orthogon.app.dispatch.DispatchSheet.ReadPassage;
 import orthogon.app.dispatch.DispatchSheet.ReadWording;
+import orthogon.app.background.Computations;
+import orthogon.app.frame.Frame;
 import orthogon.app.proving.Proofs;
 import orthogon.app.questions.MessageTexts;
 import orthogon.app.questions.RespondentTexts;
@@ -36,6 +38,7 @@ import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.proof.claim.Family;
 import orthogon.core.proof.claim.Replay;
+import orthogon.core.proof.flow.Figures;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.MessageOccasion.MessageMoment;
@@ -54,8 +57,10 @@ class DispatchViews {
     private final Proofs proofs;
     private final People people;
     private final FollowUpViews followUps;
+    private final Computations computations;
 
-    DispatchViews(Proofs proofs, People people, FollowUpViews followUps) {
+    DispatchViews(Proofs proofs, People people, FollowUpViews followUps, Computations computations) {
+        this.computations = computations;
         this.followUps = followUps;
         this.proofs = proofs;
         this.people = people;
@@ -96,6 +101,16 @@ class DispatchViews {
                 kept.map(p -> read(document, p, proof, reading)).orElse(null),
                 chosen.isEmpty() ? List.of() : claims(proof, chosen), wrong, emails, people.readers(document.code()),
                 document.questions().filter(q -> !q.isHidden()).toList(), languages, reading, draft.revision(), String.join(" ", names));
+    }
+
+    /** How many ways there are through a whole case, in words; counted now where nobody asked before. */
+    String caseWays(Draft draft) {
+        Proof proof = proofs.of(draft);
+        Optional<Figures> figures = proof.caseFigures(computations.watch());
+        return figures.flatMap(Figures::answerPaths).map(paths -> Frame.grouped(paths) + " ways through a whole case, with how each "
+                + "follow-up ends and is decided")
+                .orElseGet(() -> figures.flatMap(Figures::notCounted).map(why -> "Not counted: " + proof.words().said(why) + ".")
+                        .orElse("No follow-up is opened."));
     }
 
     private static String said(DispatchPassage passage) {

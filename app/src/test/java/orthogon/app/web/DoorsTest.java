@@ -41,7 +41,7 @@ import org.springframework.web.servlet.mvc.method.RequestMappingInfo;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 
 /** Who is let in where, and what bad requests are told. */
-@SpringBootTest(properties = {"orthogon.demo=true", "spring.datasource.url=jdbc:h2:mem:doors"})
+@SpringBootTest(properties = {"orthogon.demo=true", "orthogon.demo-responses=40", "spring.datasource.url=jdbc:h2:mem:doors"})
 @AutoConfigureMockMvc
 class DoorsTest {
 

@@ -32,7 +32,7 @@ import org.springframework.web.servlet.mvc.method.RequestMappingInfo;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 
 /** Whatever is sent to whatever address: it is answered, and never by an error of the server's own. */
-@SpringBootTest(properties = {"orthogon.demo=true", "spring.datasource.url=jdbc:h2:mem:forged"})
+@SpringBootTest(properties = {"orthogon.demo=true", "orthogon.demo-responses=40", "spring.datasource.url=jdbc:h2:mem:forged"})
 @AutoConfigureMockMvc
 class ForgedRequestsTest {
 

@@ -163,8 +163,9 @@ class KeepNoLongerTest {
     /** A follow-up that is opened with what a response says. */
     private void carried(String receipt) {
         jdbc.sql("""
-                insert into follow_up (interview_id, code, entry, release_id, token, state, carried, carried_to, opened_at, expires)
-                values (:interview, 'look', 0, :release, :receipt, 'sent', :carried, '[]', :at, false)
+                insert into follow_up (interview_id, code, entry, release_id, token, state, carried, carried_to, opened_at,
+                    open_since, expires)
+                values (:interview, 'look', 0, :release, :receipt, 'sent', :carried, '[]', :at, :at, false)
                 """).param("interview", responses.find(draft.id(), receipt).orElseThrow().interviewId()).param("release", release.id())
                 .param("receipt", receipt).param("carried", "{\"who\":\"" + SECRET + receipt + "\"}")
                 .param("at", NOW.atOffset(ZoneOffset.UTC)).update();

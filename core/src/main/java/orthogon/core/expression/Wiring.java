@@ -395,7 +395,9 @@ public final class Wiring {
     private Wire read(Rule at, String place, String owner, String text) {
         step.run();
         RuleFamily family = at.family();
-        Wire before = earlier.get(place);
+        // What such a message may speak of hangs on more than the names of the document.
+        boolean ofFollowUp = family == RuleFamily.SEND_WHEN && document.message(owner).filter(DispatchMessage::isOfFollowUp).isPresent();
+        Wire before = ofFollowUp ? null : earlier.get(place);
         if (before != null && before.family() == family && before.owner().equals(owner) && before.text().equals(text)) {
             return before;
         }

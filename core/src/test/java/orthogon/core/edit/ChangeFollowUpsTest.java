@@ -12,6 +12,7 @@ import orthogon.core.answer.contact.ContactAnswer;
 import orthogon.core.answer.number.NumberAnswer;
 import orthogon.core.answer.yesno.YesNoAnswer;
 import orthogon.core.questionnaire.Dispatch;
+import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.FollowUp.Brought;
 import orthogon.core.questionnaire.FollowUp.BroughtKind;
@@ -21,6 +22,9 @@ import orthogon.core.questionnaire.FollowUp.DecisionChoice;
 import orthogon.core.questionnaire.FollowUp.DueTime;
 import orthogon.core.questionnaire.FollowUpSeat;
 import orthogon.core.questionnaire.FollowUpSeat.Who;
+import orthogon.core.questionnaire.MessageContents.ToldAnswers;
+import orthogon.core.questionnaire.MessageOccasion;
+import orthogon.core.questionnaire.MessageOccasion.MessageMoment;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
@@ -74,6 +78,36 @@ class ChangeFollowUpsTest {
         assertTrue(refused(RIDE.withDue(new DueTime(0, true))).contains("after how many days"));
         assertTrue(refused(RIDE.withEachOf("nest")).contains("which is no roster"));
         assertTrue(refused(RIDE.withOpenWhen("look.state = \"sent\""), FollowUp.of("look", "visit", "")).contains("follow-ups behind it"));
+    }
+
+    private static DispatchMessage told(MessageMoment moment, int days) {
+        return new DispatchMessage("tell", "", "", List.of("office@quillmere.example"), List.of(), "About it", "", ToldAnswers.NOTHING,
+                List.of()).withOccasion(new MessageOccasion(moment, "ride", days));
+    }
+
+    private static Questionnaire telling(Questionnaire document, DispatchMessage message, FollowUp... followUps) throws Refused {
+        return new ChangeDispatch(new Dispatch(List.of(message), List.of(), List.of(followUps))).apply(document);
+    }
+
+    private static String untold(DispatchMessage message, FollowUp... followUps) {
+        return assertThrows(Refused.class, () -> telling(HERONS, message, followUps)).getMessage();
+    }
+
+    @Test
+    void aMessageNeedsAFollowUpThatComesToItsMoment() throws Refused {
+        assertTrue(untold(told(MessageMoment.OPENED, 0)).contains("tell is sent at a moment of ride"));
+        assertTrue(untold(told(MessageMoment.DECIDED, 0), RIDE).contains("Nothing is decided about ride"));
+        assertTrue(untold(told(MessageMoment.RETURNED, 0), decided(List.of("ines"), FINE)).contains("No choice sends it back"));
+        assertTrue(untold(told(MessageMoment.OVERDUE, 0), RIDE).contains("no time until when"));
+        assertTrue(untold(told(MessageMoment.REMINDER, 0), RIDE).contains("after how many days"));
+        assertTrue(untold(told(MessageMoment.INVITED, 0), RIDE).contains("Choose when"));
+        assertTrue(untold(told(MessageMoment.OPENED, 3), RIDE).contains("where it is a reminder"));
+        Questionnaire kept = telling(HERONS, told(MessageMoment.REMINDER, 1), RIDE);
+        assertThrows(Refused.class, () -> telling(kept, told(MessageMoment.REMINDER, 1)), "the follow-up is still spoken of");
+        Questionnaire renamed = telling(kept, told(MessageMoment.REMINDER, 1), RIDE.withCode("lift"));
+        assertEquals("lift", renamed.messages().getFirst().occasion().followUp());
+        telling(HERONS, told(MessageMoment.OVERDUE, 0), RIDE.withDue(new DueTime(1, false)));
+        telling(HERONS, told(MessageMoment.RETURNED, 0), decided(List.of("ines"), FINE, new DecisionChoice("back", "", true)));
     }
 
     @Test

@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -17,12 +18,14 @@ import orthogon.core.answer.choice.OneChoice;
 import orthogon.core.answer.contact.ContactAnswer;
 import orthogon.core.answer.number.NumberAnswer;
 import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.expression.Wiring;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.composed.CaseDocument;
 import orthogon.core.proof.composed.KnownQuestionnaires;
 import orthogon.core.proof.diagram.Limits;
 import orthogon.core.proof.diagram.Watch;
+import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.FollowUp.Brought;
 import orthogon.core.questionnaire.FollowUp.BroughtKind;
@@ -31,6 +34,9 @@ import orthogon.core.questionnaire.FollowUp.FollowUpDecision;
 import orthogon.core.questionnaire.FollowUp.DecisionChoice;
 import orthogon.core.questionnaire.FollowUpSeat;
 import orthogon.core.questionnaire.FollowUpSeat.Who;
+import orthogon.core.questionnaire.MessageContents.ToldAnswers;
+import orthogon.core.questionnaire.MessageOccasion;
+import orthogon.core.questionnaire.MessageOccasion.MessageMoment;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
@@ -162,6 +168,57 @@ class CaseProofTest {
         assertTrue(said(proof(nobody, second), "translated", "fr/next.wording").startsWith("proved"), "nobody reads it");
         Questionnaire staff = first.withFollowUps(List.of(next.withSeat(new FollowUpSeat(Who.PEOPLE, "", List.of("ines")))));
         assertTrue(said(proof(staff, second), "translated", "fr/next.wording").startsWith("proved"), "staff work in the source language");
+    }
+
+    private static DispatchMessage told(String code, MessageMoment moment, String of, String when, String body) {
+        return new DispatchMessage(code, "", when, List.of("office@quillmere.example"), List.of(), "About it", body, ToldAnswers.NOTHING,
+                List.of()).withOccasion(new MessageOccasion(moment, of, 0));
+    }
+
+    private static Questionnaire withMessage(DispatchMessage message) {
+        FollowUp ride = FollowUp.of("ride", "second", "hurt").withBrings(List.of(new Brought("safe", "b", BroughtKind.YES_NO)))
+                .withDecision(new FollowUpDecision(List.of("role:reviewer"),
+                        List.of(new DecisionChoice("fine", "Fine", false), new DecisionChoice("lost", "Lost", false))));
+        return questionnaire("first", yesNo("hurt"), number("legs", 2).withAskWhen("hurt")).withFollowUps(
+                List.of(ride, FollowUp.of("after", "second", "ride.safe = true"), FollowUp.of("beside", "second", "")))
+                .withMessages(List.of(message));
+    }
+
+    @Test
+    void aMessageOfAFollowUpIsReadByWhomItIsOpenedFor() {
+        Questionnaire second = questionnaire("second", yesNo("b"));
+        Proof opened = proof(withMessage(told("m", MessageMoment.OPENED, "ride", "", "{legs} legs")), second);
+        assertEquals(List.of(), opened.claims().stream().filter(c -> c.at().row().equals("m") && c.verdict() != Verdict.PROVED).toList());
+        Proof sent = proof(withMessage(told("m", MessageMoment.SENT, "beside", "", "{legs} legs")), second);
+        assertEquals(List.of("text-filled"), sent.claims().stream().filter(c -> c.at().row().equals("m") && c.verdict() == Verdict.REFUTED)
+                .map(c -> c.kind().word()).toList(), "whoever is not hurt reads it too");
+        Proof after = proof(withMessage(told("m", MessageMoment.OPENED, "after", "ride.decision = \"lost\"", "{legs} legs")), second);
+        assertEquals(Verdict.PROVED, after.claim("message-sent", "m").orElseThrow().verdict());
+        assertEquals("lost", after.claim("message-sent", "m").orElseThrow().finding().followed().getFirst().decision());
+        Proof never = proof(withMessage(told("m", MessageMoment.DECIDED, "ride", "hurt = false", "")), second);
+        assertEquals(Verdict.REFUTED, never.claim("message-sent", "m").orElseThrow().verdict());
+        assertEquals(Verdict.UNDECIDED, proof(withMessage(told("m", MessageMoment.OPENED, "ride", "", ""))).claim("message-sent", "m")
+                .orElseThrow().verdict(), "what is opened is not given");
+    }
+
+    /** A condition is tried at its moment, so it speaks of nothing that is not over by then. */
+    @Test
+    void aMessageSpeaksOfWhatIsKnownByThen() {
+        Map<DispatchMessage, Boolean> known = new HashMap<>();
+        known.put(told("m", MessageMoment.OPENED, "ride", "ride.safe = true", ""), false);
+        known.put(told("m", MessageMoment.OVERDUE, "ride", "ride.decision = \"fine\"", ""), false);
+        known.put(told("m", MessageMoment.SENT, "ride", "ride.safe = true", ""), true);
+        known.put(told("m", MessageMoment.SENT, "ride", "ride.decision = \"fine\"", ""), false);
+        known.put(told("m", MessageMoment.RETURNED, "ride", "ride.safe = true", ""), true);
+        known.put(told("m", MessageMoment.DECIDED, "ride", "ride.decision = \"fine\" and ride.safe = true", ""), true);
+        known.put(told("m", MessageMoment.OPENED, "after", "ride.decision = \"fine\"", ""), true);
+        known.put(told("m", MessageMoment.SENT, "beside", "ride.decision = \"fine\"", ""), false);
+        known.put(told("m", MessageMoment.SENT, "ride", "asked(legs)", ""), false);
+        known.forEach(
+                (message, fits) -> assertEquals(fits, Wiring.of(withMessage(message)).at("m.sendWhen").orElseThrow().faults().isEmpty(),
+                        message.toString()));
+        assertTrue(said(proof(withMessage(told("m", MessageMoment.OPENED, "gone", "", "")), questionnaire("second", yesNo("b"))),
+                "reference-exists", "m").contains("here is no follow-up gone any more"));
     }
 
     @Test

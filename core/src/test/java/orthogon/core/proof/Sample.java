@@ -7,7 +7,7 @@ package orthogon.core.proof;
 public final class Sample {
 
     /** In per cent. */
-    private static final int SHARE = Integer.getInteger("orthogon.share", 20);
+    private static final int SHARE = Integer.getInteger("orthogon.share", 15);
 
     private Sample() {}
 
@@ -17,6 +17,6 @@ public final class Sample {
 
     /** What the share must exceed where a whole sample exceeds the number; a small share may come to nothing. */
     public static int mustPass(int least) {
-        return SHARE < 20 ? -1 : least * SHARE / 200;
+        return SHARE < 15 ? -1 : least * SHARE / 200;
     }
 }

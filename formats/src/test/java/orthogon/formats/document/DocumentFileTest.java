@@ -4,6 +4,8 @@ import orthogon.core.proof.RandomDocument;
 import orthogon.core.questionnaire.EveryType;
 import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.FollowUpSeat;
+import orthogon.core.questionnaire.MessageOccasion;
+import orthogon.core.questionnaire.MessageOccasion.MessageMoment;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.json.UnusableFile;
 import static org.junit.jupiter.api.Assertions.assertEquals;
@@ -103,6 +105,10 @@ class DocumentFileTest {
                 faultsOfMessages(message.formatted(", \"addresses\": [" + String.join(",", Collections.nCopies(21, address)) + "]")));
         assertEquals(List.of("/messages/0/replyTo: “a@b c” is not an email address"),
                 faultsOfMessages(message.formatted(", \"replyTo\": \"a@b c\"")));
+        assertEquals(List.of("/messages/0/on: name the follow-up whose moment it is"),
+                faultsOfMessages(message.formatted(", \"on\": \"overdue\"")));
+        assertEquals(List.of("/messages/0/on: nobody is invited to a follow-up"),
+                faultsOfMessages(message.formatted(", \"on\": \"invited\", \"followUp\": \"f\"")));
         assertEquals(List.of("/messages: a questionnaire takes at most 50 messages"),
                 faultsOfMessages(String.join(",", Collections.nCopies(51, message.formatted("")))));
     }
@@ -122,7 +128,11 @@ class DocumentFileTest {
                           "decidedBy": [ "role:reviewer" ], "decision": [ { "code": "fine", "label": "Fine" }, { "code": "back", "returns": true } ],
                           "dueAfterDays": 3, "expires": true },
                         { "code": "look", "questionnaire": "visit", "for": "people", "people": [ "ines" ] },
-                        { "code": "mail", "questionnaire": "visit", "for": "address", "address": "q" }""");
+                        { "code": "mail", "questionnaire": "visit", "for": "address", "address": "q" } ],
+                          "messages": [ { "code": "m", "subject": "s", "on": "reminder", "followUp": "look", "afterDays": 2 },
+                        { "code": "n", "subject": "s", "on": "sent", "followUp": "ride" }""");
+        assertEquals(new MessageOccasion(MessageMoment.REMINDER, "look", 2), DocumentReader.read(whole).messages().getFirst().occasion());
+        assertEquals(new MessageOccasion(MessageMoment.SENT, "ride", 0), DocumentReader.read(whole).messages().getLast().occasion());
         Questionnaire read = DocumentReader.read(whole);
         assertEquals(read, DocumentReader.read(DocumentWriter.write(read)));
         FollowUp ride = read.followUp("ride").orElseThrow();
