@@ -101,11 +101,12 @@ final class CaseRows {
             Area to = frames.get(followUp.code());
             double x = to.x() + to.width() / 2;
             double level = to.y() - MapLayout.LABEL_HEIGHT - STEP - STEP * (row.size() - row.indexOf(followUp));
+            // The last line lies on top, so it has the words.
             List<String> from = new ArrayList<>(followUp.from());
             for (String code : from) {
                 Area source = frames.get(code);
                 double start = source.x() + source.width() / 2 + STEP * leaving.merge(code, 1, Integer::sum) - STEP;
-                boolean named = code.equals(from.getFirst());
+                boolean named = code.equals(from.getLast());
                 String words = named ? MapLayout.shown(followUp.words()) : "";
                 double wide = MapLayout.width(words);
                 drawn.put(code + " " + followUp.code(),
