@@ -22,6 +22,8 @@ class DemoCases {
 
     private static final String REVIEWER = "mirja";
     private static final int MOST_TRIES = 60;
+    /** So long ago that reminders have gone out. */
+    private static final Duration TOLD = Duration.ofHours(24);
     /** So long ago that most of it is settled. */
     private static final Duration SETTLED = Duration.ofDays(4);
 
@@ -35,9 +37,12 @@ class DemoCases {
         this.opening = opening;
     }
 
-    /** Opens what a response opens. */
+    /** Opens what a response opens; what should have been told of it long ago is not told now. */
     void opened(String interviewId, OffsetDateTime at) {
         interviews.find(interviewId).ifPresent(sent -> opening.of(sent, at));
+        if (at.isBefore(OffsetDateTime.now().minus(TOLD))) {
+            followUps.of(interviewId).forEach(kept -> followUps.tellNext(kept.id(), Optional.empty()));
+        }
     }
 
     /** Lets each follow-up go on, as far as it came by now. */
