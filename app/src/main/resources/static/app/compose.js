@@ -230,9 +230,19 @@ if (sheet) {
     });
     addEventListener('popstate', () => location.reload());
 
+    // A row that is drawn when its revision is proved already, since its answer came late, has its sign at once.
+    let proved = 0;
+    document.addEventListener('htmx:afterSettle', () => {
+        const shown = Number(state()?.dataset.revision);
+        if (proved >= shown && document.querySelector('#rows .sign.unchecked')) {
+            showSigns();
+        }
+    });
+
     // News: others' edits are put into the ledger at once, and into the inspector unless somebody is typing there.
     document.addEventListener('htmx:sseMessage', (event) => {
         if (event.detail.type === 'proof') {
+            proved = Number(event.detail.data);
             showSigns();
         } else if (event.detail.type === 'revision') {
             // One's own edit is answered about now as well, and brings its changes by itself.

@@ -45,13 +45,16 @@ public final class Work implements ProgressListener {
     void run(Task task) {
         try {
             at("Begun", 0, 0);
-            result.complete(task.run(this));
+            Result made = task.run(this);
+            // Whoever sees what came of it sees when.
+            ended = Instant.now();
+            result.complete(made);
         } catch (CancellationException e) {
+            ended = Instant.now();
             result.cancel(false);
         } catch (Exception | Error e) {
-            result.completeExceptionally(e);
-        } finally {
             ended = Instant.now();
+            result.completeExceptionally(e);
         }
     }
 
