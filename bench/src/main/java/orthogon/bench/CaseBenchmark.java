@@ -3,7 +3,6 @@ package orthogon.bench;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import orthogon.core.answer.yesno.YesNoAnswer;
 import orthogon.core.proof.Proof;
@@ -15,8 +14,6 @@ import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.FollowUp.Brought;
 import orthogon.core.questionnaire.FollowUp.BroughtKind;
 import orthogon.core.questionnaire.FollowUp.Carried;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import org.openjdk.jmh.annotations.Benchmark;
@@ -83,7 +80,7 @@ public class CaseBenchmark {
     public long alone() {
         provedAlone = provedAlone == null
                 ? Proof.of(alone, TODAY)
-                : provedAlone.after(edited(provedAlone.document()), Limits.USUAL,
+                : provedAlone.after(LargeDocument.edited(provedAlone.document(), runs++), Limits.USUAL,
                         Watch.NOBODY);
         return provedAlone.count(Verdict.PROVED);
     }
@@ -92,24 +89,12 @@ public class CaseBenchmark {
     public long wholeCase() {
         provedCase = provedCase == null
                 ? Proof.of(opening, TODAY, Limits.USUAL, Watch.NOBODY, others)
-                : provedCase.after(edited(provedCase.document()), Limits.USUAL, Watch.NOBODY, others);
+                : provedCase.after(LargeDocument.edited(provedCase.document(), runs++), Limits.USUAL, Watch.NOBODY, others);
         return provedCase.count(Verdict.PROVED);
     }
 
     @Benchmark
     public long wholeCaseAnew() {
         return Proof.of(opening.withCode("large_" + runs++), TODAY, Limits.USUAL, Watch.NOBODY, others).count(Verdict.PROVED);
-    }
-
-    /** A question that must be answered need not be, or the other way round; another one each time. */
-    private Questionnaire edited(Questionnaire before) {
-        List<Page> pages = new ArrayList<>(before.pages());
-        int at = runs++ * 7 % pages.size();
-        List<Item> items = new ArrayList<>(pages.get(at).items());
-        Optional<Item> question = items.stream().filter(Question.class::isInstance).findFirst();
-        question.ifPresent(q -> items.set(items.indexOf(q),
-                ((Question) q).withRequireWhen(((Question) q).requireWhen().isEmpty() ? "true" : "")));
-        pages.set(at, pages.get(at).withItems(items));
-        return before.withPages(pages);
     }
 }

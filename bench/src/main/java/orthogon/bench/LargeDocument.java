@@ -65,6 +65,22 @@ public final class LargeDocument {
                 document.pages(), document.outcomes(), document.outcomeTable(), document.claims(), document.translations());
     }
 
+    /**
+     * The same after an edit: a question that must be answered need not be, or the other way round.
+     *
+     * @param number of the edit; another one each time is on another page
+     */
+    static Questionnaire edited(Questionnaire before, int number) {
+        List<Page> pages = new ArrayList<>(before.pages());
+        int at = number * 7 % pages.size();
+        List<Item> items = new ArrayList<>(pages.get(at).items());
+        Optional<Item> question = items.stream().filter(Question.class::isInstance).findFirst();
+        question.ifPresent(q -> items.set(items.indexOf(q),
+                ((Question) q).withRequireWhen(((Question) q).requireWhen().isEmpty() ? "true" : "")));
+        pages.set(at, pages.get(at).withItems(items));
+        return before.withPages(pages);
+    }
+
     private Questionnaire document(int size) {
         List<Page> pages = new ArrayList<>();
         List<String> scores = new ArrayList<>();

@@ -1,17 +1,12 @@
 package orthogon.bench;
 
 import java.time.LocalDate;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.concurrent.TimeUnit;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.diagram.Limits;
 import orthogon.core.proof.diagram.Watch;
-import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Page;
-import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -71,24 +66,10 @@ public class ProofBenchmark {
     /** One condition somewhere is edited, and all claims are proved again from there. */
     @Benchmark
     public long claimsAfterAnEdit() {
-        proved = proved == null ? Proof.of(document, TODAY) : proved.after(edited(proved.document()), Limits.USUAL, Watch.NOBODY);
+        proved = proved == null
+                ? Proof.of(document, TODAY)
+                : proved.after(LargeDocument.edited(proved.document(), runs++), Limits.USUAL, Watch.NOBODY);
         return proved.count(Verdict.PROVED);
-    }
-
-    /** A question that must be answered need not be, or the other way round; another one each time. */
-    private Questionnaire edited(Questionnaire before) {
-        List<Page> pages = new ArrayList<>(before.pages());
-        int at = runs++ * 7 % pages.size();
-        Page page = pages.get(at);
-        List<Item> items = new ArrayList<>(page.items());
-        for (int i = 0; i < items.size(); i++) {
-            if (items.get(i) instanceof Question q) {
-                items.set(i, q.withRequireWhen(q.requireWhen().isEmpty() ? "true" : ""));
-                break;
-            }
-        }
-        pages.set(at, page.withItems(items));
-        return before.withPages(pages);
     }
 
     @Benchmark

@@ -2,7 +2,6 @@ package orthogon.app.opening;
 
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -21,12 +20,10 @@ import orthogon.core.dispatch.DueFollowUp;
 import orthogon.core.dispatch.FollowUpProgress;
 import orthogon.core.dispatch.OpenedFollowUp;
 import orthogon.core.dispatch.OpenedWith;
-import orthogon.core.expression.Expr;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Interview;
 import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.FollowUp;
-import orthogon.core.questionnaire.FollowUp.Brought;
 import orthogon.core.questionnaire.FollowUpSeat.Who;
 import orthogon.core.questionnaire.MessageOccasion.MessageMoment;
 import org.springframework.stereotype.Component;
@@ -140,12 +137,7 @@ public class OpenFollowUps {
     }
 
     private Map<String, Object> brought(FollowUp followUp, KeptFollowUp kept) {
-        Map<String, Object> brought = new LinkedHashMap<>();
-        Optional<Interview> answered = kept.child().flatMap(interviews::find).map(Running::interview);
-        for (Brought each : followUp.brings()) {
-            answered.map(i -> i.value(new Expr.Name(each.of(), Expr.Span.NONE))).ifPresent(value -> brought.put(each.name(), value));
-        }
-        return brought;
+        return kept.child().flatMap(interviews::find).map(r -> OpenedFollowUp.brought(followUp, r.interview())).orElse(Map.of());
     }
 
     /** The follow-up as the release of its response says it; empty where that has none of the code. */

@@ -213,8 +213,9 @@ class RehearseCaseController {
         Draft draft = frame.draft(code);
         CaseRun run = run(draft, who).filter(r -> isThere(r, seat))
                 .orElseThrow(() -> new NotThere("This case is not rehearsed any more. Begin it again from Rehearse."));
+        CaseRun done;
         try {
-            CaseRun done = act.startsWith("decide:") ? run.decided(seat, act.substring("decide:".length())) : switch (act) {
+            done = act.startsWith("decide:") ? run.decided(seat, act.substring("decide:".length())) : switch (act) {
                 case "send" -> run.sent(seat);
                 case "late" -> run.late(seat);
                 case "withdraw" -> run.withdrawn(seat);
@@ -225,12 +226,8 @@ class RehearseCaseController {
             // Pressed twice, or on a page that is not up to date; the sheet shows what is the matter now.
             return "redirect:" + action(draft, seat);
         }
-        boolean stays = act.equals("send") || act.equals("decide:" + returning(run, seat));
+        RunFollowUp now = done.followUps().get(seat);
+        boolean stays = now.progress().isOpen() || now.isToDecide();
         return "redirect:" + (stays ? action(draft, seat) : "/q/" + code + "/rehearse/case");
-    }
-
-    private static String returning(CaseRun run, int seat) {
-        return run.followUps().get(seat).followUp().decision().choices().stream().filter(c -> c.returns()).map(c -> c.code()).findFirst()
-                .orElse("");
     }
 }

@@ -1,17 +1,14 @@
 package orthogon.core.dispatch;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
-import orthogon.core.expression.Expr;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Interview;
 import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.FollowUp;
-import orthogon.core.questionnaire.FollowUp.Brought;
 import orthogon.core.questionnaire.FollowUp.DecisionChoice;
 import orthogon.core.questionnaire.MessageOccasion.MessageMoment;
 import orthogon.core.questionnaire.Questionnaire;
@@ -99,15 +96,8 @@ public final class CaseRun {
     }
 
     private static OpenedFollowUp known(RunFollowUp run) {
-        Map<String, Object> brought = new LinkedHashMap<>();
-        if (run.progress() == FollowUpProgress.SENT || run.progress() == FollowUpProgress.DECIDED) {
-            for (Brought each : run.followUp().brings()) {
-                Object value = run.interview().value(new Expr.Name(each.of(), Expr.Span.NONE));
-                if (value != null) {
-                    brought.put(each.name(), value);
-                }
-            }
-        }
+        boolean sent = run.progress() == FollowUpProgress.SENT || run.progress() == FollowUpProgress.DECIDED;
+        Map<String, Object> brought = sent ? OpenedFollowUp.brought(run.followUp(), run.interview()) : Map.of();
         return new OpenedFollowUp(run.followUp().code(), run.due().entry(), run.progress(), run.decision(), brought);
     }
 

@@ -1,7 +1,10 @@
 package orthogon.core.dispatch;
 
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.Map;
+import orthogon.core.expression.Expr;
+import orthogon.core.interview.Interview;
 import orthogon.core.questionnaire.FollowUp;
 
 /**
@@ -16,6 +19,18 @@ public record OpenedFollowUp(String code, int entry, FollowUpProgress progress, 
 
     public OpenedFollowUp {
         brought = Map.copyOf(brought);
+    }
+
+    /** What a follow-up brings once its interview is sent, name to value; what is blank is left out. */
+    public static Map<String, Object> brought(FollowUp followUp, Interview sent) {
+        Map<String, Object> brought = new LinkedHashMap<>();
+        for (FollowUp.Brought each : followUp.brings()) {
+            Object value = sent.value(new Expr.Name(each.of(), Expr.Span.NONE));
+            if (value != null) {
+                brought.put(each.name(), value);
+            }
+        }
+        return brought;
     }
 
     /** What conditions read of it. */

@@ -20,7 +20,6 @@ import orthogon.core.proof.composed.CaseWitness.FollowedUp;
 import orthogon.core.proof.composed.KnownQuestionnaires;
 import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.FollowUp;
-import orthogon.core.questionnaire.FollowUp.Brought;
 import orthogon.core.questionnaire.Questionnaire;
 
 /** Walks everybody in a case through interviews of their own, as the application does, knowing nothing of the composed document. */
@@ -115,15 +114,7 @@ public final class CaseWalk {
         FollowUpProgress progress = said.filter(s -> !answered)
                 .map(s -> FollowUpProgress.of(s.state()))
                 .orElse(!sent ? FollowUpProgress.OPEN : followUp.decision().isNone() ? FollowUpProgress.SENT : FollowUpProgress.DECIDED);
-        Map<String, Object> brought = new LinkedHashMap<>();
-        if (sent) {
-            for (Brought b : followUp.brings()) {
-                Object value = interview.get().value(new Expr.Name(b.of(), Expr.Span.NONE));
-                if (value != null) {
-                    brought.put(b.name(), value);
-                }
-            }
-        }
+        Map<String, Object> brought = sent ? OpenedFollowUp.brought(followUp, interview.get()) : Map.of();
         OpenedFollowUp opened = new OpenedFollowUp(followUp.code(), due.entry(), progress,
                 progress == FollowUpProgress.DECIDED ? said.orElseThrow().decision() : "", brought);
         steps.putIfAbsent(name, new CaseStep(due, opened, interview));
