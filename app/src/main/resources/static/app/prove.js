@@ -33,7 +33,8 @@ function pick(id, query, withOther) {
     search.set('with', beside);
     document.querySelectorAll('#claims a[aria-current]').forEach((link) => link.removeAttribute('aria-current'));
     showPicked();
-    htmx.ajax('GET', `${base()}/lane?${search}`, { target: '#chosen', swap: 'innerHTML', source: '#chosen' });
+    const one = document.getElementById('lanes')?.dataset.one ?? 'lane';
+    htmx.ajax('GET', `${base()}/${one}?${search}`, { target: '#chosen', swap: 'innerHTML', source: '#chosen' });
 }
 
 const query = () => document.getElementById('lanes')?.dataset.query ?? '';

@@ -1,9 +1,13 @@
 package orthogon.app.command;
 
+import orthogon.core.expression.Wiring;
+import orthogon.core.proof.composed.KnownQuestionnaires;
 import orthogon.core.proof.diagram.Watch;
+import orthogon.core.proof.drill.CaseLanes;
 import orthogon.core.proof.drill.Drills;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.json.UnusableFile;
+import orthogon.formats.report.CaseDrillReport;
 import orthogon.formats.report.DrillReport;
 import picocli.CommandLine.ArgGroup;
 import picocli.CommandLine.Command;
@@ -27,6 +31,8 @@ final class DrillsCommand extends FileCommand {
 
     @Mixin
     private ProofOptions options;
+    @Mixin
+    private FollowUpFiles followUps;
     @ArgGroup
     private Form form;
     @Parameters(paramLabel = "FILE")
@@ -36,6 +42,9 @@ final class DrillsCommand extends FileCommand {
     int run() throws UnusableFile {
         Questionnaire document = questionnaire(file);
         try {
+            if (followUps.isGiven()) {
+                return across(document, followUps.read(this));
+            }
             Drills drills = Drills.of(document, options.asOf(), options.limits(), Watch.NOBODY);
             out().println(form != null && form.json
                     ? DrillReport.json(document, options.asOf(), drills)
@@ -47,5 +56,18 @@ final class DrillsCommand extends FileCommand {
             err().println(file + " has no drills: " + e.getMessage());
             return 1;
         }
+    }
+
+    /** Drills across whole cases, as JSON or as a table. */
+    private int across(Questionnaire document, KnownQuestionnaires others) throws Drills.NotPossible {
+        if (form != null && form.script) {
+            err().println("There is no script of drills across a case; leave out --script or --with.");
+            return 2;
+        }
+        CaseLanes lanes = CaseLanes.of(Wiring.of(document), others, options.asOf(), options.limits(), Watch.NOBODY);
+        out().println(form != null && form.json
+                ? CaseDrillReport.json(document, options.asOf(), lanes)
+                : CaseDrillReport.csv(lanes.drills()).stripTrailing());
+        return 0;
     }
 }

@@ -4,12 +4,8 @@ import orthogon.core.proof.Proof;
 import orthogon.core.proof.told.ClaimWords;
 import orthogon.formats.json.UnusableFile;
 import orthogon.formats.report.ProofReport;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.Optional;
 import orthogon.core.proof.composed.KnownQuestionnaires;
-import orthogon.core.questionnaire.Questionnaire;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -23,15 +19,15 @@ final class ProveCommand extends FileCommand {
     private ProofOptions options;
     @Option(names = "--json", description = "Print the proof reports as JSON, one a line.")
     private boolean json;
-    @Option(names = "--with", paramLabel = "FILE", description = "A questionnaire that follow-ups open; as often as needed.")
-    private List<String> with = List.of();
+    @Mixin
+    private FollowUpFiles followUps;
     @Parameters(arity = "1..*", paramLabel = "FILE")
     private List<String> files;
 
     @Override
     int run() throws UnusableFile {
         int status = 0;
-        KnownQuestionnaires others = others();
+        KnownQuestionnaires others = followUps.read(this);
         for (String file : files) {
             try {
                 Proof proof = Proof.of(questionnaire(file), options.asOf(), options.limits(), new Telling(err()), others);
@@ -45,14 +41,5 @@ final class ProveCommand extends FileCommand {
             }
         }
         return status;
-    }
-
-    private KnownQuestionnaires others() throws UnusableFile {
-        Map<String, Questionnaire> others = new HashMap<>();
-        for (String file : with) {
-            Questionnaire other = questionnaire(file);
-            others.put(other.code(), other);
-        }
-        return code -> Optional.ofNullable(others.get(code));
     }
 }

@@ -5,7 +5,7 @@ import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
 import orthogon.app.http.NotThere;
 import orthogon.app.proving.DrillSets;
-import orthogon.app.proving.DrillSets.DrillSet;
+import orthogon.app.proving.WorkedOut.Worked;
 import orthogon.app.proving.Replayed;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.DrillStore;
@@ -17,6 +17,7 @@ import orthogon.core.proof.claim.Replay;
 import orthogon.core.proof.drill.Drill;
 import orthogon.core.proof.drill.Drills;
 import orthogon.core.proof.drill.Goal;
+import orthogon.core.proof.drill.Rerun;
 import orthogon.core.questionnaire.Refused;
 import orthogon.formats.report.DrillReport;
 import orthogon.formats.stored.StoredAnswers;
@@ -63,7 +64,7 @@ class DrillsController {
     record Pinned(long id, String name, String author, String differs, String answers) {}
 
     /** The drills, as they last ran. */
-    record DrillsView(String code, boolean ready, boolean stopped, DrillSet set, Drills drills, List<DrillRow> rows, long asExpected,
+    record DrillsView(String code, boolean ready, boolean stopped, String why, Drills drills, List<DrillRow> rows, long asExpected,
             String replayed, List<Pinned> pinned, long failed) {}
 
     private final People people;
@@ -83,15 +84,16 @@ class DrillsController {
     @GetMapping
     String list(@PathVariable String code, Model model) {
         Draft draft = frame.draft(code);
-        Optional<DrillSet> set = sets.ready(draft);
+        Optional<Worked<Drills>> set = sets.ready(draft);
+        List<Drill> drills = set.flatMap(Worked::found).map(Drills::drills).orElse(List.of());
         Wiring wiring = Wiring.of(draft.document());
         List<DrillStore.SavedDrill> kept = pinned.of(draft.id(), draft.document());
-        List<List<String>> differences = set.map(s -> s.replayed(draft.document(), LocalDate.now())).orElse(List.of());
+        List<List<String>> differences = drills.stream().map(d -> Rerun.differences(wiring, LocalDate.now(), d)).toList();
         List<Pinned> walked = kept.stream().map(d -> Replayed.of(d, wiring)).map(r -> new Pinned(r.drill().id(), r.drill().name(),
                 people.shown(r.drill().author()), r.differs(), answers(r.drill()))).toList();
         Views.show(model,
-                new DrillsView(code, set.isPresent(), set.filter(DrillSet::isStopped).isPresent(), set.orElse(null),
-                        set.flatMap(DrillSet::drills).orElse(null), set.map(s -> rows(draft, s, differences, kept)).orElse(List.of()),
+                new DrillsView(code, set.isPresent(), set.filter(Worked::isStopped).isPresent(), set.map(Worked::why).orElse(""),
+                        set.flatMap(Worked::found).orElse(null), rows(draft, drills, differences, kept),
                         differences.stream().filter(List::isEmpty).count(),
                         LocalTime.now().truncatedTo(ChronoUnit.SECONDS).format(DateTimeFormatter.ISO_LOCAL_TIME), walked,
                         walked.stream().filter(p -> !p.differs().isEmpty()).count()));
@@ -116,10 +118,10 @@ class DrillsController {
         return StoredAnswers.write(all);
     }
 
-    private static List<DrillRow> rows(Draft draft, DrillSet set, List<List<String>> differences, List<DrillStore.SavedDrill> kept) {
+    private static List<DrillRow> rows(Draft draft, List<Drill> drills, List<List<String>> differences,
+            List<DrillStore.SavedDrill> kept) {
         List<DrillRow> rows = new ArrayList<>();
         List<String> known = kept.stream().map(DrillsController::answers).toList();
-        List<Drill> drills = set.drills().map(Drills::drills).orElse(List.of());
         for (int i = 0; i < drills.size(); i++) {
             Drill drill = drills.get(i);
             int outcome = RouteLanes.number(draft.document(), drill.outcome());
@@ -136,8 +138,8 @@ class DrillsController {
     }
 
     private Drills drills(Draft draft) {
-        DrillSet set = sets.of(draft);
-        return set.drills().orElseThrow(() -> new NotThere("There are no drills: " + set.why() + "."));
+        Worked<Drills> set = sets.of(draft);
+        return set.found().orElseThrow(() -> new NotThere("There are no drills: " + set.why() + "."));
     }
 
     @GetMapping("/file.csv")

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import orthogon.app.questions.AnswersInWords;
 import orthogon.core.edit.Edit;
 import orthogon.core.interview.Course;
@@ -25,6 +26,7 @@ import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.proof.claim.Finding;
 import orthogon.core.proof.claim.Mend;
 import orthogon.core.proof.claim.Replay;
+import orthogon.core.proof.composed.CaseWitness.FollowedUp;
 import orthogon.core.proof.told.ClaimWords;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
@@ -120,17 +122,28 @@ record Explained(Claim claim, String statement, String title, String headline, S
                 core.isEmpty() ? words.details(claim) : words.intro(claim), core,
                 deciding, rest, finding.witness().isPresent(), finding.other().isPresent(), onPage, endsAs,
                 finding.mend(), now, consequences, cause, owner(document, claim.at()), Gate.canBeWaived(claim),
-                gate.waiver(claim), TextToTranslate.of(claim, document), followed(proof, finding));
+                gate.waiver(claim), TextToTranslate.of(claim, document),
+                followed(finding.followed(), f -> proof.caseDocument().map(c -> c.parts().get(f.name()).document())));
     }
 
-    private static List<FollowedLine> followed(Proof proof, Finding finding) {
-        return finding.followed().stream().map(f -> {
-            Optional<Questionnaire> opened = proof.caseDocument().map(c -> c.parts().get(f.name()).document());
-            List<GivenAnswer> answers = f.answers().entrySet().stream().map(a -> new GivenAnswer(a.getKey(),
-                    opened.flatMap(d -> d.item(a.getKey())).map(Item::wording).orElse(""),
-                    opened.map(d -> shown(d, a.getKey(), a.getValue())).orElse(""), "")).toList();
-            return new FollowedLine(f.path(), f.state() + (f.decision().isEmpty() ? "" : ", " + f.decision()), answers);
-        }).toList();
+    /**
+     * What becomes of follow-ups, with the answers there.
+     *
+     * @param opened the questionnaire of each
+     */
+    static List<FollowedLine> followed(List<FollowedUp> followed, Function<FollowedUp, Optional<Questionnaire>> opened) {
+        return followed.stream().map(f -> new FollowedLine(f.path(), f.state() + (f.decision().isEmpty() ? "" : ", " + f.decision()),
+                opened.apply(f).map(d -> answers(d, f.answers())).orElse(List.of()))).toList();
+    }
+
+    /** What is answered, in document order. */
+    static List<GivenAnswer> answers(Questionnaire document, Map<String, Object> answers) {
+        Set<String> codes = new LinkedHashSet<>();
+        document.arriving().forEach(p -> codes.add(p.code()));
+        document.items().forEach(i -> codes.add(i.code()));
+        codes.retainAll(answers.keySet());
+        return codes.stream().map(code -> new GivenAnswer(code, document.item(code).map(Item::wording).orElse("link parameter"),
+                shown(document, code, answers.get(code)), "")).toList();
     }
 
     private static void given(Proof proof, Claim claim, Finding finding, List<GivenAnswer> deciding, List<GivenAnswer> rest) {

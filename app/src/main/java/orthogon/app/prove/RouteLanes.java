@@ -13,6 +13,7 @@ import orthogon.app.frame.Frame;
 import orthogon.core.proof.flow.Routes;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Questionnaire;
+import org.springframework.web.util.UriComponentsBuilder;
 
 /**
  * Routes as lanes, ready to be drawn: questions down, routes across, a square where a route asks a question.
@@ -29,7 +30,7 @@ record RouteLanes(BigInteger wanted, boolean spread, BigInteger from, BigInteger
 
     static final int MOST = 64;
     private static final int LABELS = 148;
-    private static final int STEP = 11;
+    static final int STEP = 11;
     private static final int SQUARE = 9;
     private static final int ROW = 12;
     private static final int TOP = 26;
@@ -37,16 +38,22 @@ record RouteLanes(BigInteger wanted, boolean spread, BigInteger from, BigInteger
     private static final double LETTER = 6.2;
     static final int COLOURS = 8;
 
-    /** A line of the drawing. */
-    record QuestionRow(String code, String wording, int y, String share) {}
+    /**
+     * A line of the drawing.
+     *
+     * @param share of the lanes that have a square there
+     * @param sheet address of where it is written
+     */
+    record QuestionRow(String code, String wording, int y, String share, String sheet) {}
 
     /**
      * One route.
      *
      * @param id outcome and number, as in {@code now.17}
      * @param path its squares
+     * @param said what it is, for those who do not see it
      */
-    record DrawnLane(String id, int x, String path, int questions, Set<String> asked) {}
+    record DrawnLane(String id, int x, String path, String said, int questions, Set<String> asked) {}
 
     /**
      * The routes that end alike.
@@ -72,37 +79,75 @@ record RouteLanes(BigInteger wanted, boolean spread, BigInteger from, BigInteger
         List<QuestionRow> rows = new ArrayList<>();
         for (String code : asking.keySet()) {
             if (everyRow || !onAll.contains(code) && !onNone.contains(code)) {
-                rows.add(new QuestionRow(code, document.item(code).map(Item::wording).orElse(code), TOP + rows.size() * ROW,
-                        share(asking.get(code), wanted)));
+                String sheet = UriComponentsBuilder.fromPath("/q/{code}/compose").queryParam("at", code).encode()
+                        .buildAndExpand(document.code()).toUriString();
+                rows.add(new QuestionRow(code, document.item(code).map(Item::wording).orElse(code), y(rows.size()),
+                        share(asking.get(code), wanted), sheet));
             }
         }
         List<LaneGroup> groups = groups(document, found, rows);
         int drawn = found.stream().mapToInt(g -> g.told().size()).sum();
-        int width = groups.isEmpty() ? LABELS : groups.getLast().x() + groups.getLast().width() + 54;
-        return new RouteLanes(wanted, spread, first, first.add(BigInteger.valueOf(drawn)), groups, rows, onAll, onNone, width,
-                TOP + rows.size() * ROW + 4);
+        return new RouteLanes(wanted, spread, first, first.add(BigInteger.valueOf(drawn)), groups, rows, onAll, onNone,
+                width(groups, LABELS),
+                height(rows));
+    }
+
+    static int width(List<LaneGroup> groups, int labels) {
+        return groups.isEmpty() ? labels : groups.getLast().x() + groups.getLast().width() + 54;
+    }
+
+    static int height(List<QuestionRow> rows) {
+        return TOP + rows.size() * ROW + 4;
+    }
+
+    /** Where a row stands. */
+    static int y(int row) {
+        return TOP + row * ROW;
+    }
+
+    /**
+     * Where the group after these begins.
+     *
+     * @param labels width of what stands before the first
+     */
+    static int next(List<LaneGroup> groups, int labels) {
+        return groups.isEmpty()
+                ? labels
+                : groups.getLast().x() + groups.getLast().width() + (groups.getLast().lanes().isEmpty() ? 0 : GAP);
+    }
+
+    static LaneGroup group(Questionnaire document, String outcome, BigInteger count, int x, List<DrawnLane> lanes) {
+        int number = number(document, outcome);
+        String letter = letter(number);
+        String label = label(document, outcome);
+        int width = lanes.size() * STEP;
+        return new LaneGroup(letter, outcome, label, Frame.grouped(count), number % COLOURS, x, width, heading(letter, label, width),
+                lanes);
     }
 
     private static List<LaneGroup> groups(Questionnaire document, List<Routes.RouteGroup> found, List<QuestionRow> rows) {
         List<LaneGroup> groups = new ArrayList<>();
-        int x = LABELS;
         for (Routes.RouteGroup group : found) {
-            int number = number(document, group.outcome());
-            String letter = letter(number);
             List<DrawnLane> lanes = new ArrayList<>();
-            int begin = x;
+            int begin = next(groups, LABELS);
             for (Routes.Route route : group.told()) {
-                lanes.add(new DrawnLane(group.outcome() + "." + route.number(), x, squares(route.asked(), rows, x), route.asked().size(),
-                        route.asked()));
-                x += STEP;
+                int x = begin + lanes.size() * STEP;
+                lanes.add(new DrawnLane(group.outcome() + "." + route.number(), x, squares(route.asked(), rows, x),
+                        route.asked().size() + " questions", route.asked().size(), route.asked()));
             }
-            String label = label(document, group.outcome());
-            int width = x - begin;
-            groups.add(new LaneGroup(letter, group.outcome(), label, Frame.grouped(group.count()), number % COLOURS, begin, width,
-                    heading(letter, label, width), lanes));
-            x += lanes.isEmpty() ? 0 : GAP;
+            groups.add(group(document, group.outcome(), group.count(), begin, lanes));
         }
         return groups;
+    }
+
+    /** Where the labels of rows end. */
+    public int labelsEnd() {
+        return LABELS - 8;
+    }
+
+    /** Letters that a label has room for. */
+    public int labelLetters() {
+        return 21;
     }
 
     /** What a route asks and not all do. */
@@ -132,7 +177,7 @@ record RouteLanes(BigInteger wanted, boolean spread, BigInteger from, BigInteger
         return letter + " " + (label.length() <= room ? label : label.substring(0, room - 1).strip() + "…");
     }
 
-    private static String squares(Set<String> asked, List<QuestionRow> rows, int x) {
+    static String squares(Set<String> asked, List<QuestionRow> rows, int x) {
         StringBuilder path = new StringBuilder();
         for (QuestionRow row : rows) {
             if (asked.contains(row.code())) {

@@ -3,6 +3,8 @@ package orthogon.app.rehearse;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
+import java.time.LocalDate;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
@@ -10,20 +12,23 @@ import java.util.stream.IntStream;
 import orthogon.app.account.People;
 import orthogon.app.frame.Frame;
 import orthogon.app.http.NotThere;
-import orthogon.app.opening.Openable;
 import orthogon.app.proving.Ahead;
+import orthogon.app.proving.CaseLaneSets;
 import orthogon.app.questions.OrdinaryAnswers;
 import orthogon.app.questions.PageForm;
 import orthogon.app.questions.PageSubmission;
 import orthogon.app.questions.QuestionsPage;
 import orthogon.app.questions.RespondentTexts;
-import orthogon.app.rehearse.RehearsedCases.KeptRun;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.core.dispatch.CaseRun;
 import orthogon.core.dispatch.CaseRun.RunFollowUp;
+import orthogon.core.dispatch.FollowUpProgress;
 import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
+import orthogon.core.proof.claim.Replay;
+import orthogon.core.proof.composed.CaseWitness;
+import orthogon.core.proof.composed.CaseWitness.FollowedUp;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -44,38 +49,59 @@ class RehearseCaseController {
 
     private final Frame frame;
     private final RehearsedCases cases;
-    private final Openable openable;
+    private final CaseLaneSets lanes;
     private final Ahead ahead;
     private final People people;
 
-    RehearseCaseController(Frame frame, RehearsedCases cases, Openable openable, Ahead ahead, People people) {
+    RehearseCaseController(Frame frame, RehearsedCases cases, CaseLaneSets lanes, Ahead ahead, People people) {
         this.frame = frame;
         this.cases = cases;
-        this.openable = openable;
+        this.lanes = lanes;
         this.ahead = ahead;
         this.people = people;
     }
 
     private Optional<CaseRun> run(Draft draft, Principal who) {
-        return cases.find(who.getName(), draft.code()).filter(k -> k.revision() == draft.revision()).map(KeptRun::run);
+        return cases.find(who, draft);
     }
 
     private void keep(Draft draft, Principal who, CaseRun run) {
-        cases.keep(who.getName(), draft.code(), new KeptRun(draft.revision(), run));
+        cases.keep(who, draft, run);
     }
 
-    /** Begins with the interview that is rehearsed now, if it is complete. */
-    @PostMapping
-    String begin(@PathVariable String code, Principal who) {
+    /** Begins with a case that takes a lane, everybody in it having done what they do there. */
+    @PostMapping("/lane")
+    String lane(@PathVariable String code, @RequestParam String pick, Principal who) {
         Draft draft = frame.draft(code);
-        Optional<Interview> first = cases.first(who.getName(), code).filter(i -> i.course().complete() && i.course().acceptable());
-        if (first.isEmpty()) {
-            return "redirect:/q/" + code + "/rehearse";
-        }
-        String language = first.get().wiring().document().sourceLanguage();
-        keep(draft, who,
-                CaseRun.of(first.get(), opened -> openable.of(draft.document()).find(opened).map(d -> SpokenDocument.in(d, language))));
+        CaseWitness witness = CaseLaneSets.lane(lanes.lanes(draft), pick).witness();
+        Interview first = Replay.of(Wiring.of(draft.document()), LocalDate.now(), witness.answers(), "");
+        keep(draft, who, along(cases.begin(draft, first), witness));
         return "redirect:/q/" + code + "/rehearse/case";
+    }
+
+    /** Lets every follow-up end as it does in the case of a witness, in the order in which they are opened. */
+    private static CaseRun along(CaseRun begun, CaseWitness witness) {
+        CaseRun run = begun;
+        for (int seat = 0; seat < run.followUps().size(); seat++) {
+            RunFollowUp opened = run.followUps().get(seat);
+            Optional<FollowedUp> said = witness.of(opened.followUp().code());
+            if (said.isPresent()) {
+                run = switch (FollowUpProgress.of(said.get().state())) {
+                    case EXPIRED -> run.late(seat);
+                    case WITHDRAWN -> run.withdrawn(seat);
+                    default -> answered(run, seat, said.get());
+                };
+            }
+        }
+        return run;
+    }
+
+    private static CaseRun answered(CaseRun run, int seat, FollowedUp said) {
+        Interview begun = run.followUps().get(seat).interview();
+        Map<String, Object> answers = new LinkedHashMap<>(said.answers());
+        answers.putAll(begun.link());
+        CaseRun sent = run.answering(seat, Replay.of(begun.wiring(), begun.today(), answers, "")).sent(seat);
+        return said.decision().isEmpty() ? sent : sent.decided(seat, said.decision());
     }
 
     /** The seat that can be taken first. */

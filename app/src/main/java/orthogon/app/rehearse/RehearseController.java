@@ -175,8 +175,19 @@ class RehearseController {
         Views.show(model, new RehearseView(drills.of(draft.id(), draft.document()).stream().map(d -> Replayed.of(d, wiring)).toList(),
                 tongues, language(draft, who), onPhone.contains(who.getName())));
         draw(draft, interview, at, withErrors, notice, model);
-        cases.begins(who.getName(), draft.code(), interview);
         return "rehearse";
+    }
+
+    /** Begins a case with the interview that is rehearsed now, if it is complete. */
+    @PostMapping("/case")
+    String goOn(@PathVariable String code, Principal who) {
+        Draft draft = frame.draft(code);
+        Interview first = current(draft, who).interview();
+        if (!first.course().complete() || !first.course().acceptable()) {
+            return "redirect:/q/" + code + "/rehearse";
+        }
+        cases.keep(who, draft, cases.begin(draft, first));
+        return "redirect:/q/" + code + "/rehearse/case";
     }
 
     private void draw(Draft draft, Interview interview, String at, boolean withErrors, String notice, Model model) {

@@ -1,38 +1,47 @@
 package orthogon.app.rehearse;
 
+import java.security.Principal;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import orthogon.app.opening.Openable;
+import orthogon.app.opening.Openable.Opened;
+import orthogon.app.store.DraftStore.Draft;
 import orthogon.core.dispatch.CaseRun;
 import orthogon.core.interview.Interview;
 import org.springframework.stereotype.Component;
 
-/** The interviews and cases that people rehearse now, of each person and questionnaire one; in memory alone. */
+/** The cases that people rehearse now, of each person and questionnaire one; in memory alone. */
 @Component
 class RehearsedCases {
 
     /** A case, and the revision of the draft that began it. */
-    record KeptRun(int revision, CaseRun run) {}
+    private record KeptRun(int revision, CaseRun run) {}
 
     private record RehearsalKey(String who, String questionnaire) {}
 
-    private final Map<RehearsalKey, Interview> first = new ConcurrentHashMap<>();
     private final Map<RehearsalKey, KeptRun> runs = new ConcurrentHashMap<>();
 
-    /** Notes the interview that somebody rehearses; a case begins with it. */
-    void begins(String who, String questionnaire, Interview interview) {
-        first.put(new RehearsalKey(who, questionnaire), interview);
+    private final Openable openable;
+
+    RehearsedCases(Openable openable) {
+        this.openable = openable;
     }
 
-    Optional<Interview> first(String who, String questionnaire) {
-        return Optional.ofNullable(first.get(new RehearsalKey(who, questionnaire)));
+    /** Begins the case of a complete interview; what it opens is read in the draft's language. */
+    CaseRun begin(Draft draft, Interview first) {
+        Opened others = openable.of(draft.document());
+        String language = first.wiring().document().sourceLanguage();
+        return CaseRun.of(first, opened -> others.find(opened).map(d -> SpokenDocument.in(d, language)));
     }
 
-    void keep(String who, String questionnaire, KeptRun run) {
-        runs.put(new RehearsalKey(who, questionnaire), run);
+    void keep(Principal who, Draft draft, CaseRun run) {
+        runs.put(new RehearsalKey(who.getName(), draft.code()), new KeptRun(draft.revision(), run));
     }
 
-    Optional<KeptRun> find(String who, String questionnaire) {
-        return Optional.ofNullable(runs.get(new RehearsalKey(who, questionnaire)));
+    /** The case of the draft as it is; empty where none was begun with this revision. */
+    Optional<CaseRun> find(Principal who, Draft draft) {
+        return Optional.ofNullable(runs.get(new RehearsalKey(who.getName(), draft.code())))
+                .filter(k -> k.revision() == draft.revision()).map(KeptRun::run);
     }
 }

@@ -146,6 +146,7 @@ class CasesIT {
         assertThat(claim("proved")).hasCount(4);
         assertThat(claim("refuted")).hasCount(0);
         tell();
+        lanes();
         rehearse();
         release("gull_intake");
     }
@@ -176,6 +177,24 @@ class CasesIT {
         assertThat(ines.locator("#to-ride_fine")).containsText("once ride is decided, when arrived of ride");
         assertThat(claim("proved")).hasCount(2);
         assertEquals(List.of(), violations(ines));
+    }
+
+    /** Every lane that the case can take is drawn; one of them is looked at and rehearsed. */
+    private void lanes() {
+        Chromium.open(ines, application.address() + "/q/gull_intake/prove?tab=case");
+        // No ride, or one that is withdrawn, or accepted with and without gulls; the look ends in three ways; the last look in two.
+        assertThat(ines.locator("#lower .lane-count b").first()).hasText(String.valueOf(3 + 3 + 3 + 3 * 2));
+        assertThat(ines.locator("#lower .drill-head .sign.proved")).containsText("as expected");
+        assertEquals(List.of(), violations(ines));
+        ines.locator("#lower [data-lane]").first().click();
+        assertThat(ines.locator("#chosen h1")).containsText(" of 15");
+        ines.locator("#lower .lane[aria-label*='again withdrawn']").first().click();
+        assertThat(ines.locator("#chosen")).containsText("ride decided (fine)");
+        assertThat(ines.locator("#chosen")).containsText("How many gulls?");
+        press(ines, "Rehearse this case");
+        assertThat(ines.locator(".stage")).containsText("The case is at its end");
+        assertThat(ines.locator(".case-seats")).containsText("ride decided: Fine");
+        assertThat(ines.locator("#happened")).containsText("“They have come” to office@quillmere.example");
     }
 
     /** One person takes every seat of the case before it is released. */

@@ -86,6 +86,24 @@ class CommandsTest {
     }
 
     @Test
+    void drillsAcrossCasesAreToldWithWhatFollowUpsOpen() {
+        assertEquals(1, commands.run("drills", INTAKE, "--with", OPENED[1]), err());
+        assertTrue(err().contains("has no drills: "), err());
+        assertEquals(0, commands.run(with("drills", INTAKE, "--as-of", "2026-11-23")), err());
+        List<String> rows = out().lines().toList();
+        assertEquals("drill,follow-up,do,answers,expected", rows.getFirst());
+        assertTrue(rows.stream().anyMatch(r -> r.contains(",handover,decide: lost,,decided")), out());
+        assertTrue(rows.stream().anyMatch(r -> r.contains(",nest_look,let it expire,,expired")), out());
+        out.reset();
+        assertEquals(0, commands.run(with("drills", INTAKE, "--json", "--as-of", "2026-11-23")), err());
+        JsonNode json = JsonMapper.builder().build().readTree(out());
+        assertEquals(rows.getLast().split(",")[0], String.valueOf(json.get("drills").size()));
+        assertEquals("handover", json.get("drills").get(0).get("followUps").get(0).get("followUp").stringValue());
+        assertEquals(2, commands.run(with("drills", INTAKE, "--script")));
+        assertTrue(err().contains("leave out --script or --with"), err());
+    }
+
+    @Test
     void aFileThatCannotBeUsedIsNamedWithItsPointers() throws IOException {
         Path file = folder.resolve("bad.orthogon.json");
         Files.writeString(file, "{\"orthogon\": 1, \"code\": \"Bad\", \"title\": \"Bad\", \"pages\": [{\"code\": \"p\", \"itens\": []}]}");

@@ -26,6 +26,11 @@ import orthogon.core.proof.composed.CaseWitness;
 import orthogon.core.proof.composed.KnownQuestionnaires;
 import orthogon.core.proof.diagram.Limits;
 import orthogon.core.proof.diagram.Watch;
+import orthogon.core.proof.drill.CaseDrill;
+import orthogon.core.proof.drill.CaseDrill.CaseGoal;
+import orthogon.core.proof.drill.CaseLane;
+import orthogon.core.proof.drill.CaseLanes;
+import orthogon.core.proof.drill.Drills;
 import orthogon.core.proof.fault.Faults;
 import orthogon.core.questionnaire.Questionnaire;
 
@@ -75,8 +80,34 @@ class CaseAgreesWithEnumerationTest {
         }
         verdictsAgree(seed, proof, all);
         assertEquals(composed.answerPaths(), proof.caseFigures(Watch.NOBODY).orElseThrow().answerPaths().orElseThrow(), "seed " + seed);
+        lanesAgree(seed, wiring, drawn.others(), all);
         assertEquals(all.cases, told(seed, wiring, drawn.others(), whole, composed), "seed " + seed);
         return true;
+    }
+
+    /** Every lane that some case takes is told and no other, and the drills together do all that some case does. */
+    private void lanesAgree(long seed, Wiring wiring, KnownQuestionnaires others, CaseEnumeration all) {
+        CaseLanes lanes;
+        try {
+            lanes = CaseLanes.of(wiring, others, RandomDocument.TODAY, Limits.USUAL, Watch.NOBODY);
+        } catch (Drills.NotPossible e) {
+            throw new AssertionError("seed " + seed + " " + e.getMessage());
+        }
+        assertEquals(all.goals, lanes.goals(), "seed " + seed);
+        assertEquals(all.lanes.size() > CaseLanes.MOST, lanes.more(), "seed " + seed);
+        Set<CaseLane> told = lanes.lanes().stream().map(CaseLanes.WalkedLane::lane).collect(Collectors.toSet());
+        assertEquals(lanes.lanes().size(), told.size(), "seed " + seed);
+        if (lanes.more()) {
+            assertTrue(all.lanes.containsAll(told), "seed " + seed);
+        } else {
+            assertEquals(all.lanes, told, "seed " + seed);
+        }
+        Set<CaseGoal> covered = new LinkedHashSet<>();
+        for (CaseDrill drill : lanes.drills()) {
+            covered.addAll(drill.covers());
+            assertTrue(CaseLanes.differences(wiring, others, RandomDocument.TODAY, drill).isEmpty(), "seed " + seed + " " + drill);
+        }
+        assertEquals(all.goals, covered, "seed " + seed);
     }
 
     private void verdictsAgree(long seed, Proof proof, CaseEnumeration all) {

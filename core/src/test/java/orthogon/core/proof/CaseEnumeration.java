@@ -22,6 +22,10 @@ import orthogon.core.expression.Expr;
 import orthogon.core.expression.Situation;
 import orthogon.core.expression.Wiring;
 import orthogon.core.proof.Enumeration.Ending;
+import orthogon.core.proof.drill.CaseDrill.CaseGoal;
+import orthogon.core.proof.drill.CaseDrill.CaseGoalKind;
+import orthogon.core.proof.drill.CaseLane;
+import orthogon.core.proof.drill.CaseLane.CaseEnd;
 import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.FollowUp.Brought;
@@ -36,6 +40,8 @@ import orthogon.core.questionnaire.Questionnaire.Says;
 final class CaseEnumeration {
 
     private static final int MOST_CASES = 40_000;
+    /** Where the outcome of a follow-up is kept; no condition can name it. */
+    private static final String OUTCOME = "";
 
     /** One follow-up of a case as it ended. */
     record Followed(String code, String state, String decision, Map<String, Object> answers) {}
@@ -45,6 +51,8 @@ final class CaseEnumeration {
 
     final Map<String, Boolean> verdicts = new TreeMap<>();
     final Set<WholeCase> cases = new LinkedHashSet<>();
+    final Set<CaseLane> lanes = new LinkedHashSet<>();
+    final Set<CaseGoal> goals = new LinkedHashSet<>();
 
     private final Wiring first;
     private final Questionnaire opened;
@@ -173,6 +181,7 @@ final class CaseEnumeration {
         for (Ending sent : answered.endings) {
             Map<String, Object> parts = new HashMap<>();
             parts.put("state", followUp.answeredState());
+            parts.put(OUTCOME, sent.outcome());
             for (Brought brought : followUp.brings()) {
                 Object value = brought.of().equals("outcome")
                         ? sent.outcome().isEmpty() ? null : sent.outcome()
@@ -231,6 +240,7 @@ final class CaseEnumeration {
         }
         Situation situation = situation(ending, known);
         first.document().messages().forEach(m -> tell(m, ending, known, situation));
+        note(ending, known);
         List<OwnClaim> claims = first.document().claims();
         for (int i = 0; i < claims.size(); i++) {
             boolean holds = Evaluator.holds(first.at("claims/" + i).orElseThrow().expr().orElseThrow(), situation);
@@ -238,6 +248,31 @@ final class CaseEnumeration {
                 broken.add(claims.get(i).code());
             }
         }
+    }
+
+    /** Notes the lane of a case, and what it shows. */
+    private void note(Ending ending, Map<String, Object> known) {
+        List<CaseEnd> ends = new ArrayList<>();
+        goals.add(new CaseGoal(CaseGoalKind.OUTCOME, "", ending.outcome()));
+        for (FollowUp followUp : first.document().followUps()) {
+            String code = followUp.code();
+            if (!(known.get(code) instanceof Map<?, ?> parts)) {
+                goals.add(new CaseGoal(CaseGoalKind.NOT_OPENED, code, ""));
+                continue;
+            }
+            String state = (String) parts.get("state");
+            String outcome = parts.containsKey(OUTCOME) ? (String) parts.get(OUTCOME) : "";
+            String decision = parts.get("decision") == null ? "" : (String) parts.get("decision");
+            ends.add(new CaseEnd(code, state, decision, outcome));
+            goals.add(new CaseGoal(CaseGoalKind.STATE, code, state));
+            if (state.equals(followUp.answeredState())) {
+                goals.add(new CaseGoal(CaseGoalKind.OUTCOME, code, outcome));
+            }
+            if (!decision.isEmpty()) {
+                goals.add(new CaseGoal(CaseGoalKind.DECISION, code, decision));
+            }
+        }
+        lanes.add(new CaseLane(ending.outcome(), ends));
     }
 
     private void tell(DispatchMessage message, Ending ending, Map<String, Object> known, Situation situation) {
@@ -249,6 +284,9 @@ final class CaseEnumeration {
         String place = message.code() + ".sendWhen";
         boolean sends = comes && first.expr(place, true).filter(e -> Evaluator.holds(e, situation)).isPresent();
         (sends ? holding : failing).add(message.code());
+        if (sends) {
+            goals.add(new CaseGoal(CaseGoalKind.MESSAGE, message.code(), ""));
+        }
         if (sends && !message.hasRecipientAlways() && message.answers().stream().allMatch(a -> ending.answers().get(a) == null)) {
             blank.add(message.code());
         }

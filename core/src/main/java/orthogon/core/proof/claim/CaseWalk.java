@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import orthogon.core.dispatch.DueFollowUp;
 import orthogon.core.dispatch.FollowUpProgress;
 import orthogon.core.dispatch.OpenedFollowUp;
@@ -73,6 +74,16 @@ public final class CaseWalk {
     /** The follow-up of that name, of one that is opened for each entry the first. */
     public Optional<CaseStep> step(String name) {
         return Optional.ofNullable(steps.get(name));
+    }
+
+    /** The names of the follow-ups that are opened, those that a follow-up opens behind it. */
+    public Set<String> names() {
+        return steps.keySet();
+    }
+
+    /** The codes of the messages of follow-ups that are sent in it, in document order. */
+    public List<String> sends() {
+        return first.wiring().document().messages().stream().filter(m -> m.isOfFollowUp() && sends(m)).map(DispatchMessage::code).toList();
     }
 
     /** The value of an own claim over the first interview and its follow-ups. */

@@ -18,21 +18,16 @@ import orthogon.core.expression.Expr;
 import orthogon.core.expression.Expr.If;
 import orthogon.core.expression.Expr.Literal;
 import orthogon.core.expression.Expr.Span;
-import orthogon.core.expression.Printer;
 import orthogon.core.expression.Wiring;
 import orthogon.core.language.Texts;
 import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.plain.CaseNames;
 import orthogon.core.proof.plain.PlainForm;
 import orthogon.core.questionnaire.Derived;
-import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.FollowUp.Brought;
-import orthogon.core.questionnaire.FollowUpSeat;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.MessageContents;
-import orthogon.core.questionnaire.MessageOccasion;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Places;
@@ -41,8 +36,6 @@ import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Questionnaire.LinkParameter;
 import orthogon.core.questionnaire.Questionnaire.Outcome;
 import orthogon.core.questionnaire.Questionnaire.OutcomeRow;
-import orthogon.core.questionnaire.Questionnaire.OwnClaim;
-import orthogon.core.questionnaire.Questionnaire.Says;
 
 /**
  * A questionnaire with everything that it opens as one document in plain form: the pages of the first, and behind them, for each follow-up,
@@ -66,7 +59,6 @@ public final class CaseDocument {
     private final KnownQuestionnaires others;
     private final Runnable step;
     private final List<Page> pages = new ArrayList<>();
-    private final List<OwnClaim> claims = new ArrayList<>();
     private final Map<String, Expr> trees = new HashMap<>();
     private final Map<String, BigDecimal> neverBlank = new LinkedHashMap<>();
     private final Set<String> grids = new LinkedHashSet<>();
@@ -81,19 +73,36 @@ public final class CaseDocument {
      * @throws TooManyPages where it would have more than {@link #MOST_PAGES}
      */
     public CaseDocument(Wiring first, KnownQuestionnaires others, Runnable step) {
+        this(first, others, step, false);
+    }
+
+    private CaseDocument(Wiring first, KnownQuestionnaires others, Runnable step, boolean withOutcomes) {
         this.others = others;
         this.step = step;
         this.first = part("", first, Optional.empty(), 0);
         add(this.first, Optional.empty());
-        ownClaims();
+        CaseRules rules = new CaseRules(this.first, trees);
+        if (withOutcomes) {
+            parts.values().forEach(rules::outcomes);
+        }
         Questionnaire document = this.first.plain();
         Questionnaire whole = Texts.apply(
                 new Questionnaire(document.code() + "X", document.title(), document.sourceLanguage(), List.of(document.sourceLanguage()),
                         document.linkParameters(), pages, List.of(new Outcome("done", "Done", "")), List.of(new OutcomeRow("", "done")),
-                        claims, Map.of()),
+                        rules.claims(), Map.of()),
                 (unit, text) -> text.indexOf('{') < 0 ? text : unit);
-        Questionnaire telling = whole.withMessages(messages());
+        Questionnaire telling = whole.withMessages(rules.messages());
         this.composed = PlainForm.composed(Wiring.of(telling, trees, step), neverBlank, grids);
+    }
+
+    /**
+     * The composed document with a claim for every outcome of each of its questionnaires, named as {@link CaseNames#ends}.
+     *
+     * @param step runs again and again, and may end the work by what it throws
+     * @throws TooManyPages where it would have more than {@link #MOST_PAGES}
+     */
+    public static CaseDocument withOutcomes(Wiring first, KnownQuestionnaires others, Runnable step) {
+        return new CaseDocument(first, others, step, true);
     }
 
     /** The document, which is its own plain form. */
@@ -151,8 +160,7 @@ public final class CaseDocument {
 
     /** Keeps the tree of an expression, and gives the text that stands for it. */
     private String rule(String place, Expr tree) {
-        trees.put(place, tree);
-        return Printer.print(tree);
+        return CaseRules.rule(trees, place, tree);
     }
 
     /** The expression of a part at another place; one with a fault names nothing that exists, so that it stays a fault. */
@@ -353,56 +361,5 @@ public final class CaseDocument {
                 ? CasePart.named(CaseNames.taken(part.name(), carried.get(code)))
                 : new Literal(null, Span.NONE);
         return new Derived(inside, rule(inside + ".derive", value));
-    }
-
-    /** Messages at moments of follow-ups, as if they were sent at the end of the case. */
-    private List<DispatchMessage> messages() {
-        List<DispatchMessage> messages = new ArrayList<>();
-        for (DispatchMessage message : first.document().messages()) {
-            Optional<FollowUp> of = first.document().followUp(message.occasion().followUp());
-            if (of.isPresent()) {
-                Expr.Name state = first.state(of.get().code());
-                Expr moment = !message.occasion().comesIn(of.get())
-                        ? new Literal(false, Span.NONE)
-                        : message.occasion().isAfterFollowUp()
-                                ? CasePart.equal(state, of.get().answeredState())
-                                : CasePart.filled(state);
-                String place = message.code() + "." + RuleFamily.SEND_WHEN.key();
-                String when = message.sendWhen().isEmpty()
-                        ? rule(place, moment)
-                        : first.at(place).map(c -> rule(place, CasePart.both(Optional.of(c), Optional.of(moment)))).orElse("faultX");
-                messages.add(message.withOccasion(MessageOccasion.WITH_ANSWERS).withSendWhen(when).withTexts("about", "")
-                        .withContents(new MessageContents(MessageContents.ToldAnswers.NOTHING, List.of(), false, false, false)));
-            }
-        }
-        return messages;
-    }
-
-    private void ownClaims() {
-        List<OwnClaim> own = first.plain().claims();
-        for (int i = 0; i < own.size(); i++) {
-            String from = "claims/" + i;
-            if (first.form().asWritten().at(from).filter(first.form().asWritten()::isOfCase).isPresent()) {
-                String that = rule("claims/" + claims.size(), first, from);
-                claims.add(new OwnClaim(own.get(i).code(), own.get(i).says(), that));
-            }
-        }
-        for (FollowUp followUp : first.document().followUps()) {
-            String name = first.opened(followUp.code());
-            if (followUp.seat().who() == FollowUpSeat.Who.ADDRESS) {
-                never(CaseNames.address(name), CasePart.filled(first.state(followUp.code())), CasePart.named(followUp.seat().address()));
-            }
-            for (Brought brought : followUp.brings()) {
-                never(CaseNames.brought(name, brought.name()), CasePart.equal(first.state(followUp.code()), followUp.answeredState()),
-                        CasePart.named(CaseNames.known(name, brought.name())));
-            }
-        }
-    }
-
-    /** The claim that a value is never blank where a condition holds. */
-    private void never(String code, Expr where, Expr value) {
-        Expr blank = new Expr.Compare("=", value, new Literal(null, Span.NONE), Span.NONE);
-        String that = rule("claims/" + claims.size(), new Expr.And(List.of(where, blank), Span.NONE));
-        claims.add(new OwnClaim(code, Says.NEVER, that));
     }
 }

@@ -27,6 +27,20 @@ public final class FollowUpFaults {
         return others.find(followUp.questionnaire()).isPresent();
     }
 
+    /** What keeps any of the follow-ups of a questionnaire from being opened, the first of it; empty where nothing does. */
+    public static Optional<Message> first(Questionnaire document, KnownQuestionnaires others) {
+        for (FollowUp followUp : document.followUps()) {
+            if (!isGiven(followUp, others)) {
+                return Optional.of(Message.of("follow-up-known.not-given").text("questionnaire", followUp.questionnaire()));
+            }
+            Optional<Message> fault = of(document, followUp, others).stream().findFirst();
+            if (fault.isPresent()) {
+                return fault;
+            }
+        }
+        return Optional.empty();
+    }
+
     /** What is wrong with a follow-up whose questionnaire is given, in order; none where nothing is. */
     public static List<Message> of(Questionnaire document, FollowUp followUp, KnownQuestionnaires others) {
         List<Message> faults = new ArrayList<>();

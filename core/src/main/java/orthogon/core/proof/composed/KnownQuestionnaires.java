@@ -11,4 +11,17 @@ public interface KnownQuestionnaires {
 
     /** What a follow-up opens that names this code; empty where there is none. */
     Optional<Questionnaire> find(String code);
+
+    /**
+     * The questionnaire of a follow-up at any depth.
+     *
+     * @param path codes of the follow-ups that lead to it, joined by dots
+     */
+    default Optional<Questionnaire> opened(Questionnaire first, String path) {
+        Optional<Questionnaire> at = Optional.of(first);
+        for (String code : path.split("\\.")) {
+            at = at.flatMap(q -> q.followUp(code)).flatMap(f -> find(f.questionnaire()));
+        }
+        return at;
+    }
 }

@@ -49,6 +49,11 @@ public final class CaseNames {
         return aid(followUp, "address");
     }
 
+    /** The claim that a questionnaire does not end with an outcome. */
+    public static String ends(String followUp, String outcome) {
+        return aid(followUp, "ends") + "." + outcome;
+    }
+
     /** The question on that page. */
     public static String taken(String followUp, int carried) {
         return aid(followUp, "taken" + carried);
