@@ -16,6 +16,7 @@ import orthogon.core.language.Units;
 import orthogon.core.proof.change.Change;
 import orthogon.core.proof.change.Difference;
 import orthogon.core.questionnaire.DispatchMessage;
+import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.formats.stored.StoredAnswers;
 
@@ -100,7 +101,7 @@ record ChangeSheet(String headline, List<ChangeRow> rows, List<ChangedText> text
             case ASKED_NO_MORE -> "less";
             case REFUSED_NOW -> "refused";
             case ENDS_OTHERWISE -> "ends";
-            case SENT_NOW, SENT_NO_MORE -> "sent";
+            case SENT_NOW, SENT_NO_MORE, OPENED_NOW, OPENED_NO_MORE -> "sent";
         };
     }
 
@@ -111,6 +112,8 @@ record ChangeSheet(String headline, List<ChangeRow> rows, List<ChangedText> text
             case ENDS_OTHERWISE -> "Ends as " + outcome(after, d.to()) + " instead of " + outcome(before, d.from());
             case SENT_NOW -> "Sent now: message “" + message(after, d.place()) + "”";
             case SENT_NO_MORE -> "Not sent any more: message “" + message(before, d.place()) + "”";
+            case OPENED_NOW -> "Opened now: follow-up “" + followUp(after, d.place()) + "”";
+            case OPENED_NO_MORE -> "Not opened any more: follow-up “" + followUp(before, d.place()) + "”";
             case REFUSED_NOW -> "Answers that were accepted are now refused on page “" + page(after, d.place()) + "”";
             case ACCEPTED_NOW -> "Answers that were refused are now accepted on page “" + page(after, d.place()) + "”";
         };
@@ -122,6 +125,10 @@ record ChangeSheet(String headline, List<ChangeRow> rows, List<ChangedText> text
 
     private static String message(Questionnaire document, String code) {
         return document.message(code).map(DispatchMessage::shown).orElse(code);
+    }
+
+    private static String followUp(Questionnaire document, String code) {
+        return document.followUp(code).map(FollowUp::shown).orElse(code);
     }
 
     private static String page(Questionnaire document, String code) {

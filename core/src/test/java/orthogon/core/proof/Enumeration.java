@@ -24,6 +24,7 @@ import orthogon.core.proof.flow.Transition;
 import orthogon.core.questionnaire.Burden;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.DispatchMessage;
+import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.DispatchPassage;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
@@ -762,9 +763,16 @@ public final class Enumeration implements Situation {
         endings.add(new Ending(new LinkedHashMap<>(values), new LinkedHashSet<>(asked),
                 document.questions().map(Question::code).filter(asked::contains).filter(q -> holds(q + ".lockWhen", false))
                         .collect(java.util.stream.Collectors.toSet()),
-                with, document.messages().stream().map(DispatchMessage::code).filter(this::sends)
-                        .collect(java.util.stream.Collectors.toSet())));
+                with, sentOrOpened()));
         outcome = "";
+    }
+
+    /** The codes of the messages that are sent, and of the follow-ups that are opened. */
+    private Set<String> sentOrOpened() {
+        Set<String> codes = new LinkedHashSet<>();
+        document.messages().stream().map(DispatchMessage::code).filter(this::sends).forEach(codes::add);
+        document.followUps().stream().map(FollowUp::code).filter(f -> holds(f + ".openFollowUp", true)).forEach(codes::add);
+        return codes;
     }
 
     private void sends(DispatchMessage message, Set<String> passages, Set<String> passagesInLanguage) {

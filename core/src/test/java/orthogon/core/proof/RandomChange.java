@@ -9,6 +9,7 @@ import orthogon.core.answer.text.TextAnswer;
 import orthogon.core.answer.yesno.YesNoAnswer;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.DispatchMessage;
+import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.MessageRecipients;
 import orthogon.core.questionnaire.Page;
@@ -38,6 +39,17 @@ public final class RandomChange {
             changed = once(changed);
         }
         return changed.messages().isEmpty() || random.nextBoolean() ? changed : withOtherMessages(changed);
+    }
+
+    /** With up to two follow-ups that answers alone decide. */
+    public Questionnaire opening(Questionnaire document) {
+        List<FollowUp> followUps = new ArrayList<>();
+        for (String code : List.of("f0", "f1")) {
+            if (random.nextBoolean()) {
+                followUps.add(FollowUp.of(code, "elsewhere", anyCondition(document.pages(), document.pages().size())));
+            }
+        }
+        return document.withFollowUps(followUps);
     }
 
     /** With a message gone, or sent to others or by another condition. */

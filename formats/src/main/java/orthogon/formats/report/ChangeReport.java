@@ -106,6 +106,8 @@ public final class ChangeReport {
             case ENDS_OTHERWISE -> "outcome " + outcome(difference.to()) + " instead of " + outcome(difference.from());
             case SENT_NOW -> "sent now: message " + place;
             case SENT_NO_MORE -> "not sent any more: message " + place;
+            case OPENED_NOW -> "opened now: follow-up " + place;
+            case OPENED_NO_MORE -> "not opened any more: follow-up " + place;
             case REFUSED_NOW -> "answers that were accepted are now refused on page " + place;
             case ACCEPTED_NOW -> "answers that were refused are now accepted on page " + place;
         };

@@ -47,8 +47,8 @@ import orthogon.core.questionnaire.Questionnaire;
  * @param limitedOtherwise codes of questions whose answers are limited by other patterns, parts, decimal places or such; the
  *     comparison covers the answers that both take
  * @param dispatchedOtherwise codes of messages and passages that both have and that differ in more than texts and the condition of a
- *     message: in recipients, in what comes with it, in when a passage is put in; and of follow-ups that are not in both, or differ in more
- *     than texts
+ *     message: in recipients, in what comes with it, in when a passage is put in; and of follow-ups that differ in more than texts and
+ *     in who opens them, or that rest on others and are not in both or open otherwise
  */
 public record Change(Optional<String> undecided, Optional<BigInteger> paths, Optional<BigInteger> differing, Optional<String> uncounted,
         List<Difference> differences, Map<String, Wording> wordings, List<String> limitedOtherwise, List<String> dispatchedOtherwise) {
@@ -57,12 +57,12 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
     public record Wording(String before, String after) {}
 
     /** One document with what it takes to bring it into a space. */
-    private record Version(PlainForm plainForm, List<Fault> faults) {
+    private record Version(Wiring written, PlainForm plainForm, List<Fault> faults) {
 
         static Version of(Questionnaire document, Watch watch) {
-            Wiring wiring = Wiring.of(document, watch::goOn);
-            PlainForm plainForm = PlainForm.of(wiring, watch::goOn);
-            return new Version(plainForm, plainForm.faults(Faults.of(wiring)));
+            Wiring written = Wiring.of(document, watch::goOn);
+            PlainForm plainForm = PlainForm.of(OpenedOtherwise.asMessages(written, watch::goOn), watch::goOn);
+            return new Version(written, plainForm, plainForm.faults(Faults.of(written)));
         }
 
         Questionnaire document() {
@@ -180,8 +180,8 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
         List.of(later, earlier).forEach(v -> v.document().messages().forEach(m -> order.add(m.code())));
         differences.sort(Comparator.comparingInt((Difference x) -> order.indexOf(x.place())).thenComparing(Difference::kind));
         return new Change(Optional.empty(), tally.map(Tally::all), tally.map(Tally::differing), uncounted, List.copyOf(differences),
-                wordings, common.limitedOtherwise(), dispatchedOtherwise(
-                        earlier.plainForm().asWritten().document(), later.plainForm().asWritten().document()));
+                wordings, common.limitedOtherwise(),
+                dispatchedOtherwise(earlier.written(), later.written()));
     }
 
     private static final String DISAGREE = "the comparison found a respondent whom the interview does not confirm. This is a fault of "
@@ -228,8 +228,8 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
             case ASKED_NO_MORE -> asked(one, first, topic).stream().anyMatch(code -> !common.has(code) || !second.asked().contains(code));
             case ASKED_NOW -> asked(other, second, topic).stream().anyMatch(code -> !common.has(code) || !first.asked().contains(code));
             case ENDS_OTHERWISE -> first.outcome().orElse("").equals(topic.from()) && second.outcome().orElse("").equals(topic.to());
-            case SENT_NO_MORE -> isSent(one, respondent.first(), topic.place()) && !isSent(other, respondent.second(), topic.place());
-            case SENT_NOW -> isSent(other, respondent.second(), topic.place()) && !isSent(one, respondent.first(), topic.place());
+            case SENT_NO_MORE, OPENED_NO_MORE -> isSent(one, respondent.first(), topic.place()) && !isSent(other, respondent.second(), topic.place());
+            case SENT_NOW, OPENED_NOW -> isSent(other, respondent.second(), topic.place()) && !isSent(one, respondent.first(), topic.place());
             case REFUSED_NOW, ACCEPTED_NOW -> {
                 boolean held = !second.complete() && second.pages().getLast().page().code().equals(topic.place());
                 yield held || isDropped(topic.place(), first, second);
@@ -276,7 +276,9 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
                 && dispatchedOtherwise.isEmpty();
     }
 
-    private static List<String> dispatchedOtherwise(Questionnaire before, Questionnaire after) {
+    private static List<String> dispatchedOtherwise(Wiring one, Wiring other) {
+        Questionnaire before = one.document();
+        Questionnaire after = other.document();
         List<String> otherwise = new ArrayList<>();
         before.messages().forEach(m -> after.message(m.code())
                 .filter(now -> !now.withSendWhen("").withTexts("", "").equals(m.withSendWhen("").withTexts("", "")))
@@ -286,12 +288,23 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
                         .equals(p.wordings().stream().map(DispatchPassage.PassageWording::when).toList()))
                 .ifPresent(now -> otherwise.add(p.code())));
         Stream.concat(before.followUps().stream(), after.followUps().stream()).map(FollowUp::code).distinct()
-                .filter(code -> !before.followUp(code).map(Change::withoutTexts).equals(after.followUp(code).map(Change::withoutTexts)))
-                .forEach(otherwise::add);
+                .filter(code -> isOpenedOtherwise(one, other, code)).forEach(otherwise::add);
         return List.copyOf(otherwise);
     }
 
-    private static FollowUp withoutTexts(FollowUp followUp) {
-        return followUp.withTexts((unit, text) -> "");
+    /** Whether more than who opens a follow-up and its texts differs; or who opens it, where more than answers decides that. */
+    private static boolean isOpenedOtherwise(Wiring one, Wiring other, String code) {
+        Optional<FollowUp> before = one.document().followUp(code);
+        Optional<FollowUp> after = other.document().followUp(code);
+        boolean told = before.filter(f -> !OpenedOtherwise.isDecidedByAnswers(one, f)).isEmpty()
+                && after.filter(f -> !OpenedOtherwise.isDecidedByAnswers(other, f)).isEmpty();
+        return told && (before.isEmpty() || after.isEmpty())
+                ? false
+                : !before.map(f -> compared(f, told)).equals(after.map(f -> compared(f, told)));
+    }
+
+    private static FollowUp compared(FollowUp followUp, boolean told) {
+        FollowUp silent = followUp.withTexts((unit, text) -> "");
+        return told ? silent.withOpenWhen("") : silent;
     }
 }

@@ -24,11 +24,18 @@ final class SentOtherwise {
         Map<String, Integer> before = sent(one, oneOutcome);
         Map<String, Integer> now = sent(other, otherOutcome);
         Map<Topic, Integer> topics = new LinkedHashMap<>();
-        before.forEach((code, set) -> topics.put(new Topic(DifferenceKind.SENT_NO_MORE, code, "", ""),
+        before.forEach((code, set) -> topics.put(
+                new Topic(isOpened(one, code) ? DifferenceKind.OPENED_NO_MORE : DifferenceKind.SENT_NO_MORE, code, "", ""),
                 d.minus(set, now.getOrDefault(code, Diagrams.NONE))));
-        now.forEach((code, set) -> topics.put(new Topic(DifferenceKind.SENT_NOW, code, "", ""),
+        now.forEach((code, set) -> topics.put(
+                new Topic(isOpened(other, code) ? DifferenceKind.OPENED_NOW : DifferenceKind.SENT_NOW, code, "", ""),
                 d.minus(set, before.getOrDefault(code, Diagrams.NONE))));
         return topics;
+    }
+
+    /** Whether a message stands for a follow-up, see {@link OpenedOtherwise}. */
+    private static boolean isOpened(Space space, String code) {
+        return space.wiring().document().message(code).filter(OpenedOtherwise::isStandIn).isPresent();
     }
 
     /** For each message, who of those with this outcome is sent it. */

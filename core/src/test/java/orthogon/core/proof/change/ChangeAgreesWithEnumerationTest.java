@@ -49,8 +49,10 @@ class ChangeAgreesWithEnumerationTest {
         int compared = 0;
         Map<DifferenceKind, Integer> seen = new TreeMap<>();
         for (long seed = 1; seed <= DOCUMENTS; seed++) {
-            Questionnaire before = RandomDocument.of(seed);
-            Questionnaire after = new RandomChange(seed).of(before);
+            RandomChange random = new RandomChange(seed);
+            Questionnaire drawn = RandomDocument.of(seed);
+            Questionnaire after = random.opening(random.of(drawn));
+            Questionnaire before = random.opening(drawn);
             if (!Faults.of(Wiring.of(before)).isEmpty() || !Faults.of(Wiring.of(after)).isEmpty()) {
                 continue;
             }
@@ -120,8 +122,8 @@ class ChangeAgreesWithEnumerationTest {
                     if (!first.outcome().equals(end.outcome())) {
                         topics.add("ENDS_OTHERWISE random " + first.outcome() + ">" + end.outcome());
                     }
-                    first.messages().stream().filter(m -> !end.messages().contains(m)).forEach(m -> topics.add("SENT_NO_MORE " + m + " >"));
-                    end.messages().stream().filter(m -> !first.messages().contains(m)).forEach(m -> topics.add("SENT_NOW " + m + " >"));
+                    first.messages().stream().filter(m -> !end.messages().contains(m)).forEach(m -> topics.add(told(one, m) + "_NO_MORE " + m + " >"));
+                    end.messages().stream().filter(m -> !first.messages().contains(m)).forEach(m -> topics.add(told(other, m) + "_NOW " + m + " >"));
                     if (forth) {
                         note(way, topics, ways, otherwise);
                     }
@@ -145,6 +147,11 @@ class ChangeAgreesWithEnumerationTest {
             }
             topics.forEach(t -> met.computeIfAbsent(t, k -> new HashSet<>()).add(way));
         }
+    }
+
+    /** A message is sent, a follow-up is opened. */
+    private static String told(Wiring wiring, String code) {
+        return wiring.document().message(code).isPresent() ? "SENT" : "OPENED";
     }
 
     private static Set<String> questions(Wiring wiring, Set<String> asked) {

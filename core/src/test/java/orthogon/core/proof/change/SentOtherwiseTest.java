@@ -15,6 +15,8 @@ import orthogon.core.proof.diagram.Watch;
 import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.DispatchPassage;
 import orthogon.core.questionnaire.FollowUp;
+import orthogon.core.questionnaire.FollowUp.DueTime;
+import java.util.Set;
 import orthogon.core.questionnaire.DispatchPassage.PassageWording;
 import orthogon.core.questionnaire.MessageContents.ToldAnswers;
 import orthogon.core.questionnaire.MessageRecipients;
@@ -79,10 +81,19 @@ class SentOtherwiseTest {
     @Test
     void followUpsThatAreOpenedOtherwiseAreNamed() {
         FollowUp ride = FollowUp.of("ride", "transport", "nest");
-        Questionnaire before = HERONS.withFollowUps(List.of(ride, FollowUp.of("gone", "visit", ""), FollowUp.of("same", "visit", "")));
+        FollowUp later = FollowUp.of("later", "visit", "ride.state = \"sent\"");
+        Questionnaire before = HERONS.withFollowUps(List.of(ride, FollowUp.of("gone", "visit", "eggs"), FollowUp.of("same", "visit", ""),
+                later, FollowUp.of("last", "visit", "ride.state = null")));
         Questionnaire after = HERONS.withFollowUps(List.of(ride.withOpenWhen(""), FollowUp.of("same", "visit", "")
-                .withTexts((unit, text) -> "Other words"), FollowUp.of("fresh", "visit", "")));
-        assertEquals(List.of("ride", "gone", "fresh"),
-                Change.between(before, after, RandomDocument.TODAY, Limits.USUAL, Watch.NOBODY).dispatchedOtherwise());
+                .withTexts((unit, text) -> "Other words"), FollowUp.of("fresh", "visit", "not(nest)"),
+                later.withOpenWhen("ride.state = \"withdrawn\"")));
+        Change change = Change.between(before, after, RandomDocument.TODAY, Limits.USUAL, Watch.NOBODY);
+        // Six answer paths: no nest, a nest with eggs, one without, each with or without an address.
+        assertEquals(Set.of("OPENED_NOW ride 2", "OPENED_NO_MORE gone 2", "OPENED_NOW fresh 2"), Set.copyOf(differences(change)));
+        assertEquals(List.of("later", "last"), change.dispatchedOtherwise(), "what rests on another follow-up is named");
+        Change due = Change.between(HERONS.withFollowUps(List.of(ride)), HERONS.withFollowUps(List.of(ride.withDue(new DueTime(3, true)))),
+                RandomDocument.TODAY, Limits.USUAL, Watch.NOBODY);
+        assertEquals(List.of("ride"), due.dispatchedOtherwise());
+        assertEquals(List.of(), differences(due));
     }
 }
