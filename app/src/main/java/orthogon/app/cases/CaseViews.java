@@ -60,11 +60,12 @@ class CaseViews {
      * @param response address of what was sent; empty where nothing was, or it may not be read
      * @param link for whoever answers it; empty where people of the workspace do, and where it is not open
      * @param choices of the decision; none where nothing is to be decided now, or others decide
+     * @param mayOpenAgain whether it is the last of its kind, and another one may be opened
      */
     record FollowUpCard(long id, String code, String title, String opens, String state, String waitsFor, String due, boolean late,
             String note,
             String by, String decision, String response, String link, List<CaseValue> carried, List<CaseValue> brought,
-            List<DecisionChoice> choices, boolean mayAnswer, boolean mayWithdraw) {}
+            List<DecisionChoice> choices, boolean mayAnswer, boolean mayWithdraw, boolean mayOpenAgain) {}
 
     /**
      * Something that a follow-up was opened with, or brought back.
@@ -160,7 +161,7 @@ class CaseViews {
         boolean mayWork = people.may(who, Act.WORK_ON_RESPONSES, draft.code());
         boolean mayRead = people.may(who, Act.READ_PERSONAL, draft.code());
         List<String> there = kept.stream().map(KeptFollowUp::code).toList();
-        List<FollowUpCard> cards = kept.stream().map(k -> card(draft.code(), document, k, who, mayWork, mayRead)).toList();
+        List<FollowUpCard> cards = kept.stream().map(k -> card(draft.code(), document, k, kept, who, mayWork, mayRead)).toList();
         boolean waits = cards.stream().anyMatch(c -> !c.waitsFor().isEmpty());
         return new CaseView(response.receipt(), document.outcome(response.outcome()).map(Outcome::label).orElse("none"),
                 Frame.when(response.sentAt()), waits ? "open" : "over", cards,
@@ -169,7 +170,8 @@ class CaseViews {
                 events(document, response, kept, mayRead), mayWork);
     }
 
-    private FollowUpCard card(String code, Questionnaire document, KeptFollowUp kept, String who, boolean mayWork, boolean mayRead) {
+    private FollowUpCard card(String code, Questionnaire document, KeptFollowUp kept, List<KeptFollowUp> all, String who, boolean mayWork,
+            boolean mayRead) {
         FollowUp followUp = document.followUp(kept.code()).orElseThrow();
         Questionnaire opened = releases.get(kept.releaseId()).document();
         Optional<Running> child = kept.child().flatMap(interviews::find);
@@ -185,7 +187,14 @@ class CaseViews {
                 carried(opened, followUps.with(kept.id(), opened), mayRead),
                 child.filter(c -> c.receipt().isPresent()).map(c -> brought(followUp, opened, c, mayRead)).orElse(List.of()),
                 decides ? followUp.decision().choices() : List.of(),
-                byPeople && kept.progress().isOpen() && work.mayAnswer(who, code, followUp), mayWork && kept.progress().isOpen());
+                byPeople && kept.progress().isOpen() && work.mayAnswer(who, code, followUp), mayWork && kept.progress().isOpen(),
+                mayWork && mayOpenAgain(followUp, kept, all));
+    }
+
+    private static boolean mayOpenAgain(FollowUp followUp, KeptFollowUp kept, List<KeptFollowUp> all) {
+        List<KeptFollowUp> times = all.stream().filter(k -> k.code().equals(kept.code())).toList();
+        return times.getLast().id() == kept.id()
+                && WorkOnFollowUps.mayOpenAgain(followUp, times.stream().map(KeptFollowUp::progress).toList());
     }
 
     private static List<CaseValue> carried(Questionnaire opened, OpenedWith with, boolean mayRead) {

@@ -14,6 +14,7 @@ import orthogon.core.questionnaire.FollowUp.Carried;
 import orthogon.core.questionnaire.FollowUp.FollowUpDecision;
 import orthogon.core.questionnaire.FollowUp.DecisionChoice;
 import orthogon.core.questionnaire.FollowUp.DueTime;
+import orthogon.core.questionnaire.FollowUp.Repeats;
 import orthogon.core.questionnaire.FollowUpSeat;
 import orthogon.core.questionnaire.FollowUpSeat.Who;
 import orthogon.core.questionnaire.Questionnaire;
@@ -29,15 +30,18 @@ import org.springframework.util.MultiValueMap;
  * @param brings in order; without a name where nothing is brought
  * @param choices of the decision, in order
  * @param days until it is due; empty for no time
+ * @param eachOf code of a roster; empty for once; a plus for once, and again by hand
  */
 record TypedFollowUp(String was, String code, String title, String questionnaire, String openWhen, String wording, String seat,
         String address, List<String> people, List<Carried> carries, List<Brought> brings, List<String> decidedBy,
         List<DecisionChoice> choices, String days, boolean expires, String eachOf) {
 
+    private static final String BY_HAND = "+";
+
     static TypedFollowUp of(FollowUp f) {
         return new TypedFollowUp(f.code(), f.code(), f.title(), f.questionnaire(), f.openWhen(), f.wording(), f.seat().who().word(),
                 f.seat().address(), f.seat().people(), f.carries(), f.brings(), f.decision().by(), f.decision().choices(),
-                days(f.due().days()), f.due().expires(), f.eachOf());
+                days(f.due().days()), f.due().expires(), f.repeats().byHand() ? BY_HAND : f.eachOf());
     }
 
     private static String days(int days) {
@@ -96,7 +100,7 @@ record TypedFollowUp(String was, String code, String title, String questionnaire
         return new FollowUp(code, title, questionnaire, openWhen, wording, seatOf, carries, typed,
                 new FollowUpDecision(choices.isEmpty() ? List.of() : decidedBy, choices),
                 new DueTime(number(days), expires),
-                eachOf);
+                eachOf.equals(BY_HAND) ? new Repeats("", true) : new Repeats(eachOf, false));
     }
 
     private static int number(String days) throws Refused {

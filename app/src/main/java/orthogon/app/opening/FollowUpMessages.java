@@ -43,9 +43,16 @@ public class FollowUpMessages {
      * @return what was sent
      */
     List<DispatchMessage> at(MessageMoment moment, Running sent, KeptFollowUp kept, Collection<OpenedFollowUp> opened) {
-        List<DispatchMessage> due = DueMessage.at(sent.interview(), opened, kept.code(), moment);
+        List<DispatchMessage> due = due(moment, sent, kept, opened);
         due.forEach(m -> send(sent, kept, m, moment));
         return due;
+    }
+
+    private static List<DispatchMessage> due(MessageMoment moment, Running sent, KeptFollowUp kept, Collection<OpenedFollowUp> opened) {
+        Optional<FollowUp> followUp = sent.release().document().followUp(kept.code());
+        return followUp.isEmpty()
+                ? List.of()
+                : DueMessage.at(sent.interview(), OpenedFollowUp.toldOf(followUp.get(), kept.entry(), opened), kept.code(), moment);
     }
 
     private void send(Running sent, KeptFollowUp kept, DispatchMessage message, MessageMoment moment) {
@@ -90,7 +97,7 @@ public class FollowUpMessages {
      */
     public void stillOpen(Running sent, KeptFollowUp kept, Collection<OpenedFollowUp> opened, OffsetDateTime since, OffsetDateTime now) {
         for (MessageMoment moment : List.of(MessageMoment.REMINDER, MessageMoment.OVERDUE)) {
-            DueMessage.at(sent.interview(), opened, kept.code(), moment).stream()
+            due(moment, sent, kept, opened).stream()
                     .filter(m -> time(m, kept).filter(t -> !t.isBefore(since) && !t.isAfter(now)).isPresent())
                     .forEach(m -> send(sent, kept, m, moment));
         }

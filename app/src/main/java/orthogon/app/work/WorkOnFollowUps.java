@@ -187,7 +187,7 @@ public class WorkOnFollowUps {
     }
 
     /**
-     * Opens a follow-up that its condition does not open; with what it carries now.
+     * Opens a follow-up that its condition does not open; with what it carries now. One that may be opened again is, once it is over.
      *
      * @throws Refused where it was opened already, or there is no release of what it opens
      */
@@ -197,12 +197,26 @@ public class WorkOnFollowUps {
         OffsetDateTime now = OffsetDateTime.now(clock);
         boolean done = acts.perhaps(who, questionnaire, () -> {
             followUps.lock(sent.id());
-            DueFollowUp due = DueFollowUp.byHand(sent.interview(), opening.opened(sent), followUp);
-            return Optional.of(opening.open(sent, due, now)).filter(o -> o);
+            List<OpenedFollowUp> opened = opening.opened(sent);
+            DueFollowUp due = DueFollowUp.byHand(sent.interview(), opened, followUp);
+            List<FollowUpProgress> times = opened.stream().filter(o -> o.code().equals(code)).map(OpenedFollowUp::progress).toList();
+            boolean again = mayOpenAgain(followUp, times);
+            return Optional.of(opening.open(sent, again ? due.again(times.size() + 1) : due, now)).filter(o -> o);
         }, d -> "opened " + code + " by hand").isPresent();
         if (!done) {
-            throw new Refused(followUp.shown() + " was opened already, or " + followUp.questionnaire() + " has no release.");
+            String again = followUp.repeats().byHand() ? " and is not over, or was opened " + FollowUp.MOST_TIMES + " times" : "";
+            throw new Refused(followUp.shown() + " was opened already" + again + ", or " + followUp.questionnaire() + " has no release.");
         }
+    }
+
+    /**
+     * Whether a follow-up that was opened may be opened again by hand.
+     *
+     * @param times how far each of them is that was opened so far
+     */
+    public static boolean mayOpenAgain(FollowUp followUp, List<FollowUpProgress> times) {
+        return followUp.repeats().byHand() && !times.isEmpty() && times.size() < FollowUp.MOST_TIMES
+                && times.stream().allMatch(p -> p.isEnd(followUp));
     }
 
     /** Tells of follow-ups that are still open, as their questionnaires say, each in a transaction of its own. */

@@ -1,9 +1,9 @@
--- Questionnaires that were opened for a response, each once, or once for each entry of a roster.
+-- Questionnaires that were opened for a response, each once, once for each entry of a roster, or again by hand.
 create table follow_up (
     id bigint generated always as identity primary key,
     interview_id varchar(64) not null references interview (id),
     code varchar(64) not null,
-    -- Number of the entry, from 1; 0 where it is opened once.
+    -- Number of the entry, from 1; 0 where it is opened once; from 2 where it is opened again by hand.
     entry int not null,
     release_id bigint not null references release (id),
     token varchar(64) not null unique,

@@ -32,6 +32,7 @@ import orthogon.core.questionnaire.FollowUp.Brought;
 import orthogon.core.questionnaire.FollowUp.BroughtKind;
 import orthogon.core.questionnaire.FollowUp.DecisionChoice;
 import orthogon.core.questionnaire.FollowUp.DueTime;
+import orthogon.core.questionnaire.FollowUp.Repeats;
 import orthogon.core.questionnaire.FollowUp.FollowUpDecision;
 import orthogon.core.questionnaire.FollowUpSeat;
 import orthogon.core.questionnaire.FollowUpSeat.Who;
@@ -64,7 +65,7 @@ class FollowUpMessagesTest {
             Question.of("mail", "Your address", new ContactAnswer(ContactAnswer.Standard.EMAIL, ""))).withFollowUps(
                     List.of(
                             FollowUp.of("ride", "ride", "chicks > 0").withBrings(List.of(new Brought("safe", "safe", BroughtKind.YES_NO)))
-                                    .withDecision(BY_REVIEWERS).withDue(new DueTime(3, true)),
+                                    .withDecision(BY_REVIEWERS).withDue(new DueTime(3, true)).withRepeats(new Repeats("", true)),
                             FollowUp.of("look", "ride", "chicks > 5").withSeat(new FollowUpSeat(Who.ADDRESS, "mail", List.of()))))
             .withMessages(List.of(message("come", MessageMoment.OPENED, 0, ""), message("remind", MessageMoment.REMINDER, 1, ""),
                     message("late", MessageMoment.OVERDUE, 0, "").withTo(
@@ -133,6 +134,21 @@ class FollowUpMessagesTest {
 
     private static List<String> subjects(CaseWork work) {
         return work.sent.stream().map(Mail::subject).toList();
+    }
+
+    @Test
+    void whatIsSaidOfOneThatIsOpenedAgainIsSaidOfThatOne() throws Refused {
+        Running sent = sent(2);
+        answer(sent, true);
+        early.work.decide(ride(sent).id(), "herons", "fine", "", "mirja");
+        assertEquals(List.of("About come", "About fine"), subjects(early));
+        early.work.openByHand(sent, "herons", "ride", "ines");
+        KeptFollowUp again = early.followUps.of(sent.id()).getLast();
+        Running ride = early.interviews.find(early.work.begin(again).orElseThrow()).orElseThrow();
+        sent(ride, Map.of("safe", false));
+        assertEquals(List.of("About come", "About fine", "About come", "About danger"), subjects(early), "the first one was safe");
+        early.work.decide(again.id(), "herons", "lost", "", "mirja");
+        assertEquals(4, early.sent.size(), "the first one was fine");
     }
 
     @Test

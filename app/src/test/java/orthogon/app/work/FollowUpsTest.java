@@ -37,6 +37,7 @@ import orthogon.core.questionnaire.FollowUp.Carried;
 import orthogon.core.questionnaire.FollowUp.FollowUpDecision;
 import orthogon.core.questionnaire.FollowUp.DecisionChoice;
 import orthogon.core.questionnaire.FollowUp.DueTime;
+import orthogon.core.questionnaire.FollowUp.Repeats;
 import orthogon.core.questionnaire.FollowUpSeat;
 import orthogon.core.questionnaire.FollowUpSeat.Who;
 import orthogon.core.questionnaire.Page;
@@ -68,9 +69,10 @@ class FollowUpsTest {
                     FollowUp.of("ride", "ride", "hurt").withCarries(List.of(new Carried("young", "chicks", true)))
                             .withBrings(List.of(new Brought("safe", "safe", BroughtKind.YES_NO))).withDecision(BY_REVIEWERS),
                     FollowUp.of("look", "visit", "chicks > 0").withSeat(new FollowUpSeat(Who.ADDRESS, "mail", List.of()))
-                            .withDue(new DueTime(3, true)),
+                            .withDue(new DueTime(3, true)).withRepeats(new Repeats("", true)),
                     FollowUp.of("after", "visit", "ride.decision = \"fine\" and ride.safe")
-                            .withSeat(new FollowUpSeat(Who.PEOPLE, "", List.of("jory")))));
+                            .withSeat(new FollowUpSeat(Who.PEOPLE, "", List.of("jory"))),
+                    FollowUp.of("close", "visit", "look.state = \"sent\"")));
 
     @Parameter
     private TestDatabase vendor;
@@ -220,6 +222,26 @@ class FollowUpsTest {
         assertThrows(Refused.class, () -> early.work.openByHand(sent, "herons", "after", "ines"));
         assertThrows(Refused.class, () -> early.work.openByHand(sent, "herons", "nowhere", "ines"));
         assertFalse(early.work.mayDecide("ines", "herons", HERONS.followUps().getFirst()));
+    }
+
+    @Test
+    void whatMayBeOpenedAgainIsOpenedOnceItIsOverAndChangesNothingForConditions() throws Refused {
+        Running sent = sent(Map.of("chicks", BigDecimal.ONE, "mail", "finder@example.org"));
+        assertThrows(Refused.class, () -> early.work.openByHand(sent, "herons", "look", "ines"), "it is still open");
+        late.work.expire();
+        early.work.openByHand(sent, "herons", "look", "ines");
+        KeptFollowUp second = early.followUps.of(sent.id()).getLast();
+        assertEquals(2, second.entry());
+        assertEquals(2, early.sent.size(), "whoever answers is sent the link again");
+        assertThrows(Refused.class, () -> early.work.openByHand(sent, "herons", "look", "ines"), "the second is open now");
+        sent(early, answering(early, second), Map.of("well", true));
+        assertEquals(List.of("look expired", "look sent"), states(sent), "conditions speak of the first alone");
+        for (int n = 3; n <= FollowUp.MOST_TIMES; n++) {
+            early.work.openByHand(sent, "herons", "look", "ines");
+            early.work.withdraw(early.followUps.of(sent.id()).getLast().id(), "herons", "", "ines");
+        }
+        assertTrue(assertThrows(Refused.class, () -> early.work.openByHand(sent, "herons", "look", "ines")).getMessage()
+                .contains("20 times"));
     }
 
     @Test

@@ -17,7 +17,7 @@ import orthogon.core.questionnaire.FollowUp;
 /**
  * A follow-up that is to be opened for a complete interview.
  *
- * @param entry number of the entry that it is opened for, from 1; 0 where it is opened once
+ * @param entry number of the entry that it is opened for, from 1; 0 where it is opened once; from 2 where it is opened again by hand
  * @param carried target to value; what is blank is left out
  */
 public record DueFollowUp(FollowUp followUp, int entry, Map<String, Object> carried) {
@@ -40,6 +40,11 @@ public record DueFollowUp(FollowUp followUp, int entry, Map<String, Object> carr
         Trying trying = new Trying(sent, opened);
         trying.all();
         return trying.due(followUp, 0, sent.values(trying.known, "", 0));
+    }
+
+    /** The same, opened once more. */
+    public DueFollowUp again(int number) {
+        return new DueFollowUp(followUp, number, carried);
     }
 
     /** Codes of the follow-ups that a follow-up speaks of. */
@@ -75,7 +80,9 @@ public record DueFollowUp(FollowUp followUp, int entry, Map<String, Object> carr
                 due.addAll(now);
                 known.put(followUp.code(), null);
                 opened.stream().filter(o -> o.is(followUp, 0)).forEach(o -> known.put(followUp.code(), o.parts()));
-                boolean open = opened.stream().anyMatch(o -> o.code().equals(followUp.code()) && !o.progress().isEnd(followUp));
+                // One that is opened again by hand is of no account for conditions.
+                boolean open = opened.stream().filter(o -> o.code().equals(followUp.code()))
+                        .anyMatch(o -> (followUp.isForEachEntry() || o.entry() == 0) && !o.progress().isEnd(followUp));
                 if (open || !now.isEmpty()) {
                     waiting.add(followUp.code());
                 }

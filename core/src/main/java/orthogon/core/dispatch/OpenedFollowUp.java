@@ -1,7 +1,9 @@
 package orthogon.core.dispatch;
 
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import orthogon.core.expression.Expr;
 import orthogon.core.interview.Interview;
@@ -11,7 +13,7 @@ import orthogon.core.questionnaire.FollowUp;
  * What is known of a follow-up that was opened.
  *
  * @param code of the follow-up
- * @param entry number of the entry that it was opened for, from 1; 0 where it is opened once
+ * @param entry number of the entry that it was opened for, from 1; 0 where it is opened once; from 2 where it is opened again by hand
  * @param decision code of the choice; empty where nothing is decided
  * @param brought name to value; what is blank is left out
  */
@@ -41,6 +43,20 @@ public record OpenedFollowUp(String code, int entry, FollowUpProgress progress, 
             parts.put("decision", decision);
         }
         return parts;
+    }
+
+    /**
+     * What is known where one is told of: of a follow-up that was opened again by hand, that one and not the first.
+     *
+     * @param entry of the one that is told of
+     */
+    public static List<OpenedFollowUp> toldOf(FollowUp followUp, int entry, Collection<OpenedFollowUp> opened) {
+        boolean again = entry > 0 && !followUp.isForEachEntry();
+        return opened.stream().filter(o -> !again || !o.code().equals(followUp.code()) || o.entry() == entry)
+                .map(o -> again && o.code().equals(followUp.code())
+                        ? new OpenedFollowUp(o.code(), 0, o.progress(), o.decision(), o.brought())
+                        : o)
+                .toList();
     }
 
     boolean is(FollowUp followUp, int ofEntry) {

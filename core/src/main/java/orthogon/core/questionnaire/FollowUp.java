@@ -21,10 +21,10 @@ import java.util.Set;
  * @param brings what is known here once it is sent
  * @param decision what is decided about it once it is sent; no choices for no decision
  * @param due until when it is to be sent
- * @param eachOf code of the roster for each of whose entries it is opened; empty for once
+ * @param repeats whether it is opened more than once
  */
 public record FollowUp(String code, String title, String questionnaire, String openWhen, String wording, FollowUpSeat seat,
-        List<Carried> carries, List<Brought> brings, FollowUpDecision decision, DueTime due, String eachOf) {
+        List<Carried> carries, List<Brought> brings, FollowUpDecision decision, DueTime due, Repeats repeats) {
 
     /** Most follow-ups of a questionnaire. */
     public static final int MOST = 20;
@@ -32,6 +32,8 @@ public record FollowUp(String code, String title, String questionnaire, String o
     public static final int MOST_VALUES = 100;
     /** Most choices of a decision. */
     public static final int MOST_CHOICES = 20;
+    /** Most times that one is opened for a response by hand. */
+    public static final int MOST_TIMES = 20;
     /** Most days until one is due. */
     public static final int MOST_DAYS = 3650;
 
@@ -117,10 +119,21 @@ public record FollowUp(String code, String title, String questionnaire, String o
         }
     }
 
+    /**
+     * Whether a follow-up is opened more than once.
+     *
+     * @param eachOf code of the roster for each of whose entries it is opened; empty for once
+     * @param byHand whether somebody of the workspace may open it again once it is over. Conditions speak of the first one alone, so that
+     *     what is proved holds however often it is opened
+     */
+    public record Repeats(String eachOf, boolean byHand) {
+        public static final Repeats ONCE = new Repeats("", false);
+    }
+
     /** A follow-up that is opened for the respondent, carries nothing and brings nothing. */
     public static FollowUp of(String code, String questionnaire, String openWhen) {
         return new FollowUp(code, "", questionnaire, openWhen, "", FollowUpSeat.RESPONDENT, List.of(), List.of(), FollowUpDecision.NONE,
-                DueTime.NONE, "");
+                DueTime.NONE, Repeats.ONCE);
     }
 
     /** What analysts read: the title, or else the code. */
@@ -144,39 +157,48 @@ public record FollowUp(String code, String title, String questionnaire, String o
     }
 
     public boolean isForEachEntry() {
-        return !eachOf.isEmpty();
+        return !eachOf().isEmpty();
+    }
+
+    /** Code of the roster for each of whose entries it is opened; empty for once. */
+    public String eachOf() {
+        return repeats.eachOf();
     }
 
     public FollowUp withOpenWhen(String changed) {
-        return new FollowUp(code, title, questionnaire, changed, wording, seat, carries, brings, decision, due, eachOf);
+        return new FollowUp(code, title, questionnaire, changed, wording, seat, carries, brings, decision, due, repeats);
     }
 
     public FollowUp withCarries(List<Carried> changed) {
-        return new FollowUp(code, title, questionnaire, openWhen, wording, seat, changed, brings, decision, due, eachOf);
+        return new FollowUp(code, title, questionnaire, openWhen, wording, seat, changed, brings, decision, due, repeats);
     }
 
     public FollowUp withBrings(List<Brought> changed) {
-        return new FollowUp(code, title, questionnaire, openWhen, wording, seat, carries, changed, decision, due, eachOf);
+        return new FollowUp(code, title, questionnaire, openWhen, wording, seat, carries, changed, decision, due, repeats);
     }
 
     public FollowUp withDecision(FollowUpDecision changed) {
-        return new FollowUp(code, title, questionnaire, openWhen, wording, seat, carries, brings, changed, due, eachOf);
+        return new FollowUp(code, title, questionnaire, openWhen, wording, seat, carries, brings, changed, due, repeats);
     }
 
     public FollowUp withSeat(FollowUpSeat changed) {
-        return new FollowUp(code, title, questionnaire, openWhen, wording, changed, carries, brings, decision, due, eachOf);
+        return new FollowUp(code, title, questionnaire, openWhen, wording, changed, carries, brings, decision, due, repeats);
     }
 
     public FollowUp withDue(DueTime changed) {
-        return new FollowUp(code, title, questionnaire, openWhen, wording, seat, carries, brings, decision, changed, eachOf);
+        return new FollowUp(code, title, questionnaire, openWhen, wording, seat, carries, brings, decision, changed, repeats);
     }
 
     public FollowUp withEachOf(String changed) {
+        return new FollowUp(code, title, questionnaire, openWhen, wording, seat, carries, brings, decision, due, new Repeats(changed, repeats.byHand()));
+    }
+
+    public FollowUp withRepeats(Repeats changed) {
         return new FollowUp(code, title, questionnaire, openWhen, wording, seat, carries, brings, decision, due, changed);
     }
 
     public FollowUp withCode(String changed) {
-        return new FollowUp(changed, title, questionnaire, openWhen, wording, seat, carries, brings, decision, due, eachOf);
+        return new FollowUp(changed, title, questionnaire, openWhen, wording, seat, carries, brings, decision, due, repeats);
     }
 
     /** The same with each of its texts changed, by its unit. */
@@ -184,7 +206,7 @@ public record FollowUp(String code, String title, String questionnaire, String o
         List<DecisionChoice> choices = decision.choices().stream()
                 .map(c -> new DecisionChoice(c.code(), change.of(code + "." + c.code() + ".label", c.label()), c.returns())).toList();
         return new FollowUp(code, title, questionnaire, openWhen, change.of(code + ".wording", wording), seat, carries, brings,
-                new FollowUpDecision(decision.by(), choices), due, eachOf);
+                new FollowUpDecision(decision.by(), choices), due, repeats);
     }
 
     /** A change of a text. */
@@ -203,13 +225,13 @@ public record FollowUp(String code, String title, String questionnaire, String o
 
     /** The same with other codes for itself and for what it names in this questionnaire. */
     public FollowUp withCodes(Map<String, String> codes) {
-        return withCode(codes.getOrDefault(code, code)).withEachOf(codes.getOrDefault(eachOf, eachOf))
+        return withCode(codes.getOrDefault(code, code)).withEachOf(codes.getOrDefault(eachOf(), eachOf()))
                 .withSeat(seat.withAddress(c -> codes.getOrDefault(c, c)));
     }
 
     /** The same without what is gone: once where the roster is, for the respondent where the address is. */
     public FollowUp without(Set<String> gone) {
-        return withEachOf(gone.contains(eachOf) ? "" : eachOf).withSeat(gone.contains(seat.address()) ? FollowUpSeat.RESPONDENT : seat);
+        return withEachOf(gone.contains(eachOf()) ? "" : eachOf()).withSeat(gone.contains(seat.address()) ? FollowUpSeat.RESPONDENT : seat);
     }
 
     /** Code of the target to what it is opened with. */

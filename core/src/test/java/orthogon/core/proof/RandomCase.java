@@ -22,6 +22,7 @@ import orthogon.core.questionnaire.FollowUp.Carried;
 import orthogon.core.questionnaire.FollowUp.FollowUpDecision;
 import orthogon.core.questionnaire.FollowUp.DecisionChoice;
 import orthogon.core.questionnaire.FollowUp.DueTime;
+import orthogon.core.questionnaire.FollowUp.Repeats;
 import orthogon.core.questionnaire.FollowUpSeat;
 import orthogon.core.questionnaire.MessageContents.ToldAnswers;
 import orthogon.core.questionnaire.MessageOccasion;
@@ -114,7 +115,7 @@ final class RandomCase {
                                 new DecisionChoice("again", "Again", true)))
                 : FollowUpDecision.NONE;
         return new FollowUp(code, "", "other", chance(15) ? "" : when, "", FollowUpSeat.RESPONDENT, carries(), brings(), decision,
-                chance(40) ? new DueTime(3, true) : DueTime.NONE, "");
+                chance(40) ? new DueTime(3, true) : DueTime.NONE, Repeats.ONCE);
     }
 
     private List<Carried> carries() {

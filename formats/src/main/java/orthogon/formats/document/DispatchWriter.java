@@ -86,6 +86,7 @@ final class DispatchWriter {
         number(followUp, "dueAfterDays", f.due().days());
         flag(followUp, "expires", f.due().expires());
         put(followUp, "eachOf", f.eachOf());
+        flag(followUp, "againByHand", f.repeats().byHand());
         return followUp;
     }
 

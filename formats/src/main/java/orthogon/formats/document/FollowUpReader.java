@@ -8,6 +8,7 @@ import orthogon.core.questionnaire.FollowUp.Carried;
 import orthogon.core.questionnaire.FollowUp.FollowUpDecision;
 import orthogon.core.questionnaire.FollowUp.DecisionChoice;
 import orthogon.core.questionnaire.FollowUp.DueTime;
+import orthogon.core.questionnaire.FollowUp.Repeats;
 import orthogon.core.questionnaire.FollowUpSeat;
 import orthogon.core.questionnaire.FollowUpSeat.Who;
 import orthogon.formats.json.ReadObject;
@@ -25,12 +26,15 @@ final class FollowUpReader {
                         b.oneOf("kind", BroughtKind.values(), BroughtKind::word, BroughtKind.TEXT))),
                 new FollowUpDecision(json.texts("decidedBy"),
                         json.list("decision", c -> new DecisionChoice(c.code("code"), c.text("label"), c.truth("returns")))),
-                new DueTime(days(json, "dueAfterDays"), json.truth("expires")), json.text("eachOf"));
+                new DueTime(days(json, "dueAfterDays"), json.truth("expires")), new Repeats(json.text("eachOf"), json.truth("againByHand")));
         most(json, "carries", followUp.carries(), FollowUp.MOST_VALUES);
         most(json, "brings", followUp.brings(), FollowUp.MOST_VALUES);
         most(json, "decision", followUp.decision().choices(), FollowUp.MOST_CHOICES);
         if (!followUp.decision().isNone() && followUp.decision().ends().isEmpty()) {
             json.fault("decision", "one choice at least must settle it, and not return it");
+        }
+        if (followUp.isForEachEntry() && followUp.repeats().byHand()) {
+            json.fault("againByHand", "what is opened for each entry is not opened again by hand");
         }
         return followUp;
     }

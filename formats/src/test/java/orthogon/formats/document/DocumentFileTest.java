@@ -126,7 +126,7 @@ class DocumentFileTest {
                           "carries": [ { "to": "kind", "value": "1", "locked": true }, { "to": "way", "value": "\\"x\\"" } ],
                           "brings": [ { "name": "safe", "of": "arrived", "kind": "yes or no" }, { "name": "word", "of": "outcome" } ],
                           "decidedBy": [ "role:reviewer" ], "decision": [ { "code": "fine", "label": "Fine" }, { "code": "back", "returns": true } ],
-                          "dueAfterDays": 3, "expires": true },
+                          "dueAfterDays": 3, "expires": true, "againByHand": true },
                         { "code": "look", "questionnaire": "visit", "for": "people", "people": [ "ines" ] },
                         { "code": "mail", "questionnaire": "visit", "for": "address", "address": "q" } ],
                           "messages": [ { "code": "m", "subject": "s", "on": "reminder", "followUp": "look", "afterDays": 2 },
@@ -139,6 +139,7 @@ class DocumentFileTest {
         assertEquals(List.of("decided", "expired", "withdrawn"), ride.ends());
         assertEquals(List.of("fine"), ride.decision().ends());
         assertEquals(new FollowUp.DueTime(3, true), ride.due());
+        assertEquals(new FollowUp.Repeats("", true), ride.repeats());
         assertEquals(FollowUpSeat.Who.PEOPLE, read.followUp("look").orElseThrow().seat().who());
     }
 
@@ -149,6 +150,8 @@ class DocumentFileTest {
                 faults(withFollowUps(one.formatted(", \"for\": \"people\""))));
         assertEquals(List.of("/followUps/0/decision: one choice at least must settle it, and not return it"),
                 faults(withFollowUps(one.formatted(", \"decision\": [ { \"code\": \"b\", \"returns\": true } ]"))));
+        assertEquals(List.of("/followUps/0/againByHand: what is opened for each entry is not opened again by hand"),
+                faults(withFollowUps(one.formatted(", \"eachOf\": \"birds\", \"againByHand\": true"))));
         assertEquals(List.of("/followUps/0/dueAfterDays: a whole number from 0 to 3650 is needed here"),
                 faults(withFollowUps(one.formatted(", \"dueAfterDays\": 3651"))));
         String carried = "{ \"to\": \"t\", \"value\": \"1\" }";
