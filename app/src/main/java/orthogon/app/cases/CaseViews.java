@@ -143,11 +143,7 @@ class CaseViews {
         if (kept.progress() == FollowUpProgress.SENT) {
             return named(followUp.get().decision().by()) + " to decide";
         }
-        return switch (followUp.get().seat().who()) {
-            case RESPONDENT -> "the respondent";
-            case ADDRESS -> "whoever reads the answer of " + followUp.get().seat().address();
-            case PEOPLE -> named(followUp.get().seat().people());
-        };
+        return followUp.get().seat().said(people::named);
     }
 
     private String named(List<String> wanted) {

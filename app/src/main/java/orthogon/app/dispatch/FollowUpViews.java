@@ -88,12 +88,7 @@ class FollowUpViews {
                 : "when "
                         + wiring.at(followUp.code() + "." + RuleFamily.OPEN_FOLLOW_UP.key()).flatMap(Wiring.Wire::readable).map(Phrase::of)
                                 .orElse(followUp.openWhen());
-        String to = switch (followUp.seat().who()) {
-            case RESPONDENT -> "the respondent";
-            case ADDRESS -> "the answer of " + followUp.seat().address();
-            case PEOPLE -> String.join(", ", followUp.seat().people().stream().map(people::named).toList());
-        };
-        return when + " · opens " + followUp.questionnaire() + " · for " + to;
+        return when + " · opens " + followUp.questionnaire() + " · for " + followUp.seat().said(people::named);
     }
 
     /** The moments of each follow-up at which a message can be sent, and the one that is chosen. */

@@ -23,6 +23,7 @@ import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.flow.Transition;
 import orthogon.core.questionnaire.FollowUp;
+import orthogon.core.questionnaire.FollowUpSeat;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
@@ -212,11 +213,8 @@ record Branches(List<PageFrame> frames, List<OutcomeBox> outcomes, List<MapWay> 
             List<String> from = rests.isEmpty()
                     ? OpeningOutcomes.of(wiring, followUp).stream().filter(o -> !never.contains(o)).toList()
                     : document.followUps().stream().map(FollowUp::code).filter(rests::contains).toList();
-            String seat = switch (followUp.seat().who()) {
-                case RESPONDENT -> "the respondent answers";
-                case ADDRESS -> "whoever is at " + followUp.seat().address() + " answers";
-                case PEOPLE -> "staff answer";
-            };
+            boolean byStaff = followUp.seat().who() == FollowUpSeat.Who.PEOPLE;
+            String seat = "for " + (byStaff ? "staff" : followUp.seat().said(p -> p));
             String words = wiring.at(code + ".openFollowUp").map(w -> w.readable().map(Phrase::of).orElse(w.text())).orElse("");
             return new CaseFrame(code, followUp.shown(), titles.apply(followUp.questionnaire()), seat,
                     followUp.isForEachEntry() ? "each of " + followUp.eachOf() + (words.isEmpty() ? "" : ", when " + words) : words,

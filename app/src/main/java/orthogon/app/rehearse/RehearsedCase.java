@@ -73,7 +73,7 @@ record RehearsedCase(String first, String outcome, List<Seat> seats, Map<String,
             RunFollowUp each = run.followUps().get(i);
             Map<String, String> brought = new LinkedHashMap<>();
             known.get(i).brought().forEach((name, value) -> brought.put(name, Reasons.said(value)));
-            seats.add(new Seat(titled(each), who(each.followUp(), people), state(each), brought));
+            seats.add(new Seat(titled(each), each.followUp().seat().said(people), state(each), brought));
         }
         Map<String, String> unopened = new LinkedHashMap<>();
         RehearsedFollowUp.all(source.document(), run.first(), known).stream().filter(f -> !f.because().isEmpty())
@@ -87,14 +87,6 @@ record RehearsedCase(String first, String outcome, List<Seat> seats, Map<String,
 
     private static String titled(RunFollowUp run) {
         return run.followUp().shown() + (run.due().entry() == 0 ? "" : " (" + run.due().entry() + ")");
-    }
-
-    private static String who(FollowUp followUp, UnaryOperator<String> people) {
-        return switch (followUp.seat().who()) {
-            case RESPONDENT -> "the respondent";
-            case ADDRESS -> "whoever is at " + followUp.seat().address();
-            case PEOPLE -> String.join(", ", followUp.seat().people().stream().map(people).toList());
-        };
     }
 
     private static String state(RunFollowUp run) {

@@ -190,7 +190,8 @@ public record FollowUp(String code, String title, String questionnaire, String o
     }
 
     public FollowUp withEachOf(String changed) {
-        return new FollowUp(code, title, questionnaire, openWhen, wording, seat, carries, brings, decision, due, new Repeats(changed, repeats.byHand()));
+        return new FollowUp(code, title, questionnaire, openWhen, wording, seat, carries, brings, decision, due,
+                new Repeats(changed, repeats.byHand()));
     }
 
     public FollowUp withRepeats(Repeats changed) {

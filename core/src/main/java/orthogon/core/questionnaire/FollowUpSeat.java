@@ -32,6 +32,19 @@ public record FollowUpSeat(Who who, String address, List<String> people) {
         people = List.copyOf(people);
     }
 
+    /**
+     * Who it is, for people to read.
+     *
+     * @param named the name of a person or a role
+     */
+    public String said(UnaryOperator<String> named) {
+        return switch (who) {
+            case RESPONDENT -> "the respondent";
+            case ADDRESS -> "whoever reads the answer of " + address;
+            case PEOPLE -> String.join(" or ", people.stream().map(named).toList());
+        };
+    }
+
     FollowUpSeat withAddress(UnaryOperator<String> change) {
         return new FollowUpSeat(who, change.apply(address), people);
     }

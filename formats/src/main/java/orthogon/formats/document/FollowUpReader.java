@@ -26,7 +26,8 @@ final class FollowUpReader {
                         b.oneOf("kind", BroughtKind.values(), BroughtKind::word, BroughtKind.TEXT))),
                 new FollowUpDecision(json.texts("decidedBy"),
                         json.list("decision", c -> new DecisionChoice(c.code("code"), c.text("label"), c.truth("returns")))),
-                new DueTime(days(json, "dueAfterDays"), json.truth("expires")), new Repeats(json.text("eachOf"), json.truth("againByHand")));
+                new DueTime(days(json, "dueAfterDays"), json.truth("expires")),
+                new Repeats(json.text("eachOf"), json.truth("againByHand")));
         most(json, "carries", followUp.carries(), FollowUp.MOST_VALUES);
         most(json, "brings", followUp.brings(), FollowUp.MOST_VALUES);
         most(json, "decision", followUp.decision().choices(), FollowUp.MOST_CHOICES);

@@ -228,8 +228,10 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
             case ASKED_NO_MORE -> asked(one, first, topic).stream().anyMatch(code -> !common.has(code) || !second.asked().contains(code));
             case ASKED_NOW -> asked(other, second, topic).stream().anyMatch(code -> !common.has(code) || !first.asked().contains(code));
             case ENDS_OTHERWISE -> first.outcome().orElse("").equals(topic.from()) && second.outcome().orElse("").equals(topic.to());
-            case SENT_NO_MORE, OPENED_NO_MORE -> isSent(one, respondent.first(), topic.place()) && !isSent(other, respondent.second(), topic.place());
-            case SENT_NOW, OPENED_NOW -> isSent(other, respondent.second(), topic.place()) && !isSent(one, respondent.first(), topic.place());
+            case SENT_NO_MORE, OPENED_NO_MORE ->
+                isSent(one, respondent.first(), topic.place()) && !isSent(other, respondent.second(), topic.place());
+            case SENT_NOW, OPENED_NOW ->
+                isSent(other, respondent.second(), topic.place()) && !isSent(one, respondent.first(), topic.place());
             case REFUSED_NOW, ACCEPTED_NOW -> {
                 boolean held = !second.complete() && second.pages().getLast().page().code().equals(topic.place());
                 yield held || isDropped(topic.place(), first, second);

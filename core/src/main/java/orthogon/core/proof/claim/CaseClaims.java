@@ -2,14 +2,11 @@ package orthogon.core.proof.claim;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Predicate;
-import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import orthogon.core.dispatch.OpenedWith;
 import orthogon.core.expression.Expr;
@@ -25,7 +22,6 @@ import orthogon.core.proof.composed.CaseWitness;
 import orthogon.core.proof.composed.KnownQuestionnaires;
 import orthogon.core.proof.message.Message;
 import orthogon.core.proof.plain.CaseNames;
-import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.FollowUp.Brought;
 import orthogon.core.questionnaire.FollowUp.Carried;
@@ -41,14 +37,11 @@ public final class CaseClaims {
     private static final Set<ClaimKind> REACHES = Set.of(ClaimKind.REACH_PAGE, ClaimKind.REACH_QUESTION, ClaimKind.REACH_OPTION,
             ClaimKind.REACH_NOTE);
 
-    private static final Set<ClaimKind> OF_MESSAGES = Set.of(ClaimKind.MESSAGE_SENT, ClaimKind.RECIPIENT_FILLED,
-            ClaimKind.MESSAGE_COMPLETE, ClaimKind.CONDITION_VARIES, ClaimKind.COMPARISON_MATTERS);
-
     private final CaseDocument document;
     private final KnownQuestionnaires others;
     private final LocalDate today;
     private final AllClaims composed;
-    private final Map<String, Claim> byId = new HashMap<>();
+    private final ComposedClaims composedClaims;
     private final Wiring first;
 
     /** @param composed claims on the composed document, at least those that are {@link #isWanted} */
@@ -58,7 +51,7 @@ public final class CaseClaims {
         this.today = today;
         this.composed = composed;
         this.first = document.first().form().asWritten();
-        composed.claims().forEach(c -> byId.put(c.id(), c));
+        this.composedClaims = new ComposedClaims(document, others, today, composed);
     }
 
     /** Which claims on the composed document a case rests on. */
@@ -95,45 +88,15 @@ public final class CaseClaims {
             claims.addAll(translated(followUp, claims));
             followUp.brings().stream().filter(b -> isRestedOn(followUp, b)).forEach(b -> claims.add(filled(followUp, b)));
         }
-        ofFollowUps(first).forEach(m -> claims.addAll(told(m)));
+        claims.addAll(new CaseMessageClaims(document, composedClaims).all());
         claims.addAll(own());
         claims.forEach(c -> c.guardedBy(composed.flow()));
         return claims;
     }
 
-    private static List<DispatchMessage> ofFollowUps(Wiring first) {
-        return first.document().messages().stream()
-                .filter(m -> m.isOfFollowUp() && first.document().followUp(m.occasion().followUp()).isPresent()).toList();
-    }
-
     /** Whether a claim is about who is sent a message of a follow-up, which the case alone decides. */
     public static boolean isOfCase(Wiring first, Claim claim) {
-        return OF_MESSAGES.contains(claim.kind())
-                && first.document().message(claim.at().row()).filter(DispatchMessage::isOfFollowUp).isPresent();
-    }
-
-    private List<Claim> told(DispatchMessage message) {
-        String code = message.code();
-        String place = code + "." + RuleFamily.SEND_WHEN.key();
-        List<Claim> claims = new ArrayList<>();
-        Claim sent = of(ClaimKind.MESSAGE_SENT, code);
-        Claim filled = of(ClaimKind.RECIPIENT_FILLED, code);
-        claims.add(led(ClaimKind.MESSAGE_SENT, code, ofCode(ClaimKind.MESSAGE_SENT, code), sent, w -> w.sends(message), f -> f));
-        claims.add(led(ClaimKind.RECIPIENT_FILLED, code, ofCode(ClaimKind.RECIPIENT_FILLED, code), filled,
-                w -> w.sends(message) && message.answers().stream().allMatch(a -> w.first().course().effective().get(a) == null), f -> f));
-        Claim varies = of(ClaimKind.CONDITION_VARIES, place);
-        if (varies != null && !message.sendWhen().isEmpty()) {
-            claims.add(led(ClaimKind.CONDITION_VARIES, place, varies.statement(), varies, CaseClaims::isSent, f -> f));
-            // Comparisons of the moment, which nobody wrote, come after those of the condition.
-            for (int n = 0; n < document.first().comparisons(place); n++) {
-                Claim matters = of(ClaimKind.COMPARISON_MATTERS, place + "#" + n);
-                if (matters != null) {
-                    claims.add(
-                            led(ClaimKind.COMPARISON_MATTERS, place + "#" + n, matters.statement(), matters, CaseClaims::isSent, f -> f));
-                }
-            }
-        }
-        return claims;
+        return CaseMessageClaims.isOfCase(first, claim);
     }
 
     private static Claim known(String code) {
@@ -168,13 +131,7 @@ public final class CaseClaims {
                         .orElseGet(() -> new Claim(kind, code, ofCode(kind, code), Verdict.UNDECIDED, Optional.empty(), () -> why)));
             }
         }
-        for (DispatchMessage message : ofFollowUps(first)) {
-            for (ClaimKind kind : List.of(ClaimKind.MESSAGE_SENT, ClaimKind.RECIPIENT_FILLED)) {
-                Message statement = ofCode(kind, message.code());
-                claims.add(cause.map(c -> ClaimDecider.undecided(kind, message.code(), statement, c))
-                        .orElseGet(() -> new Claim(kind, message.code(), statement, Verdict.UNDECIDED, Optional.empty(), () -> why)));
-            }
-        }
+        claims.addAll(CaseMessageClaims.undecided(first, cause, why));
         ofCase(first).forEach(n -> {
             OwnClaim own = first.document().claims().get(n);
             Message statement = OwnClaims.statement(own, "claims/" + n);
@@ -188,7 +145,7 @@ public final class CaseClaims {
         return first.wires().stream().filter(w -> w.family() == RuleFamily.CLAIM && first.isOfCase(w)).map(w -> w.at().number()).toList();
     }
 
-    private static Message ofCode(ClaimKind kind, String code) {
+    static Message ofCode(ClaimKind kind, String code) {
         return kind.message("claim").code("code", code);
     }
 
@@ -200,68 +157,15 @@ public final class CaseClaims {
         return document.parts().get(name(followUp));
     }
 
-    private Claim of(ClaimKind kind, String place) {
-        return byId.get(kind.id(place));
-    }
-
-    /** A claim that says of the case what another says of the composed document. */
-    private Claim led(ClaimKind kind, String place, Message statement, Claim source, Predicate<CaseWalk> shows,
-            UnaryOperator<Finding> told) {
-        boolean there = source != null;
-        Verdict verdict = there ? source.verdict() : Verdict.UNDECIDED;
-        Optional<ClaimId> follows = there && verdict == Verdict.UNDECIDED
-                ? source.follows().filter(f -> first.at(f.place()).isPresent())
-                : Optional.empty();
-        Claim led = new Claim(kind, place, statement, verdict, follows,
-                () -> there
-                        ? told.apply(back(source.finding(), shows))
-                        : new Finding.Fact(Message.of("undecided.beyond").inner("why", Message.of("open.something"))));
-        return led.toldIn(document.form());
-    }
-
-    private Finding back(Finding finding, Predicate<CaseWalk> shows) {
-        return switch (finding) {
-            case Finding.Fact f -> new Finding.Fact(f.says());
-            case Finding.Conflict c -> new Finding.Conflict(c.says(), core(c.because()));
-            case Finding.Respondent r -> {
-                CaseWitness witness = document.witness(r.answers());
-                CaseWalk walk = CaseWalk.of(first, others, today, witness);
-                yield shows.test(walk)
-                        ? new Finding.Case(r.says(), r.advice(), r.conflict().map(this::core), witness)
-                        : Finding.disagreement();
-            }
-            case Finding.Pair p -> {
-                CaseWitness one = document.witness(p.one());
-                CaseWitness two = document.witness(p.two());
-                boolean agree = Stream.of(one, two).allMatch(w -> shows.test(CaseWalk.of(first, others, today, w)));
-                yield agree
-                        ? new Finding.Pair(p.says(), p.advice(), one.answers(), two.answers(), Optional.empty())
-                        : Finding.disagreement();
-            }
-            case Finding.Case c -> c;
-            case Finding.Consequence c -> new Finding.Fact(c.fact());
-        };
-    }
-
     /** What is said of the condition, said at its place in the first questionnaire. */
     private static Finding at(Finding finding, String place) {
         return finding.says().terms().containsKey("place") ? finding.saying(finding.says().code("place", place)) : finding;
     }
 
-    private static boolean isSent(CaseWalk walk) {
-        return walk.first().course().complete();
-    }
-
-    /** The core with those places that are of the first questionnaire; the whole of it is said in words. */
-    private ConflictCore core(ConflictCore composedCore) {
-        return new ConflictCore(composedCore.places().stream().flatMap(p -> document.origin(p).stream()).distinct().toList(),
-                composedCore.whole(), composedCore.whole());
-    }
-
     private Claim opened(FollowUp followUp) {
         ClaimKind kind = ClaimKind.FOLLOW_UP_OPENED;
-        Claim source = of(ClaimKind.REACH_PAGE, CaseNames.ending(name(followUp)));
-        return led(kind, followUp.code(), ofCode(kind, followUp.code()), source, w -> w.step(name(followUp)).isPresent(),
+        Claim source = composedClaims.of(ClaimKind.REACH_PAGE, CaseNames.ending(name(followUp)));
+        return composedClaims.led(kind, followUp.code(), ofCode(kind, followUp.code()), source, w -> w.step(name(followUp)).isPresent(),
                 f -> f.saying(kind.message(source.verdict() == Verdict.PROVED ? "proved" : "refuted")));
     }
 
@@ -269,15 +173,15 @@ public final class CaseClaims {
         String place = followUp.code() + "." + RuleFamily.OPEN_FOLLOW_UP.key();
         String from = CaseNames.ending(name(followUp)) + ".openWhen";
         List<Claim> claims = new ArrayList<>();
-        Claim varies = of(ClaimKind.CONDITION_VARIES, from);
+        Claim varies = composedClaims.of(ClaimKind.CONDITION_VARIES, from);
         if (varies != null) {
             Message statement = ClaimKind.CONDITION_VARIES.message("claim").code("place", place);
-            claims.add(led(ClaimKind.CONDITION_VARIES, place, statement, varies, CaseClaims::isSent, f -> at(f, place)));
+            claims.add(composedClaims.led(ClaimKind.CONDITION_VARIES, place, statement, varies, ComposedClaims::isSent, f -> at(f, place)));
         }
-        for (int n = 0; of(ClaimKind.COMPARISON_MATTERS, from + "#" + n) != null; n++) {
-            Claim matters = of(ClaimKind.COMPARISON_MATTERS, from + "#" + n);
+        for (int n = 0; composedClaims.of(ClaimKind.COMPARISON_MATTERS, from + "#" + n) != null; n++) {
+            Claim matters = composedClaims.of(ClaimKind.COMPARISON_MATTERS, from + "#" + n);
             Message statement = matters.statement().code("place", place);
-            claims.add(led(ClaimKind.COMPARISON_MATTERS, place + "#" + n, statement, matters, CaseClaims::isSent,
+            claims.add(composedClaims.led(ClaimKind.COMPARISON_MATTERS, place + "#" + n, statement, matters, ComposedClaims::isSent,
                     f -> at(f, place)));
         }
         return claims;
@@ -287,9 +191,9 @@ public final class CaseClaims {
         ClaimKind kind = ClaimKind.CARRY_FITS;
         Carried carried = followUp.carries().get(number);
         String place = Place.Rule.at(followUp.code(), RuleFamily.CARRY, number).text();
-        Claim source = of(ClaimKind.PAGE_PASSABLE, CaseNames.taking(name(followUp), number));
+        Claim source = composedClaims.of(ClaimKind.PAGE_PASSABLE, CaseNames.taking(name(followUp), number));
         Message statement = carrying(kind.message("claim"), followUp, carried);
-        return led(kind, place, statement, source,
+        return composedClaims.led(kind, place, statement, source,
                 w -> w.step(name(followUp)).filter(s -> isRefused(followUp, s, carried)).isPresent(),
                 f -> switch (f) {
                     case Finding.Case c -> new Finding.Case(
@@ -333,9 +237,10 @@ public final class CaseClaims {
         ClaimKind kind = ClaimKind.FOLLOW_UP_PASSABLE;
         List<Claim> pages = new ArrayList<>();
         document.parts().values().stream().filter(p -> isIn(p, followUp)).forEach(p -> p.form().plain().document().pages()
-                .forEach(page -> pages.add(of(ClaimKind.PAGE_PASSABLE, p.inside(page.code())))));
+                .forEach(page -> pages.add(composedClaims.of(ClaimKind.PAGE_PASSABLE, p.inside(page.code())))));
         Claim source = worst(pages);
-        return led(kind, followUp.code(), ofCode(kind, followUp.code()).text("questionnaire", followUp.questionnaire()), source,
+        return composedClaims.led(kind, followUp.code(), ofCode(kind, followUp.code()).text("questionnaire", followUp.questionnaire()),
+                source,
                 w -> !w.isOver(), f -> f instanceof Finding.Fact && source.verdict() == Verdict.PROVED
                         ? new Finding.Fact(kind.message("proved"))
                         : f);
@@ -352,8 +257,8 @@ public final class CaseClaims {
 
     private Claim addressed(FollowUp followUp) {
         ClaimKind kind = ClaimKind.RECIPIENT_FILLED;
-        Claim source = of(ClaimKind.OWN, CaseNames.address(name(followUp)));
-        return led(kind, followUp.code(), kind.message("claim.follow-up").code("code", followUp.code()), source,
+        Claim source = composedClaims.of(ClaimKind.OWN, CaseNames.address(name(followUp)));
+        return composedClaims.led(kind, followUp.code(), kind.message("claim.follow-up").code("code", followUp.code()), source,
                 w -> w.step(name(followUp)).isPresent() && w.first().course().effective().get(followUp.seat().address()) == null,
                 f -> f.saying(kind.message(source.verdict() == Verdict.PROVED ? "proved.follow-up" : "refuted.follow-up")));
     }
@@ -398,7 +303,7 @@ public final class CaseClaims {
                 ? kind.message("proved")
                 : kind.message("refuted").count("count", missed.size()).text("codes", String.join(", ", missed));
         return new Claim(kind, followUp.code(), statement, verdict, Optional.empty(),
-                () -> verdict == Verdict.UNDECIDED ? back(open.get().finding(), w -> true) : new Finding.Fact(says))
+                () -> verdict == Verdict.UNDECIDED ? composedClaims.back(open.get().finding(), w -> true) : new Finding.Fact(says))
                 .toldIn(document.form()).advisory();
     }
 
@@ -420,9 +325,9 @@ public final class CaseClaims {
 
     private Claim filled(FollowUp followUp, Brought brought) {
         ClaimKind kind = ClaimKind.BRINGS_FILLED;
-        Claim source = of(ClaimKind.OWN, CaseNames.brought(name(followUp), brought.name()));
+        Claim source = composedClaims.of(ClaimKind.OWN, CaseNames.brought(name(followUp), brought.name()));
         Message statement = kind.message("claim").code("code", followUp.code()).text("name", brought.name());
-        return led(kind, followUp.code() + "." + brought.name(), statement, source,
+        return composedClaims.led(kind, followUp.code() + "." + brought.name(), statement, source,
                 w -> w.step(name(followUp)).filter(s -> s.opened().progress().isEnd(followUp)
                         && s.opened().brought().get(brought.name()) == null).isPresent(),
                 f -> f.saying(kind.message(source.verdict() == Verdict.PROVED ? "proved" : "refuted"))).advisory();
@@ -432,10 +337,11 @@ public final class CaseClaims {
         List<Claim> claims = new ArrayList<>();
         for (int n : ofCase(first)) {
             OwnClaim own = first.document().claims().get(n);
-            Claim source = of(ClaimKind.OWN, own.code());
+            Claim source = composedClaims.of(ClaimKind.OWN, own.code());
             Optional<Expr> that = first.at("claims/" + n).flatMap(Wiring.Wire::expr);
             boolean always = own.says() == Questionnaire.Says.ALWAYS;
-            claims.add(led(ClaimKind.OWN, own.code(), source == null ? OwnClaims.statement(own, "claims/" + n) : source.statement(), source,
+            claims.add(composedClaims.led(ClaimKind.OWN, own.code(),
+                    source == null ? OwnClaims.statement(own, "claims/" + n) : source.statement(), source,
                     w -> w.isOver() && that.filter(e -> always != Objects.equals(w.value(e), true)).isPresent(), f -> f));
         }
         return claims;

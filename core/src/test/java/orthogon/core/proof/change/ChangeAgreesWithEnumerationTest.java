@@ -122,8 +122,10 @@ class ChangeAgreesWithEnumerationTest {
                     if (!first.outcome().equals(end.outcome())) {
                         topics.add("ENDS_OTHERWISE random " + first.outcome() + ">" + end.outcome());
                     }
-                    first.messages().stream().filter(m -> !end.messages().contains(m)).forEach(m -> topics.add(told(one, m) + "_NO_MORE " + m + " >"));
-                    end.messages().stream().filter(m -> !first.messages().contains(m)).forEach(m -> topics.add(told(other, m) + "_NOW " + m + " >"));
+                    first.messages().stream().filter(m -> !end.messages().contains(m))
+                            .forEach(m -> topics.add(told(one, m) + "_NO_MORE " + m + " >"));
+                    end.messages().stream().filter(m -> !first.messages().contains(m))
+                            .forEach(m -> topics.add(told(other, m) + "_NOW " + m + " >"));
                     if (forth) {
                         note(way, topics, ways, otherwise);
                     }
