@@ -37,6 +37,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.stream.Collectors;
 import orthogon.app.command.Commands;
+import orthogon.app.demo.MadeDemo;
 import orthogon.app.store.FollowUpStore.KeptFollowUp;
 import orthogon.app.work.CaseWork;
 import orthogon.core.dispatch.DueFollowUp;
@@ -147,13 +148,13 @@ class KilledIT {
 
     private void begin(String name) throws IOException {
         data = Files.createDirectories(folder.resolve(name));
-        FileSystemUtils.copyRecursively(RunningApplication.demoCopy(), data);
+        FileSystemUtils.copyRecursively(MadeDemo.copy(), data);
     }
 
     /** {@code -Dorthogon.kills=100} kills more often. */
     @Test
     void killedAgainAndAgainWhileManyAnswerItHasAllThatItConfirmed() throws Exception {
-        for (int left = Integer.getInteger("orthogon.kills", 3); left > 0; left -= KILLS_OF_A_WORKSPACE) {
+        for (int left = Integer.getInteger("orthogon.kills", 1); left > 0; left -= KILLS_OF_A_WORKSPACE) {
             begin("before-" + left);
             kill(Math.min(left, KILLS_OF_A_WORKSPACE));
         }

@@ -1,34 +1,29 @@
 package orthogon.app.browser;
 
 import java.io.IOException;
-import java.nio.channels.FileChannel;
-import java.nio.channels.FileLock;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardOpenOption;
 import java.util.stream.Stream;
 import orthogon.app.Orthogon;
 import orthogon.app.demo.DemoPeople;
+import orthogon.app.demo.MadeDemo;
 import orthogon.app.store.DraftStore;
 import orthogon.app.store.ReleaseStore;
 import orthogon.app.store.TestDatabase;
 import orthogon.core.questionnaire.Questionnaire;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
-import org.springframework.util.FileSystemUtils;
 
 /** The real application on a free port with a database of its own. */
 final class RunningApplication implements AutoCloseable {
 
     private static RunningApplication withDemo;
-    /** A data folder with the demo data, copied for each application that wants it. */
-    private static Path demo;
 
     private final ConfigurableApplicationContext context;
 
     private RunningApplication(boolean withData, String... more) {
         try {
-            Path data = withData ? demoCopy() : Files.createTempDirectory("orthogon");
+            Path data = withData ? MadeDemo.copy() : Files.createTempDirectory("orthogon");
             context = SpringApplication.run(Orthogon.class, Stream.concat(Stream.of("--orthogon.port=0", "--orthogon.data=" + data,
                     "--orthogon.demo=" + withData, "--orthogon.pace.begin.most=100000"), Stream.of(more)).toArray(String[]::new));
             if (!withData) {
@@ -36,33 +31,6 @@ final class RunningApplication implements AutoCloseable {
             }
         } catch (IOException e) {
             throw new java.io.UncheckedIOException(e);
-        }
-    }
-
-    /** A folder of its own with the demo data; filling one takes much longer than copying it. */
-    static synchronized Path demoCopy() throws IOException {
-        if (demo == null) {
-            demo = madeDemo();
-        }
-        Path copy = Files.createTempDirectory("orthogon");
-        FileSystemUtils.copyRecursively(demo, copy);
-        return copy;
-    }
-
-    /** Made once for all processes of a run, by whichever asks first. */
-    private static Path madeDemo() throws IOException {
-        String shared = System.getProperty("orthogon.made-demo");
-        Path folder = shared == null ? Files.createTempDirectory("orthogon-demo") : Files.createDirectories(Path.of(shared));
-        try (FileChannel lock = FileChannel.open(folder.resolveSibling(folder.getFileName() + ".lock"), StandardOpenOption.CREATE,
-                StandardOpenOption.WRITE); FileLock _ = lock.lock()) {
-            Path data = folder.resolve("made");
-            if (!Files.exists(data)) {
-                Path making = folder.resolve("making");
-                FileSystemUtils.deleteRecursively(making);
-                SpringApplication.run(Orthogon.class, "--orthogon.port=0", "--orthogon.data=" + making, "--orthogon.demo=true").close();
-                Files.move(making, data);
-            }
-            return data;
         }
     }
 

@@ -26,6 +26,11 @@ import orthogon.app.proving.Proofs;
 import orthogon.app.store.KnownDrafts;
 import orthogon.app.store.PersonStore;
 import org.junit.jupiter.api.Test;
+import java.io.IOException;
+import java.nio.file.Path;
+import orthogon.app.demo.MadeDemo;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.boot.test.context.SpringBootTest;
@@ -41,9 +46,15 @@ import org.springframework.web.servlet.mvc.method.RequestMappingInfo;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 
 /** Who is let in where, and what bad requests are told. */
-@SpringBootTest(properties = {"orthogon.demo=true", "orthogon.demo-responses=40", "spring.datasource.url=jdbc:h2:mem:doors"})
+@SpringBootTest(properties = "orthogon.demo=true")
 @AutoConfigureMockMvc
 class DoorsTest {
+
+    @DynamicPropertySource
+    static void withDemo(DynamicPropertyRegistry properties) throws IOException {
+        Path data = MadeDemo.copy();
+        properties.add("orthogon.data", data::toString);
+    }
 
     @Autowired
     private List<SheetTab> sheets;

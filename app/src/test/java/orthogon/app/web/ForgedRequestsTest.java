@@ -15,6 +15,11 @@ import java.util.Random;
 import java.util.Set;
 import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
+import java.io.IOException;
+import java.nio.file.Path;
+import orthogon.app.demo.MadeDemo;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.boot.test.context.SpringBootTest;
@@ -32,9 +37,15 @@ import org.springframework.web.servlet.mvc.method.RequestMappingInfo;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 
 /** Whatever is sent to whatever address: it is answered, and never by an error of the server's own. */
-@SpringBootTest(properties = {"orthogon.demo=true", "orthogon.demo-responses=40", "spring.datasource.url=jdbc:h2:mem:forged"})
+@SpringBootTest(properties = "orthogon.demo=true")
 @AutoConfigureMockMvc
 class ForgedRequestsTest {
+
+    @DynamicPropertySource
+    static void withDemo(DynamicPropertyRegistry properties) throws IOException {
+        Path data = MadeDemo.copy();
+        properties.add("orthogon.data", data::toString);
+    }
 
     private static final int ROUNDS = Integer.getInteger("orthogon.forged", 6);
     private static final String[] ODD = {"", " ", "-1", "0", "1", "99999", "2147483648", "x", "true", "null", "found_animal", "species",
