@@ -5,6 +5,9 @@ import java.security.Principal;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.Function;
+import java.util.Map;
+import java.util.HashMap;
 import java.util.Objects;
 import java.util.Optional;
 import orthogon.app.account.People;
@@ -135,7 +138,9 @@ public class Editing {
             @Override
             public Object part(Questionnaire document) {
                 List<Object> parts = new ArrayList<>();
-                edit.about().forEach(about -> parts.add(subject(document, about)));
+                Map<String, Map<String, String>> sources = new HashMap<>();
+                edit.about().forEach(about -> parts.add(subject(document, about,
+                        language -> sources.computeIfAbsent(language, l -> Units.sources(document, l)))));
                 return parts;
             }
 
@@ -150,7 +155,8 @@ public class Editing {
         while (true) {
             Draft head = frame.draft(code);
             Optional<Draft> seen = head.revision() == revision ? Optional.of(head) : knownDrafts.at(head.id(), revision);
-            if (seen.isEmpty() || !Objects.equals(edit.part(seen.get().document()), edit.part(head.document()))) {
+            boolean same = seen.filter(s -> s == head || Objects.equals(edit.part(s.document()), edit.part(head.document()))).isPresent();
+            if (!same) {
                 throw conflict(head, seen, edit);
             }
             Edit made = edit.on(head.document());
@@ -242,8 +248,12 @@ public class Editing {
         return keep(code, who, () -> drafts.append(head, wanted.document(), words, who.getName()), words).orElseThrow(Editing::overtaken);
     }
 
-    /** What an edit is about, for finding out whether somebody else changed it. */
-    private static Object subject(Questionnaire document, String about) {
+    /**
+     * What an edit is about, for finding out whether somebody else changed it.
+     *
+     * @param sources of a language, unit to text
+     */
+    private static Object subject(Questionnaire document, String about, Function<String, Map<String, String>> sources) {
         if (about.equals(Edit.ENDING)) {
             return List.of(document.outcomes(), document.outcomeTable(), document.claims());
         }
@@ -264,8 +274,8 @@ public class Editing {
         }
         if (about.startsWith(Edit.TRANSLATION)) {
             String[] place = about.substring(Edit.TRANSLATION.length()).split("/", 2);
-            return Arrays.asList(document.translations().getOrDefault(place[0], java.util.Map.of()).get(place[1]),
-                    Units.sources(document, place[0]).get(place[1]));
+            return Arrays.asList(document.translations().getOrDefault(place[0], Map.of()).get(place[1]),
+                    sources.apply(place[0]).get(place[1]));
         }
         return document.item(about).map(i -> i instanceof Group group ? group.withItems(List.of()) : i)
                 .map(Object.class::cast)
