@@ -49,7 +49,7 @@ class CaseLanesController {
             String differs, String pick) {}
 
     /** The lanes and drills of a case, as far as they are worked out. */
-    record CaseView(String code, boolean opensAny, boolean ready, boolean stopped, String why, CaseDrawing lanes, boolean more,
+    record CaseLanesView(String code, boolean opensAny, boolean ready, boolean stopped, String why, CaseDrawing lanes, boolean more,
             List<CaseDrillRow> rows, int goals, long asExpected) {}
 
     /** One lane with the answers of everybody in it. */
@@ -77,7 +77,8 @@ class CaseLanesController {
         Optional<CaseLanes> found = set.flatMap(Worked::found);
         List<CaseDrillRow> rows = found.map(f -> rows(draft, f)).orElse(List.of());
         Views.show(model,
-                new CaseView(code, opensAny, set.isPresent(), set.filter(Worked::isStopped).isPresent(), set.map(Worked::why).orElse(""),
+                new CaseLanesView(code, opensAny, set.isPresent(), set.filter(Worked::isStopped).isPresent(),
+                        set.map(Worked::why).orElse(""),
                         found.map(f -> CaseDrawing.of(f, document, from)).orElse(null), found.filter(CaseLanes::more).isPresent(), rows,
                         found.map(f -> f.goals().size()).orElse(0), rows.stream().filter(r -> r.differs().isEmpty()).count()));
         return "prove/case :: lanes";

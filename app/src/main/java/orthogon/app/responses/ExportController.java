@@ -81,41 +81,29 @@ class ExportController {
         this.acts = acts;
     }
 
-    @RequestMapping(path = "/file.csv", method = {RequestMethod.GET, RequestMethod.POST})
-    ResponseEntity<Object> csv(@PathVariable String code, @ModelAttribute Export export,
-            @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "") String accept, Principal who) throws Refused {
-        Draft draft = frame.draft(code);
-        List<Long> numbers = numbers(draft, export, who);
-        ResponseTables tables = ResponseTables.of(search.document(draft), export.form());
-        boolean zip = tables.tables().size() > 1;
-        return made(draft, accept, who, numbers.size(), zip ? "zip" : "csv",
-                zip ? MediaType.valueOf("application/zip") : new MediaType("text", "csv", StandardCharsets.UTF_8),
-                (to, progress) -> ResponsesCsv.write(tables, lines(numbers, search.hidden(draft, who.getName())), numbers.size(),
-                        isTicked(export.mark()), to, progress));
-    }
-
-    @RequestMapping(path = "/file.xlsx", method = {RequestMethod.GET, RequestMethod.POST})
-    ResponseEntity<Object> xlsx(@PathVariable String code, @ModelAttribute Export export,
+    /** @param kind the ending of the file's name */
+    @RequestMapping(path = "/file.{kind:csv|xlsx|json}", method = {RequestMethod.GET, RequestMethod.POST})
+    ResponseEntity<Object> file(@PathVariable String code, @PathVariable String kind, @ModelAttribute Export export,
             @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "") String accept, Principal who) throws Refused {
         Draft draft = frame.draft(code);
         List<Long> numbers = numbers(draft, export, who);
         Questionnaire document = search.document(draft);
-        return made(draft, accept, who, numbers.size(), "xlsx",
-                MediaType.valueOf("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"),
-                (to, progress) -> ResponsesXlsx.write(document, ResponseTables.of(document, export.form()),
-                        lines(numbers, search.hidden(draft, who.getName())), numbers.size(),
-                        to, progress));
-    }
-
-    @RequestMapping(path = "/file.json", method = {RequestMethod.GET, RequestMethod.POST})
-    ResponseEntity<Object> json(@PathVariable String code, @ModelAttribute Export export,
-            @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "") String accept, Principal who) throws Refused {
-        Draft draft = frame.draft(code);
-        List<Long> numbers = numbers(draft, export, who);
-        Questionnaire document = search.document(draft);
-        return made(draft, accept, who, numbers.size(), "json", MediaType.APPLICATION_JSON,
-                (to, progress) -> ResponsesJson.write(document, lines(numbers, search.hidden(draft, who.getName())), numbers.size(), to,
-                        progress));
+        ResponseTables tables = ResponseTables.of(document, export.form());
+        Iterable<ResponseLine> lines = lines(numbers, search.hidden(draft, who.getName()));
+        int count = numbers.size();
+        return switch (kind) {
+            case "xlsx" -> made(draft, accept, who, count, kind,
+                    MediaType.valueOf("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"),
+                    (to, progress) -> ResponsesXlsx.write(document, tables, lines, count, to, progress));
+            case "json" -> made(draft, accept, who, count, kind, MediaType.APPLICATION_JSON,
+                    (to, progress) -> ResponsesJson.write(document, lines, count, to, progress));
+            default -> {
+                boolean zip = tables.tables().size() > 1;
+                yield made(draft, accept, who, count, zip ? "zip" : kind,
+                        zip ? MediaType.valueOf("application/zip") : new MediaType("text", "csv", StandardCharsets.UTF_8),
+                        (to, progress) -> ResponsesCsv.write(tables, lines, count, isTicked(export.mark()), to, progress));
+            }
+        };
     }
 
     private List<Long> numbers(Draft draft, Export export, Principal who) throws Refused {

@@ -9,7 +9,6 @@ import orthogon.app.frame.Frame;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.FigureStore;
 import orthogon.app.store.FigureStore.ReadFigures;
-import orthogon.app.store.InterviewStore;
 import orthogon.app.store.KnownReleases;
 import orthogon.app.store.RefusalStore;
 import orthogon.app.store.RefusalStore.CountedRefusal;
@@ -80,10 +79,10 @@ class LifeController {
     private final ResponseStore responses;
     private final ReleaseStore releases;
     private final KnownReleases known;
-    private final InterviewStore interviews;
+    private final AcceptedResponses accepted;
 
     LifeController(Frame frame, ResponseSearch search, FigureStore figures, RefusalStore refusals, ResponseStore responses,
-            ReleaseStore releases, KnownReleases known, InterviewStore interviews) {
+            ReleaseStore releases, KnownReleases known, AcceptedResponses accepted) {
         this.frame = frame;
         this.search = search;
         this.figures = figures;
@@ -91,7 +90,7 @@ class LifeController {
         this.responses = responses;
         this.releases = releases;
         this.known = known;
-        this.interviews = interviews;
+        this.accepted = accepted;
     }
 
     @GetMapping
@@ -116,7 +115,7 @@ class LifeController {
                 taken.half(), taken.routes().stream().limit(ROUTES_SHOWN).map(r -> line(draft, document, r, sent)).toList(),
                 overlooked.neverAsked().stream().limit(MOST_LINES).toList(), overlooked.unchosen().stream().limit(MOST_LINES).toList(),
                 refused(draft), overlooked.leftOut().stream().limit(MOST_LINES).map(LifeController::line).toList(),
-                latest.stream().filter(r -> !r.stripped() && !isAccepted(r)).map(Response::receipt).toList(), latest.size()));
+                latest.stream().filter(r -> !r.stripped() && !accepted.isAccepted(r)).map(Response::receipt).toList(), latest.size()));
         return "life";
     }
 
@@ -148,13 +147,5 @@ class LifeController {
             case OPTION -> "option not on offer";
             case ACCEPT -> "refused by a condition";
         };
-    }
-
-    /** Whether the interview accepts the answers as they were sent. */
-    private boolean isAccepted(Response response) {
-        return interviews.find(response.interviewId()).map(r -> r.interview().course())
-                .filter(c -> c.complete() && c.outcome().orElse("").equals(response.outcome())
-                        && c.pages().stream().allMatch(p -> p.problems().isEmpty()))
-                .isPresent();
     }
 }
