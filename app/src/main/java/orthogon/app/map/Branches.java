@@ -211,7 +211,8 @@ record Branches(List<PageFrame> frames, List<OutcomeBox> outcomes, List<MapWay> 
             String code = followUp.code();
             Set<String> rests = wiring.restsOn(code);
             List<String> from = rests.isEmpty()
-                    ? OpeningOutcomes.of(wiring, followUp).stream().filter(o -> !never.contains(o)).toList()
+                    ? proof.opensWith(code).orElseGet(() -> OpeningOutcomes.of(wiring, followUp)).stream().filter(o -> !never.contains(o))
+                            .toList()
                     : document.followUps().stream().map(FollowUp::code).filter(rests::contains).toList();
             boolean byStaff = followUp.seat().who() == FollowUpSeat.Who.PEOPLE;
             String seat = "for " + (byStaff ? "staff" : followUp.seat().said(p -> p));

@@ -155,10 +155,10 @@ class LanguagesIT {
     }
 
     @Test
-    void aFileOfTwoThousandTextsIsImportedInOneRevision() {
+    void aFileOfManyTextsIsImportedInOneRevision() {
         code = "posts_" + Long.toString(System.nanoTime(), 36);
         Questionnaire posts = Questionnaire.blank(code, "Posts").withLanguages(List.of("en", "pl"))
-                .withPages(List.of(orthogon.core.questionnaire.Page.empty("p", "").withItems(IntStream.range(0, 2000)
+                .withPages(List.of(orthogon.core.questionnaire.Page.empty("p", "").withItems(IntStream.range(0, 600)
                         .<Item>mapToObj(i -> new Note("n" + i, "Post number " + i, "")).toList())));
         DraftStore drafts = application.part(DraftStore.class);
         drafts.create(posts, "ines", "began");
@@ -176,7 +176,7 @@ class LanguagesIT {
         page.waitForURL("**/languages?to=pl");
         DraftStore.Draft draft = drafts.head(code).orElseThrow();
         assertEquals("2, imported " + rows.size() + " texts in pl", draft.revision() + ", " + draft.command());
-        assertEquals("Numer 1999", draft.document().translations().get("pl").get("n1999.wording").text());
+        assertEquals("Numer 599", draft.document().translations().get("pl").get("n599.wording").text());
     }
 
     @Test

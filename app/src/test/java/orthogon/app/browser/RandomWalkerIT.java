@@ -69,7 +69,7 @@ import org.springframework.core.io.ClassPathResource;
 /** Answers by chance, right and wrong, through the real pages: what they ask, refuse and end in is what the interview says. */
 class RandomWalkerIT {
 
-    private static final int WALKS = Integer.getInteger("orthogon.walks", 40);
+    private static final int WALKS = Integer.getInteger("orthogon.walks", 20);
     private static final String HOSTILE = "<script>alert(1)</script>{count, plural} **x** \"'&";
 
     private final RunningApplication application = RunningApplication.withDemo();

@@ -6,6 +6,7 @@ import orthogon.core.expression.Wiring;
 import orthogon.core.proof.claim.AllClaims;
 import orthogon.core.proof.claim.Claim;
 import orthogon.core.proof.claim.ClaimKind;
+import orthogon.core.proof.claim.OpenedAtEnds;
 import orthogon.core.proof.claim.SoundClaims;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.proof.composed.CaseDocument;
@@ -30,6 +31,7 @@ import java.time.Duration;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CancellationException;
@@ -52,6 +54,7 @@ public final class Proof {
     private final CaseProof ofCase;
     private volatile Figures figures;
     private LocalDate holdsUntil;
+    private Map<String, List<String>> openings;
     private ClaimWords words;
 
     private Proof(Wiring wiring, Supplier<PlainForm> plainForm, LocalDate asOf, List<Claim> claims, Supplier<Figures> counting,
@@ -210,6 +213,17 @@ public final class Proof {
 
     public LocalDate asOf() {
         return asOf;
+    }
+
+    /**
+     * Codes of the outcomes with which somebody opens a follow-up, in document order; empty where other follow-ups decide it as well, or
+     * where it cannot be decided.
+     */
+    public synchronized Optional<List<String>> opensWith(String followUp) {
+        if (openings == null) {
+            openings = OpenedAtEnds.of(wiring, asOf, LOOK_AHEAD, Watch.NOBODY).orElse(Map.of());
+        }
+        return Optional.ofNullable(openings.get(followUp));
     }
 
     /**

@@ -81,6 +81,8 @@ class CaseAgreesWithEnumerationTest {
         verdictsAgree(seed, proof, all);
         assertEquals(composed.answerPaths(), proof.caseFigures(Watch.NOBODY).orElseThrow().answerPaths().orElseThrow(), "seed " + seed);
         lanesAgree(seed, wiring, drawn.others(), all);
+        document.followUps().forEach(f -> assertEquals(Optional.ofNullable(all.openings.get(f.code())),
+                proof.opensWith(f.code()).map(Set::copyOf), "seed " + seed + " " + f));
         assertEquals(all.cases, told(seed, wiring, drawn.others(), whole, composed), "seed " + seed);
         return true;
     }

@@ -53,6 +53,8 @@ final class CaseEnumeration {
     final Set<WholeCase> cases = new LinkedHashSet<>();
     final Set<CaseLane> lanes = new LinkedHashSet<>();
     final Set<CaseGoal> goals = new LinkedHashSet<>();
+    /** Follow-ups that answers alone decide, to the outcomes with which they are opened. */
+    final Map<String, Set<String>> openings = new HashMap<>();
 
     private final Wiring first;
     private final Questionnaire opened;
@@ -68,10 +70,19 @@ final class CaseEnumeration {
     CaseEnumeration(Wiring first, Questionnaire opened) {
         this.first = first;
         this.opened = opened;
+        first.document().followUps().stream().filter(f -> first.restsOn(f.code()).isEmpty())
+                .forEach(f -> openings.put(f.code(), new HashSet<>()));
         for (Ending ending : new Enumeration(first.standingAlone()).endings) {
             Map<String, Object> known = new HashMap<>();
             first.document().followUps().forEach(f -> known.put(f.code(), null));
             follow(ending, 0, known, List.of());
+            first.document().followUps().stream().filter(f -> first.restsOn(f.code()).isEmpty()).forEach(f -> {
+                Set<String> outcomes = openings.get(f.code());
+                if (!ending.outcome().isEmpty() && first.expr(f.code() + ".openFollowUp", true)
+                        .filter(e -> Evaluator.holds(e, situation(ending, known))).isPresent()) {
+                    outcomes.add(ending.outcome());
+                }
+            });
         }
         conclude();
     }

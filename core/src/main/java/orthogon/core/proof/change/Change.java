@@ -19,6 +19,7 @@ import orthogon.core.proof.change.Difference.DifferenceKind;
 import orthogon.core.proof.change.Finder.FoundPair;
 import orthogon.core.proof.change.Lockstep.Topic;
 import orthogon.core.proof.claim.Replay;
+import orthogon.core.proof.composed.OpeningMessages;
 import orthogon.core.proof.diagram.Diagrams;
 import orthogon.core.proof.diagram.Limits;
 import orthogon.core.proof.diagram.Watch;
@@ -61,7 +62,7 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
 
         static Version of(Questionnaire document, Watch watch) {
             Wiring written = Wiring.of(document, watch::goOn);
-            PlainForm plainForm = PlainForm.of(OpenedOtherwise.asMessages(written, watch::goOn), watch::goOn);
+            PlainForm plainForm = PlainForm.of(OpeningMessages.asMessages(written, watch::goOn), watch::goOn);
             return new Version(written, plainForm, plainForm.faults(Faults.of(written)));
         }
 
@@ -290,16 +291,16 @@ public record Change(Optional<String> undecided, Optional<BigInteger> paths, Opt
                         .equals(p.wordings().stream().map(DispatchPassage.PassageWording::when).toList()))
                 .ifPresent(now -> otherwise.add(p.code())));
         Stream.concat(before.followUps().stream(), after.followUps().stream()).map(FollowUp::code).distinct()
-                .filter(code -> isOpenedOtherwise(one, other, code)).forEach(otherwise::add);
+                .filter(code -> isOpeningMessages(one, other, code)).forEach(otherwise::add);
         return List.copyOf(otherwise);
     }
 
     /** Whether more than who opens a follow-up and its texts differs; or who opens it, where more than answers decides that. */
-    private static boolean isOpenedOtherwise(Wiring one, Wiring other, String code) {
+    private static boolean isOpeningMessages(Wiring one, Wiring other, String code) {
         Optional<FollowUp> before = one.document().followUp(code);
         Optional<FollowUp> after = other.document().followUp(code);
-        boolean told = before.filter(f -> !OpenedOtherwise.isDecidedByAnswers(one, f)).isEmpty()
-                && after.filter(f -> !OpenedOtherwise.isDecidedByAnswers(other, f)).isEmpty();
+        boolean told = before.filter(f -> !OpeningMessages.isDecidedByAnswers(one, f)).isEmpty()
+                && after.filter(f -> !OpeningMessages.isDecidedByAnswers(other, f)).isEmpty();
         return told && (before.isEmpty() || after.isEmpty())
                 ? false
                 : !before.map(f -> compared(f, told)).equals(after.map(f -> compared(f, told)));

@@ -1,4 +1,4 @@
-package orthogon.core.proof.change;
+package orthogon.core.proof.composed;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -9,28 +9,28 @@ import orthogon.core.questionnaire.MessageContents.ToldAnswers;
 import orthogon.core.questionnaire.Questionnaire;
 
 /**
- * Who opens a follow-up, as far as answers alone decide it: for the comparison, each such follow-up is a message that goes out where it
- * is opened. One that rests on follow-ups before it is left to whoever compares.
+ * Follow-ups that answers alone decide as messages that go out where they are opened, so that whatever says who is sent a message says who
+ * opens them. One that rests on follow-ups before it has none.
  */
-final class OpenedOtherwise {
+public final class OpeningMessages {
 
     /** The address of a message that stands for a follow-up; no message that somebody wrote has it. */
     private static final String NOBODY = "";
 
-    private OpenedOtherwise() {}
+    private OpeningMessages() {}
 
     /** Whether a message stands for a follow-up. */
-    static boolean isStandIn(DispatchMessage message) {
+    public static boolean isStandIn(DispatchMessage message) {
         return message.addresses().equals(List.of(NOBODY));
     }
 
     /** Whether answers alone decide who opens it. */
-    static boolean isDecidedByAnswers(Wiring wiring, FollowUp followUp) {
+    public static boolean isDecidedByAnswers(Wiring wiring, FollowUp followUp) {
         return wiring.restsOn(followUp.code()).isEmpty();
     }
 
     /** The document alone, with a message for each follow-up that answers decide; the wiring itself where there are no follow-ups. */
-    static Wiring asMessages(Wiring wiring, Runnable step) {
+    public static Wiring asMessages(Wiring wiring, Runnable step) {
         if (wiring.document().followUps().isEmpty()) {
             return wiring;
         }
