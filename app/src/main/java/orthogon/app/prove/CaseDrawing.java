@@ -59,7 +59,7 @@ record CaseDrawing(int from, int to, int all, List<LaneGroup> groups, List<Quest
         for (WalkedLane lane : lanes) {
             for (CaseEnd end : lane.lane().ends()) {
                 for (String mark : marks(end)) {
-                    byFollowUp.computeIfAbsent(path(end), n -> new LinkedHashSet<>()).add(mark);
+                    byFollowUp.computeIfAbsent(end.path(), n -> new LinkedHashSet<>()).add(mark);
                     counts.merge(mark, 1, Integer::sum);
                 }
             }
@@ -77,16 +77,12 @@ record CaseDrawing(int from, int to, int all, List<LaneGroup> groups, List<Quest
         return rows;
     }
 
-    private static String path(CaseEnd end) {
-        return end.name().replace('Y', '.');
-    }
-
     /** What a lane shows of a follow-up: how it ends, and the outcome of its interview. */
     private static List<String> marks(CaseEnd end) {
         List<String> marks = new ArrayList<>();
-        marks.add(path(end) + " " + (end.decision().isEmpty() ? end.state() : end.decision()));
+        marks.add(end.path() + " " + (end.decision().isEmpty() ? end.state() : end.decision()));
         if (!end.outcome().isEmpty()) {
-            marks.add(path(end) + OUTCOME + end.outcome());
+            marks.add(end.path() + OUTCOME + end.outcome());
         }
         return marks;
     }
@@ -95,7 +91,7 @@ record CaseDrawing(int from, int to, int all, List<LaneGroup> groups, List<Quest
     static String said(CaseLane lane) {
         return lane.ends().isEmpty()
                 ? "opens nothing"
-                : lane.ends().stream().map(e -> path(e) + " " + e.state() + (e.decision().isEmpty() ? "" : " (" + e.decision() + ")")
+                : lane.ends().stream().map(e -> e.path() + " " + e.state() + (e.decision().isEmpty() ? "" : " (" + e.decision() + ")")
                         + (e.outcome().isEmpty() ? "" : ", ends as " + e.outcome())).collect(Collectors.joining("; "));
     }
 

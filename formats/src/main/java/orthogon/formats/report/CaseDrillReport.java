@@ -68,7 +68,7 @@ public final class CaseDrillReport {
             printer.printRecord("drill", "follow-up", "do", "answers", "expected");
             for (int n = 0; n < drills.size(); n++) {
                 CaseDrill drill = drills.get(n);
-                String opens = drill.lane().ends().stream().map(e -> e.name().replace('Y', '.')).collect(Collectors.joining(" "));
+                String opens = drill.lane().ends().stream().map(CaseEnd::path).collect(Collectors.joining(" "));
                 printer.printRecord(n + 1, "", "answer and send", DrillReport.said(drill.witness().answers()),
                         outcome(drill.lane().outcome()) + (opens.isEmpty() ? "; opens nothing" : "; opens in the end: " + opens));
                 for (FollowedUp followed : drill.witness().followed()) {

@@ -27,7 +27,7 @@ public record CaseWitness(Map<String, Object> answers, List<FollowedUp> followed
 
         /** The codes of the follow-ups that lead to it, joined by dots. */
         public String path() {
-            return name.replace('Y', '.');
+            return CaseNames.path(name);
         }
     }
 

@@ -3,6 +3,7 @@ package orthogon.core.proof.drill;
 import java.util.List;
 import java.util.Set;
 import orthogon.core.proof.composed.CaseWitness;
+import orthogon.core.proof.plain.CaseNames;
 
 /**
  * A scripted case: what everybody in it answers and decides, and what must be seen.
@@ -24,7 +25,7 @@ public record CaseDrill(CaseWitness witness, CaseLane lane, List<String> sends, 
 
         /** {@code handover ends as arrived}. */
         public String words() {
-            String of = name.replace('Y', '.');
+            String of = CaseNames.path(name);
             return switch (kind) {
                 case OUTCOME ->
                     (of.isEmpty() ? "the first interview" : of) + " ends " + (value.isEmpty() ? "without an outcome" : "as " + value);

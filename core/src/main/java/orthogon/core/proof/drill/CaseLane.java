@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import orthogon.core.proof.claim.CaseWalk;
+import orthogon.core.proof.plain.CaseNames;
 
 /**
  * How a case goes, whatever is answered on the way: how the first interview ends, which follow-ups are opened, and how each of them ends.
@@ -21,7 +22,13 @@ public record CaseLane(String outcome, List<CaseEnd> ends) {
      * @param decision code of the choice; empty for none
      * @param outcome of its interview; empty for none, and where it was not sent
      */
-    public record CaseEnd(String name, String state, String decision, String outcome) {}
+    public record CaseEnd(String name, String state, String decision, String outcome) {
+
+        /** The codes of the follow-ups that lead to it, joined by dots. */
+        public String path() {
+            return CaseNames.path(name);
+        }
+    }
 
     public CaseLane {
         ends = List.copyOf(ends);

@@ -112,7 +112,7 @@ public record CaseLanes(List<WalkedLane> lanes, boolean more, List<CaseDrill> dr
     }
 
     private static String said(CaseEnd end) {
-        return end.name().replace('Y', '.') + " " + end.state() + (end.decision().isEmpty() ? "" : " as " + end.decision())
+        return end.path() + " " + end.state() + (end.decision().isEmpty() ? "" : " as " + end.decision())
                 + (end.outcome().isEmpty() ? "" : ", with the outcome " + end.outcome());
     }
 

@@ -19,6 +19,11 @@ public final class CaseNames {
         return part.isEmpty() ? code : part + "Y" + code;
     }
 
+    /** The codes of the follow-ups that lead to a questionnaire, joined by dots. */
+    public static String path(String part) {
+        return part.replace('Y', '.');
+    }
+
     /** Something that is known of a follow-up, or of the first questionnaire. */
     public static String known(String part, String name) {
         return part.isEmpty() ? name + "X" : part + "X" + name;
