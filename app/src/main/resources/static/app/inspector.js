@@ -128,6 +128,11 @@ document.addEventListener('htmx:afterRequest', (event) => {
 let last = null;
 
 document.addEventListener('click', (event) => {
+    const again = event.target.closest('[data-send-again]');
+    if (again) {
+        send(again.dataset.sendAgain);
+        return;
+    }
     const mine = event.target.closest('[data-use-mine]');
     if (mine && last) {
         const { group } = last;

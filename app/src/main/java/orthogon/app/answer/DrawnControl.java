@@ -45,6 +45,16 @@ public record DrawnControl(String template, String look, boolean isGroup, List<O
         return new DrawnControl(template, template, true, List.of(), List.of(), List.of(), files, "");
     }
 
+    /** The same with boxes besides. */
+    public DrawnControl withBoxes(List<PageBox> more) {
+        return new DrawnControl(template, look, isGroup, choices, more, rows, files, value);
+    }
+
+    /** The same with something typed in its box. */
+    public DrawnControl withValue(String typed) {
+        return new DrawnControl(template, look, isGroup, choices, boxes, rows, files, typed);
+    }
+
     /** Everything that does not change with what was answered, in a form that can be compared. */
     public List<Object> withoutAnswer() {
         return List.of(template, look, choices.stream().map(c -> c.value() + c.labelHtml()).toList(),

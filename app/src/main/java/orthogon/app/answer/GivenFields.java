@@ -21,9 +21,10 @@ import org.springframework.util.MultiValueMap;
  * @param locale in which numbers are written
  * @param before the value that the question has so far; null for none
  * @param sent the files that came with the page
+ * @param records what lookups may take
  */
 public record GivenFields(String slot, MultiValueMap<String, String> form, ULocale locale, Object before,
-        Function<FileAnswer, List<Attachment>> sent) {
+        Function<FileAnswer, List<Attachment>> sent, PageRecords records) {
 
     /** Most characters of one field. */
     public static final int LONGEST = 20_000;

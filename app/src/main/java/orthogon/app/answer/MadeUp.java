@@ -2,7 +2,10 @@ package orthogon.app.answer;
 
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
+import java.util.function.Function;
+import orthogon.core.answer.lookup.LookupAnswer;
 import orthogon.core.answer.Option;
 
 /**
@@ -12,9 +15,10 @@ import orthogon.core.answer.Option;
  * @param rows rows of a grid that are asked
  * @param texts texts to choose from; empty where any will do
  * @param oftenYes how many in a hundred say yes
+ * @param records some of those that a lookup may take
  */
 public record MadeUp(List<Option> offered, List<String> rows, boolean required, LocalDate today, Random random, List<String> texts,
-        int oftenYes) {
+        int oftenYes, Function<LookupAnswer, List<Map<String, Object>>> records) {
 
     private static final List<String> GIVEN = List.of("Wenna", "Orrin", "Maud", "Pelham", "Ida", "Tobin", "Sorrel", "Anwen");
     private static final List<String> FAMILY = List.of("Tregle", "Salt", "Haskell", "Rook", "Fenwright", "Marl", "Alder", "Brook");

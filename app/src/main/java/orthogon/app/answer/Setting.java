@@ -4,12 +4,13 @@ import java.math.BigDecimal;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import orthogon.core.place.RuleFamily;
 
 /**
  * One field of the inspector.
  *
- * @param kind {@code text}, {@code mono}, {@code pair}, {@code choose}, {@code tick} or {@code ticks}
- * @param second the second name of a pair
+ * @param kind {@code text}, {@code mono}, {@code pair}, {@code choose}, {@code tick}, {@code ticks} or {@code condition}
+ * @param second the second name of a pair; the family of a condition
  * @param choices value to words, for {@code choose} and {@code ticks}
  * @param chosen values that are ticked
  */
@@ -39,6 +40,15 @@ public record Setting(String kind, String name, String label, String value, Stri
 
     public static Setting ticks(String name, String label, Map<String, String> choices, List<String> chosen) {
         return new Setting("ticks", name, label, "", "", "", choices, chosen, "");
+    }
+
+    /**
+     * A condition at the question.
+     *
+     * @param empty what holds where there is none
+     */
+    public static Setting condition(String name, String label, RuleFamily family, String text, String empty) {
+        return new Setting("condition", name, label, text, family.name(), "", Map.of(), List.of(), empty);
     }
 
     /** Values and their words in turn. */

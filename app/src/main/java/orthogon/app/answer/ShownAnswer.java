@@ -10,8 +10,9 @@ import orthogon.core.language.OwnWords;
  * A question that is shown to a respondent, with the words in which it is.
  *
  * @param seed of the order of shuffled options; the same for one respondent always
+ * @param records what lookups may take
  */
-public record ShownAnswer(Course.ShownItem item, ControlTexts texts, long seed) {
+public record ShownAnswer(Course.ShownItem item, ControlTexts texts, long seed, PageRecords records) {
 
     public Object value() {
         return item.value();

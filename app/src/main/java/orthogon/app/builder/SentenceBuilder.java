@@ -3,10 +3,12 @@ package orthogon.app.builder;
 import orthogon.app.view.Views;
 import orthogon.core.answer.Answer;
 import orthogon.core.answer.Domain;
+import orthogon.core.answer.lookup.LookupAnswer;
 import orthogon.core.answer.Option;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Type;
 import orthogon.core.expression.Wiring;
+import orthogon.core.place.Place;
 import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.DispatchMessage;
@@ -250,10 +252,21 @@ public final class SentenceBuilder {
                 add(item, subjects);
             }
         });
+        subjects.putAll(records());
         subjects.putAll(followUps());
         if (of.isBehindTheEnd() && !of.isOfFollowUps() && document.message(owner).filter(DispatchMessage::isOfFollowUp).isEmpty()) {
             document.items().filter(i -> !(i instanceof Derived) && !(i instanceof Note) && wiring.rosterOf(i.code()).isEmpty())
                     .forEach(i -> subjects.put("asked(" + i.code() + ")", i.code() + ", whether asked"));
+        }
+        return subjects;
+    }
+
+    /** What is shown of the records among which the lookup at that place chooses, subject to words. */
+    private Map<String, String> records() {
+        Map<String, String> subjects = new LinkedHashMap<>();
+        if (wiring.document().question(owner).map(Question::answer).orElse(null) instanceof LookupAnswer lookup
+                && of.isOverRecords(new Place.Row(owner))) {
+            lookup.shows().forEach(s -> add(Question.of(Domain.OneRecord.RECEIPT + "." + s.code(), s.label(), s.answer()), subjects));
         }
         return subjects;
     }
@@ -279,6 +292,11 @@ public final class SentenceBuilder {
                     case Domain.EachRow r ->
                         q.answer().rows()
                                 .forEach(row -> subjects.put(code + "." + row.code(), code + "." + row.code() + ": " + row.label()));
+                    case Domain.OneRecord r -> {
+                        subjects.put("answered(" + code + ")", code + ": " + q.wording());
+                        ((LookupAnswer) q.answer()).shows()
+                                .forEach(s -> add(Question.of(code + "." + s.code(), s.label(), s.answer()), subjects));
+                    }
                     case Domain.TextParts p when p.parts().size() > 1 ->
                         p.parts().forEach(part -> subjects.put(code + "." + part, code + "." + part));
                     default -> subjects.put(code, code + ": " + q.wording());

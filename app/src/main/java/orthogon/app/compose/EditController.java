@@ -12,6 +12,7 @@ import java.util.stream.Collectors;
 import orthogon.app.editing.Editing;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Proofs;
+import orthogon.app.records.LookupSources;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.core.edit.Add;
 import orthogon.core.edit.AddPages;
@@ -58,13 +59,17 @@ import org.springframework.web.bind.annotation.RequestParam;
 class EditController {
 
     private static final int LONGEST_LINE = 10_000;
+    /** The fields that say where a lookup finds its records, and what it shows of them. */
+    private static final String RECORDS = "records";
 
     private final Frame frame;
     private final Proofs proofs;
     private final Editing editing;
     private final Sheet sheet;
+    private final LookupSources lookups;
 
-    EditController(Frame frame, Proofs proofs, Editing editing, Sheet sheet) {
+    EditController(Frame frame, Proofs proofs, Editing editing, Sheet sheet, LookupSources lookups) {
+        this.lookups = lookups;
         this.frame = frame;
         this.proofs = proofs;
         this.editing = editing;
@@ -217,6 +222,11 @@ class EditController {
                     : Optional.empty();
             if (outcome.isPresent()) {
                 editing.make(code, revision, outcome.get(), who);
+                return at(at);
+            }
+            if (field.contains(RECORDS)) {
+                String source = form.getFirst("lookupSource") == null ? "" : form.getFirst("lookupSource");
+                editing.make(code, revision, lookups.taking(at, source, form.getOrDefault("lookupShows", List.of())), who);
                 return at(at);
             }
             Set<String> groups = field.isEmpty()

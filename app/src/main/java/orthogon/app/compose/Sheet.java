@@ -5,12 +5,14 @@ import orthogon.app.answer.kinds.AnswerControls;
 import orthogon.app.compose.Ledger.LedgerRow;
 import orthogon.app.frame.Frame;
 import orthogon.app.proving.Proofs;
+import orthogon.app.records.LookupSources;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.KnownDrafts;
 import orthogon.app.view.ListPart;
 import orthogon.app.view.Views;
 import orthogon.core.answer.AnswerKind;
 import orthogon.core.answer.Domain;
+import orthogon.core.answer.lookup.LookupAnswer;
 import orthogon.core.answer.GridRow;
 import orthogon.core.edit.Edit;
 import orthogon.core.edit.SplitPage;
@@ -52,8 +54,13 @@ class Sheet {
     record SheetUpdate(SheetChanges changes, WiringLanes wiring, Map<String, Signs.Sign> signs, String names, boolean withInspector,
             Frame.TitleBlock block) {}
 
-    /** The settings of the answer of a question. */
-    record AnswerPart(List<Setting> settings, AnswerKind[] types, String optionsOf, boolean hasLimits, List<GridRow> gridRows) {}
+    /**
+     * The settings of the answer of a question.
+     *
+     * @param lookup where a lookup finds its records; null for other answers
+     */
+    record AnswerPart(List<Setting> settings, AnswerKind[] types, String optionsOf, boolean hasLimits, List<GridRow> gridRows,
+            LookupSources.LookupChoices lookup) {}
 
     /** The row that is at hand, with everything about it. */
     record Inspector(Questionnaire document, LedgerRow row, Item item, Page page, String place, Map<String, String> outcomeChoices,
@@ -65,8 +72,10 @@ class Sheet {
     private final Proofs proofs;
     private final KnownDrafts drafts;
     private final Folded folded;
+    private final LookupSources lookups;
 
-    Sheet(Frame frame, Proofs proofs, KnownDrafts drafts, Folded folded) {
+    Sheet(Frame frame, Proofs proofs, KnownDrafts drafts, Folded folded, LookupSources lookups) {
+        this.lookups = lookups;
         this.frame = frame;
         this.proofs = proofs;
         this.drafts = drafts;
@@ -174,7 +183,8 @@ class Sheet {
         Ledger whole = ledger.row(at).isPresent() ? ledger : new Ledger(wiring, Set.of());
         item.filter(Question.class::isInstance).map(i -> ((Question) i).answer()).ifPresent(answer -> {
             Views.show(model, new AnswerPart(AnswerControls.of(answer).settings(answer), AnswerKind.values(),
-                    answer.hasOwnOptions() ? optionsOf(answer.domain()) : "", hasLimits(answer.domain()), answer.rows()));
+                    answer.hasOwnOptions() ? optionsOf(answer.domain()) : "", hasLimits(answer.domain()), answer.rows(),
+                    answer instanceof LookupAnswer l ? lookups.choices(document.code(), l) : null));
         });
         Map<String, String> outcomes = new LinkedHashMap<>();
         document.outcomes().forEach(o -> outcomes.put(o.code(), o.label()));
@@ -216,6 +226,7 @@ class Sheet {
             case Domain.TimesOfDay t -> "";
             case Domain.FreeTexts t -> "";
             case Domain.TextParts t -> "";
+            case Domain.OneRecord r -> "";
             case Domain.Files f -> "";
             case Domain.Opaque o -> "";
         };

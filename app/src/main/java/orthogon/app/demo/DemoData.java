@@ -9,11 +9,13 @@ import java.util.Comparator;
 import java.util.stream.IntStream;
 import java.time.Duration;
 import orthogon.app.questions.OrdinaryAnswers;
+import orthogon.app.records.Registers;
 import orthogon.app.store.DraftStore;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
 import orthogon.app.store.RefusalStore;
+import orthogon.app.store.WaiverStore;
 import orthogon.app.store.ReleaseStore;
 import orthogon.app.store.ReleaseStore.Release;
 import orthogon.app.store.ResponseNoteStore;
@@ -24,6 +26,7 @@ import orthogon.core.interview.Interview;
 import orthogon.core.interview.Slots;
 import orthogon.app.opening.Openable;
 import orthogon.core.proof.Proof;
+import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.proof.diagram.Limits;
 import orthogon.core.proof.diagram.Watch;
 import orthogon.core.questionnaire.Questionnaire;
@@ -51,6 +54,9 @@ class DemoData implements SmartInitializingSingleton {
     /** What was sent within this time stands in the mailbox. */
     private static final Duration MAIL_KEPT = Duration.ofHours(24);
     private static final int MOST_TRIES = 200;
+    /** How many people drive for the station. */
+    private static final int DRIVERS = 24;
+    private static final String MAY_BE_READ = "Everybody who drives agreed that finders read this much.";
     /** Most people answer in the source language. */
     private static final List<String> LANGUAGES = List.of("en", "en", "en", "en", "en", "en", "fr", "ar", "pl");
     private static final List<String> NOTES = List.of("Rang back: the box is ready by the door.",
@@ -70,14 +76,19 @@ class DemoData implements SmartInitializingSingleton {
     private final DemoPeople people;
     private final Openable openable;
     private final DemoCases cases;
+    private final Registers registers;
+    private final WaiverStore waivers;
     /** How many responses the intake has. */
     private final int responding;
 
     DemoData(DraftStore drafts, ReleaseStore releases, InterviewStore interviews, ResponseStore responses,
             ResponseNoteStore notes, RefusalStore refusals, SendMessages messages, DemoPeople people, Openable openable, DemoCases cases,
+            Registers registers, WaiverStore waivers,
             PlatformTransactionManager transactions,
             @Value("${orthogon.demo-responses:400}") int responding) {
         this.responding = responding;
+        this.registers = registers;
+        this.waivers = waivers;
         this.openable = openable;
         this.cases = cases;
         this.messages = messages;
@@ -101,17 +112,24 @@ class DemoData implements SmartInitializingSingleton {
         drafts.create(document("foster_home"), "jory", "began the foster home screening");
         drafts.create(document("roost_recount"), "jory", "began the roost recount");
         release(drafts.create(document("foster_visit"), "jory", "began the foster home visit"), "First release: staff answer it.");
+        answer(release(drafts.create(document("driver_register"), "ines", "began the driver register"),
+                "First release: whoever drives for the station answers it."), DRIVERS);
         release(drafts.create(document("transport_handover"), "ines", "began the hand-over"),
                 "First release: finders and drivers answer it.");
         release(drafts.create(document("nest_check"), "ines", "began the nest check"), "First release: finders answer it later.");
         Draft intake = drafts.create(document("found_animal"), "ines", "began the intake");
         respond(release(intake, "First release: finders answer from the website."));
-        together.executeWithoutResult(status -> cases.go(ORDINARY, new Random(20261124)));
+        together.executeWithoutResult(status -> cases.go(ORDINARY.among(registers::some), new Random(20261124)));
     }
 
     private Release release(Draft draft, String notes) {
         Proof proof = Proof.of(draft.document(), LocalDate.now(), Limits.USUAL, Watch.NOBODY, openable.of(draft.document()));
-        return releases.create(draft, new ReleaseStore.Made(ProofReport.json(proof), notes, "ines", draft.document().languages(), List.of(),
+        List<String> waived = new ArrayList<>();
+        proof.claims().stream().filter(c -> c.kind() == ClaimKind.LOOKUP_DISCLOSES).forEach(c -> {
+            waivers.save(draft.id(), c.kind().word(), c.place(), MAY_BE_READ, draft.revision(), "ines", OffsetDateTime.now());
+            waived.add(proof.words().statement(c) + " – waived by ines: " + MAY_BE_READ);
+        });
+        return releases.create(draft, new ReleaseStore.Made(ProofReport.json(proof), notes, "ines", draft.document().languages(), waived,
                 "", OffsetDateTime.now()));
     }
 
@@ -122,6 +140,16 @@ class DemoData implements SmartInitializingSingleton {
             throw new UncheckedIOException(e);
         } catch (UnusableFile e) {
             throw new IllegalStateException("demo/" + name + ": " + e.getMessage(), e);
+        }
+    }
+
+    /** Interviews of as many people, who all send them. */
+    private void answer(Release release, int people) {
+        Random random = new Random(20261125);
+        for (int i = 0; i < people;) {
+            OffsetDateTime at = OffsetDateTime.now().minusDays(60L - i).minusMinutes(random.nextInt(24 * 60));
+            boolean sent = Boolean.TRUE.equals(together.execute(s -> answered(release, "en", at, Integer.MAX_VALUE, random).isPresent()));
+            i += sent ? 1 : 0;
         }
     }
 

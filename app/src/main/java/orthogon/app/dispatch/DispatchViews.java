@@ -216,7 +216,7 @@ class DispatchViews {
 
     private static ReadPassage read(Questionnaire document, DispatchPassage passage, Optional<Proof> proof, String language) {
         TextPlaces places = new TextPlaces(document);
-        List<String> named = Texts.all(document).entrySet().stream().filter(e -> Piping.names(e.getValue()).contains(passage.code()))
+        List<String> named = Texts.all(document).entrySet().stream().filter(e -> Piping.codes(e.getValue()).contains(passage.code()))
                 .map(e -> places.of(e.getKey())).distinct().toList();
         Wiring wiring = Wiring.of(document);
         DispatchPassage translated = Translated.into(document, language).passage(passage.code()).orElse(passage);

@@ -25,7 +25,9 @@ public class RateLimit {
         /** Messages that one client has sent. */
         MAIL_BY_CLIENT("mail-by-client", 30, Duration.ofHours(1)),
         /** Megabytes of files that one client has sent; a smaller file counts as one. */
-        UPLOAD_BY_CLIENT("upload-by-client", 1000, Duration.ofHours(1));
+        UPLOAD_BY_CLIENT("upload-by-client", 1000, Duration.ofHours(1)),
+        /** Searches among records by one client. Each letter typed may be one; to read a register out takes far more. */
+        LOOKUP_BY_CLIENT("lookup-by-client", 120, Duration.ofMinutes(1));
 
         private final String name;
         private final int most;

@@ -1,5 +1,6 @@
 package orthogon.app.languages;
 
+import orthogon.app.answer.PageRecords;
 import orthogon.app.questions.QuestionsPage;
 import orthogon.app.questions.RespondentTexts;
 import orthogon.app.view.Views;
@@ -75,7 +76,7 @@ final class Preview {
                 : explained(proof, ClaimKind.REACH_OUTCOME, owner).map(w -> Replay.of(Wiring.of(translated), LocalDate.now(), w, ""));
         Optional<Course.PageView> current = at.flatMap(i -> i.course().current());
         if (at.isPresent() && page.isPresent() && current.filter(v -> v.page().code().equals(page.get().code())).isPresent()) {
-            QuestionsPage.page(at.get(), "/", "", text.isOf(RuleFamily.ACCEPT), "", 0, 0, Optional.empty(), model);
+            QuestionsPage.page(at.get(), "/", "", text.isOf(RuleFamily.ACCEPT), "", 0, 0, Optional.empty(), PageRecords.NONE, model);
             return view.page();
         }
         Optional<Questionnaire.Outcome> outcome = translated.outcome(owner);

@@ -16,6 +16,7 @@ import orthogon.core.dispatch.OpeningOutcomes;
 import orthogon.core.expression.Phrase;
 import orthogon.core.expression.Wiring;
 import orthogon.core.expression.Wiring.Wire;
+import orthogon.core.place.Place;
 import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Claim;
@@ -289,7 +290,7 @@ record Branches(List<PageFrame> frames, List<OutcomeBox> outcomes, List<MapWay> 
             String phrase = wire.readable().map(Phrase::of).orElse(wire.text());
             return switch (wire.family()) {
                 case DERIVE -> "";
-                case OFFER_WHEN -> "options";
+                case OFFER_WHEN -> wire.at().owner() instanceof Place.Part ? "options" : "records";
                 case REQUIRE_WHEN -> phrase.equals("true") ? "" : "required when " + phrase;
                 default -> phrase;
             };

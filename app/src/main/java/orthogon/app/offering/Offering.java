@@ -100,6 +100,11 @@ public class Offering {
         return new AtAddress.Open(newest);
     }
 
+    /** The release of a questionnaire that takes answers now; empty where nobody can begin. */
+    public Optional<Release> taking(long questionnaire, OffsetDateTime now) {
+        return at(questionnaire, now) instanceof AtAddress.Open open ? Optional.of(open.release()) : Optional.empty();
+    }
+
     public Offer offer(long questionnaire) {
         return offers.of(questionnaire, drafts.code(questionnaire));
     }

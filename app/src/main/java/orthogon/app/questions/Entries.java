@@ -3,6 +3,7 @@ package orthogon.app.questions;
 import orthogon.app.answer.AnswerControl;
 import orthogon.app.answer.DrawnControl;
 import orthogon.app.answer.OfferedChoice;
+import orthogon.app.answer.PageRecords;
 import orthogon.app.answer.ShownAnswer;
 import orthogon.app.answer.kinds.AnswerControls;
 import orthogon.app.questions.PageModel.EntryHead;
@@ -21,8 +22,10 @@ final class Entries {
     private final RespondentTexts voice;
     private final LocalDate today;
     private final long seed;
+    private final PageRecords records;
 
-    Entries(RespondentTexts voice, LocalDate today, long seed) {
+    Entries(RespondentTexts voice, LocalDate today, long seed, PageRecords records) {
+        this.records = records;
         this.voice = voice;
         this.today = today;
         this.seed = seed;
@@ -64,7 +67,7 @@ final class Entries {
         AnswerControl<Answer> control = AnswerControls.of(q.answer());
         return new RosterEntry("question", shown.slot(), voice.plain(shown.wording(), shown), voice.inline(shown.wording(), shown),
                 voice.block(shown.help(), shown), shown.required(), shown.locked(), q.answer(),
-                control.drawn(q.answer(), new ShownAnswer(shown, voice, seed)), shown.other(),
+                control.drawn(q.answer(), new ShownAnswer(shown, voice, seed, records)), shown.other(),
                 control.hint(q.answer(), today, voice.ownWords()), errors,
                 AnswersInWords.of(q, shown.value(), voice.ownWords()).orElse(voice.say("no_answer")), head,
                 shown.roster().isEmpty() ? 0 : 1);

@@ -12,6 +12,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.function.Function;
+import orthogon.core.answer.lookup.LookupAnswer;
 import java.util.stream.IntStream;
 
 /** Plausible made-up answers, chosen by chance. Names are invented, numbers and addresses are from the ranges reserved for examples. */
@@ -23,14 +25,26 @@ public final class OrdinaryAnswers {
 
     private final Map<String, List<String>> texts;
     private final Map<String, Integer> oftenYes;
+    private final Function<LookupAnswer, List<Map<String, Object>>> records;
 
     /**
      * @param texts question code to texts to choose from
      * @param oftenYes question code to how many in a hundred say yes to it
      */
     public OrdinaryAnswers(Map<String, List<String>> texts, Map<String, Integer> oftenYes) {
+        this(texts, oftenYes, lookup -> List.of());
+    }
+
+    private OrdinaryAnswers(Map<String, List<String>> texts, Map<String, Integer> oftenYes,
+            Function<LookupAnswer, List<Map<String, Object>>> records) {
         this.texts = texts;
         this.oftenYes = oftenYes;
+        this.records = records;
+    }
+
+    /** The same where lookups take one of these records; without any, they are left out. */
+    public OrdinaryAnswers among(Function<LookupAnswer, List<Map<String, Object>>> some) {
+        return new OrdinaryAnswers(texts, oftenYes, some);
     }
 
     /** Answers to everything that the current page asks, one after the other, since an answer may decide what comes next. */
@@ -80,6 +94,6 @@ public final class OrdinaryAnswers {
     public Object to(Course.ShownItem shown, Random random, LocalDate today) {
         Question q = shown.question().orElseThrow();
         return AnswerControls.of(q.answer()).madeUp(q.answer(), new MadeUp(shown.offered(), shown.rows(), shown.required(), today, random,
-                texts.getOrDefault(q.code(), List.of()), oftenYes.getOrDefault(q.code(), USUALLY_YES)));
+                texts.getOrDefault(q.code(), List.of()), oftenYes.getOrDefault(q.code(), USUALLY_YES), records));
     }
 }

@@ -1,7 +1,9 @@
 package orthogon.app.questions;
 
 import orthogon.app.answer.GivenFields;
+import orthogon.app.answer.PageRecords;
 import orthogon.app.answer.kinds.AnswerControls;
+import orthogon.app.answer.lookup.LookupControl;
 import orthogon.core.answer.Answer;
 import orthogon.core.answer.Domain;
 import orthogon.core.answer.file.Attachment;
@@ -34,6 +36,10 @@ public final class PageForm {
     public static final String FROM = "~from";
     /** Answers that the respondent agreed to give up. */
     public static final String AGREED = "~agreed";
+    /** The part of a lookup's fields that holds what is sought. */
+    public static final String FIND = "find";
+    /** Most letters that are sought. */
+    static final int MOST_SOUGHT = 100;
     /** The questions that the page showed. */
     static final String SHOWN = "~shown";
 
@@ -49,9 +55,11 @@ public final class PageForm {
     private final MultiValueMap<String, MultipartFile> files;
     private final Optional<Uploads> keep;
     private final ULocale locale;
+    private final PageRecords records;
 
     private PageForm(Course.PageView page, String language, MultiValueMap<String, String> form, MultiValueMap<String, MultipartFile> files,
-            Optional<Uploads> keep) {
+            Optional<Uploads> keep, PageRecords records) {
+        this.records = records;
         this.page = page;
         this.locale = OwnWords.locale(language);
         this.form = form;
@@ -64,15 +72,17 @@ public final class PageForm {
      *
      * @param language in which the page was read, and numbers are written
      * @param keep takes what was sent
+     * @param records what lookups may take
      */
     public static Map<String, Object> answers(Course.PageView page, String language, MultiValueMap<String, String> form,
-            MultiValueMap<String, MultipartFile> files, Uploads keep) {
-        return new PageForm(page, language, form, files, Optional.of(keep)).answers();
+            MultiValueMap<String, MultipartFile> files, Uploads keep, PageRecords records) {
+        return new PageForm(page, language, form, files, Optional.of(keep), records).answers();
     }
 
     /** The same while the page is still being filled in: files stay as they are until it is left. */
-    public static Map<String, Object> soFar(Course.PageView page, String language, MultiValueMap<String, String> form) {
-        return new PageForm(page, language, form, new LinkedMultiValueMap<>(), Optional.empty()).answers();
+    public static Map<String, Object> soFar(Course.PageView page, String language, MultiValueMap<String, String> form,
+            PageRecords records) {
+        return new PageForm(page, language, form, new LinkedMultiValueMap<>(), Optional.empty(), records).answers();
     }
 
     private Map<String, Object> answers() {
@@ -118,6 +128,23 @@ public final class PageForm {
         return now instanceof List<?> l ? l.stream().map(String::valueOf).toList() : List.of();
     }
 
+    /** The slot of the lookup for which the posted button looks for records; empty for another button. */
+    public static String sought(MultiValueMap<String, String> form) {
+        String go = Optional.ofNullable(form.getFirst(GO)).orElse("");
+        return go.startsWith("find:") ? go.substring("find:".length()) : "";
+    }
+
+    /** The slot of the lookup for which the posted button adds a record; empty for another button. */
+    public static String adding(MultiValueMap<String, String> form) {
+        String go = Optional.ofNullable(form.getFirst(GO)).orElse("");
+        return go.startsWith(LookupControl.ADD) ? go.substring(LookupControl.ADD.length()) : "";
+    }
+
+    /** The words that are sought for the lookup at a slot. */
+    public static String wordsSought(MultiValueMap<String, String> form, String slot) {
+        return GivenFields.cut(form.getFirst(GivenFields.field(slot, FIND)), MOST_SOUGHT).strip();
+    }
+
     /** Whether the posted button only changes the entries of a roster, so that the page is shown again. */
     public static boolean changesEntries(MultiValueMap<String, String> form) {
         return Optional.ofNullable(form.getFirst(GO)).orElse("").matches("(add|remove):.*");
@@ -125,7 +152,8 @@ public final class PageForm {
 
     private Object value(String slot, Answer answer, Optional<Course.ShownItem> shown) {
         return AnswerControls.of(answer).given(answer,
-                new GivenFields(slot, form, locale, shown.map(Course.ShownItem::value).orElse(null), f -> sent(slot, f)));
+                new GivenFields(slot, form, locale, shown.map(Course.ShownItem::value).orElse(null), f -> sent(slot, f),
+                        records));
     }
 
     private List<Attachment> sent(String slot, FileAnswer answer) {

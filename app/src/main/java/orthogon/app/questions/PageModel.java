@@ -1,6 +1,7 @@
 package orthogon.app.questions;
 
 import orthogon.app.answer.DrawnControl;
+import orthogon.app.answer.PageRecords;
 import orthogon.core.answer.Answer;
 import orthogon.core.answer.Domain;
 import orthogon.core.interview.Course;
@@ -66,12 +67,13 @@ public record PageModel(String code, String title, String introductionHtml, List
     /**
      * @param withErrors whether problems are shown; a page met for the first time shows none
      * @param seed of the order of shuffled options; the same for one respondent always
+     * @param records what lookups may take
      */
     public static PageModel of(Course.PageView page, RespondentTexts voice, Presentation presentation, LocalDate today, boolean withErrors,
-            long seed, boolean endsHere) {
+            long seed, boolean endsHere, PageRecords records) {
         List<RosterEntry> entries = new ArrayList<>();
         List<PageMessage> messages = new ArrayList<>();
-        Entries make = new Entries(voice, today, seed);
+        Entries make = new Entries(voice, today, seed, records);
         boolean files = false;
         String lastEntry = "";
         RosterEntry further = null;

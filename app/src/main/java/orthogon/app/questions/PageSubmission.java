@@ -54,7 +54,7 @@ public sealed interface PageSubmission {
         boolean single = interview.wiring().document().presentation().theme().oneAtATime();
         String at = Optional.ofNullable(form.getFirst(PageForm.AT)).orElse("");
         Interview kept = interview.keep(given);
-        if (PageForm.changesEntries(form)) {
+        if (PageForm.changesEntries(form) || !PageForm.sought(form).isEmpty() || !PageForm.adding(form).isEmpty()) {
             return new Again(kept, false, List.of(), at);
         }
         List<Course.ShownItem> dropped = interview.dropped(kept);

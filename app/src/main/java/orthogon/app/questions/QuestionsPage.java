@@ -1,5 +1,6 @@
 package orthogon.app.questions;
 
+import orthogon.app.answer.PageRecords;
 import orthogon.app.view.Views;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
@@ -28,6 +29,7 @@ public final class QuestionsPage {
      *            where questions are shown one at a time
      * @param seed of the order of shuffled options
      * @param furthest the percentage that was shown before
+     * @param records what lookups may take
      * @return the percentage shown now
      */
        /** A page of questions. */
@@ -35,12 +37,13 @@ public final class QuestionsPage {
             String lang, String dir) {}
 
     public static int page(Interview interview, String action, String at, boolean withErrors, String notice, long seed, int furthest,
-            Optional<Remaining.Left> left, Model model) {
+            Optional<Remaining.Left> left, PageRecords records, Model model) {
         RespondentTexts voice = RespondentTexts.of(interview);
         Course course = voice.course();
         Course.PageView view = course.current().orElseThrow();
         var presentation = interview.wiring().document().presentation();
-        PageModel page = PageModel.of(view, voice, presentation, interview.today(), withErrors, seed, interview.endsHere());
+        PageModel page = PageModel.of(view, voice, presentation, interview.today(), withErrors, seed, interview.endsHere(),
+                records);
         List<String> questions = PageModel.questions(view);
         boolean single = presentation.theme().oneAtATime() && !questions.isEmpty();
         String only = "";

@@ -1,6 +1,7 @@
 package orthogon.app.questions;
 
 import orthogon.app.answer.ControlTexts;
+import orthogon.core.answer.lookup.LookupAnswer;
 import orthogon.core.dispatch.Passages;
 import orthogon.core.interview.CodeValues;
 import orthogon.core.interview.Course;
@@ -46,12 +47,30 @@ public final class RespondentTexts implements ControlTexts {
     }
 
     private Piping.Filled filled(String text, String roster, int entry) {
-        return Piping.fill(passages.putIn(text), ownWords.locale().toLocale(), code -> standing.value(code, roster, entry),
-                code -> words(code, standing.value(code, roster, entry)));
+        return Piping.fill(passages.putIn(text), ownWords.locale().toLocale(), name -> value(name, roster, entry),
+                name -> words(name, value(name, roster, entry)));
     }
 
-    private String words(String code, Object value) {
-        Optional<Question> question = document.question(code);
+    /** @param name of an answer, or of a part of one as {@code driver.name} */
+    private Object value(String name, String roster, int entry) {
+        String[] path = name.split("\\.");
+        Object value = standing.value(path[0], roster, entry);
+        for (int i = 1; i < path.length; i++) {
+            value = value instanceof Map<?, ?> parts ? parts.get(path[i]) : null;
+        }
+        return value;
+    }
+
+    private String words(String name, Object value) {
+        String[] path = name.split("\\.");
+        Optional<Question> question = document.question(path[0]);
+        if (path.length > 1) {
+            question = path.length > 2
+                    ? Optional.empty()
+                    : question.flatMap(q -> q.answer() instanceof LookupAnswer l
+                            ? l.shown(path[1]).map(s -> Question.of(s.code(), s.label(), s.answer()))
+                            : Optional.empty());
+        }
         return question.flatMap(q -> AnswersInWords.of(q, value, ownWords)).orElseGet(() -> switch (value) {
             case BigDecimal d -> NumberFormat.getInstance(ownWords.locale()).format(d);
             case Boolean b -> ownWords.say(b ? "yes" : "no").toLowerCase(ownWords.locale().toLocale());

@@ -15,6 +15,8 @@ import orthogon.app.http.NotThere;
 import orthogon.app.proving.Ahead;
 import orthogon.app.proving.CaseLaneSets;
 import orthogon.app.questions.OrdinaryAnswers;
+import orthogon.app.answer.PageRecords;
+import orthogon.app.records.Registers;
 import orthogon.app.questions.PageForm;
 import orthogon.app.questions.PageSubmission;
 import orthogon.app.questions.QuestionsPage;
@@ -52,8 +54,11 @@ class RehearseCaseController {
     private final CaseLaneSets lanes;
     private final Ahead ahead;
     private final People people;
+    private final Registers registers;
 
-    RehearseCaseController(Frame frame, RehearsedCases cases, CaseLaneSets lanes, Ahead ahead, People people) {
+    RehearseCaseController(Frame frame, RehearsedCases cases, CaseLaneSets lanes, Ahead ahead, People people,
+            Registers registers) {
+        this.registers = registers;
         this.frame = frame;
         this.cases = cases;
         this.lanes = lanes;
@@ -134,12 +139,17 @@ class RehearseCaseController {
     }
 
     private String show(Draft draft, CaseRun run, int seat, String at, boolean withErrors, String notice, Model model) {
+        return show(draft, run, seat, at, withErrors, notice, registers.of(draft.code()), model);
+    }
+
+    private String show(Draft draft, CaseRun run, int seat, String at, boolean withErrors, String notice, PageRecords records,
+            Model model) {
         frame.fill(model, draft, "rehearse");
-        draw(draft, run, seat, at, withErrors, notice, model);
+        draw(draft, run, seat, at, withErrors, notice, records, model);
         return "rehearse-case";
     }
 
-    private void draw(Draft draft, CaseRun run, int seat, String at, boolean withErrors, String notice, Model model) {
+    private void draw(Draft draft, CaseRun run, int seat, String at, boolean withErrors, String notice, PageRecords records, Model model) {
         model.addAttribute("run", RehearsedCase.of(run, seat, Wiring.of(draft.document()), people::named));
         model.addAttribute("action", action(draft, seat));
         if (seat < 0) {
@@ -147,7 +157,8 @@ class RehearseCaseController {
         }
         RunFollowUp taken = run.followUps().get(seat);
         if (taken.progress().isOpen() && taken.interview().course().current().isPresent()) {
-            QuestionsPage.page(taken.interview(), action(draft, seat), at, withErrors, notice, 0, 0, ahead.of(taken.interview()), model);
+            QuestionsPage.page(taken.interview(), action(draft, seat), at, withErrors, notice, 0, 0, ahead.of(taken.interview()), records,
+                    model);
         }
     }
 
@@ -171,7 +182,9 @@ class RehearseCaseController {
                     : "redirect:" + action(draft, seat);
         }
         PageSubmission turn = PageSubmission.of(interview,
-                RehearseController.given(current.get(), interview.wiring().document().sourceLanguage(), form, request), form);
+                RehearseController.given(current.get(), interview.wiring().document().sourceLanguage(), form, request,
+                        registers.of(code)),
+                form);
         CaseRun answered = run.answering(seat, turn.interview());
         if (!(turn instanceof PageSubmission.Warned)) {
             keep(draft, who, answered);
@@ -180,8 +193,12 @@ class RehearseCaseController {
             case PageSubmission.Moved m -> kept(draft, who, answered, seat, m.at());
             case PageSubmission.Again a -> {
                 response.setStatus(a.refused() ? 422 : 200);
-                String notice = a.appeared().isEmpty() ? "" : RespondentTexts.of(a.interview()).say("appeared", a.appeared().size());
-                yield show(draft, answered, seat, a.at(), a.refused(), notice, model);
+                String notice = !PageForm.adding(form).isEmpty()
+                        ? RehearseController.NOTHING_ADDED
+                        : a.appeared().isEmpty() ? "" : RespondentTexts.of(a.interview()).say("appeared", a.appeared().size());
+                PageRecords found = registers.of(code).seeking(a.interview(), PageForm.sought(form),
+                        PageForm.wordsSought(form, PageForm.sought(form)));
+                yield show(draft, answered, seat, a.at(), a.refused(), notice, found, model);
             }
             case PageSubmission.Warned w -> {
                 response.setStatus(409);
@@ -207,10 +224,19 @@ class RehearseCaseController {
         if (current.isEmpty()) {
             throw new ResponseStatusException(HttpStatus.CONFLICT, "The interview has moved on to another page in the meantime.");
         }
-        Map<String, Object> given = PageForm.soFar(current.get(), interview.wiring().document().sourceLanguage(), form);
+        Map<String, Object> given = PageForm.soFar(current.get(), interview.wiring().document().sourceLanguage(), form, registers.of(code));
         draw(draft, run.answering(seat, interview.keep(given)), seat, Optional.ofNullable(form.getFirst(PageForm.AT)).orElse(""), false, "",
-                model);
+                registers.of(code), model);
         return "rehearse-case :: live";
+    }
+
+    /** Records for what is typed into a lookup on the page, as the page stands now. */
+    @PostMapping("/{seat}/records")
+    String records(@PathVariable String code, @PathVariable int seat, @RequestParam MultiValueMap<String, String> form, Principal who,
+            Model model) {
+        Interview interview = answerable(frame.draft(code), seat, who).followUps().get(seat).interview();
+        model.addAttribute("found", RehearseController.found(registers, code, interview, form));
+        return "answer/lookup :: found";
     }
 
     /** Fills the pages that are left by chance. */
@@ -221,7 +247,7 @@ class RehearseCaseController {
         Random random = new Random();
         Interview filled = run.followUps().get(seat).interview();
         while (filled.course().current().isPresent()) {
-            Optional<Interview> next = ORDINARY.leave(filled, random);
+            Optional<Interview> next = ORDINARY.among(registers::some).leave(filled, random);
             if (next.isEmpty()) {
                 CaseRun stuck = run.answering(seat, filled);
                 keep(draft, who, stuck);

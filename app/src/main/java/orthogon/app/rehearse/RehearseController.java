@@ -6,6 +6,9 @@ import orthogon.app.proving.Ahead;
 import orthogon.app.proving.Proofs;
 import orthogon.app.proving.Replayed;
 import orthogon.app.questions.OrdinaryAnswers;
+import orthogon.app.questions.FoundRecords;
+import orthogon.app.answer.PageRecords;
+import orthogon.app.records.Registers;
 import orthogon.app.questions.PageForm;
 import orthogon.app.questions.PageModel;
 import orthogon.app.questions.PageSubmission;
@@ -62,6 +65,8 @@ import org.springframework.web.server.ResponseStatusException;
 @RequestMapping("/q/{code}/rehearse")
 class RehearseController {
 
+    /** What is said where a respondent would add a record. */
+    static final String NOTHING_ADDED = "Here respondents open the other questionnaire and add a record. A rehearsal adds none.";
     private static final OrdinaryAnswers ORDINARY = new OrdinaryAnswers(Map.of(), Map.of());
 
     /** One page of the walk: passed, at hand, coming as the answers stand, or not visited. */
@@ -104,12 +109,15 @@ class RehearseController {
     private final Ahead ahead;
     private final DrillStore drills;
     private final RehearsedCases cases;
+    private final Registers registers;
     private final Map<String, Rehearsal> rehearsals = new ConcurrentHashMap<>();
     private final Set<String> onPhone = ConcurrentHashMap.newKeySet();
     /** What each person reads each draft in; the source language where nothing is said. */
     private final Map<String, String> spoken = new ConcurrentHashMap<>();
 
-    RehearseController(Frame frame, Proofs proofs, Ahead ahead, DrillStore drills, People people, RehearsedCases cases) {
+    RehearseController(Frame frame, Proofs proofs, Ahead ahead, DrillStore drills, People people, RehearsedCases cases,
+            Registers registers) {
+        this.registers = registers;
         this.cases = cases;
         this.people = people;
         this.ahead = ahead;
@@ -167,6 +175,11 @@ class RehearseController {
     }
 
     private String show(Draft draft, Interview interview, String at, boolean withErrors, String notice, Principal who, Model model) {
+        return show(draft, interview, at, withErrors, notice, registers.of(draft.code()), who, model);
+    }
+
+    private String show(Draft draft, Interview interview, String at, boolean withErrors, String notice, PageRecords records, Principal who,
+            Model model) {
         frame.fill(model, draft, "rehearse");
         Map<String, String> tongues = new LinkedHashMap<>();
         draft.document().languages().forEach(l -> tongues.put(l, OwnWords.name(l)));
@@ -174,7 +187,7 @@ class RehearseController {
         Wiring wiring = Wiring.of(draft.document());
         Views.show(model, new RehearseView(drills.of(draft.id(), draft.document()).stream().map(d -> Replayed.of(d, wiring)).toList(),
                 tongues, language(draft, who), onPhone.contains(who.getName())));
-        draw(draft, interview, at, withErrors, notice, model);
+        draw(draft, interview, at, withErrors, notice, records, model);
         return "rehearse";
     }
 
@@ -190,7 +203,7 @@ class RehearseController {
         return "redirect:/q/" + code + "/rehearse/case";
     }
 
-    private void draw(Draft draft, Interview interview, String at, boolean withErrors, String notice, Model model) {
+    private void draw(Draft draft, Interview interview, String at, boolean withErrors, String notice, PageRecords records, Model model) {
         String action = "/q/" + draft.code() + "/rehearse";
         Course course = interview.course();
         Course onward = interview.throughout();
@@ -206,7 +219,7 @@ class RehearseController {
                 voice.say("take_along"), outcome.map(voice::takeAlong).orElse(List.of()),
                 outcome.flatMap(o -> LeadOn.address(interview, o)).orElse("")));
         if (course.current().isPresent()) {
-            QuestionsPage.page(interview, action, at, withErrors, notice, 0, 0, ahead.of(interview), model);
+            QuestionsPage.page(interview, action, at, withErrors, notice, 0, 0, ahead.of(interview), records, model);
             model.addAttribute("reasons", Reasons.of(interview, course.current().get().page()));
         } else if (!course.pages().isEmpty()) {
             model.addAttribute("reasons", Reasons.of(interview, course.pages().getLast().page()));
@@ -238,12 +251,13 @@ class RehearseController {
     }
 
     static Map<String, Object> given(Course.PageView page, String language, MultiValueMap<String, String> form,
-            HttpServletRequest request) {
+            HttpServletRequest request, PageRecords records) {
         return PageForm.answers(page, language, form,
                 request instanceof MultipartHttpServletRequest parts ? parts.getMultiFileMap() : new LinkedMultiValueMap<>(),
                 (file, answer) -> new Attachment("rehearsed-" + UUID.randomUUID(), String.valueOf(file.getOriginalFilename()),
                         file.getSize(),
-                        String.valueOf(file.getContentType())));
+                        String.valueOf(file.getContentType())),
+                records);
     }
 
     @PostMapping
@@ -259,7 +273,8 @@ class RehearseController {
         }
         if (go.startsWith("fill:")) {
             Interview from = current.isPresent() && current.get().page().code().equals(form.getFirst(PageForm.PAGE))
-                    ? interview.keep(given(current.get(), interview.wiring().document().sourceLanguage(), form, request))
+                    ? interview
+                            .keep(given(current.get(), interview.wiring().document().sourceLanguage(), form, request, registers.of(code)))
                     : interview;
             return fill(draft, from, go.substring(5), who, model);
         }
@@ -269,7 +284,7 @@ class RehearseController {
                     : go.equals("back") ? keep(draft, who, interview.back(), "") : "redirect:/q/" + code + "/rehearse";
         }
         PageSubmission turn = PageSubmission.of(interview,
-                given(current.get(), interview.wiring().document().sourceLanguage(), form, request), form);
+                given(current.get(), interview.wiring().document().sourceLanguage(), form, request, registers.of(code)), form);
         if (!(turn instanceof PageSubmission.Warned)) {
             rehearsals.put(key(code, who), new Rehearsal(draft.revision(), turn.interview()));
         }
@@ -277,8 +292,12 @@ class RehearseController {
             case PageSubmission.Moved m -> "redirect:/q/" + code + "/rehearse" + (m.at().isEmpty() ? "" : "?at=" + m.at());
             case PageSubmission.Again a -> {
                 response.setStatus(a.refused() ? 422 : 200);
-                String notice = a.appeared().isEmpty() ? "" : RespondentTexts.of(a.interview()).say("appeared", a.appeared().size());
-                yield show(draft, a.interview(), a.at(), a.refused(), notice, who, model);
+                String notice = !PageForm.adding(form).isEmpty()
+                        ? RehearseController.NOTHING_ADDED
+                        : a.appeared().isEmpty() ? "" : RespondentTexts.of(a.interview()).say("appeared", a.appeared().size());
+                PageRecords found = registers.of(code).seeking(a.interview(), PageForm.sought(form),
+                        PageForm.wordsSought(form, PageForm.sought(form)));
+                yield show(draft, a.interview(), a.at(), a.refused(), notice, found, who, model);
             }
             case PageSubmission.Warned w -> {
                 response.setStatus(409);
@@ -293,7 +312,7 @@ class RehearseController {
         Random random = new Random();
         Interview filled = interview.checkedByPage();
         while (filled.course().current().isPresent() && !filled.course().current().get().page().code().equals(upTo)) {
-            Optional<Interview> next = ORDINARY.leave(filled, random);
+            Optional<Interview> next = ORDINARY.among(registers::some).leave(filled, random);
             if (next.isEmpty()) {
                 rehearsals.put(key(draft.code(), who), new Rehearsal(draft.revision(), filled));
                 return show(draft, filled, "", true, "Orthogon found no usual answers that this page accepts; answer it yourself.", who,
@@ -318,9 +337,28 @@ class RehearseController {
         if (current.isEmpty()) {
             throw new ResponseStatusException(HttpStatus.CONFLICT, "The interview has moved on to another page in the meantime.");
         }
-        Map<String, Object> given = PageForm.soFar(current.get(), interview.wiring().document().sourceLanguage(), form);
-        draw(draft, interview.keep(given), Optional.ofNullable(form.getFirst(PageForm.AT)).orElse(""), false, "", model);
+        Map<String, Object> given = PageForm.soFar(current.get(), interview.wiring().document().sourceLanguage(), form, registers.of(code));
+        draw(draft, interview.keep(given), Optional.ofNullable(form.getFirst(PageForm.AT)).orElse(""), false, "",
+                registers.of(code), model);
         return "rehearse :: live";
+    }
+
+    /** Records for what is typed into a lookup on the page, as the page stands now. */
+    @PostMapping("/records")
+    String records(@PathVariable String code, @RequestParam MultiValueMap<String, String> form, Principal who, Model model) {
+        model.addAttribute("found", found(registers, code, current(frame.draft(code), who).interview(), form));
+        return "answer/lookup :: found";
+    }
+
+    /** What is found for a lookup on the page that an interview is on, with what is on the page now. */
+    static FoundRecords found(Registers registers, String code, Interview interview, MultiValueMap<String, String> form) {
+        Course.PageView page = interview.course().current().filter(p -> p.page().code().equals(form.getFirst(PageForm.PAGE)))
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.CONFLICT,
+                        "The interview has moved on to another page in the meantime."));
+        PageRecords records = registers.of(code);
+        String slot = PageForm.sought(form);
+        Interview now = interview.keep(PageForm.soFar(page, interview.wiring().document().sourceLanguage(), form, records));
+        return FoundRecords.of(now, slot, registers.seek(now, slot, PageForm.wordsSought(form, slot)), records);
     }
 
     private String keep(Draft draft, Principal who, Interview interview, String at) {

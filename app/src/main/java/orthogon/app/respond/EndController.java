@@ -4,6 +4,7 @@ import java.util.List;
 import orthogon.app.http.NotThere;
 import orthogon.app.http.RateLimit;
 import orthogon.app.offering.Offering;
+import orthogon.app.work.AddRecord;
 import orthogon.app.work.MailWayBack;
 import orthogon.app.questions.QuestionsPage;
 import orthogon.app.questions.RespondentTexts;
@@ -56,9 +57,11 @@ class EndController {
     private final Offering offering;
     private final RateLimit pace;
     private final FollowUpLinks links;
+    private final AddRecord adds;
 
     EndController(InterviewStore interviews, InvitationStore ways, MailWayBack mailing, Offering offering, RateLimit pace,
-            SendInterview sending, FollowUpLinks links) {
+            SendInterview sending, FollowUpLinks links, AddRecord adds) {
+        this.adds = adds;
         this.links = links;
         this.sending = sending;
         this.pace = pace;
@@ -174,7 +177,7 @@ class EndController {
         if (running.get().receipt().isEmpty() && (open(running).isEmpty() || !running.get().interview().course().acceptable())) {
             return "redirect:/i/" + id;
         }
-        return send(sending, running.get(), running.get());
+        return send(sending, adds, running.get(), running.get());
     }
 
     /**
@@ -182,13 +185,15 @@ class EndController {
      *
      * @param kept as it was read
      */
-    static String send(SendInterview sending, Running complete, Running kept) {
+    static String send(SendInterview sending, AddRecord adds, Running complete, Running kept) {
         try {
             sending.send(complete, OffsetDateTime.now());
         } catch (WorkOnFollowUps.FollowUpOver e) {
             return RespondController.over(kept);
         }
-        return sent(kept);
+        // Whoever added a record goes on where it was wanted.
+        return adds.wantedBy(kept.id()).map(host -> "redirect:/i/" + host.id() + "#q-" + adds.slot(kept.id()).replace('.', '-'))
+                .orElseGet(() -> sent(kept));
     }
 
     /** To the receipt, and from there at once to the address of the outcome where the questionnaire wants that. */

@@ -1,26 +1,34 @@
 package orthogon.app.respond;
 
+import orthogon.app.answer.PageRecords;
+import orthogon.app.answer.SoughtRecords;
 import orthogon.app.http.RateLimit;
 import orthogon.app.offering.Offering;
 import orthogon.app.proving.Ahead;
+import orthogon.app.questions.FoundRecords;
 import orthogon.app.questions.PageForm;
 import orthogon.app.questions.PageSubmission;
 import orthogon.app.questions.QuestionsPage;
 import orthogon.app.questions.RespondentTexts;
+import orthogon.app.records.Registers;
 import orthogon.app.sending.FollowUpLinks;
 import orthogon.app.store.AttachmentStore;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
+import orthogon.app.store.ReleaseStore.Release;
 import orthogon.app.view.Views;
+import orthogon.app.work.AddRecord;
 import orthogon.app.work.CountRefusals;
 import orthogon.app.work.KeepAnswers;
 import orthogon.app.work.SendInterview;
+import orthogon.core.answer.lookup.LookupAnswer;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
 import orthogon.core.language.Stretch;
 import orthogon.core.questionnaire.Presentation;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -50,6 +58,13 @@ class RespondController {
     /** What stands around the questions of a page. */
     record AroundPage(String title, String id, Presentation presentation, List<ReadableLanguage> tongues, boolean withLater) {}
 
+    /**
+     * For what a record is added.
+     *
+     * @param id of the interview that goes on afterwards
+     */
+    record AddingFor(String title, String id) {}
+
     private final Offering offering;
     private final InterviewStore interviews;
     private final SendInterview sending;
@@ -58,9 +73,13 @@ class RespondController {
     private final RateLimit pace;
     private final KeepAnswers keeping;
     private final CountRefusals refusals;
+    private final Registers registers;
+    private final AddRecord adds;
 
     RespondController(Offering offering, InterviewStore interviews, AttachmentStore attachments, Ahead ahead, RateLimit pace,
-            KeepAnswers keeping, SendInterview sending, CountRefusals refusals) {
+            KeepAnswers keeping, SendInterview sending, CountRefusals refusals, Registers registers, AddRecord adds) {
+        this.adds = adds;
+        this.registers = registers;
         this.refusals = refusals;
         this.sending = sending;
         this.keeping = keeping;
@@ -74,7 +93,8 @@ class RespondController {
     @GetMapping("/i/{id}")
     String page(@PathVariable String id, @RequestParam(defaultValue = "") String at, @RequestParam(defaultValue = "") String from,
             @RequestParam(defaultValue = "") String look, @RequestParam(name = "new", defaultValue = "") String appeared,
-            HttpServletRequest request, Model model, HttpServletResponse response) {
+            @RequestParam(defaultValue = "") String find, @RequestParam(defaultValue = "") String words, HttpServletRequest request,
+            Model model, HttpServletResponse response) {
         model.addAttribute("from", from.equals(REVIEW) ? REVIEW : "");
         Optional<Running> running = interviews.find(id);
         if (running.isEmpty()) {
@@ -107,7 +127,10 @@ class RespondController {
                 ? ""
                 : RespondentTexts.of(interview).say("appeared", fresh.size()) + " "
                         + String.join(", ", fresh.stream().map(slot -> "“" + wording(interview, page, slot) + "”").toList());
-        return draw(running.get().with(interview), at, look.equals("again"), notice, model);
+        Running now = running.get().with(interview);
+        PageRecords records = find.isEmpty() ? registers.of(id) : registers.of(id).having(find, sought(now, find, words, request));
+        interviews.reached(now, fill(now, at, look.equals("again"), notice, records, model));
+        return "respond/page";
     }
 
     /** To where it is said what is the matter with a follow-up that cannot be answered any more. */
@@ -131,19 +154,29 @@ class RespondController {
         return interviews.draft(running.id(), page, running.release().document()).map(interview::keep).orElse(interview);
     }
 
+    private SoughtRecords sought(Running running, String slot, String words, HttpServletRequest request) {
+        return pace.allows(RateLimit.Of.LOOKUP_BY_CLIENT, request.getRemoteAddr())
+                ? registers.seek(running.interview(), slot, words)
+                : SoughtRecords.nothing(words, SoughtRecords.SearchEnd.BUSY);
+    }
+
     private String draw(Running running, String at, boolean withErrors, String notice, Model model) {
-        interviews.reached(running, fill(running, at, withErrors, notice, model));
+        interviews.reached(running, fill(running, at, withErrors, notice, registers.of(running.id()), model));
         return "respond/page";
     }
 
-    private int fill(Running running, String at, boolean withErrors, String notice, Model model) {
+    private int fill(Running running, String at, boolean withErrors, String notice, PageRecords records, Model model) {
         Interview interview = running.interview();
+        model.addAttribute("adding", adds.wantedBy(running.id())
+                .map(host -> new AddingFor(RespondentTexts.of(host.interview()).plain(host.interview().wiring().document().title()),
+                        host.id()))
+                .orElse(null));
         Views.show(model,
                 new AroundPage(RespondentTexts.of(interview).plain(interview.wiring().document().title()), running.id(),
                         interview.wiring().document().presentation(),
                         ReadableLanguage.of(running.release(), interview.wiring().document().sourceLanguage()), true));
         return QuestionsPage.page(interview, "/i/" + running.id(), at, withErrors, notice, seed(running.id()), running.furthest(),
-                ahead.of(interview), model);
+                ahead.of(interview), records, model);
     }
 
     private static long seed(String id) {
@@ -174,10 +207,12 @@ class RespondController {
             return draw(running.with(interview), "", false, RespondentTexts.of(interview).say("not_that_page"), model);
         }
         Received received = new Received(attachments.held(id));
-        Map<String, Object> given = PageForm.answers(current.get(), language(interview), form, files(request), received);
+        Map<String, Object> given = PageForm.answers(current.get(), language(interview), form, files(request), received,
+                registers.of(id));
         Optional<String> refusal = refusal(received, RespondentTexts.of(interview), request, response);
         if (refusal.isPresent()) {
-            Map<String, Object> typed = PageForm.answers(current.get(), language(interview), form, new LinkedMultiValueMap<>(), received);
+            Map<String, Object> typed = PageForm.answers(current.get(), language(interview), form, new LinkedMultiValueMap<>(), received,
+                    registers.of(id));
             return draw(running.with(interview.keep(typed)), "", false, refusal.get(), model);
         }
         return kept(running, current.get(), given, received, form, model, response);
@@ -227,10 +262,14 @@ class RespondController {
         if (later) {
             return "redirect:/i/" + id + "/later";
         }
+        Optional<String> added = adding(running.with(turn.interview()), form);
+        if (added.isPresent()) {
+            return added.get();
+        }
         boolean sends = turn instanceof PageSubmission.Moved m && m.passed().isPresent() && !fromReview
                 && running.release().document().presentation().navigation().reviewLeftOut() && m.interview().course().acceptable();
         if (sends) {
-            return EndController.send(sending, running.with(turn.interview()), running);
+            return EndController.send(sending, adds, running.with(turn.interview()), running);
         }
         return switch (turn) {
             case PageSubmission.Moved m -> "redirect:/i/" + id + (m.at().isEmpty() ? "" : "?at=" + m.at());
@@ -238,16 +277,35 @@ class RespondController {
             case PageSubmission.Again a -> "redirect:" + UriComponentsBuilder.fromPath("/i/" + id)
                     .queryParamIfPresent("at", Optional.of(a.at()).filter(s -> !s.isEmpty()))
                     .queryParamIfPresent("from", Optional.of(REVIEW).filter(f -> fromReview))
+                    .queryParamIfPresent("find", Optional.of(PageForm.sought(form)).filter(f -> !f.isEmpty()))
+                    .queryParamIfPresent("words", Optional.of(PageForm.sought(form)).filter(f -> !f.isEmpty())
+                            .map(f -> PageForm.wordsSought(form, f)))
                     .queryParamIfPresent("look", Optional.of("again").filter(l -> a.refused()))
                     .queryParamIfPresent("new", Optional.of(String.join(" ", a.appeared())).filter(s -> !s.isEmpty()))
-                    .encode().toUriString() + (a.appeared().isEmpty() ? "" : "#q-" + a.appeared().getFirst().replace('.', '-'));
+                    .encode().toUriString() + anchor(a, form);
             case PageSubmission.Warned w -> {
                 response.setStatus(409);
                 QuestionsPage.warned(w, interview, Optional.ofNullable(form.getFirst(PageForm.GO)).orElse("next"), model);
-                fill(running.with(w.interview()), w.at(), false, "", model);
+                fill(running.with(w.interview()), w.at(), false, "", registers.of(id), model);
                 yield "respond/page";
             }
         };
+    }
+
+    /** Begins to add a record for a lookup on the page; empty where that is not asked for, or where nobody can add one. */
+    private Optional<String> adding(Running running, MultiValueMap<String, String> form) {
+        String slot = PageForm.adding(form);
+        Optional<Release> release = running.interview().course().current().flatMap(p -> p.at(slot)).flatMap(s -> s.question())
+                .map(q -> q.answer()).filter(LookupAnswer.class::isInstance).map(LookupAnswer.class::cast).filter(LookupAnswer::mayAdd)
+                .flatMap(registers::taking);
+        return release.map(to -> "redirect:/i/"
+                + adds.begin(running, slot, to, PageForm.wordsSought(form, slot), OffsetDateTime.now()));
+    }
+
+    /** Where the page is read on: at what appeared on it, or at what was found. */
+    private static String anchor(PageSubmission.Again again, MultiValueMap<String, String> form) {
+        String slot = again.appeared().isEmpty() ? PageForm.sought(form) : again.appeared().getFirst();
+        return slot.isEmpty() ? "" : "#q-" + slot.replace('.', '-');
     }
 
     private static PageSubmission turn(Interview interview, Map<String, Object> given, MultiValueMap<String, String> form) {
@@ -289,13 +347,30 @@ class RespondController {
             throw new ResponseStatusException(HttpStatus.CONFLICT, "The interview has moved on to another page in the meantime.");
         }
         model.addAttribute("from", Optional.ofNullable(form.getFirst(PageForm.FROM)).filter(REVIEW::equals).orElse(""));
-        Map<String, Object> given = PageForm.soFar(current.get(), language(interview.get()), form);
+        Map<String, Object> given = PageForm.soFar(current.get(), language(interview.get()), form, registers.of(id));
         if (interview.get().passed().equals(running.get().interview().passed())) {
             interviews.keepDraft(id, posted, given);
         }
         fill(running.get().with(interview.get().keep(given)), Optional.ofNullable(form.getFirst(PageForm.AT)).orElse(""), false, "",
-                model);
+                registers.of(id), model);
         return "questions :: page";
+    }
+
+    /** Records for what is typed into a lookup on the page, as the page stands now. */
+    @PostMapping("/i/{id}/records")
+    String records(@PathVariable String id, @RequestParam MultiValueMap<String, String> form, HttpServletRequest request, Model model) {
+        Optional<Running> running = interviews.find(id).filter(r -> r.receipt().isEmpty() && !r.isOver());
+        String posted = Optional.ofNullable(form.getFirst(PageForm.PAGE)).orElse("");
+        Optional<Interview> interview = running.map(r -> r.interview().backTo(posted));
+        Optional<Course.PageView> current = interview.flatMap(i -> i.course().current()).filter(p -> p.page().code().equals(posted));
+        String slot = PageForm.sought(form);
+        if (current.isEmpty() || offering.withdrawn(running.get().release()).isPresent()) {
+            throw new ResponseStatusException(HttpStatus.CONFLICT, "The interview has moved on to another page in the meantime.");
+        }
+        Interview now = interview.get().keep(PageForm.soFar(current.get(), language(interview.get()), form, registers.of(id)));
+        SoughtRecords sought = sought(running.get().with(now), slot, PageForm.wordsSought(form, slot), request);
+        model.addAttribute("found", FoundRecords.of(now, slot, sought, registers.of(id)));
+        return "answer/lookup :: found";
     }
 
     private void speak(Running running, String language) {

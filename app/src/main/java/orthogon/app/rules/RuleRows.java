@@ -73,7 +73,7 @@ final class RuleRows {
     List<RuleRow> all() {
         Map<String, List<Wiring.Wire>> byText = new LinkedHashMap<>();
         for (Wiring.Wire wire : wiring.wires()) {
-            if (wire.family().isCondition() && wire.family() != RuleFamily.CLAIM) {
+            if (wire.family().isCondition() && wire.family() != RuleFamily.CLAIM && wire.family() != RuleFamily.EVERY_RECORD) {
                 byText.computeIfAbsent(key(wire), k -> new ArrayList<>()).add(wire);
             }
         }
@@ -96,7 +96,7 @@ final class RuleRows {
     private Governed governed(Wiring.Wire wire) {
         boolean ending = wire.family() == RuleFamily.OUTCOME_ROW;
         String what = switch (wire.family()) {
-            case OFFER_WHEN -> "option " + ((Place.Part) wire.at().owner()).code();
+            case OFFER_WHEN -> wire.at().owner() instanceof Place.Part option ? "option " + option.code() : "records";
             case ASK_WHEN -> wire.at().owner() instanceof Place.Part row ? "row " + row.code() : "";
             case SKIP -> "to " + page(wire).skip().get(wire.at().number()).to();
             case FINISH -> "as " + page(wire).finish().get(wire.at().number()).outcome();

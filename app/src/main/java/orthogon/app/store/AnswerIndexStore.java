@@ -10,6 +10,7 @@ import java.util.stream.Collectors;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.responses.AnswerFigures;
 import orthogon.core.responses.AnswerTally;
+import orthogon.core.responses.ChosenRecords;
 import orthogon.core.responses.KeptValue;
 import orthogon.core.responses.PersonalAnswers;
 import orthogon.core.responses.SearchWords;
@@ -31,6 +32,10 @@ final class AnswerIndexStore {
     private static final String STRIP = """
             delete from answer_value where response = :number and (name = :name or name like :parts escape '\\')
             """;
+    private static final String CHOICE = "insert into record_choice (response, slot, record) values (:number, :slot, :record)";
+    /** The tables in which something stands for each response. */
+    private static final List<String> KEPT = List.of("answer_value", "response_words", "response_open_words", "response_tally",
+            "record_choice");
     private static final int VALUES_AT_ONCE = 40;
 
     private final JdbcClient jdbc;
@@ -50,6 +55,14 @@ final class AnswerIndexStore {
                 .forEach((table, searched) -> jdbc.sql(WORDS.formatted(table)).param("number", number).param("questionnaire", questionnaire)
                         .param("words", SearchWords.of(document, receipt, searched)).update());
         jdbc.sql(TALLY).param("number", number).param("questionnaire", questionnaire).param("line", line(document, values)).update();
+        ChosenRecords.of(document, answers).forEach((slot, receiptOfRecord) -> jdbc.sql(CHOICE).param("number", number).param("slot", slot)
+                .param("record", receiptOfRecord).update());
+    }
+
+    /** Keeps it anew after answers have changed. */
+    void again(long number, long questionnaire, Questionnaire document, String receipt, Map<String, Object> answers) {
+        KEPT.forEach(table -> jdbc.sql("delete from " + table + " where response = :number").param("number", number).update());
+        add(number, questionnaire, document, receipt, answers);
     }
 
     private void insert(long number, long questionnaire, List<KeptValue> values) {

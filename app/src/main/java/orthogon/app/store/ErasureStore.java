@@ -19,6 +19,8 @@ public class ErasureStore {
             "delete from response_open_words where response in (select number from response where interview_id in (:some))",
             "delete from response_tally where response in (select number from response where interview_id in (:some))",
             "delete from answer_value where response in (select number from response where interview_id in (:some))",
+            "delete from record_choice where response in (select number from response where interview_id in (:some))",
+            "delete from record_adding where interview_id in (:some) or for_interview in (:some)",
             "delete from answer where receipt in (select receipt from response where interview_id in (:some))",
             "delete from response where interview_id in (:some)", "delete from way_back where interview_id in (:some)",
             "delete from invitation where interview_id in (:some)", "delete from page_visit where interview_id in (:some)",

@@ -18,6 +18,8 @@ import java.util.stream.Stream;
 import orthogon.app.store.ReleaseStore.Release;
 import orthogon.core.interview.Slots;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.answer.Domain;
+import orthogon.core.responses.ChosenRecords;
 import orthogon.core.responses.ResponseDocument;
 import orthogon.core.responses.ResponseFact;
 import orthogon.core.responses.ResponseState;
@@ -51,6 +53,10 @@ public class ResponseStore {
             merge into answer_route using (select cast(:release as bigint) as release_id, cast(:digest as varchar(64)) as digest) as given
             on answer_route.release_id = given.release_id and answer_route.digest = given.digest
             when not matched then insert (release_id, digest, outcome, asked) values (:release, :digest, :outcome, :asked)
+            """;
+    private static final String UNSENT = """
+            select i.id, i.release_id, i.raw, i.draft from interview i
+            where not exists (select 1 from response p where p.interview_id = i.id) and (i.raw like :inside or i.draft like :inside)
             """;
     /** Receipts in one question to the database. */
     private static final int AT_ONCE = 100;
@@ -231,11 +237,7 @@ public class ResponseStore {
      */
     public void strip(Response response, Map<String, Object> open, Set<String> personal) {
         Questionnaire document = releases.get(response.releaseId()).document();
-        Map<String, String> given = new LinkedHashMap<>();
-        open.forEach((code, value) -> given.put(code, StoredAnswers.write(Map.of(code, value))));
-        jdbc.sql("delete from answer where receipt = :receipt").param("receipt", response.receipt()).update();
-        given.forEach((code, json) -> jdbc.sql("insert into answer (receipt, question, given) values (:receipt, :question, :given)")
-                .param("receipt", response.receipt()).param("question", code).param("given", json).update());
+        Map<String, String> given = answered(response, open);
         index.strip(response.number(), document, open, personal);
         // A message tells personal answers among the others.
         jdbc.sql("delete from message where interview_id = :id").param("id", response.interviewId()).update();
@@ -246,6 +248,54 @@ public class ResponseStore {
                 .param("digest",
                         Digests.ofResponse(response.receipt(), response.interviewId(), response.releaseId(), response.outcome(), given))
                 .update();
+    }
+
+    /** Puts other answers in the place of a response's. */
+    private Map<String, String> answered(Response response, Map<String, Object> answers) {
+        Map<String, String> given = new LinkedHashMap<>();
+        answers.forEach((code, value) -> given.put(code, StoredAnswers.write(Map.of(code, value))));
+        jdbc.sql("delete from answer where receipt = :receipt").param("receipt", response.receipt()).update();
+        given.forEach((code, json) -> jdbc.sql("insert into answer (receipt, question, given) values (:receipt, :question, :given)")
+                .param("receipt", response.receipt()).param("question", code).param("given", json).update());
+        return given;
+    }
+
+    /**
+     * Leaves nothing of some records in a response but their receipts, within a transaction of the caller's; nor in the interview that it
+     * came of.
+     */
+    public void forgetRecords(Response response, Set<String> receipts) {
+        Release release = releases.get(response.releaseId());
+        Map<String, Object> left = ChosenRecords.without(response.answers(), receipts);
+        Map<String, String> given = answered(response, left);
+        index.again(response.number(), release.questionnaireId(), release.document(), response.receipt(), left);
+        jdbc.sql("update response set digest = :digest where number = :number").param("number", response.number()).param("digest",
+                Digests.ofResponse(response.receipt(), response.interviewId(), response.releaseId(), response.outcome(), given)).update();
+        forgetRecords(response.interviewId(), release.document(), receipts);
+    }
+
+    /** Leaves nothing of some records in an interview but their receipts. */
+    private void forgetRecords(String interview, Questionnaire document, Set<String> receipts) {
+        for (String column : List.of("raw", "draft")) {
+            jdbc.sql("select " + column + " from interview where id = :id and " + column + " is not null").param("id", interview)
+                    .query(String.class).optional()
+                    .ifPresent(kept -> jdbc.sql("update interview set " + column + " = :kept, version = version + 1 where id = :id")
+                            .param("id", interview)
+                            .param("kept", StoredAnswers.write(ChosenRecords.without(StoredAnswers.read(document, kept), receipts)))
+                            .update());
+        }
+    }
+
+    /** Leaves nothing of some records in interviews that were not sent but their receipts, within a transaction of the caller's. */
+    public void forgetRecordsUnsent(Set<String> receipts) {
+        Map<String, Long> holding = new LinkedHashMap<>();
+        jdbc.sql(UNSENT).param("inside", "%\"" + Domain.OneRecord.RECEIPT + "\"%").query(row -> {
+            String kept = row.getString("raw") + row.getString("draft");
+            if (receipts.stream().anyMatch(kept::contains)) {
+                holding.put(row.getString("id"), row.getLong("release_id"));
+            }
+        });
+        holding.forEach((id, release) -> forgetRecords(id, releases.get(release).document(), receipts));
     }
 
     private static Map<String, Object> slots(Questionnaire document, String raw, Set<String> personal) {

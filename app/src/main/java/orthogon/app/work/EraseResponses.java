@@ -14,9 +14,11 @@ public class EraseResponses {
 
     private final ResponseStore responses;
     private final ErasureStore erasure;
+    private final ForgetRecords records;
     private final Acts acts;
 
-    public EraseResponses(ResponseStore responses, ErasureStore erasure, Acts acts) {
+    public EraseResponses(ResponseStore responses, ErasureStore erasure, ForgetRecords records, Acts acts) {
+        this.records = records;
         this.responses = responses;
         this.erasure = erasure;
         this.acts = acts;
@@ -39,6 +41,7 @@ public class EraseResponses {
 
     /** Erases responses within a transaction of the caller's. */
     void erase(List<Response> wanted) {
+        records.forget(wanted.stream().map(Response::receipt).toList());
         erasure.erase(wanted.stream().map(Response::interviewId).toList(), wanted.stream().flatMap(r -> r.answers().values().stream())
                 .flatMap(Attachment::within).map(Attachment::key).toList());
     }

@@ -30,17 +30,20 @@ public class KeepNoLonger {
     private final ResponseStore responses;
     private final ErasureStore erasure;
     private final EraseResponses erasing;
+    private final ForgetRecords records;
     private final KnownReleases releases;
     private final DraftStore drafts;
     private final Acts acts;
     private final Clock clock;
 
     public KeepNoLonger(RetentionStore retention, ResponseStore responses, ErasureStore erasure, EraseResponses erasing,
+            ForgetRecords records,
             KnownReleases releases, DraftStore drafts, Acts acts, Clock clock) {
         this.retention = retention;
         this.responses = responses;
         this.erasure = erasure;
         this.erasing = erasing;
+        this.records = records;
         this.releases = releases;
         this.drafts = drafts;
         this.acts = acts;
@@ -103,6 +106,7 @@ public class KeepNoLonger {
         List<String> files = response.answers().entrySet().stream().filter(e -> personal.contains(e.getKey())).map(Map.Entry::getValue)
                 .flatMap(Attachment::within).map(Attachment::key).toList();
         responses.strip(response, new TreeMap<>(open), personal);
+        records.forget(List.of(response.receipt()));
         erasure.eraseFiles(files);
         erasure.eraseCopies(response.interviewId());
         erasure.noted();

@@ -2,18 +2,26 @@ package orthogon.app.work;
 
 import orthogon.app.store.DraftStore;
 import orthogon.app.store.DraftStore.Draft;
+import java.util.List;
 import orthogon.app.store.ErasureStore;
+import orthogon.app.store.ResponseStore;
 import org.springframework.stereotype.Component;
 
 /** Archives and removes questionnaires. */
 @Component
 public class RemoveQuestionnaire {
 
+    private static final int AT_ONCE = 200;
+
     private final DraftStore drafts;
+    private final ResponseStore responses;
+    private final ForgetRecords records;
     private final ErasureStore erasure;
     private final Acts acts;
 
-    RemoveQuestionnaire(DraftStore drafts, ErasureStore erasure, Acts acts) {
+    RemoveQuestionnaire(DraftStore drafts, ResponseStore responses, ForgetRecords records, ErasureStore erasure, Acts acts) {
+        this.responses = responses;
+        this.records = records;
         this.drafts = drafts;
         this.erasure = erasure;
         this.acts = acts;
@@ -27,6 +35,10 @@ public class RemoveQuestionnaire {
     public void remove(Draft draft, String who) {
         acts.noted(who, draft.code(), "removed the questionnaire “" + draft.document().title() + "” with its releases and responses",
                 () -> {
+                    List<Long> all = responses.numbers(draft.id());
+                    for (int from = 0; from < all.size(); from += AT_ONCE) {
+                        records.forget(responses.receipts(all.subList(from, Math.min(all.size(), from + AT_ONCE))));
+                    }
                     drafts.remove(draft.id());
                     erasure.noted();
                 });

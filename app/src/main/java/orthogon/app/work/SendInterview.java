@@ -23,10 +23,12 @@ public class SendInterview {
     private final OpenFollowUps followUps;
     private final WorkOnFollowUps answered;
     private final FollowUpLinks links;
+    private final AddRecord adding;
     private final TransactionTemplate together;
 
     public SendInterview(InterviewStore interviews, SendMessages messages, OpenFollowUps followUps, WorkOnFollowUps answered,
-            FollowUpLinks links, PlatformTransactionManager transactions) {
+            FollowUpLinks links, AddRecord adding, PlatformTransactionManager transactions) {
+        this.adding = adding;
         this.followUps = followUps;
         this.answered = answered;
         this.links = links;
@@ -52,6 +54,7 @@ public class SendInterview {
                     if (running.receipt().isEmpty()) {
                         answered.sent(running, at);
                         followUps.of(running, at);
+                        adding.sent(running, receipt);
                         messages.of(running, reading -> links.written(running, reading));
                     }
                     return receipt;

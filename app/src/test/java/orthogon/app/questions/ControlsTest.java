@@ -16,6 +16,7 @@ import java.util.Random;
 import orthogon.app.answer.AnswerControl;
 import orthogon.app.answer.DrawnControl;
 import orthogon.app.answer.GivenFields;
+import orthogon.app.answer.PageRecords;
 import orthogon.app.answer.ShownAnswer;
 import orthogon.app.answer.kinds.AnswerControls;
 import orthogon.core.answer.Answer;
@@ -63,7 +64,7 @@ class ControlsTest {
         everyKind().forEach((kind, answer) -> {
             Interview interview = interview(answer);
             DrawnControl drawn = AnswerControls.of(answer).drawn(answer,
-                    new ShownAnswer(shown(interview), RespondentTexts.of(interview), 1));
+                    new ShownAnswer(shown(interview), RespondentTexts.of(interview), 1, PageRecords.NONE));
             assertNotNull(ControlsTest.class.getResource("/templates/answer/" + drawn.template() + ".html"), kind.type());
         });
     }
@@ -106,9 +107,9 @@ class ControlsTest {
                 Interview interview = interview(answer);
                 Object value = ordinary.to(shown(interview), new Random(seed), TODAY);
                 Interview given = value == null ? interview : interview.keep(Map.of("q", value));
-                DrawnControl drawn = control.drawn(answer, new ShownAnswer(shown(given), RespondentTexts.of(given), 1));
+                DrawnControl drawn = control.drawn(answer, new ShownAnswer(shown(given), RespondentTexts.of(given), 1, PageRecords.NONE));
                 Object read = control.given(answer,
-                        new GivenFields("q", fields(answer, drawn, value), OwnWords.locale("en"), null, f -> List.of()));
+                        new GivenFields("q", fields(answer, drawn, value), OwnWords.locale("en"), null, f -> List.of(), PageRecords.NONE));
                 assertEquals(value instanceof Number ? value.toString() : value, read instanceof Number ? read.toString() : read,
                         kind.type());
             }
@@ -118,13 +119,15 @@ class ControlsTest {
     @Test
     void anEmptyPageLeavesEveryKindBlank() {
         everyKind().forEach((kind, answer) -> assertNull(AnswerControls.of(answer).given(answer,
-                new GivenFields("q", new LinkedMultiValueMap<>(), OwnWords.locale("en"), null, f -> List.of())), kind.type()));
+                new GivenFields("q", new LinkedMultiValueMap<>(), OwnWords.locale("en"), null, f -> List.of(), PageRecords.NONE)),
+                kind.type()));
     }
 
     private static Object percentage(String typed, String language) {
         PercentageAnswer answer = new PercentageAnswer(1, false);
         MultiValueMap<String, String> form = new LinkedMultiValueMap<>(Map.of("q", List.of(typed)));
-        return AnswerControls.of(answer).given(answer, new GivenFields("q", form, OwnWords.locale(language), null, f -> List.of()));
+        return AnswerControls.of(answer).given(answer,
+                new GivenFields("q", form, OwnWords.locale(language), null, f -> List.of(), PageRecords.NONE));
     }
 
     @Test

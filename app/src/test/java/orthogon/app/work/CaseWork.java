@@ -16,6 +16,7 @@ import orthogon.app.sending.SendMessages;
 import orthogon.app.store.AuditStore;
 import orthogon.app.store.DraftStore;
 import orthogon.app.store.FollowUpStore;
+import orthogon.app.store.RecordStore;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.KnownDrafts;
 import orthogon.app.store.KnownReleases;
@@ -60,7 +61,8 @@ public final class CaseWork {
         DataSourceTransactionManager transactions = new DataSourceTransactionManager(database);
         Acts acts = new Acts(new AuditStore(jdbc, new TrailKey("key".getBytes(StandardCharsets.UTF_8))), transactions);
         work = new WorkOnFollowUps(followUps, interviews, opening, acts, people, clock, transactions);
-        sending = new SendInterview(interviews, messages, opening, work, links, transactions);
+        sending = new SendInterview(interviews, messages, opening, work, links, new AddRecord(interviews, new RecordStore(jdbc)),
+                transactions);
     }
 
     private void take(Mail mail) {

@@ -31,6 +31,7 @@ import orthogon.app.store.ReleaseStore.Release;
 import orthogon.app.store.ResponseStore;
 import orthogon.app.store.ResponseStore.Response;
 import orthogon.app.store.ResponseStore.Wanted;
+import orthogon.app.store.RecordStore;
 import orthogon.app.store.RetentionStore;
 import orthogon.app.store.RetentionStore.Retention;
 import orthogon.app.store.Schema;
@@ -90,8 +91,9 @@ class KeepNoLongerTest {
         workspace = new WorkspaceStore(jdbc, audit, database);
         Acts acts = new Acts(audit, new DataSourceTransactionManager(database));
         ErasureStore erasure = new ErasureStore(jdbc);
-        erasing = new EraseResponses(responses, erasure, acts);
-        keeping = new KeepNoLonger(retention, responses, erasure, erasing, known, drafts, acts, Clock.fixed(NOW, ZoneOffset.UTC));
+        ForgetRecords records = new ForgetRecords(new RecordStore(jdbc), responses, erasure);
+        erasing = new EraseResponses(responses, erasure, records, acts);
+        keeping = new KeepNoLonger(retention, responses, erasure, erasing, records, known, drafts, acts, Clock.fixed(NOW, ZoneOffset.UTC));
         draft = drafts.create(ROOST, "ines", "began");
         release = releases.create(draft, new ReleaseStore.Made("{}", "", "ines", List.of("en"), List.of(), "", OffsetDateTime.now()));
     }

@@ -68,6 +68,11 @@ public interface Answer {
         return this;
     }
 
+    /** The same answer with its own conditions changed: {@code change} is given the family of each, as in places, and its text. */
+    default Answer withExpressions(BinaryOperator<String> change) {
+        return this;
+    }
+
     /** The part of a value that is of this type and on offer; null where nothing of it is. Limits are not looked at. */
     Object counting(Object raw, OnOffer offer);
 

@@ -33,7 +33,7 @@ public enum AnswerKind {
     /** Whether answers of this kind are usually about a person. */
     public boolean isPersonal() {
         return switch (this) {
-            case PERSON_NAME, POSTAL_ADDRESS, EMAIL, PHONE, FILE, SIGNATURE -> true;
+            case PERSON_NAME, POSTAL_ADDRESS, EMAIL, PHONE, FILE, SIGNATURE, LOOKUP -> true;
             default -> false;
         };
     }

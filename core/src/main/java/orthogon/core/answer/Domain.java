@@ -2,7 +2,10 @@ package orthogon.core.answer;
 
 import java.math.BigDecimal;
 import java.time.LocalTime;
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 
 /**
  * The values that an answer can have within its limits. There are few shapes and many types of answer: whatever computes with values
@@ -86,6 +89,21 @@ public sealed interface Domain {
 
     /** A value for each row that is answered. */
     record EachRow(List<GridRow> rows, Domain row) implements Domain {}
+
+    /**
+     * A record that others answered: its receipt under the name {@link #RECEIPT}, and what is shown of it.
+     *
+     * @param shows code of each answer that is shown to its values; any of them may be blank
+     */
+    record OneRecord(Map<String, Domain> shows) implements Domain {
+
+        /** The part that holds the receipt of a record. */
+        public static final String RECEIPT = "record";
+
+        public OneRecord {
+            shows = Collections.unmodifiableMap(new LinkedHashMap<>(shows));
+        }
+    }
 
     /** What the link brings: one of the values, or any text where none is named. */
     record Arriving(List<String> allowed) implements Domain {}

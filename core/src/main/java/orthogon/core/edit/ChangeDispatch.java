@@ -68,7 +68,7 @@ public record ChangeDispatch(Dispatch dispatch) implements Edit {
         Wiring.of(after).wires().stream().filter(w -> w.uses().stream().anyMatch(gone::contains)).map(Wiring.Wire::place)
                 .forEach(places::add);
         Texts.all(after).forEach((unit, text) -> {
-            if (Piping.names(text).stream().anyMatch(gone::contains)) {
+            if (Piping.codes(text).stream().anyMatch(gone::contains)) {
                 places.add(unit);
             }
         });

@@ -33,6 +33,7 @@ public sealed interface Edit
         SplitPage,
         StepAll,
         Strike,
+        TakeRecords,
         Translate {
 
     /** What {@link #about()} says of the outcomes, the outcome table and the own claims. */

@@ -72,7 +72,7 @@ public final class References {
         document.outcomes().stream().filter(o -> !o.without(inside).equals(o)).map(Outcome::code)
                 .forEach(places::add);
         Texts.all(document).forEach((unit, text) -> {
-            if (!inside.contains(PlaceText.unit(unit).row()) && Piping.names(text).stream().anyMatch(inside::contains)) {
+            if (!inside.contains(PlaceText.unit(unit).row()) && Piping.codes(text).stream().anyMatch(inside::contains)) {
                 places.add(unit);
             }
         });

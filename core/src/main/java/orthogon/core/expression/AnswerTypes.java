@@ -2,6 +2,7 @@ package orthogon.core.expression;
 
 import orthogon.core.answer.Domain;
 import orthogon.core.answer.GridRow;
+import orthogon.core.answer.lookup.LookupAnswer;
 import orthogon.core.questionnaire.Question;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -22,6 +23,11 @@ final class AnswerTypes {
         return of(q.code(), q.answer().domain());
     }
 
+    /** The type of the record that stands for any that a lookup may offer. */
+    static Type ofRecord(LookupAnswer lookup) {
+        return of(Domain.OneRecord.RECEIPT, lookup.domain());
+    }
+
     private static Type of(String code, Domain domain) {
         return switch (domain) {
             case Domain.FreeTexts t -> Type.TEXT;
@@ -37,8 +43,15 @@ final class AnswerTypes {
             case Domain.Files f -> Type.listOf(Type.FILE);
             case Domain.Arriving a -> arriving(code, a.allowed());
             case Domain.TextParts p -> parts(code, p.parts(), Type.TEXT);
+            case Domain.OneRecord r -> oneRecord(code, r);
             case Domain.EachRow r -> parts(code, r.rows().stream().map(GridRow::code).toList(), of(code, r.row()));
         };
+    }
+
+    private static Type oneRecord(String code, Domain.OneRecord record) {
+        Map<String, Type> parts = new LinkedHashMap<>(Map.of(Domain.OneRecord.RECEIPT, Type.TEXT));
+        record.shows().forEach((shown, domain) -> parts.put(shown, of(code + "." + shown, domain)));
+        return Type.parts(code, parts);
     }
 
     private static Type choice(String code, List<String> codes) {

@@ -1,5 +1,7 @@
 package orthogon.core.expression;
 
+import orthogon.core.answer.Domain;
+import orthogon.core.answer.lookup.LookupAnswer;
 import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.DispatchMessage;
@@ -21,6 +23,7 @@ import java.util.Set;
 final class NamesInScope implements Typer.Scope {
 
     private static final String OUTCOME = "outcome";
+    private static final String RECORD = Domain.OneRecord.RECEIPT;
 
     private final Wiring wiring;
     private final Map<String, Type> types;
@@ -29,6 +32,9 @@ final class NamesInScope implements Typer.Scope {
     private final boolean claims;
     private final boolean ofFollowUps;
     private final String here;
+    /** The lookup whose records the name {@code record} stands for; empty for none. */
+    private final Optional<LookupAnswer> lookup;
+    private final boolean recordsAlone;
     /** Follow-ups whose state, decision and values are known where the expression stands. */
     private final Map<String, Type> followUps = new LinkedHashMap<>();
 
@@ -47,6 +53,11 @@ final class NamesInScope implements Typer.Scope {
                 : Optional.empty();
         this.ofFollowUps = family.isOfFollowUps() || message.isPresent();
         this.claims = family == RuleFamily.CLAIM;
+        this.lookup = family == RuleFamily.OFFER_WHEN || family == RuleFamily.EVERY_RECORD
+                ? wiring.document().question(owner).map(Question::answer).filter(LookupAnswer.class::isInstance)
+                        .map(LookupAnswer.class::cast)
+                : Optional.empty();
+        this.recordsAlone = family == RuleFamily.EVERY_RECORD && lookup.isPresent();
         this.here = family.isOfFollowUps()
                 ? wiring.document().followUp(owner).map(FollowUp::eachOf).orElse("")
                 : behind || family == RuleFamily.OUTCOME_ROW ? "" : wiring.rosterOf(owner).orElse("");
@@ -82,6 +93,12 @@ final class NamesInScope implements Typer.Scope {
 
     @Override
     public Optional<Type> type(String name) {
+        if (lookup.isPresent() && name.equals(RECORD)) {
+            return Optional.of(AnswerTypes.ofRecord(lookup.get()));
+        }
+        if (recordsAlone) {
+            return Optional.empty();
+        }
         if (behind && name.equals(OUTCOME)) {
             Set<String> outcomes = new LinkedHashSet<>();
             wiring.document().outcomes().forEach(o -> outcomes.add(o.code()));
@@ -99,6 +116,12 @@ final class NamesInScope implements Typer.Scope {
     @Override
     public Collection<String> names() {
         Set<String> names = new LinkedHashSet<>();
+        if (lookup.isPresent()) {
+            names.add(RECORD);
+        }
+        if (recordsAlone) {
+            return names;
+        }
         types.keySet().stream().filter(n -> !elsewhere(n)).forEach(names::add);
         wiring.items().values().stream().filter(Roster.class::isInstance).forEach(r -> names.add(r.code()));
         if (behind) {

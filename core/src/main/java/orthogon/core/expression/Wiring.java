@@ -1,6 +1,9 @@
 package orthogon.core.expression;
 
+import orthogon.core.answer.Domain;
 import orthogon.core.answer.Option;
+import orthogon.core.answer.lookup.ChosenRecord;
+import orthogon.core.answer.lookup.LookupAnswer;
 import orthogon.core.expression.Expr.*;
 import orthogon.core.place.Place;
 import orthogon.core.place.Place.Rule;
@@ -235,6 +238,17 @@ public final class Wiring {
         return Collections.unmodifiableMap(items);
     }
 
+    /** The type of what a text speaks of: a name, or a part of it as {@code driver.name}; empty where there is none. */
+    public Optional<Type> typeOf(String path) {
+        String[] names = path.split("\\.");
+        Optional<Type> type = type(names[0]);
+        for (int i = 1; i < names.length; i++) {
+            String part = names[i];
+            type = type.map(t -> t.parts().get(part));
+        }
+        return type;
+    }
+
     /** The type a name has in an expression. */
     public Optional<Type> type(String name) {
         return items.get(name) instanceof Roster roster
@@ -356,6 +370,13 @@ public final class Wiring {
                 for (Option option : q.answer().hasOwnOptions() ? q.answer().options() : List.<Option>of()) {
                     add(Rule.at(new Place.Part(q.code(), option.code()), RuleFamily.OFFER_WHEN), q.code(), option.offerWhen());
                 }
+                if (q.answer() instanceof ChosenRecord chosen) {
+                    add(q.code(), RuleFamily.EVERY_RECORD, chosen.everyRecord());
+                }
+                if (q.answer() instanceof LookupAnswer lookup) {
+                    add(q.code(), RuleFamily.EVERY_RECORD, lookup.everyRecord());
+                    add(q.code(), RuleFamily.OFFER_WHEN, lookup.offerWhen());
+                }
                 add(q.code(), RuleFamily.REQUIRE_WHEN, q.requireWhen());
                 add(q.code(), RuleFamily.LOCK_WHEN, q.lockWhen());
                 add(q.code(), RuleFamily.START_WITH, q.startWith());
@@ -406,14 +427,17 @@ public final class Wiring {
                     Type.NOTHING, List.of(u.fault()), Set.of(), List.of());
             case ExpressionReader.Reading.Read r -> {
                 Typer.Typing typing = Typer.type(r.expr(), scope(family, owner));
-                Set<String> uses = new Uses(items, rosterOf).of(r.expr());
+                Set<String> uses = new LinkedHashSet<>(new Uses(items, rosterOf).of(r.expr()));
+                if (family.isOverRecords(at.owner())) {
+                    uses.remove(Domain.OneRecord.RECEIPT);
+                }
                 List<ExpressionFault> faults = new ArrayList<>(typing.faults());
                 if (faults.isEmpty()) {
                     wholeFault(family, owner, r.expr(), typing.type()).ifPresent(faults::add);
                 }
                 yield new Wire(at, place, owner, text, faults.isEmpty() ? Optional.of(r.expr()) : Optional.empty(),
                         Optional.of(r.expr()),
-                        typing.type(), List.copyOf(faults), uses, typing.options());
+                        typing.type(), List.copyOf(faults), Collections.unmodifiableSet(uses), typing.options());
             }
         };
     }
@@ -431,6 +455,10 @@ public final class Wiring {
         }
         if (family == RuleFamily.START_WITH) {
             Type wanted = types.getOrDefault(owner, Type.NOTHING);
+            if (items.get(owner) instanceof Question q && q.answer() instanceof LookupAnswer) {
+                return Optional.of(new ExpressionFault(ExpressionFault.FaultKind.TYPE, owner + " is a lookup, so it starts blank",
+                        at.from(), at.to(), ""));
+            }
             Type.TypeKind kind = wanted.kind();
             if (!type.fits(wanted)) {
                 return Optional

@@ -4,12 +4,14 @@ import orthogon.core.answer.Answer;
 import orthogon.core.answer.Domain;
 import orthogon.core.answer.OnOffer;
 import orthogon.core.answer.Option;
+import orthogon.core.answer.lookup.LookupAnswer;
 import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Situation;
 import orthogon.core.expression.Wiring;
 import orthogon.core.language.OwnWords;
 import orthogon.core.language.WrittenNumber;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
@@ -82,6 +84,10 @@ final class Checks {
                     incomplete ? document.presentation().messages().getOrDefault("incomplete", limit.get()) : limit.get()));
             return;
         }
+        if (question.answer() instanceof LookupAnswer && !isOnOffer(question, value, situation)) {
+            problems.add(new Problem(slot, Problem.ProblemKind.ACCEPT, words.say("message.not_on_offer")));
+            return;
+        }
         for (int i = 0; i < question.accept().size(); i++) {
             Optional<Expr> accept = wiring.expr(question.code() + "/accept/" + i, true);
             if (accept.isPresent() && Boolean.FALSE.equals(Evaluator.value(accept.get(), situation))) {
@@ -89,6 +95,21 @@ final class Checks {
                 problems.add(new Problem(slot, Problem.ProblemKind.ACCEPT, message.isEmpty() ? message("not_accepted") : message));
             }
         }
+    }
+
+    /** Whether a lookup offers the record, given all that was answered before. */
+    boolean isOnOffer(Question lookup, Object record, Situation situation) {
+        return holds(RuleFamily.OFFER_WHEN, lookup, record, situation);
+    }
+
+    /** Whether a record is one that its respondents can give, as far as that is known. */
+    boolean isPossible(Question lookup, Object record, Situation situation) {
+        return holds(RuleFamily.EVERY_RECORD, lookup, record, situation);
+    }
+
+    private boolean holds(RuleFamily family, Question lookup, Object record, Situation situation) {
+        Optional<Expr> when = wiring.expr(lookup.code() + "." + family.key(), true);
+        return when.isEmpty() || Evaluator.holds(when.get(), new WithMoreNames(situation, Map.of(Domain.OneRecord.RECEIPT, record)));
     }
 
     /** Whether a value names an option that the answer has not, on offer or not. */

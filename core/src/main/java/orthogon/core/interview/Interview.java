@@ -3,6 +3,7 @@ package orthogon.core.interview;
 import orthogon.core.answer.Answer;
 import orthogon.core.answer.Domain;
 import orthogon.core.answer.Option;
+import orthogon.core.answer.lookup.LookupAnswer;
 import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Situation;
 import orthogon.core.expression.Expr;
@@ -22,6 +23,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.Predicate;
 
 /**
  * One respondent's way through one document. Immutable: every step gives a new interview. What is asked is worked out anew from the
@@ -331,6 +333,21 @@ public final class Interview {
         walk.stand(roster, entry);
         Situation situation = new WithMoreNames(walk, more);
         return expression -> Evaluator.value(expression, situation);
+    }
+
+    /**
+     * Which records the lookup at a slot of the current page offers, as everything before it stands: those that are all that is known of
+     * records and for which the lookup's own condition holds. Nothing is on offer where no such lookup is shown.
+     */
+    public Predicate<Map<String, Object>> offered(String slot) {
+        Walk walk = new Walk(this);
+        Optional<Course.ShownItem> shown = walk.walk().current().flatMap(page -> page.at(slot));
+        Optional<Question> lookup = shown.flatMap(Course.ShownItem::question).filter(q -> q.answer() instanceof LookupAnswer);
+        if (lookup.isEmpty()) {
+            return r -> false;
+        }
+        walk.stand(shown.get().roster(), shown.get().entry());
+        return r -> lookup.get().answer().refusal(r, today).isEmpty() && walk.offers(lookup.get(), r);
     }
 
     /**

@@ -3,6 +3,7 @@ package orthogon.core.interview;
 import orthogon.core.answer.GridRow;
 import orthogon.core.answer.OnOffer;
 import orthogon.core.answer.Option;
+import orthogon.core.answer.lookup.LookupAnswer;
 import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Situation;
@@ -172,6 +173,11 @@ final class Walk implements Situation {
     /** From now on names mean that entry; none outside of rosters. */
     void stand(String roster, int at) {
         entry = roster.isEmpty() ? null : entries.get(roster).get(at - 1);
+    }
+
+    /** Whether a lookup offers a record where the names stand now. */
+    boolean offers(Question lookup, Map<String, Object> oneRecord) {
+        return checks.isPossible(lookup, oneRecord, this) && checks.isOnOffer(lookup, oneRecord, this);
     }
 
     Course walk() {
@@ -347,6 +353,9 @@ final class Walk implements Situation {
         boolean follows = locked && wiring.at(code + ".startWith").isPresent();
         Object raw = follows ? startValue(code) : interview.raw().get(slot);
         Object counts = question.answer().counting(raw, new OnOffer(offered, rows));
+        if (counts != null && question.answer() instanceof LookupAnswer && !checks.isPossible(question, counts, this)) {
+            counts = null;
+        }
         if (counts != null && !(follows && checks.refusal(question.answer(), counts, this).isPresent())) {
             (entry == null ? effective : entry.effective()).put(code, counts);
         }

@@ -10,13 +10,17 @@ import java.util.stream.Collectors;
 public enum RuleFamily {
 
     OPEN_WHEN("openWhen", "Open when", false), ASK_WHEN("askWhen", "Ask when", false), OFFER_WHEN("offerWhen", "Offer when",
-            false), REQUIRE_WHEN("requireWhen", "Require when", false), ACCEPT("accept", "Accept when", true), LOCK_WHEN("lockWhen",
-                    "Lock when", false), REWORD("reword", "Reword when", true), START_WITH("startWith", "Start with",
-                            false), DERIVE("derive", "Derive", false), SKIP("skip", "Skip ahead", true), FINISH("finish", "Finish here",
-                                    true), OUTCOME_ROW("outcomeTable", "Outcome when",
-                                            true), SEND_WHEN("sendWhen", "Send when", false), INCLUDE_WHEN("includeWhen",
-                                                    "Include passage when", true), OPEN_FOLLOW_UP("openFollowUp", "Open follow-up when",
-                                                            false), CARRY("carry", "Carry", true), CLAIM("claims", "Own claim", true);
+            false), EVERY_RECORD("everyRecord", "Every record", false), REQUIRE_WHEN("requireWhen", "Require when",
+                    false), ACCEPT("accept", "Accept when", true), LOCK_WHEN("lockWhen",
+                            "Lock when", false), REWORD("reword", "Reword when", true), START_WITH("startWith", "Start with",
+                                    false), DERIVE("derive", "Derive", false), SKIP("skip", "Skip ahead", true), FINISH("finish",
+                                            "Finish here",
+                                            true), OUTCOME_ROW("outcomeTable", "Outcome when",
+                                                    true), SEND_WHEN("sendWhen", "Send when", false), INCLUDE_WHEN("includeWhen",
+                                                            "Include passage when", true), OPEN_FOLLOW_UP("openFollowUp",
+                                                                    "Open follow-up when",
+                                                                    false), CARRY("carry", "Carry",
+                                                                            true), CLAIM("claims", "Own claim", true);
 
     private static final Map<String, RuleFamily> BY_KEY = Arrays.stream(values())
             .collect(Collectors.toUnmodifiableMap(RuleFamily::key, Function.identity()));
@@ -74,6 +78,11 @@ public enum RuleFamily {
     /** Whether rules of this family stand at follow-ups. */
     public boolean isOfFollowUps() {
         return this == OPEN_FOLLOW_UP || this == CARRY;
+    }
+
+    /** Whether a rule of this family at such an owner speaks of the records that a lookup may offer. */
+    public boolean isOverRecords(Place owner) {
+        return this == EVERY_RECORD || this == OFFER_WHEN && owner instanceof Place.Row;
     }
 
     /** Whether the expression is true or false and governs what happens. */

@@ -151,10 +151,11 @@ public final class Places {
     }
 
     private static Answer apply(String code, Answer answer, BiFunction<String, String, String> change) {
+        Answer own = answer.withExpressions((family, text) -> change.apply(code + "." + family, text));
         if (!answer.hasOwnOptions()) {
-            return answer;
+            return own;
         }
-        Answer changed = answer.withOptions(answer.options().stream()
+        Answer changed = own.withOptions(answer.options().stream()
                 .map(o -> o.withOfferWhen(change.apply(code + "." + o.code() + ".offerWhen", o.offerWhen()))).toList());
         return changed.withRows(changed.rows().stream()
                 .map(r -> r.withAskWhen(change.apply(code + "." + r.code() + ".askWhen", r.askWhen()))).toList());

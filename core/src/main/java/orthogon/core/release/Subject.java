@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import orthogon.core.answer.lookup.LookupAnswer;
+import orthogon.core.answer.lookup.RecordAnswer;
 import orthogon.core.language.Texts;
 import orthogon.core.place.Place;
 import orthogon.core.place.RuleFamily;
@@ -12,6 +14,7 @@ import orthogon.core.proof.claim.ClaimKind;
 import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
+import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 
 /** Reads what stands at a claim's place. A waiver lapses once that reads otherwise. */
@@ -39,8 +42,17 @@ public final class Subject {
             case Place at when at.isOf(RuleFamily.OUTCOME_ROW) -> document.outcomeTable();
             case Place.Row row when kind == ClaimKind.PAGE_PASSABLE -> document.page(row.code());
             case Place.Row row when kind == ClaimKind.REACH_OUTCOME -> List.of(document.outcome(row.code()), document.outcomeTable());
+            case Place.Row row when kind == ClaimKind.LOOKUP_DISCLOSES -> disclosed(row.code(), document);
             case Place at -> row(at.row(), document).orElse(document);
         };
+    }
+
+    /** Which answers of which questionnaire a lookup shows. */
+    private static Optional<Object> disclosed(String code, Questionnaire document) {
+        return document.question(code).map(Question::answer)
+                .map(a -> a instanceof LookupAnswer l
+                        ? List.of(l.questionnaire(), l.shows().stream().map(RecordAnswer::code).toList())
+                        : a);
     }
 
     private static Optional<Object> text(String unit, Questionnaire document) {

@@ -115,6 +115,7 @@ public final class AnswerFigures {
             case Domain.Files f -> List.of();
             case Domain.Opaque o -> List.of();
             case Domain.EachRow r -> List.of();
+            case Domain.OneRecord r -> List.of();
         };
         FigureSpread spread = switch (domain) {
             case Domain.Numbers n -> spread(code, ValueKind.NUMBER, SpreadOf.NUMBERS);

@@ -35,6 +35,29 @@ class PipingTest {
     }
 
     @Test
+    void aPartOfAnAnswerIsNamedWithADot() {
+        Map<String, Object> parts = Map.of("driver.name", "Ida Rook", "driver.area", "fen", "driver.boxes", new BigDecimal("3"));
+        String text = "{driver.name} ({driver.area, select, fen {from the fen. Yes} other {from {driver.area}}}) takes "
+                + "{driver.boxes, plural, one {# box} other {# boxes}}, not '{driver.name}'.";
+        assertEquals("Ida Rook (from the fen. Yes) takes 3 boxes, not {driver.name}.",
+                Piping.fill(text, Locale.ENGLISH, parts::get, n -> String.valueOf(parts.get(n))).plain());
+        assertEquals(Set.of("driver.name", "driver.area", "driver.boxes"), Piping.names(text));
+        assertEquals(Set.of("driver"), Piping.codes(text));
+        assertEquals(Set.of("fen", "other"), Piping.choices(text).get("driver.area"));
+        assertEquals("{chauffeur.name} and {chauffeur}, not '{driver.name}'",
+                Piping.renamed("{driver.name} and {driver}, not '{driver.name}'", Map.of("driver", "chauffeur")));
+        assertEquals("[…] drives", Piping.without("{driver.name} drives", Set.of("driver")));
+        assertEquals(List.of("driver.name"), Piping.gaps("{driver.name} drives").stream().map(Piping.Gap::name).toList());
+        assertEquals(List.of(), Piping.gaps("{driver.name, select, blank {Nobody} other {{driver.name}}} drives"));
+        assertEquals("[driver] drives. Slowly", PaperText.of("{driver.name} drives. Slowly", n -> "[" + n + "]"));
+        assertEquals("x [driver].", PaperText.of("{driver.area, select, fen {f} other {x {driver.name}}}.", n -> "[" + n + "]"));
+        assertTrue(Stretch.of("{driver.name} drives").contains("{driver.name}"));
+        assertEquals(List.of("{driver.name} is missing"), Marks.faults("{driver.name} drives", "Quelqu’un conduit", "fr"));
+        assertEquals(List.of(), Marks.faults("{driver.name} drives", "{driver.name} conduit", "fr"));
+        assertTrue(Piping.fault("{driver..name}").isPresent() && Piping.fault("{.name}").isPresent());
+    }
+
+    @Test
     void onPaperATextRefersToTheAnswers() {
         assertEquals("Where is [species] now?", PaperText.of("Where is {species} now?", n -> "[" + n + "]"));
         assertEquals("All [count] of them, or [seen]",

@@ -4,6 +4,8 @@ import orthogon.core.answer.GridRow;
 import orthogon.core.answer.Option;
 import orthogon.core.answer.choice.OneChoice;
 import orthogon.core.answer.grid.GridAnswer;
+import orthogon.core.answer.lookup.LookupAnswer;
+import orthogon.core.answer.lookup.RecordAnswer;
 import orthogon.core.answer.number.NumberAnswer;
 import orthogon.core.answer.parts.PartsAnswer;
 import orthogon.core.answer.text.TextAnswer;
@@ -71,7 +73,10 @@ class PlainFormProofTest {
                         "g = null", "q0 and answered(g.one)", "g.one = g.two", "answered(g.two) and not(q0)",
                         "not(answered(g.one))", "g.one != g.two"), NAME("n", "answered(n)", "n = null", "n.family = \"a\"",
                                 "not(n.given = \"b\")", "n.given = null", "answered(n.given) and q0",
-                                "n.family != \"b\" or q0 = false", "starts with(n.family, \"b\")");
+                                "n.family != \"b\" or q0 = false", "starts with(n.family, \"b\")"),
+        /** A record of another questionnaire, of which an area and a truth are shown. */
+        LOOKUP("l", "answered(l)", "l = null", "l.area = \"a\"", "not(l.big)", "l.area = null and answered(l)",
+                "l.area != \"b\" or q0 = false", "answered(l.big) and q0", "l.big = q0", "l.record = null", "not(l.area = \"b\")");
 
         private final String code;
         private final String[] conditions;
@@ -115,6 +120,13 @@ class PlainFormProofTest {
                     .withAskWhen(pick("", "answered(q0)", "q0"))
                     .withAccept(List.of(new Question.Accept(pick("true", "n.family != \"b\"", "n.given = \"a\" or q0"), ""))),
                     random.nextBoolean());
+            case LOOKUP -> kept(Question.of("l", "Record?", new LookupAnswer("other", 1,
+                    List.of(new RecordAnswer("area", "Area", new OneChoice(TWO, false)), new RecordAnswer("big", "Big", new YesNoAnswer())),
+                    pick("", "answered(record.area)", "record.area = \"a\" or record.big", "not(record.big) and answered(record.area)"),
+                    pick("", "q0", "record.big = q0", "record.area != \"a\" or not(q0)", "not(record.big)"), "", false))
+                    .withRequireWhen(pick("", "true", "q0")).withAskWhen(pick("", "answered(q0)", "q0"))
+                    .withAccept(List.of(new Question.Accept(pick("true", "l.area != \"b\"", "l.big = true or q0"), ""))),
+                    random.nextBoolean());
         };
     }
 
@@ -136,12 +148,13 @@ class PlainFormProofTest {
     }
 
     /** Every respondent, their answers given whether asked for or not. */
+    @SuppressWarnings("unchecked")
     private static List<Map<String, Object>> everybody(Middle kind, Questionnaire document) {
         List<Map<String, Object>> all = new ArrayList<>(List.of(new HashMap<>()));
         all = times(all, "q0", truths());
         return times(times(all, kind.code, switch (kind) {
             case ROSTER -> lists(entries("x", truths(), "y", choices()));
-            case TEXTS -> lists(entries("x", truths(), "t", texts("a", "ab", "b", "z")));
+            case TEXTS -> lists(entries("x", truths(), "t", texts("a", "ab", "b", "z", "A")));
             case GRID -> {
                 boolean many = ((GridAnswer) document.question("g").orElseThrow().answer()).many();
                 List<Object> cells = many
@@ -149,6 +162,14 @@ class PlainFormProofTest {
                         : choices();
                 yield entries("one", cells, "two", cells);
             }
+            case LOOKUP -> entries("area", choices(), "big", truths()).stream().<Object>map(shown -> {
+                Map<String, Object> oneRecord = new HashMap<>((Map<String, Object>) shown);
+                oneRecord.put("record", "R-1");
+                return oneRecord;
+            }).collect(Collectors.collectingAndThen(Collectors.toList(), records -> {
+                records.add(null);
+                return records;
+            }));
             case NAME -> entries("given", texts("a", "b", "z"), "family", texts("a", "b", "bz", "z"));
         }), "q9", truths());
     }
@@ -220,6 +241,7 @@ class PlainFormProofTest {
             Set<String> taken = new TreeSet<>();
             Set<String> visited = new TreeSet<>();
             boolean without = false;
+            boolean needsOne = false;
             boolean always = true;
             boolean never = true;
             EvaluatedConditions evaluated = new EvaluatedConditions(wiring, TODAY);
@@ -229,6 +251,8 @@ class PlainFormProofTest {
                 evaluated.by(answers, interview);
                 course.pages().forEach(p -> visited.add(p.page().code()));
                 asked.addAll(course.asked());
+                needsOne |= course.asked().contains("l") && wiring.at("l.requireWhen").isPresent()
+                        && Boolean.TRUE.equals(interview.truth("l.requireWhen"));
                 course.taken().forEach(t -> taken.add(t.text()));
                 if (course.complete()) {
                     boolean says = Boolean.TRUE.equals(interview.truth("claims/0"));
@@ -244,7 +268,7 @@ class PlainFormProofTest {
             String at = run + " " + document.pages() + document.outcomeTable();
             assertEquals(BigInteger.valueOf(routes.size()), proof.figures().routes().orElseThrow(), at);
             // Of texts the proof counts classes, whereas here each text that is tried counts by itself.
-            if (kind == Middle.ROSTER || kind == Middle.GRID) {
+            if (kind == Middle.ROSTER || kind == Middle.GRID || kind == Middle.LOOKUP) {
                 assertEquals(BigInteger.valueOf(paths.size()), proof.figures().answerPaths().orElseThrow(), at);
             }
             for (Outcome outcome : document.outcomes()) {
@@ -255,6 +279,9 @@ class PlainFormProofTest {
             assertEquals(asked.contains("q9"), verdict(proof, "reach-question", "q9"), at);
             proof.claim("reach-finish", "p/finish/0").ifPresent(
                     c -> assertEquals(taken.contains("p/finish/0"), c.verdict() == Verdict.PROVED, at + c));
+            if (kind == Middle.LOOKUP) {
+                assertEquals(!needsOne, verdict(proof, "lookup-never-empty", "l"), at);
+            }
             boolean roster = document.item("r").isPresent();
             assertEquals(asked.contains(kind.code), verdict(proof, roster ? "reach-section" : "reach-question", kind.code), at);
             if (roster) {

@@ -165,7 +165,7 @@ class WordsOfKindsTest {
         every = with(every, "photos", a -> new FileAnswer(1, 2_000_000, List.of("image/*")));
         every = with(every, "land", a -> new IsoAnswer(false, List.of("FR", "PL")));
         every = with(every, "tongue", a -> new IsoAnswer(false, List.of("FR", "PL")));
-        return with(every, "driver", a -> new LookupAnswer("wardens", 1, List.of("name"), false));
+        return with(every, "driver", a -> LookupAnswer.in("wardens"));
     }
 
     @Test

@@ -15,6 +15,7 @@ import orthogon.core.answer.grid.GridAnswer;
 import orthogon.core.answer.hidden.HiddenAnswer;
 import orthogon.core.answer.iso.IsoAnswer;
 import orthogon.core.answer.lookup.LookupAnswer;
+import orthogon.core.answer.lookup.RecordAnswer;
 import orthogon.core.answer.number.NumberAnswer;
 import orthogon.core.answer.parts.PartsAnswer;
 import orthogon.core.answer.percentage.PercentageAnswer;
@@ -73,7 +74,12 @@ public final class EveryType {
                 Question.of("photos", "Photos", new FileAnswer(3, 2_000_000, List.of("image/*"))),
                 Question.of("land", "Country", new IsoAnswer(false, List.of("FR", "GB", "PL"))),
                 Question.of("tongue", "Language", new IsoAnswer(true, List.of())),
-                Question.of("driver", "Driver", new LookupAnswer("drivers", 2, List.of("name", "area"), true)),
+                Question.of("driver", "Driver", new LookupAnswer("drivers", 2,
+                        List.of(new RecordAnswer("name", "Name", PartsAnswer.name()),
+                                new RecordAnswer("area", "Area",
+                                        new OneChoice(List.of(Option.of("north", "North"), Option.of("south", "South")), false)),
+                                new RecordAnswer("seats", "Seats", new NumberAnswer(BigDecimal.ONE, new BigDecimal(8), 0, ""))),
+                        "answered(record.name) and record.seats >= 2", "record.area = \"north\"", "area", true)),
                 Question.of("signed", "Sign", new SignatureAnswer())));
         Page third = Page.empty("third", "Third").withItems(List.of(
                 new Section("group", "Group", "answered(story)", List.of(

@@ -130,6 +130,11 @@ public final class RandomResponses {
                 r.rows().stream().map(GridRow::code).forEach(row -> put(rows, row, value(r.row())));
                 yield rows.isEmpty() ? null : rows;
             }
+            case Domain.OneRecord r -> {
+                Map<String, Object> parts = new LinkedHashMap<>(Map.of(Domain.OneRecord.RECEIPT, "R-" + random.nextInt(3)));
+                r.shows().forEach((code, shown) -> put(parts, code, value(shown)));
+                yield parts;
+            }
             case Domain.Arriving a -> text(a.allowed());
         };
     }

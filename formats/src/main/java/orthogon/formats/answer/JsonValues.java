@@ -39,6 +39,7 @@ public final class JsonValues {
             case Domain.Files f -> json.isArray() ? json.valueStream().map(JsonValues::attachment).toList() : null;
             case Domain.TextParts p -> json.isObject() ? texts(json) : null;
             case Domain.EachRow r -> json.isObject() ? rows(r, json) : null;
+            case Domain.OneRecord r -> json.isObject() ? oneRecord(r, json) : null;
         };
     }
 
@@ -65,6 +66,19 @@ public final class JsonValues {
         Map<String, Object> rows = new LinkedHashMap<>();
         json.propertyNames().forEach(row -> rows.put(row, of(each.row(), json.get(row))));
         return rows.values().stream().anyMatch(Unreadable.class::isInstance) ? null : rows;
+    }
+
+    /** Null where a part is of another type, or is none of the record's. */
+    private static Map<String, Object> oneRecord(Domain.OneRecord record, JsonNode json) {
+        Map<String, Object> parts = new LinkedHashMap<>();
+        for (String part : json.propertyNames()) {
+            boolean receipt = part.equals(Domain.OneRecord.RECEIPT);
+            if (!receipt && !record.shows().containsKey(part)) {
+                return null;
+            }
+            parts.put(part, receipt ? text(json.get(part)) : read(record.shows().get(part), json.get(part)));
+        }
+        return parts.containsValue(null) ? null : parts;
     }
 
     private static Attachment attachment(JsonNode value) {

@@ -25,6 +25,11 @@ public final class ValueSchema {
                 r.rows().forEach(row -> rows.put(row.code(), of(r.row())));
                 yield object(rows);
             }
+            case Domain.OneRecord r -> {
+                Map<String, Object> parts = new LinkedHashMap<>(Map.of(Domain.OneRecord.RECEIPT, text()));
+                r.shows().forEach((code, shown) -> parts.put(code, of(shown)));
+                yield object(parts);
+            }
             case Domain.FreeTexts t -> with(text(), "minLength", t.least(), "maxLength", t.most());
             case Domain.Dates d -> with(text(), "format", "date");
             case Domain.TimesOfDay t -> with(text(), "pattern", "^\\d{2}:\\d{2}(:\\d{2})?$");

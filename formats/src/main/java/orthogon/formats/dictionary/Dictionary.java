@@ -154,6 +154,7 @@ public final class Dictionary {
             case Domain.TextParts p -> null;
             case Domain.Opaque o -> null;
             case Domain.EachRow r -> null;
+            case Domain.OneRecord r -> null;
             case Domain.Arriving a -> null;
         };
         return limit == null ? "" : limit instanceof BigDecimal d ? d.toPlainString() : limit.toString();

@@ -116,10 +116,19 @@ public record ResponseTables(List<ResponseTable> tables) {
                     value.andThen(v -> said(v, q.answer().hasOwnOptions() ? q.answer().options() : List.of(), form))));
         }
         parts.forEach(part -> into.add(new TableColumn(name + "." + part.part(),
-                value.andThen(v -> v instanceof Map<?, ?> m ? said(m.get(part.part()), part.options(), form) : null))));
+                value.andThen(v -> said(inside(v, part.part()), part.options(), form)))));
         if (q.answer().hasOwnOptions() && q.answer().options().stream().anyMatch(Option::other)) {
             into.add(new TableColumn(Slots.other(name), in.andThen(m -> m.get(Slots.other(q.code())))));
         }
+    }
+
+    /** A part of a value, or a part of its part; null where it is not there. */
+    private static Object inside(Object value, String part) {
+        Object found = value;
+        for (String name : part.split("\\.")) {
+            found = found instanceof Map<?, ?> parts ? parts.get(name) : null;
+        }
+        return found;
     }
 
     private static Object said(Object value, List<Option> options, ExportForm form) {

@@ -1,22 +1,38 @@
 package orthogon.app.answer.lookup;
 
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import orthogon.app.answer.AnswerControl;
 import orthogon.app.answer.DrawnControl;
 import orthogon.app.answer.GivenFields;
 import orthogon.app.answer.MadeUp;
+import orthogon.app.answer.OfferedChoice;
+import orthogon.app.answer.PageBox;
+import orthogon.app.answer.PageRecords;
 import orthogon.app.answer.Setting;
 import orthogon.app.answer.SettingsForm;
 import orthogon.app.answer.ShownAnswer;
-import orthogon.core.answer.AnswerFault;
+import orthogon.app.answer.SoughtRecords;
+import orthogon.app.answer.kinds.AnswerControls;
 import orthogon.core.answer.AnswerKind;
+import orthogon.core.answer.Domain;
 import orthogon.core.answer.lookup.LookupAnswer;
+import orthogon.core.answer.lookup.RecordAnswer;
+import orthogon.core.interview.Unreadable;
 import orthogon.core.language.OwnWords;
-import orthogon.core.questionnaire.Codes;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Refused;
 
-/** The key of a record, in a box. */
+/** A record, found by the words in it. */
 public final class LookupControl implements AnswerControl<LookupAnswer> {
+
+    /** What the button that adds a record brings, before the slot. */
+    public static final String ADD = "record:";
 
     @Override
     public List<AnswerKind> kinds() {
@@ -25,44 +41,85 @@ public final class LookupControl implements AnswerControl<LookupAnswer> {
 
     @Override
     public String inShort(LookupAnswer l) {
-        return "lookup in " + l.questionnaire();
+        return "record of " + l.questionnaire();
     }
 
     @Override
     public List<Setting> settings(LookupAnswer l) {
-        return List.of(Setting.mono("questionnaire", "Records of", l.questionnaire(), "Code of the other questionnaire."),
-                Setting.text("release", "Release", l.release() == 0 ? "" : l.release(), "Empty for its newest."),
-                Setting.mono("shows", "Shows", String.join(" ", l.shows()), "Codes of the answers that are shown."),
-                Setting.tick("mayAdd", "May add a new record", l.mayAdd()));
+        Map<String, String> orders = new LinkedHashMap<>(Map.of("", "the newest first"));
+        l.shows().forEach(s -> orders.put(s.code(), s.code()));
+        return List.of(Setting.condition("offerWhen", "Offer when", RuleFamily.OFFER_WHEN, l.offerWhen(), "every record"),
+                Setting.choose("order", "Listed by", l.order(), orders),
+                Setting.tick("mayAdd", "Respondents may add a record", l.mayAdd()));
     }
 
     @Override
     public LookupAnswer set(LookupAnswer now, SettingsForm form) throws Refused {
-        if (!Codes.isValid(form.text("questionnaire"))) {
-            throw new AnswerFault("questionnaire", "“" + form.text("questionnaire") + "” is not the code of a questionnaire");
-        }
-        return new LookupAnswer(form.text("questionnaire"), form.whole("release") == null ? 0 : form.whole("release"), form.words("shows"),
-                form.ticked("mayAdd"));
+        return new LookupAnswer(now.questionnaire(), now.release(), now.shows(), now.everyRecord(), form.text("offerWhen"),
+                form.text("order"), form.ticked("mayAdd"));
     }
 
+    /** The chosen record, then those that were found. */
     @Override
     public DrawnControl drawn(LookupAnswer l, ShownAnswer shown) {
-        return DrawnControl.box("lookup", "lookup", shown.value());
+        List<OfferedChoice> choices = new ArrayList<>();
+        Optional<SoughtRecords> sought = shown.records().sought(shown.slot());
+        if (shown.value() instanceof Map<?, ?> chosen) {
+            choices.add(choice(l, chosen, true, shown));
+        }
+        sought.ifPresent(
+                s -> s.found().stream().filter(r -> !isSame(r, shown.value())).forEach(r -> choices.add(choice(l, r, false, shown))));
+        return DrawnControl.ofChoices("lookup", sought.map(s -> s.end().key()).orElse(""), choices)
+                .withBoxes(shown.records().mayAdd(l) ? List.of(new PageBox(ADD + shown.slot(), "", "", "", List.of())) : List.of())
+                .withValue(sought.map(SoughtRecords::words).orElse(""));
+    }
+
+    private static OfferedChoice choice(LookupAnswer lookup, Map<?, ?> record, boolean chosen, ShownAnswer shown) {
+        return record(lookup, record, chosen, shown.records(), shown.words());
+    }
+
+    /** A record as a choice: its first answer, and the others beside it. */
+    public static OfferedChoice record(LookupAnswer lookup, Map<?, ?> record, boolean chosen, PageRecords records, OwnWords words) {
+        List<String> told = said(lookup, record, words);
+        String first = told.isEmpty() ? "" : told.getFirst();
+        String others = told.stream().skip(1).collect(Collectors.joining(" · "));
+        return new OfferedChoice(records.key(record), first, others, chosen, false, "");
+    }
+
+    private static boolean isSame(Map<?, ?> one, Object other) {
+        return other instanceof Map<?, ?> map && one.get(Domain.OneRecord.RECEIPT).equals(map.get(Domain.OneRecord.RECEIPT));
+    }
+
+    /** The shown answers in words, without the blank ones. */
+    private static List<String> said(LookupAnswer lookup, Map<?, ?> record, OwnWords words) {
+        return lookup.shows().stream().flatMap(s -> said(s, record.get(s.code()), words)).toList();
+    }
+
+    private static Stream<String> said(RecordAnswer shown, Object value, OwnWords words) {
+        return value == null
+                ? Stream.empty()
+                : Stream.of(AnswerControls.of(shown.answer()).inWords(shown.answer(), value, words));
     }
 
     @Override
     public Object given(LookupAnswer l, GivenFields fields) {
-        return fields.typed(typed -> typed);
+        return fields.typed(key -> fields.before() instanceof Map<?, ?> before && fields.records().key(before).equals(key)
+                ? before
+                : fields.records().at(l, key).<Object>map(r -> r).orElse(new Unreadable("")));
     }
 
     @Override
     public String inWords(LookupAnswer l, Object value, OwnWords words) {
-        return value.toString();
+        if (!(value instanceof Map<?, ?> record)) {
+            return value.toString();
+        }
+        List<String> said = said(l, record, words);
+        return said.isEmpty() && !l.shows().isEmpty() && record.size() == 1 ? words.say("lookup_erased") : String.join(", ", said);
     }
 
-    /** Made-up respondents choose no record. */
     @Override
     public Object madeUp(LookupAnswer l, MadeUp how) {
-        return null;
+        List<Map<String, Object>> some = how.records().apply(l);
+        return some.isEmpty() || !how.required() && how.random().nextInt(3) == 0 ? null : how.pick(some);
     }
 }

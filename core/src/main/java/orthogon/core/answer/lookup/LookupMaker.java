@@ -26,11 +26,11 @@ public final class LookupMaker implements AnswerMaker {
     @Override
     public Optional<Answer> typed(String words) {
         Matcher lookup = LOOKUP.matcher(words);
-        return lookup.matches() ? Optional.of(new LookupAnswer(lookup.group(1), 0, List.of(), false)) : Optional.empty();
+        return lookup.matches() ? Optional.of(LookupAnswer.in(lookup.group(1))) : Optional.empty();
     }
 
     @Override
     public Answer from(AnswerKind kind, Answer other) {
-        return new LookupAnswer("other_questionnaire", 0, List.of(), false);
+        return LookupAnswer.in("other_questionnaire");
     }
 }

@@ -92,6 +92,7 @@ final class Common {
             case Domain.Dates d -> false;
             case Domain.TimesOfDay t -> false;
             case Domain.EachRow r -> false;
+            case Domain.OneRecord r -> false;
             case Domain.Arriving l -> false;
         };
     }

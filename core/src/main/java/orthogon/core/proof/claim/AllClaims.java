@@ -37,6 +37,7 @@ public final class AllClaims {
         FAMILIES.put(Family.LANGUAGE, decider -> PageByPage.whole(() -> LanguageClaims.of(decider)));
         FAMILIES.put(Family.BURDEN, decider -> PageByPage.whole(() -> BurdenClaims.of(decider)));
         FAMILIES.put(Family.DISPATCH, decider -> PageByPage.whole(() -> DispatchClaims.of(decider)));
+        FAMILIES.put(Family.LOOKUP, LookupClaims::new);
         FAMILIES.put(Family.OWN, decider -> PageByPage.whole(() -> OwnClaims.of(decider)));
     }
 

@@ -50,6 +50,10 @@ public enum ClaimKind {
     MESSAGE_COMPLETE(Family.DISPATCH, ClaimScope.ROW),
     /** Somebody reads a wording of a passage. */
     PASSAGE_APPEARS(Family.DISPATCH, ClaimScope.RULE),
+    /** What a lookup shows of each record may be read by whoever opens the questionnaire. */
+    LOOKUP_DISCLOSES(Family.LOOKUP, ClaimScope.ROW),
+    /** Nobody needs a record where there may be none; it is known which records there can be. */
+    LOOKUP_NEVER_EMPTY(Family.LOOKUP, ClaimScope.ROW), LOOKUP_KNOWN(Family.LOOKUP, ClaimScope.ROW),
     /** What a follow-up opens is there, with what it carries and brings. */
     FOLLOW_UP_KNOWN(Family.FOLLOW_UP, ClaimScope.ROW),
     /** Some respondent opens a follow-up; nobody opens it with a value that it refuses. */
@@ -69,7 +73,8 @@ public enum ClaimKind {
                             ClaimScope.DOCUMENT), LANGUAGE(Family.LANGUAGE,
                                     ClaimScope.DOCUMENT), BURDEN(Family.BURDEN,
                                             ClaimScope.DOCUMENT), DISPATCH(Family.DISPATCH,
-                                                    ClaimScope.DOCUMENT), FOLLOW_UP(Family.FOLLOW_UP, ClaimScope.DOCUMENT);
+                                                    ClaimScope.DOCUMENT), LOOKUP(Family.LOOKUP,
+                                                            ClaimScope.DOCUMENT), FOLLOW_UP(Family.FOLLOW_UP, ClaimScope.DOCUMENT);
 
     /** What the place of a claim is. */
     public enum ClaimScope {

@@ -23,6 +23,7 @@ final class Cores {
 
     private static final int MOST_ROUNDS = 60;
     private static final Set<RuleFamily> MEMBERS = Set.of(RuleFamily.OPEN_WHEN, RuleFamily.ASK_WHEN, RuleFamily.OFFER_WHEN,
+            RuleFamily.EVERY_RECORD,
             RuleFamily.REQUIRE_WHEN, RuleFamily.ACCEPT, RuleFamily.LOCK_WHEN, RuleFamily.SKIP, RuleFamily.FINISH,
             RuleFamily.OUTCOME_ROW);
 

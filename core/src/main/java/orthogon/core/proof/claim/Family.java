@@ -10,9 +10,12 @@ public enum Family {
                                             "no answer is lost by changing another"), LANGUAGE(
                                                     "Languages", "every text is translated and current"), BURDEN("Burden",
                                                             "no route asks too much"), DISPATCH("Dispatch",
-                                                                    "every message has somebody to go to"), FOLLOW_UP("Follow-ups",
-                                                                            "every case can be brought to its end"), OWN("Own claims",
-                                                                                    "written for this questionnaire");
+                                                                    "every message has somebody to go to"), LOOKUP("Lookups",
+                                                                            "records are found, and no more of them is shown"), FOLLOW_UP(
+                                                                                    "Follow-ups",
+                                                                                    "every case can be brought to its end"), OWN(
+                                                                                            "Own claims",
+                                                                                            "written for this questionnaire");
 
     private final String title;
     private final String says;

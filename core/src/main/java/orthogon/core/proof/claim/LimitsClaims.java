@@ -53,6 +53,7 @@ final class LimitsClaims implements PageByPage {
             case Domain.Files f -> range("nothing", null, null);
             case Domain.Opaque o -> range("nothing", null, null);
             case Domain.EachRow r -> range("nothing", null, null);
+            case Domain.OneRecord r -> range("nothing", null, null);
             case Domain.Arriving a -> range("nothing", null, null);
         };
     }

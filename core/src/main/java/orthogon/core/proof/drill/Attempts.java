@@ -74,7 +74,8 @@ final class Attempts {
             for (int i = 0; i < q.accept().size(); i++) {
                 String place = q.code() + "/accept/" + i;
                 Goal goal = new Goal(Goal.GoalKind.FAILING, place + "#0");
-                if (!tried.contains(goal)) {
+                // Nobody can choose a record that is not on offer.
+                if (!tried.contains(goal) && !plainForm.isOverRecords(plainForm.origin(place))) {
                     refused(stage, plain, place).ifPresent(
                             instead -> attempt(goal, page, plain, instead, Problem.ProblemKind.ACCEPT, attempts));
                 }

@@ -31,6 +31,7 @@ final class Bounds {
             case Domain.Files f -> Optional.empty();
             case Domain.Opaque o -> Optional.empty();
             case Domain.EachRow r -> Optional.empty();
+            case Domain.OneRecord r -> Optional.empty();
             case Domain.Arriving a -> Optional.empty();
         };
     }
@@ -57,6 +58,7 @@ final class Bounds {
             case Domain.Files f -> Optional.empty();
             case Domain.Opaque o -> Optional.empty();
             case Domain.EachRow r -> Optional.empty();
+            case Domain.OneRecord r -> Optional.empty();
             case Domain.Arriving a -> Optional.empty();
         };
     }

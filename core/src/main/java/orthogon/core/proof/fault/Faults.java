@@ -136,7 +136,7 @@ public final class Faults {
         int reach = switch (wire.family()) {
             case OPEN_WHEN -> pageStart.get(wire.owner());
             case ASK_WHEN, OFFER_WHEN, REQUIRE_WHEN, LOCK_WHEN, REWORD, START_WITH, DERIVE -> position.get(wire.owner());
-            case ACCEPT -> pageEnd.get(pageOf.get(wire.owner()));
+            case ACCEPT, EVERY_RECORD -> pageEnd.get(pageOf.get(wire.owner()));
             case FINISH, SKIP -> pageEnd.get(wire.owner());
             case OUTCOME_ROW, SEND_WHEN, INCLUDE_WHEN, OPEN_FOLLOW_UP, CARRY, CLAIM -> Integer.MAX_VALUE;
         };
@@ -214,13 +214,14 @@ public final class Faults {
                 passage(unit, text, owner, name, before);
                 continue;
             }
-            boolean elsewhere = wiring.rosterOf(name).isPresent() && !wiring.rosterOf(name).equals(roster);
-            if (wiring.type(name).isEmpty() || elsewhere) {
+            String code = Piping.code(name);
+            boolean elsewhere = wiring.rosterOf(code).isPresent() && !wiring.rosterOf(code).equals(roster);
+            if (wiring.typeOf(name).isEmpty() || elsewhere) {
                 add(Fault.SoundClaim.REFERENCE_EXISTS, unit,
                         elsewhere ? Message.of("fault.which-entry").code("name", name) : nothingCalled(name));
-            } else if (position.getOrDefault(name, -2) >= reach) {
+            } else if (position.getOrDefault(code, -2) >= reach) {
                 add(Fault.SoundClaim.LOOKS_AHEAD, unit,
-                        Message.of(name.equals(owner) ? "fault.text-here" : "fault.text-later").code("name", name));
+                        Message.of(code.equals(owner) ? "fault.text-here" : "fault.text-later").code("name", name));
             }
         }
     }
@@ -235,7 +236,7 @@ public final class Faults {
             add(Fault.SoundClaim.REFERENCE_EXISTS, unit, Message.of("fault.no-passage").code("code", name));
         } else
             if (codes.contains(owner) && document.passage(name).orElseThrow().wordings().stream()
-                    .anyMatch(w -> Piping.names(w.text()).stream().anyMatch(codes::contains))) {
+                    .anyMatch(w -> Piping.codes(w.text()).stream().anyMatch(codes::contains))) {
                         add(Fault.SoundClaim.REFERENCE_EXISTS, unit, Message.of("fault.passage-deep").code("code", name));
                     } else
                 if (Piping.names(Piping.putIn(text, n -> n.equals(name) ? Optional.of("") : Optional.empty())).contains(name)) {

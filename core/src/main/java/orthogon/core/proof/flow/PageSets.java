@@ -120,6 +120,8 @@ public final class PageSets {
         for (Option option : choice ? question.answer().options() : List.<Option>of()) {
             given = d.and(given, d.implies(axis.option(option.code()), offered(question, option)));
         }
+        // A record is one that its respondents can give.
+        given = d.and(given, d.or(axis.blank(), rules.holds(question.code() + ".everyRecord", true)));
         if (space.plainForm().isNeverBlank(question.code())) {
             given = d.minus(given, axis.blank());
         }

@@ -83,9 +83,7 @@ public final class TextSets {
     private Met ofItem(Item item, Place.Text text) {
         String code = plainForm.first(item.code());
         List<GridRow> rows = item instanceof Question q ? q.answer().rows() : List.of();
-        List<String> ruled = rows.isEmpty()
-                ? List.of(code)
-                : rows.stream().map(r -> plainForm.firstRow(item.code(), r.code())).toList();
+        List<String> ruled = plainForm.ruledAs(item);
         PageSets sets = pages.stream().filter(p -> p.page().allItems().anyMatch(i -> i.code().equals(code))).findFirst().orElseThrow();
         int shown = sets.shown(code);
         if (text.owner() instanceof Place.Rule rule) {

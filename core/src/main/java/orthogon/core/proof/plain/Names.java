@@ -25,6 +25,11 @@ final class Names {
         return grid + "Z" + row;
     }
 
+    /** The lookup that the receipt of its record, or something shown of it, belongs to. */
+    static String lookup(String part) {
+        return part.substring(0, part.lastIndexOf('Z'));
+    }
+
     static boolean isOfPlainForm(String code) {
         return code.indexOf('Z') >= 0;
     }

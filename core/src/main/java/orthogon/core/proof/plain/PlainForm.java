@@ -1,13 +1,20 @@
 package orthogon.core.proof.plain;
 
 import orthogon.core.answer.GridRow;
+import orthogon.core.answer.Answer;
+import orthogon.core.answer.Domain;
 import orthogon.core.answer.grid.GridAnswer;
+import orthogon.core.answer.lookup.ChosenRecord;
+import orthogon.core.answer.lookup.LookupAnswer;
+import orthogon.core.answer.lookup.RecordAnswer;
 import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.yesno.YesNoAnswer;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Printer;
 import orthogon.core.expression.Wiring;
 import orthogon.core.place.Place;
 import orthogon.core.place.PlaceText;
+import orthogon.core.place.RuleFamily;
 import orthogon.core.proof.fault.Fault;
 import orthogon.core.proof.message.Message;
 import orthogon.core.questionnaire.Derived;
@@ -23,15 +30,20 @@ import orthogon.core.questionnaire.Section;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /** A document in plain form, and the way back to what the analyst wrote. */
 public final class PlainForm {
+
+    private static final Pattern RECEIPT = Pattern.compile("([a-z][A-Za-z0-9_]*Z" + Domain.OneRecord.RECEIPT + ")(/accept/\\d+)?");
 
     private final Wiring asWritten;
     private final Wiring original;
@@ -46,8 +58,19 @@ public final class PlainForm {
     private final Map<String, Expr> trees = new HashMap<>();
     private final Map<String, Message> unclear = new LinkedHashMap<>();
     private final Set<String> grids = new LinkedHashSet<>();
+    /** The receipts of the records that lookups take, in plain form. */
+    private final Set<String> receipts = new HashSet<>();
+    /** What is shown of the record that a lookup takes, in plain form: nobody is asked for it. */
+    private final Set<String> shownOfRecords = new HashSet<>();
+    /** Places whose expression nobody wrote. */
+    private final Set<String> unsaid = new HashSet<>();
     /** Number of entries of a roster that needs some to the fewest of them. */
     private final Map<String, BigDecimal> neverBlank = new LinkedHashMap<>();
+
+    /** What somebody reads whose record is not on offer; the words are Orthogon's own. */
+    private static final String NOT_ON_OFFER = "not on offer";
+    /** An answer without conditions of its own. */
+    private static final Answer YES_NO = new YesNoAnswer();
 
     private PlainForm(Wiring asWritten, Wiring original, Runnable step) {
         this.asWritten = asWritten;
@@ -57,7 +80,8 @@ public final class PlainForm {
         Questionnaire document = original.document();
         document.items().forEach(i -> items.putIfAbsent(i.code(), i));
         boolean simple = items.values().stream()
-                .noneMatch(i -> i instanceof Roster || i instanceof Question q && q.answer() instanceof GridAnswer);
+                .noneMatch(i -> i instanceof Roster
+                        || i instanceof Question q && (q.answer() instanceof GridAnswer || q.answer() instanceof LookupAnswer));
         this.plain = simple ? original : Wiring.of(plainForm(document), trees, step);
     }
 
@@ -182,11 +206,17 @@ public final class PlainForm {
         }
         String head = plainPlace.split("[./#]", 2)[0];
         int entry = Names.entryOf(head);
+        Rewriter rewriter = new Rewriter(items, entry == 0 ? "" : head.substring(0, head.indexOf('Z')), entry);
         try {
-            return Optional.of(new Rewriter(items, entry == 0 ? "" : head.substring(0, head.indexOf('Z')), entry).rewrite(expr));
+            return Optional.of((isOverRecords(origin(plainPlace)) ? rewriter.ofRecord(Names.lookup(head)) : rewriter).rewrite(expr));
         } catch (Rewriter.Unclear e) {
             return Optional.empty();
         }
+    }
+
+    /** Whether the expression at a place of the document speaks of the records that a lookup may offer. */
+    public boolean isOverRecords(String place) {
+        return PlaceText.rule(place.split("#", 2)[0]).filter(r -> r.family().isOverRecords(r.owner())).isPresent();
     }
 
     /** The code in plain form; inside a roster, that of the first entry. */
@@ -207,6 +237,15 @@ public final class PlainForm {
     /** A row of a grid in plain form; inside a roster, that of the first entry. */
     public String firstRow(String grid, String row) {
         return Names.row(first(grid), row);
+    }
+
+    /** Under which codes of the plain form the rules of an item stand; inside a roster, those of the first entry. */
+    public List<String> ruledAs(Item item) {
+        if (item instanceof Question q && q.answer() instanceof LookupAnswer) {
+            return List.of(Names.row(first(q.code()), Domain.OneRecord.RECEIPT));
+        }
+        List<GridRow> rows = item instanceof Question q ? q.answer().rows() : List.of();
+        return rows.isEmpty() ? List.of(first(item.code())) : rows.stream().map(r -> firstRow(item.code(), r.code())).toList();
     }
 
     /** Where a place of the plain form comes from. */
@@ -238,12 +277,28 @@ public final class PlainForm {
             return true;
         }
         String head = place.split("[./#]", 2)[0];
+        if (shownOfRecords.contains(head) || unsaid.contains(place.split("#", 2)[0])) {
+            return false;
+        }
         return !Names.isOfPlainForm(head) || !Names.isEntry(head) && Names.entryOf(head) <= 1;
     }
 
     /** A text for people with the analyst's own codes. */
     public String said(String text) {
-        return composed ? CaseNames.said(text) : differs() ? Names.said(text) : text;
+        return composed ? CaseNames.said(text) : differs() ? Names.said(receipts.isEmpty() ? text : withLookups(text)) : text;
+    }
+
+    /** The text with lookups in place of the receipts of their records. */
+    private String withLookups(String text) {
+        return RECEIPT.matcher(text).replaceAll(m -> {
+            String receipt = m.group(1);
+            if (!receipts.contains(receipt)) {
+                return Matcher.quoteReplacement(m.group());
+            }
+            int entry = Names.entryOf(receipt);
+            String rule = m.group(2) == null ? "" : m.group(2);
+            return Matcher.quoteReplacement(origin(receipt + rule) + (entry > 1 && rule.isEmpty() ? " of entry " + entry : ""));
+        });
     }
 
     /** Answers of the plain form as they are sent: entries in a list, rows in a map. */
@@ -282,11 +337,13 @@ public final class PlainForm {
                 String inEntry = Names.inEntry(code, n, "");
                 ((Map<?, ?>) entries.get(n - 1)).forEach((inner, given) -> spell(inEntry, (String) inner, given, into));
             }
-        } else if (value instanceof Map<?, ?> rows && items.get(code) instanceof Question q && q.answer() instanceof GridAnswer) {
-            rows.forEach((row, given) -> into.put(Names.row(prefix + code, (String) row), given));
-        } else {
-            into.put(prefix + code, value);
-        }
+        } else
+            if (value instanceof Map<?, ?> rows && items.get(code) instanceof Question q
+                    && (q.answer() instanceof GridAnswer || q.answer() instanceof LookupAnswer)) {
+                        rows.forEach((row, given) -> into.put(Names.row(prefix + code, (String) row), given));
+                    } else {
+                        into.put(prefix + code, value);
+                    }
     }
 
     private static List<Map<String, Object>> entries(String roster, int count, Map<String, Object> plainAnswers) {
@@ -362,6 +419,7 @@ public final class PlainForm {
         Rewriter rewriter = new Rewriter(items, roster, entry);
         switch (item) {
             case Question q when q.answer() instanceof GridAnswer grid -> into.add(spell(q, grid, code, rewriter));
+            case Question q when q.answer() instanceof LookupAnswer lookup -> into.add(spell(q, lookup, code, rewriter));
             case Roster r -> spell(r, rewriter, into);
             case Section s -> {
                 List<Item> inner = new ArrayList<>();
@@ -389,6 +447,41 @@ public final class PlainForm {
             rows.add(one.withAskWhen(text(q.code() + "." + row.code() + ".askWhen", rowCode + ".askWhen", row.askWhen(), rewriter)));
         }
         return new Section(code, q.wording(), text(q.code() + ".askWhen", code + ".askWhen", q.askWhen(), rewriter), rows);
+    }
+
+    /** The record is a question, and what is shown of it are questions that are asked once there is a record. */
+    private Section spell(Question q, LookupAnswer lookup, String code, Rewriter rewriter) {
+        grids.add(code);
+        String receipt = Names.row(code, Domain.OneRecord.RECEIPT);
+        Rewriter ofRecord = rewriter.ofRecord(code);
+        origin.put(receipt, q.code());
+        receipts.add(receipt);
+        String every = receipt + "." + RuleFamily.EVERY_RECORD.key();
+        unsaid.add(every);
+        Answer answer = new ChosenRecord(lookup.questionnaire(),
+                text(q.code() + "." + RuleFamily.EVERY_RECORD.key(), every, lookup.everyRecord(), ofRecord));
+        Question chosen = ((Question) withPlainConditions(q.withAskWhen("").withAnswer(YES_NO), receipt, rewriter)).withAnswer(answer);
+        List<Question.Accept> accept = new ArrayList<>(chosen.accept());
+        if (!lookup.offerWhen().isEmpty()) {
+            String place = receipt + "/accept/" + accept.size();
+            accept.add(new Question.Accept(
+                    text(q.code() + "." + RuleFamily.OFFER_WHEN.key(), place, lookup.offerWhen(), ofRecord), NOT_ON_OFFER));
+            onlyIfTrue(place);
+        }
+        List<Item> parts = new ArrayList<>(List.of(chosen.withAccept(accept)));
+        for (RecordAnswer shown : lookup.shows()) {
+            String part = Names.row(code, shown.code());
+            shownOfRecords.add(part);
+            trees.put(part + ".askWhen", Rewriter.isAnswered(new Expr.Name(receipt, Expr.Span.NONE)));
+            parts.add(Question.of(part, shown.label(), shown.answer()).withAskWhen("answered(" + receipt + ")"));
+        }
+        return new Section(code, q.wording(), text(q.code() + ".askWhen", code + ".askWhen", q.askWhen(), rewriter), parts);
+    }
+
+    /** A record is offered where the condition is true, but an answer is accepted where it is not false. */
+    private void onlyIfTrue(String place) {
+        trees.computeIfPresent(place, (p, when) -> new Expr.If(when, new Expr.Literal(true, Expr.Span.NONE),
+                new Expr.Literal(false, Expr.Span.NONE), Expr.Span.NONE));
     }
 
     private void spell(Roster r, Rewriter rewriter, List<Item> into) {

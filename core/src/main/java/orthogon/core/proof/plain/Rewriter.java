@@ -1,6 +1,8 @@
 package orthogon.core.proof.plain;
 
+import orthogon.core.answer.Domain;
 import orthogon.core.answer.grid.GridAnswer;
+import orthogon.core.answer.lookup.LookupAnswer;
 import orthogon.core.expression.Expr;
 import orthogon.core.expression.Expr.*;
 import orthogon.core.expression.Unfolding;
@@ -39,13 +41,25 @@ final class Rewriter {
     /** Roster and entry in which the expression stands; empty and 0 outside. */
     private final String roster;
     private final int entry;
+    /** The lookup in plain form whose records the name {@code record} stands for; empty where it stands for nothing of the kind. */
+    private final String lookup;
     /** How many parts were written out so far. */
     private int made;
 
     Rewriter(Map<String, Item> items, String roster, int entry) {
+        this(items, roster, entry, "");
+    }
+
+    private Rewriter(Map<String, Item> items, String roster, int entry, String lookup) {
         this.items = items;
         this.roster = roster;
         this.entry = entry;
+        this.lookup = lookup;
+    }
+
+    /** The same where {@code record} stands for the record of a lookup. */
+    Rewriter ofRecord(String plainLookup) {
+        return new Rewriter(items, roster, entry, plainLookup);
     }
 
     /** What a name that a quantifier binds stands for: an entry, or a value. */
@@ -53,11 +67,14 @@ final class Rewriter {
         record Entry(String roster, int number) implements Bound {}
 
         record BoundValue(Expr expr) implements Bound {}
+
+        /** @param lookup in plain form */
+        record BoundRecord(String lookup) implements Bound {}
     }
 
     Expr rewrite(Expr expr) {
         made = 0;
-        return rewrite(expr, Map.of());
+        return rewrite(expr, lookup.isEmpty() ? Map.of() : Map.of(Domain.OneRecord.RECEIPT, new Bound.BoundRecord(lookup)));
     }
 
     private Expr rewrite(Expr expr, Map<String, Bound> bound) {
@@ -90,7 +107,7 @@ final class Rewriter {
 
     /** Whether it is a roster, a list over one, or a grid, taken as a whole. */
     private boolean isWhole(Expr expr, Map<String, Bound> bound) {
-        return each(expr, bound).isPresent() || grid(expr, bound).isPresent();
+        return each(expr, bound).isPresent() || grid(expr, bound).isPresent() || lookup(expr, bound).isPresent();
     }
 
     private Expr name(Name n, Map<String, Bound> bound) {
@@ -98,9 +115,11 @@ final class Rewriter {
             if (bound.get(n.name()) instanceof Bound.BoundValue v) {
                 return v.expr();
             }
-            throw new Unclear(Message.of("unclear.entry"));
+            throw new Unclear(Message.of(bound.get(n.name()) instanceof Bound.BoundRecord ? "unclear.whole" : "unclear.entry").code("code",
+                    n.name()));
         }
-        if (items.get(n.name()) instanceof Roster || items.get(n.name()) instanceof Question q && q.answer() instanceof GridAnswer) {
+        if (items.get(n.name()) instanceof Roster || items.get(n.name()) instanceof Question q
+                && (q.answer() instanceof GridAnswer || q.answer() instanceof LookupAnswer)) {
             throw new Unclear(Message.of("unclear.whole").code("code", n.name()));
         }
         return new Name(here(n.name()), Span.NONE);
@@ -129,8 +148,27 @@ final class Rewriter {
         return Optional.of(Map.entry(plain, grid));
     }
 
+    /** The lookup that an expression names, as a code in plain form. */
+    private Optional<String> lookup(Expr expr, Map<String, Bound> bound) {
+        return switch (expr) {
+            case Name n when bound.get(n.name()) instanceof Bound.BoundRecord r -> Optional.of(r.lookup());
+            case Name n when !bound.containsKey(n.name()) && isLookup(n.name()) -> Optional.of(here(n.name()));
+            case PartOf p when p.of() instanceof Name n && bound.get(n.name()) instanceof Bound.Entry e && isLookup(p.part()) ->
+                Optional.of(Names.inEntry(e.roster(), e.number(), p.part()));
+            default -> Optional.empty();
+        };
+    }
+
+    private boolean isLookup(String code) {
+        return items.get(code) instanceof Question q && q.answer() instanceof LookupAnswer;
+    }
+
     /** A part of one value; empty where it is a part of every entry. */
     private Optional<Expr> part(PartOf p, Map<String, Bound> bound) {
+        Optional<String> ofRecord = lookup(p.of(), bound);
+        if (ofRecord.isPresent()) {
+            return Optional.of(new Name(Names.row(ofRecord.get(), p.part()), Span.NONE));
+        }
         Optional<Map.Entry<String, GridAnswer>> grid = grid(p.of(), bound);
         if (grid.isPresent()) {
             return Optional.of(new Name(Names.row(grid.get().getKey(), p.part()), Span.NONE));
@@ -237,11 +275,15 @@ final class Rewriter {
             return or(grid.get().getValue().rows().stream()
                     .map(r -> isAnswered(new Name(Names.row(grid.get().getKey(), r.code()), Span.NONE))).toList());
         }
+        Optional<String> ofRecord = lookup(of, bound);
+        if (ofRecord.isPresent()) {
+            return isAnswered(new Name(Names.row(ofRecord.get(), Domain.OneRecord.RECEIPT), Span.NONE));
+        }
         Optional<Each> each = each(of, bound);
         return isAnswered(each.isPresent() ? new Name(each.get().roster().code(), Span.NONE) : rewrite(of, bound));
     }
 
-    private static Expr isAnswered(Expr of) {
+    static Expr isAnswered(Expr of) {
         return new Call("answered", List.of(of), Span.NONE);
     }
 

@@ -102,8 +102,9 @@ public final class TextGaps {
     /** Whether there is one answer of this name at the place; what is answered for each entry of a roster has none outside of it. */
     private static boolean isReadable(PlainForm plainForm, String place, String name) {
         Wiring wiring = plainForm.original();
-        return wiring.type(name).isPresent()
-                && (wiring.rosterOf(name).isEmpty() || place.startsWith(plainForm.entry(wiring.rosterOf(name).get(), 1)));
+        String code = Piping.code(name);
+        return wiring.typeOf(name).isPresent()
+                && (wiring.rosterOf(code).isEmpty() || place.startsWith(plainForm.entry(wiring.rosterOf(code).get(), 1)));
     }
 
     /** Where a unit is read: the code of its page, item, outcome, or the kind of text, in plain form. */
@@ -136,8 +137,18 @@ public final class TextGaps {
         return new Call("answered", List.of(value), Span.NONE);
     }
 
+    /** What a text speaks of: a name, or a part of it. */
+    private static Expr value(String path) {
+        String[] names = path.split("\\.");
+        Expr value = new Name(names[0], Span.NONE);
+        for (int i = 1; i < names.length; i++) {
+            value = new PartOf(value, names[i], Span.NONE);
+        }
+        return value;
+    }
+
     private static Expr answered(String name) {
-        return answered(new Name(name, Span.NONE));
+        return answered(value(name));
     }
 
     private static Expr any(List<Expr> parts) {
@@ -180,7 +191,7 @@ public final class TextGaps {
         if (key.equals("blank")) {
             return Optional.of(new Not(answered(name), Span.NONE));
         }
-        Object value = switch (wiring.type(name).map(Type::kind).orElse(Type.TypeKind.NOTHING)) {
+        Object value = switch (wiring.typeOf(name).map(Type::kind).orElse(Type.TypeKind.NOTHING)) {
             case TRUTH -> key.equals("yes") ? Boolean.TRUE : key.equals("no") ? Boolean.FALSE : null;
             case NUMBER -> key.matches("-?\\d{1,9}") ? new BigDecimal(key) : null;
             case TEXT -> key;
@@ -188,6 +199,6 @@ public final class TextGaps {
         };
         return value == null
                 ? Optional.empty()
-                : Optional.of(new Compare("=", new Name(name, Span.NONE), new Literal(value, Span.NONE), Span.NONE));
+                : Optional.of(new Compare("=", value(name), new Literal(value, Span.NONE), Span.NONE));
     }
 }

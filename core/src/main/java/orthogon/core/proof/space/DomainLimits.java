@@ -31,6 +31,7 @@ public final class DomainLimits {
             case Domain.Files f -> List.of();
             case Domain.Opaque o -> List.of();
             case Domain.EachRow r -> List.of();
+            case Domain.OneRecord r -> List.of();
             case Domain.Arriving a -> List.of();
         };
     }

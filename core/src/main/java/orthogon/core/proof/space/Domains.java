@@ -39,6 +39,7 @@ final class Domains {
             case Domain.Opaque o -> OpaqueDomains.only(o.example(), o.what(), about);
             case Domain.Arriving a -> ofLink(code, a.allowed(), today, about, goOn);
             case Domain.EachRow r -> throw new IllegalStateException("a grid is spelled out before it comes here");
+            case Domain.OneRecord r -> throw new IllegalStateException("a lookup is spelled out before it comes here");
         };
     }
 
@@ -69,6 +70,7 @@ final class Domains {
             case Domain.Opaque o -> true;
             case Domain.Arriving a -> true;
             case Domain.EachRow r -> true;
+            case Domain.OneRecord r -> true;
         };
     }
 }

@@ -77,6 +77,7 @@ final class Starts {
             case Domain.Steps l -> false;
             case Domain.TimesOfDay t -> false;
             case Domain.EachRow r -> false;
+            case Domain.OneRecord r -> false;
             case Domain.Arriving l -> false;
         };
     }

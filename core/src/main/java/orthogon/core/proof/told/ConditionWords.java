@@ -45,9 +45,13 @@ final class ConditionWords {
         String key = switch (wire.family()) {
             case OPEN_WHEN -> "open";
             case ASK_WHEN -> isShown(owner) ? "show" : "ask";
+            case EVERY_RECORD -> "every-record";
             case OFFER_WHEN -> {
-                terms.put("option", ((Place.Part) wire.at().owner()).code());
-                yield "offer";
+                if (wire.at().owner() instanceof Place.Part option) {
+                    terms.put("option", option.code());
+                    yield "offer";
+                }
+                yield "offer-record";
             }
             case REQUIRE_WHEN -> "require";
             case ACCEPT -> "accept";

@@ -11,6 +11,7 @@ import java.time.LocalDate;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.IntStream;
 import java.util.stream.Collectors;
 import orthogon.core.answer.AllowedCharacters;
 import orthogon.core.answer.Answer;
@@ -27,6 +28,7 @@ import orthogon.core.answer.file.FileAnswer;
 import orthogon.core.answer.grid.GridAnswer;
 import orthogon.core.answer.iso.IsoAnswer;
 import orthogon.core.answer.lookup.LookupAnswer;
+import orthogon.core.answer.lookup.RecordAnswer;
 import orthogon.core.answer.number.NumberAnswer;
 import orthogon.core.answer.parts.PartsAnswer;
 import orthogon.core.answer.ranking.RankingAnswer;
@@ -87,7 +89,7 @@ class AnswerMakersTest {
     @Test
     void aValueOfAnotherTypeIsRefusedWhereOneIsExpected() {
         Object stranger = new Object();
-        Set<AnswerKind> anyText = EnumSet.of(AnswerKind.EMAIL, AnswerKind.PHONE, AnswerKind.WEB_ADDRESS, AnswerKind.LOOKUP,
+        Set<AnswerKind> anyText = EnumSet.of(AnswerKind.EMAIL, AnswerKind.PHONE, AnswerKind.WEB_ADDRESS,
                 AnswerKind.SIGNATURE, AnswerKind.HIDDEN);
         for (AnswerKind kind : AnswerKind.values()) {
             assertEquals(!anyText.contains(kind), fresh(kind).refusal(stranger, TODAY).isPresent(), kind.type());
@@ -130,8 +132,20 @@ class AnswerMakersTest {
         atTheEdge("columns/1/exclusive", () -> new GridAnswer(true, List.of(), OPTIONS), () -> new GridAnswer(false, List.of(), OPTIONS));
         atTheEdge("options", () -> new RankingAnswer(PLAIN, 1),
                 () -> new RankingAnswer(List.of(PLAIN.getFirst().withOfferWhen("seen")), 1));
-        atTheEdge("release", () -> new LookupAnswer("drivers", 100_000, List.of(), false),
-                () -> new LookupAnswer("drivers", 100_001, List.of(), false));
+        atTheEdge("release", () -> new LookupAnswer("drivers", 100_000, List.of(), "", "", "", false),
+                () -> new LookupAnswer("drivers", 100_001, List.of(), "", "", "", false));
+        atTheEdge("shows", () -> LookupAnswer.in("drivers").withShows(1, shown(LookupAnswer.MOST_SHOWN), ""),
+                () -> LookupAnswer.in("drivers").withShows(1, shown(LookupAnswer.MOST_SHOWN + 1), ""));
+        atTheEdge("order", () -> new LookupAnswer("drivers", 1, shown(1), "", "", "name_0", false),
+                () -> new LookupAnswer("drivers", 1, shown(1), "", "", "name_1", false));
+        atTheEdge("shows", () -> new RecordAnswer("name", "", PartsAnswer.name()),
+                () -> new RecordAnswer("name", "", new FileAnswer(1, 10, List.of())));
+        atTheEdge("shows", () -> new RecordAnswer("records", "", PartsAnswer.name()),
+                () -> new RecordAnswer("record", "", PartsAnswer.name()));
+    }
+
+    private static List<RecordAnswer> shown(int count) {
+        return IntStream.range(0, count).mapToObj(n -> new RecordAnswer("name_" + n, "", new TextAnswer(false, null, null))).toList();
     }
 
     @Test

@@ -78,7 +78,8 @@ class AnswerFormatsTest {
     @Test
     void partsWithColumnsOfTheirOwnArePartsOfTheValue() {
         everyKind().forEach((kind, answer) -> assertEquals(
-                answer.domain() instanceof Domain.TextParts || answer.domain() instanceof Domain.EachRow,
+                answer.domain() instanceof Domain.TextParts || answer.domain() instanceof Domain.EachRow
+                        || answer.domain() instanceof Domain.OneRecord,
                 !AnswerFormats.of(answer).columns(answer).isEmpty(), kind.type()));
     }
 

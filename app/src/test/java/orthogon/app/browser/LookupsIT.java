@@ -1,0 +1,247 @@
+package orthogon.app.browser;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import orthogon.app.store.DraftStore;
+import orthogon.app.store.DraftStore.Draft;
+import orthogon.app.store.ResponseStore;
+import orthogon.core.answer.Option;
+import orthogon.core.answer.choice.OneChoice;
+import orthogon.core.answer.lookup.LookupAnswer;
+import orthogon.core.answer.number.NumberAnswer;
+import orthogon.core.answer.parts.PartsAnswer;
+import orthogon.core.answer.text.TextAnswer;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.Questionnaire;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** A register is filled, and another questionnaire chooses among its records, as an analyst and respondents go through it. */
+@ExtendWith(Chromium.class)
+class LookupsIT {
+
+    private static final String SECRET = "Only at night, by the back gate";
+    private static final Questionnaire WARDENS = Questionnaire.blank("wardens", "Wardens").withPages(List.of(
+            orthogon.core.questionnaire.Page.empty("page", "About you").withItems(List.of(
+                    Question.of("name", "Your name", PartsAnswer.name()).withRequireWhen("true"),
+                    Question.of("beat", "Your beat", new OneChoice(List.of(Option.of("quay", "The quay"), Option.of("marsh", "The marsh")), false))
+                            .withRequireWhen("true"),
+                    Question.of("nights", "Nights a week", new NumberAnswer(BigDecimal.ONE, new BigDecimal(7), 0, "nights"))
+                            .withRequireWhen("true"),
+                    Question.of("secret", "How do you get in?", new TextAnswer(false, null, 80))))));
+    private static final Questionnaire WATCH = Questionnaire.blank("night_watch", "Night watch").withPages(List.of(
+            orthogon.core.questionnaire.Page.empty("page", "The watch").withItems(List.of(
+                    Question.of("beat", "Which beat?", new OneChoice(List.of(Option.of("quay", "The quay"), Option.of("marsh", "The marsh")),
+                            false)).withRequireWhen("true"),
+                    Question.of("warden", "Who watches?", LookupAnswer.in("wardens")).withRequireWhen("true"),
+                    Question.of("often", "May we ask for {warden.name} again?", new TextAnswer(false, null, 80))
+                            .withAskWhen("warden.nights >= 5")))));
+
+    private final RunningApplication application = RunningApplication.empty();
+    private final Page ines = Chromium.signedIn(application.address(), "ines");
+
+    @AfterEach
+    void close() {
+        ines.context().close();
+        application.close();
+    }
+
+    private static void press(Page page, String name) {
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true)).click();
+    }
+
+    private void release(String code, String title) {
+        Chromium.open(ines, application.address() + "/q/" + code + "/release");
+        assertThat(ines.locator("h1")).hasText("The gate is open");
+        ines.locator("#notes").fill(title);
+        ines.locator("button", new Page.LocatorOptions().setHasText("Release ")).first().click();
+        assertThat(ines.locator("#releases + table")).containsText(title);
+    }
+
+    private void answersWardens(Page page, String given, String family, String beat, String nights) {
+        page.getByLabel("Given name").fill(given);
+        page.getByLabel("Family name").fill(family);
+        page.getByLabel(beat, new Page.GetByLabelOptions().setExact(true)).check();
+        page.getByLabel("Nights a week").fill(nights);
+        page.getByLabel("How do you get in?").fill(SECRET);
+        press(page, "Look over and send");
+        press(page, "Send");
+    }
+
+    private void warden(String given, String family, String beat, String nights) {
+        Page page = Chromium.visitor();
+        page.navigate(application.address() + "/to/wardens");
+        press(page, "Begin");
+        answersWardens(page, given, family, beat, nights);
+        assertThat(page.locator("main")).containsText("Your answers have been sent");
+        page.context().close();
+    }
+
+    private static List<String> violations(Page page) {
+        return new AxeBuilder(page).analyze().getViolations().stream().map(v -> v.getId() + " " + v.getNodes()).toList();
+    }
+
+    private Locator field(Page page) {
+        return page.getByRole(AriaRole.COMBOBOX);
+    }
+
+    private void settled(Page page) {
+        page.locator("#questions:not([aria-busy])").waitFor();
+    }
+
+    private Page begun() {
+        Page page = Chromium.visitor();
+        page.navigate(application.address() + "/to/night-watch");
+        press(page, "Begin");
+        return page;
+    }
+
+    /** The analyst ticks what is shown, sets the condition, and answers for what may be read. */
+    private void setUp() {
+        DraftStore drafts = application.part(DraftStore.class);
+        drafts.create(WARDENS, "jory", "began");
+        drafts.create(WATCH, "jory", "began");
+        release("wardens", "First.");
+        warden("Wenna", "Tregle", "The quay", "5");
+        warden("Pelham", "Salt", "The marsh", "2");
+        warden("Wystan", "Brook", "The quay", "1");
+
+        Chromium.open(ines, application.address() + "/q/night_watch/compose?at=warden");
+        assertThat(ines.locator("#lookupSource")).hasValue("wardens");
+        for (String shown : List.of("name", "beat", "nights")) {
+            ines.locator("#shows-" + shown).check();
+            assertThat(ines.locator(".says", new Page.LocatorOptions().setHasText("Respondents see these answers"))).containsText("release 1");
+            assertThat(ines.locator("#shows-" + shown)).isChecked();
+        }
+        assertThat(ines.locator("#inspector")).containsText("nights of record is answered");
+        ines.locator("#offerWhen").fill("record.beat = beat");
+        ines.locator("#offerWhen").press("Tab");
+        assertThat(ines.locator("#inspector .says", new Page.LocatorOptions().setHasText("beat of record is beat"))).isVisible();
+        ines.locator("#s-mayAdd").check();
+        ines.locator("#s-order").selectOption("name");
+        assertEquals(List.of(), violations(ines));
+
+        Chromium.open(ines, application.address() + "/q/night_watch/release");
+        assertThat(ines.locator("main")).containsText("name, beat, nights");
+        Chromium.open(ines, application.address() + "/q/night_watch/prove");
+        ines.locator(".claims a", new Page.LocatorOptions().setHasText("what warden shows of each record")).click();
+        assertThat(ines.locator("#chosen")).containsText("read these answers of each: name, beat, nights");
+        ines.locator("summary, button", new Page.LocatorOptions().setHasText("Waive")).first().click();
+        ines.locator("[name=reason]").fill("The wardens agreed to it.");
+        ines.locator("form:has([name=reason]) button").first().click();
+        assertThat(ines.locator("#chosen")).containsText("The wardens agreed to it.");
+        release("night_watch", "The first watch.");
+    }
+
+    @Test
+    void aRecordIsFoundAddedAndChosen() {
+        setUp();
+        Page page = begun();
+        List<String> told = new ArrayList<>();
+        page.onResponse(r -> {
+            if (r.ok() && !r.url().contains("/app/") && !r.url().contains("/webjars/") && !r.url().contains("/fonts/")) {
+                told.add(r.url() + " " + r.text());
+            }
+        });
+        page.getByLabel("The quay", new Page.GetByLabelOptions().setExact(true)).check();
+        settled(page);
+        // By keyboard alone: two letters, down to the second, taken.
+        field(page).pressSequentially("w");
+        field(page).pressSequentially("y");
+        assertThat(page.getByRole(AriaRole.OPTION)).hasCount(1);
+        field(page).fill("");
+        field(page).pressSequentially("qu");
+        assertThat(page.getByRole(AriaRole.OPTION)).hasCount(2);
+        assertThat(field(page)).hasAttribute("aria-expanded", "true");
+        assertEquals(List.of(), violations(page));
+        field(page).press("ArrowDown");
+        assertThat(page.getByRole(AriaRole.OPTION).first()).hasAttribute("aria-selected", "true");
+        assertThat(page.getByRole(AriaRole.OPTION).first()).containsText("Wystan Brook");
+        field(page).press("ArrowDown");
+        field(page).press("Enter");
+        assertThat(page.getByLabel("Wenna Tregle")).isChecked();
+        assertThat(page.getByText("May we ask for Wenna Tregle again?")).isVisible();
+        settled(page);
+        assertEquals(List.of(), violations(page));
+
+        // On another beat the record is not on offer any more; a new one is added and chosen.
+        page.getByLabel("The marsh", new Page.GetByLabelOptions().setExact(true)).check();
+        settled(page);
+        press(page, "Look over and send");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("This record is no longer on offer. Choose another one.");
+        field(page).fill("Sorrel Fenwright");
+        assertThat(page.locator(".lookup [role=status]")).containsText("Nothing is found");
+        press(page, "Add a new one");
+        assertThat(page.locator(".notice")).containsText("You are adding a new entry for “Night watch”");
+        assertThat(page.getByLabel("Given name")).hasValue("Sorrel");
+        assertThat(page.getByLabel("Family name")).hasValue("Fenwright");
+        answersWardens(page, "Sorrel", "Fenwright", "The marsh", "6");
+        assertThat(page.getByLabel("Sorrel Fenwright")).isChecked();
+        assertThat(page.getByLabel("The marsh", new Page.GetByLabelOptions().setExact(true))).isChecked();
+        press(page, "Look over and send");
+        assertThat(page.locator("main")).containsText("Sorrel Fenwright, The marsh, 6 nights");
+        press(page, "Send");
+        assertThat(page.locator("main")).containsText("Your answers have been sent");
+
+        Draft watch = application.part(DraftStore.class).head("night_watch").orElseThrow();
+        ResponseStore responses = application.part(ResponseStore.class);
+        Map<String, Object> sent = responses.all(responses.numbers(watch.id())).getFirst().answers();
+        String receipt = (String) ((Map<?, ?>) sent.get("warden")).get("record");
+        long wardens = application.part(DraftStore.class).head("wardens").orElseThrow().id();
+        assertTrue(responses.find(wardens, receipt).isPresent());
+        List<String> others = responses.receipts(responses.numbers(wardens)).stream().filter(r -> !r.equals(receipt)).toList();
+        // Nothing but what is ticked has left the server; nor has the receipt of a record.
+        told.stream().filter(t -> t.contains("Night watch") || t.contains("/records ")).forEach(t -> {
+            assertFalse(t.contains(SECRET), t);
+            others.forEach(r -> assertFalse(t.contains(r), t));
+        });
+        page.context().close();
+
+        // The response of the register shows in the table what was chosen.
+        Chromium.open(ines, application.address() + "/q/night_watch/responses");
+        assertThat(ines.locator("table")).containsText("Sorrel Fenwright, The marsh, 6 nights");
+    }
+
+    @Test
+    void withoutScriptARecordIsFoundByAButtonAndAddingCanBeSwitchedOff() {
+        setUp();
+        Page page = Chromium.context(new Browser.NewContextOptions().setJavaScriptEnabled(false)).newPage();
+        page.navigate(application.address() + "/to/night-watch");
+        press(page, "Begin");
+        page.getByLabel("The quay", new Page.GetByLabelOptions().setExact(true)).check();
+        page.locator("input[type=search]").fill("w");
+        press(page, "Find");
+        assertThat(page.locator(".lookup [role=status]")).hasText("Type at least two letters.");
+        page.locator("input[type=search]").fill("tre");
+        press(page, "Find");
+        assertThat(page.getByLabel("The quay", new Page.GetByLabelOptions().setExact(true))).isChecked();
+        assertThat(page.locator(".records label:not(.none)")).hasCount(1);
+        page.getByLabel("Wenna Tregle").check();
+        press(page, "Look over and send");
+        assertThat(page.getByText("May we ask for Wenna Tregle again?")).isVisible();
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add a new one"))).hasCount(1);
+
+        Chromium.open(ines, application.address() + "/q/night_watch/compose?at=warden");
+        ines.locator("#s-mayAdd").uncheck();
+        assertThat(ines.locator("#s-mayAdd")).not().isChecked();
+        release("night_watch", "Without adding.");
+        Page later = begun();
+        assertThat(later.locator(".lookup")).isVisible();
+        assertThat(later.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add a new one"))).hasCount(0);
+        later.context().close();
+        page.context().close();
+    }
+}
