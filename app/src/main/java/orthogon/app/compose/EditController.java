@@ -226,7 +226,8 @@ class EditController {
             }
             if (field.contains(RECORDS)) {
                 String source = form.getFirst("lookupSource") == null ? "" : form.getFirst("lookupSource");
-                editing.make(code, revision, lookups.taking(at, source, form.getOrDefault("lookupShows", List.of())), who);
+                // The ticks say all that is shown, so that they stand for what was ticked a moment before as well.
+                editing.make(code, Math.max(revision, shows), lookups.taking(at, source, form.getOrDefault("lookupShows", List.of())), who);
                 return at(at);
             }
             Set<String> groups = field.isEmpty()

@@ -18,13 +18,14 @@ import orthogon.app.store.RecordKeys;
 import orthogon.app.store.RecordStore;
 import orthogon.app.store.RecordStore.SoughtWord;
 import orthogon.app.store.ResponseStore;
-import orthogon.app.store.ResponseStore.Response;
 import orthogon.core.answer.Answer;
 import orthogon.core.answer.Domain;
 import orthogon.core.answer.Option;
 import orthogon.core.answer.lookup.LookupAnswer;
 import orthogon.core.answer.lookup.RecordAnswer;
 import orthogon.core.interview.Interview;
+import orthogon.core.questionnaire.Question;
+import orthogon.core.responses.RecordWords;
 import org.springframework.stereotype.Component;
 
 /** The records of a workspace: what was answered to its questionnaires, as far as a lookup shows it. */
@@ -98,7 +99,7 @@ public class Registers {
     /** Some records, whatever else they must be to be on offer: the newest. */
     public List<Map<String, Object>> some(LookupAnswer lookup) {
         return records.questionnaire(lookup.questionnaire()).stream()
-                .flatMap(id -> responses.all(records.numbers(id, List.of(), List.of(), List.of(), 0, AT_ONCE)).stream())
+                .flatMap(id -> responses.all(records.numbers(id, List.of(), List.of(), List.of(), AT_ONCE)).stream())
                 .flatMap(r -> lookup.recordOf(r.receipt(), r.answers()).stream()).toList();
     }
 
@@ -107,29 +108,20 @@ public class Registers {
         List<String> names = lookup.shows().stream().flatMap(Registers::texts).toList();
         List<SoughtWord> sought = words.stream().map(w -> new SoughtWord(w, coded(lookup, w))).toList();
         List<String> sorted = lookup.shown(lookup.order()).map(Registers::sorting).orElse(List.of());
-        for (int from = 0; from < MOST_LOOKED_AT && into.size() <= SoughtRecords.MOST; from += AT_ONCE) {
-            List<Long> numbers = records.numbers(source, names, sought, sorted, from, AT_ONCE);
-            for (Response response : responses.all(numbers)) {
-                lookup.recordOf(response.receipt(), response.answers()).filter(offered).ifPresent(into::add);
-            }
-            if (numbers.size() < AT_ONCE) {
-                return;
-            }
+        List<Long> numbers = records.numbers(source, names, sought, sorted, MOST_LOOKED_AT);
+        for (int from = 0; from < numbers.size() && into.size() <= SoughtRecords.MOST; from += AT_ONCE) {
+            responses.all(numbers.subList(from, Math.min(numbers.size(), from + AT_ONCE)))
+                    .forEach(r -> lookup.recordOf(r.receipt(), r.answers()).filter(offered).ifPresent(into::add));
         }
     }
 
     static List<String> words(String typed) {
-        return Arrays.stream(typed.toLowerCase(Locale.ROOT).strip().split("\\s+")).filter(w -> !w.isEmpty()).limit(MOST_WORDS).toList();
+        return RecordWords.sought(typed).stream().limit(MOST_WORDS).toList();
     }
 
     /** Under which names the texts of a shown answer are kept; none for choices, which are found by their labels. */
     private static Stream<String> texts(RecordAnswer shown) {
-        return switch (shown.answer().domain()) {
-            case Domain.TextParts parts -> parts.parts().stream().map(p -> shown.code() + "." + p);
-            case Domain.FreeTexts t -> Stream.of(shown.code());
-            case Domain.Opaque o -> Stream.of(shown.code());
-            default -> Stream.empty();
-        };
+        return RecordWords.names(Question.of(shown.code(), shown.label(), shown.answer()));
     }
 
     /** Under which names the values stand by which records are listed; of a person's name the family's comes first. */

@@ -2,6 +2,7 @@ package orthogon.app.store;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -13,6 +14,7 @@ import orthogon.core.responses.AnswerTally;
 import orthogon.core.responses.ChosenRecords;
 import orthogon.core.responses.KeptValue;
 import orthogon.core.responses.PersonalAnswers;
+import orthogon.core.responses.RecordWords;
 import orthogon.core.responses.SearchWords;
 import org.springframework.jdbc.core.simple.JdbcClient;
 
@@ -30,12 +32,12 @@ final class AnswerIndexStore {
             insert into response_tally (response, questionnaire_id, line) values (:number, :questionnaire, :line)
             """;
     private static final String STRIP = """
-            delete from answer_value where response = :number and (name = :name or name like :parts escape '\\')
+            delete from %s where response = :number and (name = :name or name like :parts escape '\\')
             """;
     private static final String CHOICE = "insert into record_choice (response, slot, record) values (:number, :slot, :record)";
     /** The tables in which something stands for each response. */
     private static final List<String> KEPT = List.of("answer_value", "response_words", "response_open_words", "response_tally",
-            "record_choice");
+            "record_choice", "record_word");
     private static final int VALUES_AT_ONCE = 40;
 
     private final JdbcClient jdbc;
@@ -55,8 +57,21 @@ final class AnswerIndexStore {
                 .forEach((table, searched) -> jdbc.sql(WORDS.formatted(table)).param("number", number).param("questionnaire", questionnaire)
                         .param("words", SearchWords.of(document, receipt, searched)).update());
         jdbc.sql(TALLY).param("number", number).param("questionnaire", questionnaire).param("line", line(document, values)).update();
+        words(number, questionnaire, document, answers);
         ChosenRecords.of(document, answers).forEach((slot, receiptOfRecord) -> jdbc.sql(CHOICE).param("number", number).param("slot", slot)
                 .param("record", receiptOfRecord).update());
+    }
+
+    private void words(long number, long questionnaire, Questionnaire document, Map<String, Object> answers) {
+        List<Object> parameters = new ArrayList<>();
+        RecordWords.of(document, answers)
+                .forEach((name, words) -> words.forEach(word -> parameters.addAll(Arrays.asList(questionnaire, name, word, number))));
+        int each = 4;
+        for (int from = 0; from < parameters.size(); from += VALUES_AT_ONCE * each) {
+            List<Object> some = parameters.subList(from, Math.min(parameters.size(), from + VALUES_AT_ONCE * each));
+            String rows = String.join(", ", Collections.nCopies(some.size() / each, "(?, ?, ?, ?)"));
+            jdbc.sql("insert into record_word (questionnaire_id, name, word, response) values " + rows).params(some).update();
+        }
     }
 
     /** Keeps it anew after answers have changed. */
@@ -84,8 +99,8 @@ final class AnswerIndexStore {
      * @param personal codes of those that go
      */
     void strip(long number, Questionnaire document, Map<String, Object> open, Set<String> personal) {
-        personal.forEach(code -> jdbc.sql(STRIP).param("number", number).param("name", code)
-                .param("parts", ConditionSql.escaped(code) + ".%").update());
+        List.of("answer_value", "record_word").forEach(table -> personal.forEach(code -> jdbc.sql(STRIP.formatted(table))
+                .param("number", number).param("name", code).param("parts", ConditionSql.escaped(code) + ".%").update()));
         jdbc.sql(STRIP_WORDS).param("number", number).update();
         jdbc.sql("update response_tally set line = :line where response = :number").param("number", number)
                 .param("line", line(document, KeptValue.of(document, open))).update();

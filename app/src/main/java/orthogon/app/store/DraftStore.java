@@ -36,6 +36,7 @@ public class DraftStore {
             "delete from response_words where questionnaire_id = :id",
             "delete from response_open_words where questionnaire_id = :id", "delete from response_tally where questionnaire_id = :id",
             "delete from answer_value where questionnaire_id = :id",
+            "delete from record_word where questionnaire_id = :id",
             "delete from record_choice where response in (select number from response where questionnaire_id = :id)",
             "delete from record_adding where interview_id in (select i.id from interview i join release r on r.id = i.release_id "
                     + "where r.questionnaire_id = :id) or for_interview in (select i.id from interview i join release r "

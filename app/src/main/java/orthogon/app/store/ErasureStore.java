@@ -19,6 +19,7 @@ public class ErasureStore {
             "delete from response_open_words where response in (select number from response where interview_id in (:some))",
             "delete from response_tally where response in (select number from response where interview_id in (:some))",
             "delete from answer_value where response in (select number from response where interview_id in (:some))",
+            "delete from record_word where response in (select number from response where interview_id in (:some))",
             "delete from record_choice where response in (select number from response where interview_id in (:some))",
             "delete from record_adding where interview_id in (:some) or for_interview in (:some)",
             "delete from answer where receipt in (select receipt from response where interview_id in (:some))",

@@ -1,13 +1,18 @@
 package orthogon.app.store;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.Collection;
-import java.util.LinkedHashMap;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import orthogon.core.responses.KeptValue.ValueKind;
+import org.springframework.jdbc.core.RowCallbackHandler;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -15,18 +20,24 @@ import org.springframework.stereotype.Component;
 @Component
 public class RecordStore {
 
-    private static final String HAVING = """
-            p.number in (select v.response from answer_value v where v.questionnaire_id = :questionnaire and (%s))
+    private static final String WORD = """
+            select w.response from record_word w
+            where w.questionnaire_id = :questionnaire and w.name = :name and w.word >= :from and w.word < :to
             """;
-    private static final String TEXT = "v.name in (:names) and v.kind = 'T' and (lower(v.text) like :begins%1$d escape '\\'"
-            + " or lower(v.text) like :inside%1$d escape '\\')";
-    private static final String CODED = "v.name = :coded%1$s and v.kind in ('T', 'E') and v.text in (:codes%1$s)";
-    private static final String NEWEST = " order by p.questionnaire_id desc, p.sent_at desc, p.number desc";
+    private static final String CODED = """
+            select v.response from answer_value v
+            where v.questionnaire_id = :questionnaire and v.name = :name and v.kind in ('T', 'E') and v.text in (:codes)
+            """;
+    private static final String ALL = "select p.number from response p where p.questionnaire_id = :questionnaire order by p.number desc"
+            + " fetch first :most rows only";
+    private static final String KEYS = """
+            select v.response, v.name, v.text, v.number from answer_value v
+            where v.response in (:some) and v.name in (:names) and v.kind <> 'E' and v.kind <> 'W'
+            """;
     private static final String SORTED = """
-            (select min(lower(o.text)) from answer_value o where o.response = p.number and o.name = :sorted%1$d),
-                (select min(o.number) from answer_value o where o.response = p.number and o.name = :sorted%1$d),
+            select v.response from answer_value v where v.questionnaire_id = :questionnaire and v.name = :name and v.kind = :kind
+            order by v.questionnaire_id, v.name, v.kind, v.text, v.number, v.response
             """;
-
     private static final int AT_ONCE = 200;
 
     private final JdbcClient jdbc;
@@ -83,40 +94,88 @@ public class RecordStore {
      *
      * @param names of the texts that are looked at, with their parts
      * @param sorted names of the answers by which they are sorted, the first before the second; none for the newest first
+     * @param most how many are wanted
      */
-    public List<Long> numbers(long questionnaireId, List<String> names, List<SoughtWord> words, List<String> sorted, int from, int most) {
-        Map<String, Object> parameters = new LinkedHashMap<>();
-        List<String> parts = new ArrayList<>();
-        for (SoughtWord word : words) {
-            int n = parts.size();
-            List<String> either = new ArrayList<>();
-            if (!names.isEmpty()) {
-                either.add(TEXT.formatted(n));
-                parameters.put("begins" + n, ConditionSql.escaped(word.text()) + "%");
-                parameters.put("inside" + n, "% " + ConditionSql.escaped(word.text()) + "%");
-                parameters.put("names", names);
-            }
-            word.coded().forEach((name, codes) -> {
-                String at = n + "_" + either.size();
-                either.add(CODED.formatted(at));
-                parameters.put("coded" + at, name);
-                parameters.put("codes" + at, codes);
+    public List<Long> numbers(long questionnaireId, List<String> names, List<SoughtWord> words, List<String> sorted, int most) {
+        if (words.isEmpty()) {
+            return jdbc.sql(ALL).param("questionnaire", questionnaireId).param("most", most).query(Long.class).list();
+        }
+        BitSet all = having(questionnaireId, names, words.getFirst());
+        words.stream().skip(1).forEach(word -> all.and(having(questionnaireId, names, word)));
+        if (sorted.isEmpty()) {
+            return newest(all, most);
+        }
+        return all.cardinality() > most ? inOrder(questionnaireId, all, sorted.getFirst(), most) : sorted(newest(all, most), sorted);
+    }
+
+    private BitSet having(long questionnaireId, List<String> names, SoughtWord word) {
+        BitSet having = new BitSet();
+        RowCallbackHandler each = row -> having.set(Math.toIntExact(row.getLong("response")));
+        names.forEach(name -> jdbc.sql(WORD).param("questionnaire", questionnaireId).param("name", name).param("from", word.text())
+                .param("to", behind(word.text())).query(each));
+        word.coded().forEach((name, codes) -> jdbc.sql(CODED).param("questionnaire", questionnaireId).param("name", name)
+                .param("codes", codes).query(each));
+        return having;
+    }
+
+    /** The first text behind all that begin like this one, compared letter by letter. */
+    private static String behind(String beginning) {
+        int last = beginning.codePointBefore(beginning.length());
+        String before = beginning.substring(0, beginning.length() - Character.charCount(last));
+        int next = last + 1 == Character.MIN_SURROGATE ? Character.MAX_SURROGATE + 1 : Math.min(last + 1, Character.MAX_CODE_POINT);
+        return before + Character.toString(next);
+    }
+
+    private static List<Long> newest(BitSet numbers, int most) {
+        List<Long> newest = new ArrayList<>();
+        for (int n = numbers.previousSetBit(numbers.length()); n >= 0 && newest.size() < most; n = numbers.previousSetBit(n - 1)) {
+            newest.add((long) n);
+        }
+        return newest;
+    }
+
+    /** Many numbers by one answer, as the database has it in order; those without it come last. */
+    private List<Long> inOrder(long questionnaireId, BitSet numbers, String name, int most) {
+        List<Long> ordered = new ArrayList<>();
+        BitSet left = (BitSet) numbers.clone();
+        for (ValueKind kind : ValueKind.values()) {
+            jdbc.sql(SORTED).param("questionnaire", questionnaireId).param("name", name).param("kind", kind.sign()).query(row -> {
+                int number = Math.toIntExact(row.getLong("response"));
+                if (left.get(number) && ordered.size() < most) {
+                    left.clear(number);
+                    ordered.add((long) number);
+                }
             });
-            if (either.isEmpty()) {
-                return List.of();
+        }
+        ordered.addAll(newest(left, most - ordered.size()));
+        return ordered;
+    }
+
+    /** What a response is sorted by. */
+    private record SortKey(String text, BigDecimal number) implements Comparable<SortKey> {
+
+        private static final SortKey BLANK = new SortKey("", null);
+
+        @Override
+        public int compareTo(SortKey other) {
+            if (number == null || other.number == null) {
+                return number == null && other.number == null ? text.compareTo(other.text) : number == null ? 1 : -1;
             }
-            parts.add(HAVING.formatted(String.join(" or ", either)));
+            return number.compareTo(other.number);
         }
-        String order = sorted.isEmpty()
-                ? NEWEST
-                : IntStream.range(0, sorted.size()).mapToObj(SORTED::formatted).collect(Collectors.joining("", " order by ", " p.number desc"));
-        for (int n = 0; n < sorted.size(); n++) {
-            parameters.put("sorted" + n, sorted.get(n));
+    }
+
+    private List<Long> sorted(List<Long> numbers, List<String> names) {
+        Map<String, Map<Long, SortKey>> keys = new HashMap<>();
+        names.forEach(name -> keys.put(name, new HashMap<>()));
+        for (int from = 0; from < numbers.size(); from += AT_ONCE) {
+            jdbc.sql(KEYS).param("some", numbers.subList(from, Math.min(numbers.size(), from + AT_ONCE))).param("names", names).query(row -> {
+                keys.get(row.getString("name")).put(row.getLong("response"),
+                        new SortKey(row.getString("text").toLowerCase(Locale.ROOT), row.getBigDecimal("number")));
+            });
         }
-        String sql = "select p.number from response p where p.questionnaire_id = :questionnaire"
-                + parts.stream().map(part -> " and " + part).collect(Collectors.joining()) + order
-                + " offset :from rows fetch next :most rows only";
-        return jdbc.sql(sql).params(parameters).param("questionnaire", questionnaireId).param("from", from).param("most", most)
-                .query(Long.class).list();
+        Comparator<Long> order = names.stream().map(name -> Comparator.comparing((Long n) -> keys.get(name).getOrDefault(n, SortKey.BLANK)))
+                .reduce(Comparator::thenComparing).orElseThrow();
+        return numbers.stream().sorted(order).toList();
     }
 }

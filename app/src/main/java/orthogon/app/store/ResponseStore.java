@@ -125,6 +125,18 @@ public class ResponseStore {
     @Transactional
     public void index(long number, Release release, String receipt, Map<String, Object> answers, TakenRoute route) {
         index.add(number, release.questionnaireId(), release.document(), receipt, answers);
+        route(number, release, route);
+    }
+
+    /** Keeps anew what a response from before is found by. */
+    @Transactional
+    public void indexAgain(Response response, TakenRoute route) {
+        Release release = releases.get(response.releaseId());
+        index.again(response.number(), release.questionnaireId(), release.document(), response.receipt(), response.answers());
+        route(response.number(), release, route);
+    }
+
+    private void route(long number, Release release, TakenRoute route) {
         String asked = String.join(" ", route.asked());
         String digest = Digests.ofRoute(asked, route.outcome());
         jdbc.sql(ROUTE).param("release", release.id()).param("digest", digest).param("outcome", route.outcome()).param("asked", asked)

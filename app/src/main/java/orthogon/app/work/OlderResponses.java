@@ -33,6 +33,6 @@ class OlderResponses implements SmartInitializingSingleton {
 
     private void index(Response response) {
         Running running = interviews.find(response.interviewId()).orElseThrow();
-        responses.index(response.number(), running.release(), response.receipt(), response.answers(), TakenRoute.of(running.interview()));
+        responses.indexAgain(response, TakenRoute.of(running.interview()));
     }
 }

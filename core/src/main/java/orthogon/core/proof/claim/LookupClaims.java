@@ -44,8 +44,8 @@ final class LookupClaims implements PageByPage {
     private static Claim discloses(String receipt, Question question, LookupAnswer lookup) {
         ClaimKind kind = ClaimKind.LOOKUP_DISCLOSES;
         boolean nothing = lookup.shows().isEmpty();
-        String shown = lookup.shows().stream().map(RecordAnswer::code).collect(Collectors.joining(", "));
-        return new Claim(kind, receipt, about(kind, "claim", question, lookup), Verdict.REFUTED, Optional.empty(),
+        String shown = nothing ? "none yet" : lookup.shows().stream().map(RecordAnswer::code).collect(Collectors.joining(", "));
+        return new Claim(kind, receipt, about(kind, "claim", question, lookup).text("shown", shown), Verdict.REFUTED, Optional.empty(),
                 () -> new Finding.Fact(about(kind, nothing ? "nothing" : "refuted", question, lookup).text("shown", shown),
                         Optional.of(about(kind, nothing ? "advice.nothing" : "advice", question, lookup)), Optional.empty()));
     }

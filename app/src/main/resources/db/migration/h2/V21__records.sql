@@ -16,3 +16,14 @@ create table record_adding (
     slot varchar(140) not null
 );
 create index record_adding_for on record_adding (for_interview);
+
+-- The words of texts, in small letters, by which records are found. Those of responses from before are brought there when Orthogon starts.
+create table record_word (
+    questionnaire_id bigint not null,
+    name varchar(140) not null,
+    word varchar(40) not null,
+    response bigint not null
+);
+create index record_word_by_word on record_word (questionnaire_id, name, word, response);
+create index record_word_of_response on record_word (response);
+update response set indexed = false;
