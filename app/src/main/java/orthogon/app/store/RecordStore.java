@@ -169,10 +169,11 @@ public class RecordStore {
         Map<String, Map<Long, SortKey>> keys = new HashMap<>();
         names.forEach(name -> keys.put(name, new HashMap<>()));
         for (int from = 0; from < numbers.size(); from += AT_ONCE) {
-            jdbc.sql(KEYS).param("some", numbers.subList(from, Math.min(numbers.size(), from + AT_ONCE))).param("names", names).query(row -> {
-                keys.get(row.getString("name")).put(row.getLong("response"),
-                        new SortKey(row.getString("text").toLowerCase(Locale.ROOT), row.getBigDecimal("number")));
-            });
+            jdbc.sql(KEYS).param("some", numbers.subList(from, Math.min(numbers.size(), from + AT_ONCE))).param("names", names)
+                    .query(row -> {
+                        keys.get(row.getString("name")).put(row.getLong("response"),
+                                new SortKey(row.getString("text").toLowerCase(Locale.ROOT), row.getBigDecimal("number")));
+                    });
         }
         Comparator<Long> order = names.stream().map(name -> Comparator.comparing((Long n) -> keys.get(name).getOrDefault(n, SortKey.BLANK)))
                 .reduce(Comparator::thenComparing).orElseThrow();

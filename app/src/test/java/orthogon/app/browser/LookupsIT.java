@@ -38,15 +38,18 @@ class LookupsIT {
     private static final Questionnaire WARDENS = Questionnaire.blank("wardens", "Wardens").withPages(List.of(
             orthogon.core.questionnaire.Page.empty("page", "About you").withItems(List.of(
                     Question.of("name", "Your name", PartsAnswer.name()).withRequireWhen("true"),
-                    Question.of("beat", "Your beat", new OneChoice(List.of(Option.of("quay", "The quay"), Option.of("marsh", "The marsh")), false))
+                    Question.of("beat", "Your beat",
+                            new OneChoice(List.of(Option.of("quay", "The quay"), Option.of("marsh", "The marsh")), false))
                             .withRequireWhen("true"),
                     Question.of("nights", "Nights a week", new NumberAnswer(BigDecimal.ONE, new BigDecimal(7), 0, "nights"))
                             .withRequireWhen("true"),
                     Question.of("secret", "How do you get in?", new TextAnswer(false, null, 80))))));
     private static final Questionnaire WATCH = Questionnaire.blank("night_watch", "Night watch").withPages(List.of(
             orthogon.core.questionnaire.Page.empty("page", "The watch").withItems(List.of(
-                    Question.of("beat", "Which beat?", new OneChoice(List.of(Option.of("quay", "The quay"), Option.of("marsh", "The marsh")),
-                            false)).withRequireWhen("true"),
+                    Question.of("beat", "Which beat?",
+                            new OneChoice(List.of(Option.of("quay", "The quay"), Option.of("marsh", "The marsh")),
+                                    false))
+                            .withRequireWhen("true"),
                     Question.of("warden", "Who watches?", LookupAnswer.in("wardens")).withRequireWhen("true"),
                     Question.of("often", "May we ask for {warden.name} again?", new TextAnswer(false, null, 80))
                             .withAskWhen("warden.nights >= 5")))));
@@ -124,7 +127,8 @@ class LookupsIT {
         assertThat(ines.locator("#lookupSource")).hasValue("wardens");
         for (String shown : List.of("name", "beat", "nights")) {
             ines.locator("#shows-" + shown).check();
-            assertThat(ines.locator(".says", new Page.LocatorOptions().setHasText("Respondents see these answers"))).containsText("release 1");
+            assertThat(ines.locator(".says", new Page.LocatorOptions().setHasText("Respondents see these answers")))
+                    .containsText("release 1");
             assertThat(ines.locator("#shows-" + shown)).isChecked();
         }
         assertThat(ines.locator("#inspector")).containsText("nights of record is answered");

@@ -47,7 +47,8 @@ final class RecordsBenchmark {
     private static final int SEARCHES = 60;
     private static final int WARM = 20;
     private static final int AT_ONCE = 1_000;
-    private static final List<String> SYLLABLES = List.of("wen", "or", "ma", "pel", "i", "to", "sor", "an", "tre", "sal", "has", "ro", "fen",
+    private static final List<String> SYLLABLES = List.of("wen", "or", "ma", "pel", "i", "to", "sor", "an", "tre", "sal", "has", "ro",
+            "fen",
             "mar", "al", "bro", "gle", "ell", "ham", "kin", "ley", "wyn", "da", "rin");
     private static final OneChoice AREA = new OneChoice(List.of(Option.of("harbour", "Harbour and town"), Option.of("fen", "The fen"),
             Option.of("hills", "Hills and woods")), false);

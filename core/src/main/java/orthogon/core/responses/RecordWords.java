@@ -55,7 +55,8 @@ public final class RecordWords {
 
     /** The words of a text as they are sought, in small letters. */
     public static List<String> sought(String typed) {
-        return Arrays.stream(typed.toLowerCase(Locale.ROOT).strip().split("\\s+")).filter(w -> !w.isEmpty()).map(RecordWords::beginning).toList();
+        return Arrays.stream(typed.toLowerCase(Locale.ROOT).strip().split("\\s+")).filter(w -> !w.isEmpty()).map(RecordWords::beginning)
+                .toList();
     }
 
     private static Set<String> words(String text) {
