@@ -10,6 +10,7 @@ import orthogon.core.language.OwnWords;
 import orthogon.core.language.Piping;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Roster;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Map;
@@ -53,6 +54,9 @@ public final class RespondentTexts implements ControlTexts {
 
     /** @param name of an answer, or of a part of one as {@code driver.name} */
     private Object value(String name, String roster, int entry) {
+        if (name.equals(Roster.NUMBER) && entry > 0 && document.item(name).isEmpty()) {
+            return BigDecimal.valueOf(entry);
+        }
         String[] path = name.split("\\.");
         Object value = standing.value(path[0], roster, entry);
         for (int i = 1; i < path.length; i++) {

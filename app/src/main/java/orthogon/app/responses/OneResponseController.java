@@ -21,6 +21,8 @@ import orthogon.app.store.AttachmentStore;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.FigureStore;
 import orthogon.app.store.InterviewStore;
+import orthogon.app.store.RecordStore;
+import orthogon.app.store.RecordStore.LinkedResponse;
 import orthogon.app.store.ResponseNoteStore;
 import orthogon.app.store.ResponseNoteStore.ResponseNote;
 import orthogon.app.store.ResponseStore;
@@ -61,6 +63,9 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @RequestMapping("/q/{code}/responses/{receipt}")
 class OneResponseController {
 
+    /** Most responses that are told of those that chose this one. */
+    private static final int MOST_CHOOSING = 50;
+
     /** One answer. */
     record AnswerLine(String slot, String wording, String answer, boolean blank, boolean hidden, List<Attachment> files) {}
 
@@ -78,6 +83,15 @@ class OneResponseController {
      */
     record SentMessage(long id, String name, String to, String at, String state) {}
 
+    /**
+     * A response of another questionnaire that this one chose, was chosen by, or was added for.
+     *
+     * @param says what it has to do with this one
+     * @param code of its questionnaire; empty where the reader may not read it, or where it is erased
+     * @param receipt empty where its interview is not sent yet
+     */
+    record RecordLine(String says, String code, String receipt) {}
+
     /** A note with the name of who wrote it. */
     record NoteLine(String author, String at, String text) {}
 
@@ -90,12 +104,14 @@ class OneResponseController {
      * @param lane address of its lane in the proof; empty where personal answers are gone and the route cannot be told
      * @param onRoute how many responses took the same route, this one among them
      * @param messages that it sent; none for readers who may not read personal answers
+     * @param records responses that it chose as records, that chose it, or that it was added for
      * @param ofCases whether its questionnaire opens follow-ups
      * @param previous receipt of the response before it in the table; empty where there is none
      */
     record ResponseView(Response response, String outcome, String sentAt, String languageName, String dir, String endedBy,
             List<AnsweredPage> pages, List<String> passedBy, int asked, long of, String lane, int onRoute, Map<String, String> besides,
-            List<NoteLine> notes, List<SentMessage> messages, Map<String, String> states, Map<String, String> workers, String previous,
+            List<NoteLine> notes, List<SentMessage> messages, List<RecordLine> records, Map<String, String> states,
+            Map<String, String> workers, String previous,
             String next, int place, int count, String back,
             boolean mayWork, boolean ofCases) {}
 
@@ -112,10 +128,12 @@ class OneResponseController {
     private final FigureStore figures;
     private final MessageStore messages;
     private final SendMessagesAgain again;
+    private final RecordStore records;
 
     OneResponseController(Frame frame, ResponseSearch search, ResponseStore responses, ResponseNoteStore notes, InterviewStore interviews,
             AttachmentStore attachments, WorkOnResponses work, People people, Acts acts, ReadResponses reads, FigureStore figures,
-            MessageStore messages, SendMessagesAgain again) {
+            MessageStore messages, SendMessagesAgain again, RecordStore records) {
+        this.records = records;
         this.messages = messages;
         this.again = again;
         this.figures = figures;
@@ -161,11 +179,29 @@ class OneResponseController {
                 response.stripped() ? "" : ResponsesController.lane(code, TakenRoute.of(interview)), figures.onSameRoute(response.number()),
                 besides(document, response, hidden),
                 notes.of(response.number()).stream().map(this::line).toList(),
-                people.may(who.getName(), Act.READ_PERSONAL, code) ? sent(draft.document(), response) : List.of(), search.states(),
+                people.may(who.getName(), Act.READ_PERSONAL, code) ? sent(draft.document(), response) : List.of(),
+                records(response, who.getName()), search.states(),
                 search.people(draft), around.previous(),
                 around.next(), around.place(), around.count(), around.link(), mayWork,
                 !document.followUps().isEmpty()));
         return "response";
+    }
+
+    private List<RecordLine> records(Response response, String who) {
+        List<RecordLine> lines = new ArrayList<>();
+        records.chosenIn(response.number()).forEach(r -> lines.add(r.questionnaire().isEmpty()
+                ? new RecordLine(r.slot() + " was " + r.receipt() + ", which is erased", "", "")
+                : line(r.slot() + " is a record of " + r.questionnaire(), r, who)));
+        records.addedOutOf(response.interviewId())
+                .ifPresent(r -> lines.add(line("added while somebody answered " + r.questionnaire(), r, who)));
+        records.choosing(response.receipt(), MOST_CHOOSING)
+                .forEach(r -> lines.add(line("chosen as " + r.slot() + " in " + r.questionnaire(), r, who)));
+        return lines;
+    }
+
+    private RecordLine line(String says, LinkedResponse linked, String who) {
+        boolean mayRead = people.may(who, Act.READ_RESPONSES, linked.questionnaire());
+        return new RecordLine(says, mayRead ? linked.questionnaire() : "", linked.receipt());
     }
 
     private List<SentMessage> sent(Questionnaire document, Response response) {
@@ -190,8 +226,8 @@ class OneResponseController {
     private Interview interview(Response response) {
         Interview kept = interviews.find(response.interviewId())
                 .orElseThrow(() -> new NotThere("The interview of response " + response.receipt() + " is gone.")).interview();
-        // What was required is gone where personal answers were erased; the pages are shown all the same.
-        return response.stripped() ? kept.unchecked() : kept;
+        // What was required is gone where personal answers or a record were erased; the pages are shown all the same.
+        return response.stripped() || !kept.course().complete() ? kept.unchecked() : kept;
     }
 
     /** The response as a PDF file, in the language in which it was answered. */

@@ -1,6 +1,8 @@
 package orthogon.app.store;
 
 import java.math.BigDecimal;
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Collection;
@@ -9,6 +11,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import orthogon.core.responses.KeptValue.ValueKind;
@@ -37,6 +40,20 @@ public class RecordStore {
     private static final String SORTED = """
             select v.response from answer_value v where v.questionnaire_id = :questionnaire and v.name = :name and v.kind = :kind
             order by v.questionnaire_id, v.name, v.kind, v.text, v.number, v.response
+            """;
+    private static final String CHOSE = """
+            select q.code, c.record as receipt, c.slot from record_choice c left join response p on p.receipt = c.record
+                left join questionnaire q on q.id = p.questionnaire_id where c.response = :number order by c.slot
+            """;
+    private static final String CHOSEN_BY = """
+            select q.code, p.receipt, c.slot from record_choice c join response p on p.number = c.response
+                join questionnaire q on q.id = p.questionnaire_id where c.record = :receipt
+            order by p.number desc fetch first :most rows only
+            """;
+    private static final String ADDED = """
+            select q.code, p.receipt, a.slot from record_adding a join interview i on i.id = a.for_interview
+                join release r on r.id = i.release_id join questionnaire q on q.id = r.questionnaire_id
+                left join response p on p.interview_id = i.id where a.interview_id = :interview
             """;
     private static final int AT_ONCE = 200;
 
@@ -67,6 +84,40 @@ public class RecordStore {
     public Optional<AddedFor> addedFor(String interview) {
         return jdbc.sql("select for_interview, slot from record_adding where interview_id = :id").param("id", interview)
                 .query((row, n) -> new AddedFor(row.getString("for_interview"), row.getString("slot"))).optional();
+    }
+
+    /**
+     * A response that another one has to do with.
+     *
+     * @param questionnaire its code; empty where the response is erased
+     * @param receipt empty where the interview is not sent yet
+     * @param slot of the lookup; empty where none is meant
+     */
+    public record LinkedResponse(String questionnaire, String receipt, String slot) {
+
+        private static LinkedResponse of(ResultSet row, int n) throws SQLException {
+            return new LinkedResponse(Objects.toString(row.getString("code"), ""), Objects.toString(row.getString("receipt"), ""),
+                    Objects.toString(row.getString("slot"), ""));
+        }
+    }
+
+    /** The records that a response chose. */
+    public List<LinkedResponse> chosenIn(long response) {
+        return jdbc.sql(CHOSE).param("number", response).query(LinkedResponse::of).list();
+    }
+
+    /**
+     * The responses that chose a record, the newest first.
+     *
+     * @param most how many are told
+     */
+    public List<LinkedResponse> choosing(String receipt, int most) {
+        return jdbc.sql(CHOSEN_BY).param("receipt", receipt).param("most", most).query(LinkedResponse::of).list();
+    }
+
+    /** The response out of which an interview added a record; empty where it is one like any other. */
+    public Optional<LinkedResponse> addedOutOf(String interview) {
+        return jdbc.sql(ADDED).param("interview", interview).query(LinkedResponse::of).optional();
     }
 
     /** The numbers of the responses that chose one of these records. */

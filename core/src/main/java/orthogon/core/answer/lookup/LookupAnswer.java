@@ -109,10 +109,11 @@ public record LookupAnswer(String questionnaire, int release, List<RecordAnswer>
     }
 
     private static RecordAnswer withTexts(RecordAnswer shown, BinaryOperator<String> change) {
-        List<Option> options = shown.answer().hasOwnOptions() ? shown.answer().options() : List.of();
+        Answer own = shown.answer().withTexts((name, text) -> change.apply(shown.code() + "." + name, text));
+        List<Option> options = own.hasOwnOptions() ? own.options() : List.of();
         Answer answer = options.isEmpty()
-                ? shown.answer()
-                : shown.answer().withOptions(options.stream()
+                ? own
+                : own.withOptions(options.stream()
                         .map(o -> o.withLabel(change.apply(shown.code() + "." + o.code() + LABEL, o.label()))).toList());
         return new RecordAnswer(shown.code(), change.apply(shown.code() + LABEL, shown.label()), answer);
     }

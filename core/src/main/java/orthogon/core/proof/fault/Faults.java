@@ -15,6 +15,7 @@ import orthogon.core.questionnaire.DispatchPassage;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Roster;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -212,6 +213,9 @@ public final class Faults {
         for (String name : names) {
             if (document.passage(name).isPresent()) {
                 passage(unit, text, owner, name, before);
+                continue;
+            }
+            if (name.equals(Roster.NUMBER) && roster.isPresent() && wiring.type(name).isEmpty()) {
                 continue;
             }
             String code = Piping.code(name);

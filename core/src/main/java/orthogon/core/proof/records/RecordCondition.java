@@ -56,7 +56,7 @@ public final class RecordCondition {
     }
 
     /** It would have too many parts. */
-    private static final class TooLong extends Exception {}
+    private static final class ConditionTooLong extends Exception {}
 
     private static final Expr ALWAYS = new Literal(true, Span.NONE);
     private static final Expr NEVER = new Literal(false, Span.NONE);
@@ -100,7 +100,7 @@ public final class RecordCondition {
             RecordCondition condition = new RecordCondition(space, shown);
             Expr expr = condition.from(0, condition.onlyShown(ends));
             return new KnownOfRecords(Printer.print(expr), condition.exact);
-        } catch (Diagrams.BudgetSpent | TooLong e) {
+        } catch (Diagrams.BudgetSpent | ConditionTooLong e) {
             return KnownOfRecords.NOTHING;
         }
     }
@@ -149,7 +149,7 @@ public final class RecordCondition {
      *
      * @param axis number of the first shown answer that the set may speak of
      */
-    private Expr from(int axis, int set) throws TooLong {
+    private Expr from(int axis, int set) throws ConditionTooLong {
         if (set == Diagrams.NONE) {
             return NEVER;
         }
@@ -166,7 +166,7 @@ public final class RecordCondition {
     }
 
     /** Of many choices, option by option. */
-    private Expr byOptions(int axis, int set, int option) throws TooLong {
+    private Expr byOptions(int axis, int set, int option) throws ConditionTooLong {
         Axis of = axes.get(axis);
         List<String> codes = of.optionCodes();
         if (option == codes.size()) {
@@ -180,7 +180,7 @@ public final class RecordCondition {
         return choice(contains, byOptions(axis, with, option + 1), byOptions(axis, without, option + 1));
     }
 
-    private Expr byCells(int axis, int set) throws TooLong {
+    private Expr byCells(int axis, int set) throws ConditionTooLong {
         Axis of = axes.get(axis);
         int levels = d.cube(of.levels());
         int blank = d.andExists(set, of.blank(), levels);
@@ -200,7 +200,7 @@ public final class RecordCondition {
     }
 
     /** What follows from each value of an answer, told apart by its options or by the comparisons that are made with it. */
-    private Expr told(int axis, Map<Object, Integer> left) throws TooLong {
+    private Expr told(int axis, Map<Object, Integer> left) throws ConditionTooLong {
         Axis of = axes.get(axis);
         List<Integer> sets = left.values().stream().distinct().toList();
         if (sets.size() == 1) {
@@ -263,7 +263,7 @@ public final class RecordCondition {
                 : expr.over(expr.children().stream().map(c -> ofRecord(c, code)).toList());
     }
 
-    private static Expr choice(Expr when, Expr then, Expr otherwise) throws TooLong {
+    private static Expr choice(Expr when, Expr then, Expr otherwise) throws ConditionTooLong {
         if (then.equals(otherwise)) {
             return then;
         }
@@ -275,7 +275,7 @@ public final class RecordCondition {
                         ? new If(when, then, otherwise, Span.NONE)
                         : then.equals(ALWAYS) ? when : new And(and(when, then), Span.NONE);
         if (parts(made) > MOST_PARTS) {
-            throw new TooLong();
+            throw new ConditionTooLong();
         }
         return made;
     }
