@@ -314,7 +314,7 @@ class RandomWalkerIT {
                 case IsoAnswer c -> new Unreadable("XX1");
                 case ContactAnswer c -> new Unreadable(HOSTILE);
                 case TextAnswer t -> HOSTILE;
-                case LookupAnswer l -> HOSTILE;
+                case LookupAnswer l -> new Unreadable(HOSTILE);
                 case PartsAnswer p -> Map.of(p.parts().getFirst(), HOSTILE);
                 default -> null;
             };

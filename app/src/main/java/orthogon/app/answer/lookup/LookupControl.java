@@ -105,7 +105,7 @@ public final class LookupControl implements AnswerControl<LookupAnswer> {
     public Object given(LookupAnswer l, GivenFields fields) {
         return fields.typed(key -> fields.before() instanceof Map<?, ?> before && fields.records().key(before).equals(key)
                 ? before
-                : fields.records().at(l, key).<Object>map(r -> r).orElse(new Unreadable("")));
+                : fields.records().at(l, key).<Object>map(r -> r).orElse(new Unreadable(key)));
     }
 
     @Override
