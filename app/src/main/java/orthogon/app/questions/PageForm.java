@@ -34,6 +34,8 @@ public final class PageForm {
     public static final String AT = "~at";
     /** Where the respondent came from and goes back to. */
     public static final String FROM = "~from";
+    /** How often the interview was kept before the page was drawn. */
+    public static final String KEPT = "~kept";
     /** Answers that the respondent agreed to give up. */
     public static final String AGREED = "~agreed";
     /** The part of a lookup's fields that holds what is sought. */

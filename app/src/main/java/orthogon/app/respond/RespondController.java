@@ -167,6 +167,7 @@ class RespondController {
 
     private int fill(Running running, String at, boolean withErrors, String notice, PageRecords records, Model model) {
         Interview interview = running.interview();
+        model.addAttribute("kept", running.version());
         model.addAttribute("adding", adds.wantedBy(running.id())
                 .map(host -> new AddingFor(RespondentTexts.of(host.interview()).plain(host.interview().wiring().document().title()),
                         host.id()))
@@ -348,8 +349,10 @@ class RespondController {
         }
         model.addAttribute("from", Optional.ofNullable(form.getFirst(PageForm.FROM)).filter(REVIEW::equals).orElse(""));
         Map<String, Object> given = PageForm.soFar(current.get(), language(interview.get()), form, registers.of(id));
-        if (interview.get().passed().equals(running.get().interview().passed())) {
-            interviews.keepDraft(id, posted, given);
+        // What was on a page that was sent since would undo what was kept then, as an entry that was added.
+        boolean isNow = Optional.ofNullable(form.getFirst(PageForm.KEPT)).map(String.valueOf(running.get().version())::equals).orElse(true);
+        if (isNow && interview.get().passed().equals(running.get().interview().passed())) {
+            interviews.keepDraft(running.get(), posted, given);
         }
         fill(running.get().with(interview.get().keep(given)), Optional.ofNullable(form.getFirst(PageForm.AT)).orElse(""), false, "",
                 registers.of(id), model);

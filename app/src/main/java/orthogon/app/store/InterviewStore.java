@@ -169,10 +169,14 @@ public class InterviewStore {
         return kept;
     }
 
-    /** Keeps what is typed on a page that is not left yet. */
-    public void keepDraft(String id, String page, Map<String, Object> answers) {
-        jdbc.sql("update interview set draft_page = :page, draft = :draft where id = :id").param("page", page)
-                .param("draft", StoredAnswers.write(answers)).param("id", id).update();
+    /**
+     * Keeps what is typed on a page that is not left yet, unless the interview was kept since it was read.
+     *
+     * @param running as it was read
+     */
+    public void keepDraft(Running running, String page, Map<String, Object> answers) {
+        jdbc.sql("update interview set draft_page = :page, draft = :draft where id = :id and version = :version").param("page", page)
+                .param("draft", StoredAnswers.write(answers)).param("id", running.id()).param("version", running.version()).update();
     }
 
     /** Forgets what was typed on a page since it was last saved. */

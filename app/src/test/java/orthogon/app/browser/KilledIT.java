@@ -239,8 +239,9 @@ class KilledIT {
 
     private static void handOver(Page driver, String link) {
         driver.navigate(link);
-        driver.getByLabel("The driver's name").fill("Wenna Roskilly");
-        driver.getByLabel("Van").check();
+        driver.getByRole(AriaRole.COMBOBOX).pressSequentially("van");
+        driver.getByRole(AriaRole.OPTION).first().click();
+        driver.locator(".records label:has(:checked)").waitFor();
         driver.getByLabel("Yes", new Page.GetByLabelOptions().setExact(true)).check();
         driver.locator("#questions:not([aria-busy]) #go .main").click();
         driver.getByText("At the station").first().waitFor();

@@ -14,6 +14,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
 import orthogon.app.store.DraftStore;
+import orthogon.core.answer.lookup.LookupAnswer;
+import orthogon.core.edit.Add;
+import orthogon.core.questionnaire.Question;
 import orthogon.core.edit.SetConditions;
 import orthogon.core.proof.claim.Family;
 import orthogon.core.questionnaire.Questionnaire;
@@ -334,7 +337,10 @@ class MendingIT {
         draft();
         DraftStore drafts = application.part(DraftStore.class);
         DraftStore.Draft head = drafts.head(code).orElseThrow();
-        drafts.append(head, new SetConditions(java.util.Map.of("weather.askWhen", "counters > 1")).apply(head.document()), "mended",
+        Questionnaire mended = new SetConditions(java.util.Map.of("weather.askWhen", "counters > 1")).apply(head.document());
+        // Of lookups it has none, so that one is put in.
+        drafts.append(head, new Add(mended.pages().getFirst().code(), "",
+                List.of(Question.of("key_holder", "Who has the key?", LookupAnswer.in("driver_register")))).apply(mended), "mended",
                 "ines");
         Chromium.open(page, application.address() + "/q/" + code + "/prove?verdict=refuted");
         List<String> refuted = page.locator(".family h2 > span:first-child").allTextContents();

@@ -216,7 +216,7 @@ class RegistersTest {
         String ride = sent(rides, Map.of("driver", ida, "others", List.of("1", "2"), "others.1.helper", orrin, "others.2.helper", ida));
         Interview unsent = Interview.start(rides.wiring("en"), LocalDate.now(), Map.of()).keep(Map.of("driver", ida));
         Running running = interviews.begin(rides, unsent, OffsetDateTime.now());
-        interviews.keepDraft(running.id(), "p", Map.of("driver", ida));
+        interviews.keepDraft(running, "p", Map.of("driver", ida));
 
         assertEquals(1, records.chosenBy(List.of(gone)).size());
         for (Response response : responses.all(records.chosenBy(List.of(gone)))) {

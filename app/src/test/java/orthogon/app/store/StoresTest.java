@@ -133,7 +133,9 @@ class StoresTest {
         Interview answered = running.interview().keep(Map.of("place", "Under the “old” viaduct, 25 m\n\u0000æ—\uD83E\uDD87", "wet", true));
         assertTrue(interviews.keep(running, answered, Optional.of("visit")));
         assertFalse(interviews.keep(running, answered, Optional.empty()), "it was kept otherwise since");
-        interviews.keepDraft(running.id(), "visit", Map.of("wet", false));
+        interviews.keepDraft(running, "visit", Map.of("wet", true));
+        assertEquals(Optional.empty(), interviews.draft(running.id(), "visit", ROOST), "it was kept since");
+        interviews.keepDraft(interviews.find(running.id()).orElseThrow(), "visit", Map.of("wet", false));
         assertEquals(Optional.of(Map.of("wet", false)), interviews.draft(running.id(), "visit", ROOST));
         interviews.dropDraft(running.id());
         assertEquals(Optional.empty(), interviews.draft(running.id(), "visit", ROOST));
