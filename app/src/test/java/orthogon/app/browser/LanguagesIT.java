@@ -301,7 +301,7 @@ class LanguagesIT {
             Questionnaire document = DocumentReader.read(new ClassPathResource("demo/" + name + ".orthogon.json").getContentAsByteArray());
             String to = application.released(document);
             page.navigate(application.address() + to + "?lang=" + Stretch.TAG);
-            assertEquals(List.of(), page.evaluate(CHECK), name + ": welcome");
+            assertEquals(List.of(), faults(page), name + ": welcome");
             ReleaseStore.Release release = application.part(KnownReleases.class).withToken(to.substring("/to/".length())).orElseThrow();
             for (int walk = 0; walk < 3; walk++) {
                 Interview interview = Interview.start(release.wiring(Stretch.TAG), LocalDate.now(), Map.of());
@@ -309,9 +309,9 @@ class LanguagesIT {
                 while (interview.course().current().isPresent()) {
                     String here = name + ": " + interview.course().current().get().page().code();
                     page.navigate(application.address() + "/i/" + id);
-                    assertEquals(List.of(), page.evaluate(CHECK), here);
+                    assertEquals(List.of(), faults(page), here);
                     page.locator("#go .main").click();
-                    assertEquals(List.of(), page.evaluate(CHECK), here + ", refused");
+                    assertEquals(List.of(), faults(page), here + ", refused");
                     seen++;
                     Optional<Interview> next = ordinary.leave(interviews.find(id).orElseThrow().interview(), random);
                     if (next.isEmpty()) {
@@ -322,13 +322,20 @@ class LanguagesIT {
                 }
                 if (interview.course().complete()) {
                     page.navigate(application.address() + "/i/" + id + "/review");
-                    assertEquals(List.of(), page.evaluate(CHECK), name + ": review");
+                    assertEquals(List.of(), faults(page), name + ": review");
                     page.locator("form[action$='/send'] button").click();
-                    assertEquals(List.of(), page.evaluate(CHECK), name + ": receipt");
+                    assertEquals(List.of(), faults(page), name + ": receipt");
                 }
             }
         }
         assertTrue(seen > 30, "pages seen: " + seen);
+    }
+
+    /** The faults of the page that is shown, once it is there: an evaluation between two pages finds no page at all. */
+    private static Object faults(Page page) {
+        page.waitForLoadState();
+        page.locator("main").waitFor();
+        return page.evaluate(CHECK);
     }
 
     @Test
