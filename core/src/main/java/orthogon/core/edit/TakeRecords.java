@@ -3,9 +3,8 @@ package orthogon.core.edit;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
-import java.util.function.Predicate;
-import java.util.function.UnaryOperator;
 import orthogon.core.answer.Answer;
 import orthogon.core.answer.DateLimit;
 import orthogon.core.answer.Domain;
@@ -77,32 +76,29 @@ public record TakeRecords(String code, Questionnaire source, int release, List<S
         return limit instanceof DateLimit.Fixed ? limit : null;
     }
 
+    /** The document with translations from there of the texts that read the same here, but for those that are translated already. */
     private Questionnaire translated(Questionnaire document) {
         Map<String, String> texts = Texts.all(document);
         Map<String, String> there = Texts.all(source);
+        List<String> taken = texts.keySet().stream().filter(unit -> shows.stream().anyMatch(s -> unit.startsWith(code + "." + s + ".")))
+                .filter(unit -> texts.get(unit).equals(there.get(unitThere(unit)))).toList();
         Map<String, Map<String, Translation>> all = new LinkedHashMap<>(document.translations());
         for (String language : document.languages()) {
             Map<String, Translation> known = source.translations().getOrDefault(language, Map.of());
             Map<String, Translation> own = new LinkedHashMap<>(all.getOrDefault(language, Map.of()));
-            for (String shown : shows) {
-                Predicate<String> isOfShown = unit -> unit.startsWith(code + "." + shown + ".");
-                UnaryOperator<String> unitThere = unit -> unit.equals(code + "." + shown + ".label")
-                        ? shown + ".wording"
-                        : unit.substring(code.length() + 1);
-                texts.keySet().stream().filter(isOfShown).filter(unit -> !own.containsKey(unit)).forEach(unit -> {
-                    Translation translation = known.get(unitThere.apply(unit));
-                    boolean same = translation != null && texts.get(unit).equals(there.get(unitThere.apply(unit)))
-                            && translation.of().equals(texts.get(unit));
-                    if (same) {
-                        own.put(unit, translation);
-                    }
-                });
-            }
+            taken.forEach(unit -> Optional.ofNullable(known.get(unitThere(unit))).filter(t -> t.of().equals(texts.get(unit)))
+                    .ifPresent(t -> own.putIfAbsent(unit, t)));
             if (!own.isEmpty()) {
                 all.put(language, own);
             }
         }
         return document.withTranslations(all);
+    }
+
+    /** Where a text of what is shown stands in the other questionnaire. */
+    private String unitThere(String unit) {
+        String inside = unit.substring(code.length() + 1);
+        return shows.stream().anyMatch(s -> inside.equals(s + ".label")) ? inside.substring(0, inside.indexOf('.')) + ".wording" : inside;
     }
 
     @Override

@@ -1,9 +1,6 @@
 package orthogon.core.expression;
 
 import orthogon.core.answer.Domain;
-import orthogon.core.answer.Option;
-import orthogon.core.answer.lookup.ChosenRecord;
-import orthogon.core.answer.lookup.LookupAnswer;
 import orthogon.core.expression.Expr.*;
 import orthogon.core.place.Place;
 import orthogon.core.place.Place.Rule;
@@ -12,13 +9,9 @@ import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.DispatchMessage;
 import orthogon.core.questionnaire.FollowUp;
 import orthogon.core.questionnaire.FollowUp.BroughtKind;
-import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
-import orthogon.core.questionnaire.Note;
-import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.questionnaire.Reword;
 import orthogon.core.questionnaire.Roster;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -122,36 +115,14 @@ public final class Wiring {
         names = new NamesOfDocument(Map.copyOf(types), rosterOf, kinds, outcomes);
         known.stream().filter(k -> k.names.equals(names)).findFirst().ifPresent(k -> earlier = k.wires);
         document.items().filter(Derived.class::isInstance).forEach(d -> derivedType((Derived) d));
-        for (Page page : document.pages()) {
-            add(page.code(), RuleFamily.OPEN_WHEN, page.openWhen());
-            page.allItems().forEach(this::addItem);
-            for (int i = 0; i < page.finish().size(); i++) {
-                add(Rule.at(page.code(), RuleFamily.FINISH, i), page.code(), page.finish().get(i).when());
-            }
-            for (int i = 0; i < page.skip().size(); i++) {
-                add(Rule.at(page.code(), RuleFamily.SKIP, i), page.code(), page.skip().get(i).when());
-            }
-        }
-        for (int i = 0; i < document.outcomeTable().size(); i++) {
-            add(Rule.outcomeRow(i), document.outcomeTable().get(i).outcome(), document.outcomeTable().get(i).when());
-        }
-        document.messages().stream().filter(m -> !m.isOfFollowUp()).forEach(m -> add(m.code(), RuleFamily.SEND_WHEN, m.sendWhen()));
-        document.passages().forEach(p -> {
-            for (int i = 0; i < p.wordings().size(); i++) {
-                add(Rule.at(p.code(), RuleFamily.INCLUDE_WHEN, i), p.code(), p.wordings().get(i).when());
+        PlacedExpression.all(document).forEach(e -> {
+            if (e.at().family() == RuleFamily.DERIVE) {
+                // Read early, since others need its type, but listed in document order.
+                Optional.ofNullable(wires.remove(e.at().text())).ifPresent(w -> wires.put(w.place(), w));
+            } else {
+                wires.computeIfAbsent(e.at().text(), place -> read(e.at(), place, e.owner(), e.text()));
             }
         });
-        document.followUps().forEach(f -> {
-            add(f.code(), RuleFamily.OPEN_FOLLOW_UP, f.openWhen());
-            for (int i = 0; i < f.carries().size(); i++) {
-                add(Rule.at(f.code(), RuleFamily.CARRY, i), f.code(), f.carries().get(i).value());
-            }
-        });
-        // What these may speak of hangs on what the follow-up speaks of.
-        document.messages().stream().filter(DispatchMessage::isOfFollowUp).forEach(m -> add(m.code(), RuleFamily.SEND_WHEN, m.sendWhen()));
-        for (int i = 0; i < document.claims().size(); i++) {
-            add(Rule.ownClaim(i), document.claims().get(i).code(), document.claims().get(i).that());
-        }
     }
 
     /** Wirings of the documents that were asked for last; an edit asks several times for the same two. */
@@ -361,58 +332,6 @@ public final class Wiring {
         return unfolding.isTooLong(expr);
     }
 
-    private void addItem(Item item) {
-        switch (item) {
-            case Question q -> {
-                add(q.code(), RuleFamily.ASK_WHEN, q.askWhen());
-                q.answer().rows().forEach(
-                        r -> add(Rule.at(new Place.Part(q.code(), r.code()), RuleFamily.ASK_WHEN), q.code(), r.askWhen()));
-                for (Option option : q.answer().hasOwnOptions() ? q.answer().options() : List.<Option>of()) {
-                    add(Rule.at(new Place.Part(q.code(), option.code()), RuleFamily.OFFER_WHEN), q.code(), option.offerWhen());
-                }
-                if (q.answer() instanceof ChosenRecord chosen) {
-                    add(q.code(), RuleFamily.EVERY_RECORD, chosen.everyRecord());
-                }
-                if (q.answer() instanceof LookupAnswer lookup) {
-                    add(q.code(), RuleFamily.EVERY_RECORD, lookup.everyRecord());
-                    add(q.code(), RuleFamily.OFFER_WHEN, lookup.offerWhen());
-                }
-                add(q.code(), RuleFamily.REQUIRE_WHEN, q.requireWhen());
-                add(q.code(), RuleFamily.LOCK_WHEN, q.lockWhen());
-                add(q.code(), RuleFamily.START_WITH, q.startWith());
-                for (int i = 0; i < q.accept().size(); i++) {
-                    add(Rule.at(q.code(), RuleFamily.ACCEPT, i), q.code(), q.accept().get(i).when());
-                }
-                reword(q.code(), q.reword());
-            }
-            case Note n -> {
-                add(n.code(), RuleFamily.ASK_WHEN, n.askWhen());
-                reword(n.code(), n.reword());
-            }
-            case Group g -> add(g.code(), RuleFamily.ASK_WHEN, g.askWhen());
-            // Read early, since others need its type, but listed in document order.
-            case Derived d -> Optional.ofNullable(wires.remove(d.code() + ".derive")).ifPresent(w -> wires.put(w.place(), w));
-        }
-    }
-
-    private void reword(String code, List<Reword> reword) {
-        for (int i = 0; i < reword.size(); i++) {
-            add(Rule.at(code, RuleFamily.REWORD, i), code, reword.get(i).when());
-        }
-    }
-
-    /** The rule of a page or an item that stands alone. */
-    private void add(String row, RuleFamily family, String text) {
-        add(Rule.at(new Place.Row(row), family), row, text);
-    }
-
-    private void add(Rule at, String owner, String text) {
-        if (!text.isBlank()) {
-            String place = at.text();
-            wires.putIfAbsent(place, read(at, place, owner, text));
-        }
-    }
-
     private Wire read(Rule at, String place, String owner, String text) {
         step.run();
         RuleFamily family = at.family();
@@ -433,7 +352,7 @@ public final class Wiring {
                 }
                 List<ExpressionFault> faults = new ArrayList<>(typing.faults());
                 if (faults.isEmpty()) {
-                    wholeFault(family, owner, r.expr(), typing.type()).ifPresent(faults::add);
+                    RuleTypes.fault(family, items.get(owner), r.expr(), typing.type(), scope(family, owner)).ifPresent(faults::add);
                 }
                 yield new Wire(at, place, owner, text, faults.isEmpty() ? Optional.of(r.expr()) : Optional.empty(),
                         Optional.of(r.expr()),
@@ -445,33 +364,6 @@ public final class Wiring {
     private ExpressionReader.Reading tree(String place, String text) {
         Expr given = trees.get(place);
         return given == null ? ExpressionReader.read(text) : new ExpressionReader.Reading.Read(given);
-    }
-
-    private Optional<ExpressionFault> wholeFault(RuleFamily family, String owner, Expr expr, Type type) {
-        Span at = expr.span();
-        if (family.isCondition() && type.kind() != Type.TypeKind.TRUTH) {
-            return Optional.of(new ExpressionFault(ExpressionFault.FaultKind.TYPE, "a condition must be true or false, but this is "
-                    + type.words(), at.from(), at.to(), ""));
-        }
-        if (family == RuleFamily.START_WITH) {
-            Type wanted = types.getOrDefault(owner, Type.NOTHING);
-            if (items.get(owner) instanceof Question q && q.answer() instanceof LookupAnswer) {
-                return Optional.of(new ExpressionFault(ExpressionFault.FaultKind.TYPE, owner + " is a lookup, so it starts blank",
-                        at.from(), at.to(), ""));
-            }
-            Type.TypeKind kind = wanted.kind();
-            if (!type.fits(wanted)) {
-                return Optional
-                        .of(new ExpressionFault(ExpressionFault.FaultKind.TYPE, owner + " starts with " + wanted.words() + ", but this is "
-                                + type.words(), at.from(), at.to(), ""));
-            }
-            List<ExpressionFault> options = Typer
-                    .type(new Compare("=", new Name(owner, at), expr, at), scope(family, owner)).faults();
-            if (!options.isEmpty() && kind != Type.TypeKind.NOTHING) {
-                return Optional.of(options.getFirst());
-            }
-        }
-        return Optional.empty();
     }
 
     private void derivedType(Derived d) {

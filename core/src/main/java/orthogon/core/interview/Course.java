@@ -1,5 +1,6 @@
 package orthogon.core.interview;
 
+import orthogon.core.answer.Answer;
 import orthogon.core.answer.Option;
 import orthogon.core.place.Place.Rule;
 import orthogon.core.questionnaire.Burden;
@@ -34,6 +35,11 @@ public record Course(List<PageView> pages, boolean complete, Optional<String> ou
         /** What is shown at a slot. */
         public Optional<ShownItem> at(String slot) {
             return shown.stream().filter(s -> s.slot().equals(slot)).findFirst();
+        }
+
+        /** What the question at a slot takes; empty where no question that takes answers of this type is shown there. */
+        public <T extends Answer> Optional<T> answer(String slot, Class<T> type) {
+            return at(slot).flatMap(ShownItem::question).map(Question::answer).filter(type::isInstance).map(type::cast);
         }
     }
 

@@ -1,9 +1,5 @@
 package orthogon.core.interview;
 
-import orthogon.core.answer.Answer;
-import orthogon.core.answer.Domain;
-import orthogon.core.answer.Option;
-import orthogon.core.answer.lookup.LookupAnswer;
 import orthogon.core.expression.Evaluator;
 import orthogon.core.expression.Situation;
 import orthogon.core.expression.Expr;
@@ -14,7 +10,6 @@ import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Roster;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -23,7 +18,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
-import java.util.function.Predicate;
 
 /**
  * One respondent's way through one document. Immutable: every step gives a new interview. What is asked is worked out anew from the
@@ -202,14 +196,11 @@ public final class Interview {
                     || answered.course().pages().getLast().at(slot.key()).map(s -> !s.locked()).orElse(true);
             if (open) {
                 Object value = given.get(slot.key());
-                answered = answered.with(slot.key(), Slots.isOther(slot.key()) ? trimmed(value) : normal(value, question));
+                answered = answered.with(slot.key(),
+                        Slots.isOther(slot.key()) ? GivenValue.ofOther(value) : GivenValue.of(value, question));
             }
         }
         return answered;
-    }
-
-    private static Object trimmed(Object value) {
-        return value instanceof String s && !s.isBlank() ? s.trim() : null;
     }
 
     /** Keeps what was given on the current page without trying to leave it; locked questions keep their answer. */
@@ -336,21 +327,6 @@ public final class Interview {
     }
 
     /**
-     * Which records the lookup at a slot of the current page offers, as everything before it stands: those that are all that is known of
-     * records and for which the lookup's own condition holds. Nothing is on offer where no such lookup is shown.
-     */
-    public Predicate<Map<String, Object>> offered(String slot) {
-        Walk walk = new Walk(this);
-        Optional<Course.ShownItem> shown = walk.walk().current().flatMap(page -> page.at(slot));
-        Optional<Question> lookup = shown.flatMap(Course.ShownItem::question).filter(q -> q.answer() instanceof LookupAnswer);
-        if (lookup.isEmpty()) {
-            return r -> false;
-        }
-        walk.stand(shown.get().roster(), shown.get().entry());
-        return r -> lookup.get().answer().refusal(r, today).isEmpty() && walk.offers(lookup.get(), r);
-    }
-
-    /**
      * The answers that count: of every asked question, of those that keep theirs when hidden, and what came with the link for hidden
      * questions. Blank ones are left out. A roster is a list of its entries; the text of an "other" option stands at its slot.
      */
@@ -410,40 +386,8 @@ public final class Interview {
             Course.ShownItem first = fresh.stream().filter(s -> !s.question().orElseThrow().startWith().isEmpty()).findFirst().orElse(null);
             if (first != null) {
                 Object value = now.raw.get(first.slot()) != null ? now.raw.get(first.slot()) : walk.startValue(first);
-                filled = filled.with(first.slot(), normal(value, first.question().orElseThrow()));
+                filled = filled.with(first.slot(), GivenValue.of(value, first.question().orElseThrow()));
             }
         }
-    }
-
-    /** Text trimmed, whatever is empty blank, an agreement that is not given blank, chosen options in the order of the question. */
-    private static Object normal(Object value, Question question) {
-        return switch (value) {
-            case null -> null;
-            case Boolean b when !b && question.answer().domain() instanceof Domain.Truths(boolean onlyTrue) && onlyTrue -> null;
-            case String s -> s.trim().isEmpty() ? null : s.trim();
-            case Unreadable u -> u.typed().isBlank() ? null : u;
-            case Collection<?> c when c.isEmpty() -> null;
-            case Collection<?> c when question.answer().hasOwnOptions() && !(question.answer().domain() instanceof Domain.Orders) ->
-                ordered(c, question.answer());
-            case Collection<?> c -> List.copyOf(c);
-            case Map<?, ?> parts -> {
-                Map<String, Object> kept = new LinkedHashMap<>();
-                parts.forEach((part, inner) -> {
-                    Object each = normal(inner, question);
-                    if (each != null) {
-                        kept.put((String) part, each);
-                    }
-                });
-                yield kept.isEmpty() ? null : Collections.unmodifiableMap(kept);
-            }
-            default -> value;
-        };
-    }
-
-    private static List<Object> ordered(Collection<?> chosen, Answer answer) {
-        List<String> order = answer.options().stream().map(Option::code).toList();
-        List<Object> sorted = new ArrayList<>(chosen);
-        sorted.sort(java.util.Comparator.comparingInt(o -> order.indexOf(o) < 0 ? Integer.MAX_VALUE : order.indexOf(o)));
-        return List.copyOf(sorted);
     }
 }

@@ -42,7 +42,7 @@ public final class Marks {
     public static List<Mark> of(String text) {
         Set<Mark> marks = new LinkedHashSet<>();
         if (!Piping.names(text).isEmpty()) {
-            MessagePattern pattern = Piping.pattern(text);
+            MessagePattern pattern = PipedNames.pattern(text);
             for (int i = 0; i < pattern.countParts(); i++) {
                 MessagePattern.Part part = pattern.getPart(i);
                 if (part.getType() == MessagePattern.Part.Type.ARG_START) {
@@ -56,7 +56,7 @@ public final class Marks {
     }
 
     private static Mark argument(MessagePattern pattern, int at, String text) {
-        String name = Piping.name(pattern, at + 1);
+        String name = PipedNames.name(pattern, at + 1);
         MessagePattern.ArgType kind = pattern.getPart(at).getArgType();
         return switch (kind) {
             case SELECT -> new Mark(MarkKind.SELECT, "{" + name + ", select: " + String.join(", ", keys(pattern, at)) + "}");
@@ -115,7 +115,7 @@ public final class Marks {
     public static List<Piece> pieces(String text) {
         BitSet fixed = new BitSet();
         if (!Piping.names(text).isEmpty()) {
-            MessagePattern pattern = Piping.pattern(text);
+            MessagePattern pattern = PipedNames.pattern(text);
             for (int i = 0; i < pattern.countParts(); i++) {
                 MessagePattern.Part part = pattern.getPart(i);
                 if (part.getType() == MessagePattern.Part.Type.ARG_START
@@ -150,7 +150,7 @@ public final class Marks {
     public static List<Arm> arms(String text) {
         List<Arm> arms = new ArrayList<>();
         if (!Piping.names(text).isEmpty()) {
-            arms(Piping.pattern(text), 0, "", text, arms);
+            arms(PipedNames.pattern(text), 0, "", text, arms);
         }
         return arms;
     }
@@ -162,7 +162,7 @@ public final class Marks {
                 continue;
             }
             boolean chooses = part.getArgType() == MessagePattern.ArgType.SELECT || part.getArgType().hasPluralStyle();
-            String name = Piping.name(pattern, i + 1);
+            String name = PipedNames.name(pattern, i + 1);
             int end = pattern.getLimitPartIndex(i);
             for (int k = i + 2; chooses && k < end; k++) {
                 if (pattern.getPartType(k) == MessagePattern.Part.Type.ARG_SELECTOR) {
@@ -207,11 +207,11 @@ public final class Marks {
         if (Piping.names(text).isEmpty()) {
             return missing;
         }
-        MessagePattern pattern = Piping.pattern(text);
+        MessagePattern pattern = PipedNames.pattern(text);
         for (int i = 0; i < pattern.countParts(); i++) {
             MessagePattern.Part part = pattern.getPart(i);
             if (part.getType() == MessagePattern.Part.Type.ARG_START && part.getArgType() == MessagePattern.ArgType.PLURAL) {
-                String name = Piping.name(pattern, i + 1);
+                String name = PipedNames.name(pattern, i + 1);
                 Set<String> keys = keys(pattern, i);
                 pluralForms(language).stream().filter(f -> !keys.contains(f)).forEach(f -> missing.add(name + ": " + f));
             }

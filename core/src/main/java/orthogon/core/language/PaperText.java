@@ -25,21 +25,21 @@ public final class PaperText {
             return text;
         }
         String rest = Piping.replaced(text, a -> a.kind() == ArgType.NONE || a.kind() == ArgType.SIMPLE
-                ? Optional.of(reference.apply(Piping.code(a.name())))
+                ? Optional.of(reference.apply(PipedNames.code(a.name())))
                 : Optional.empty());
-        MessagePattern pattern = Piping.pattern(rest);
+        MessagePattern pattern = PipedNames.pattern(rest);
         // The last choice holds no other, so that its # is its own.
         for (int i = pattern.countParts() - 1; i >= 0; i--) {
             if (pattern.getPartType(i) == Part.Type.ARG_START) {
                 String arm = other(pattern, i);
                 if (pattern.getPart(i).getArgType() != ArgType.SELECT) {
-                    arm = arm.replace("#", reference.apply(Piping.code(Piping.name(pattern, i + 1))));
+                    arm = arm.replace("#", reference.apply(PipedNames.code(PipedNames.name(pattern, i + 1))));
                 }
                 return of(rest.substring(0, pattern.getPart(i).getIndex()) + arm
                         + rest.substring(pattern.getPart(pattern.getLimitPartIndex(i)).getLimit()), reference);
             }
         }
-        return Piping.asTyped(new MessageFormat(Piping.dotted(rest), ULocale.ROOT).format(Map.of()));
+        return PipedNames.asTyped(new MessageFormat(PipedNames.dotted(rest), ULocale.ROOT).format(Map.of()));
     }
 
     /** The arm for any other value, which every choice has. */
@@ -47,7 +47,7 @@ public final class PaperText {
         for (int i = choice; i < pattern.getLimitPartIndex(choice); i++) {
             if (pattern.getPartType(i) == Part.Type.ARG_SELECTOR && pattern.getSubstring(pattern.getPart(i)).equals("other")) {
                 int from = pattern.getPart(i + 1).getLimit();
-                return Piping
+                return PipedNames
                         .asTyped(pattern.getPatternString().substring(from, pattern.getPart(pattern.getLimitPartIndex(i + 1)).getIndex()));
             }
         }

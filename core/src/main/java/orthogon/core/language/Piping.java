@@ -21,8 +21,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 
 /**
  * Earlier answers put into a text, in ICU MessageFormat. {@code {species}} stands for the answer in words; {@code select} goes by option
@@ -33,9 +31,6 @@ public final class Piping {
 
     private static final char OPEN = '\uE000';
     private static final char CLOSE = '\uE001';
-    /** Stands for the dot between an answer and its part, since names in ICU MessageFormat have none. */
-    private static final char DOT = '\uE002';
-    private static final Pattern PART = Pattern.compile("\\{\\s*[a-z][a-z0-9_]*(?:\\.[a-z][a-z0-9_]*)+\\s*[,}]");
 
     private Piping() {}
 
@@ -68,40 +63,10 @@ public final class Piping {
         }
     }
 
-    /** The parts of a text, in which another sign stands for the dot of a name: {@link #name} tells the name. */
-    static MessagePattern pattern(String text) {
-        return new MessagePattern(dotted(text));
-    }
-
-    /** The text with a sign in place of the dots in its names; as long as it was. */
-    static String dotted(String text) {
-        return text.indexOf('.') < 0 ? text : PART.matcher(text).replaceAll(m -> Matcher.quoteReplacement(dots(m.group())));
-    }
-
-    /** A text or a part of one as it was typed. */
-    static String asTyped(String dotted) {
-        return dotted.replace(DOT, '.');
-    }
-
-    private static String dots(String name) {
-        return name.replace('.', DOT);
-    }
-
-    /** The name at a part of a pattern, as {@code driver.name}. */
-    static String name(MessagePattern pattern, int part) {
-        return asTyped(pattern.getSubstring(pattern.getPart(part)));
-    }
-
-    /** The code of the answer that a name is, or is a part of. */
-    public static String code(String name) {
-        int dot = name.indexOf('.');
-        return dot < 0 ? name : name.substring(0, dot);
-    }
-
     /** Codes of the answers that the text speaks of, or of parts of which it does, in reading order; none where it cannot be read. */
     public static Set<String> codes(String text) {
         Set<String> codes = new LinkedHashSet<>();
-        names(text).forEach(name -> codes.add(code(name)));
+        names(text).forEach(name -> codes.add(PipedNames.code(name)));
         return codes;
     }
 
@@ -109,10 +74,10 @@ public final class Piping {
     public static Set<String> names(String text) {
         Set<String> names = new LinkedHashSet<>();
         if (text.indexOf('{') >= 0 && fault(text).isEmpty()) {
-            MessagePattern pattern = pattern(text);
+            MessagePattern pattern = PipedNames.pattern(text);
             for (int i = 0; i < pattern.countParts(); i++) {
                 if (pattern.getPartType(i) == MessagePattern.Part.Type.ARG_NAME) {
-                    names.add(name(pattern, i));
+                    names.add(PipedNames.name(pattern, i));
                 }
             }
         }
@@ -141,7 +106,7 @@ public final class Piping {
     public static List<Gap> gaps(String text) {
         List<Gap> gaps = new ArrayList<>();
         if (!names(text).isEmpty()) {
-            gaps(pattern(text), 0, List.of(), gaps);
+            gaps(PipedNames.pattern(text), 0, List.of(), gaps);
         }
         return gaps;
     }
@@ -152,7 +117,7 @@ public final class Piping {
                 continue;
             }
             MessagePattern.ArgType kind = pattern.getPart(i).getArgType();
-            String name = name(pattern, i + 1);
+            String name = PipedNames.name(pattern, i + 1);
             boolean bySelect = kind == MessagePattern.ArgType.SELECT;
             boolean settled = arms.stream().anyMatch(a -> a.name().equals(name)
                     && (a.plural() || !a.key().equals("blank") && (!a.key().equals("other") || a.keys().contains("blank"))));
@@ -192,11 +157,11 @@ public final class Piping {
         if (names(text).isEmpty()) {
             return choices;
         }
-        MessagePattern pattern = pattern(text);
+        MessagePattern pattern = PipedNames.pattern(text);
         for (int i = 0; i < pattern.countParts(); i++) {
             MessagePattern.Part part = pattern.getPart(i);
             if (part.getType() == MessagePattern.Part.Type.ARG_START && part.getArgType() == MessagePattern.ArgType.SELECT) {
-                Set<String> keys = choices.computeIfAbsent(name(pattern, i + 1), n -> new LinkedHashSet<>());
+                Set<String> keys = choices.computeIfAbsent(PipedNames.name(pattern, i + 1), n -> new LinkedHashSet<>());
                 for (int k = i + 2; k < pattern.getLimitPartIndex(i); k++) {
                     if (pattern.getPartType(k) == MessagePattern.Part.Type.ARG_SELECTOR) {
                         keys.add(pattern.getSubstring(pattern.getPart(k)));
@@ -223,13 +188,13 @@ public final class Piping {
             return Optional.empty();
         }
         try {
-            MessagePattern pattern = pattern(text);
+            MessagePattern pattern = PipedNames.pattern(text);
             for (int i = 0; i < pattern.countParts(); i++) {
                 if (pattern.getPartType(i) == MessagePattern.Part.Type.ARG_NUMBER) {
-                    return Optional.of("{" + name(pattern, i) + "} names no answer; write a question's code");
+                    return Optional.of("{" + PipedNames.name(pattern, i) + "} names no answer; write a question's code");
                 }
             }
-            new MessageFormat(dotted(text), ULocale.ROOT);
+            new MessageFormat(PipedNames.dotted(text), ULocale.ROOT);
             return Optional.empty();
         } catch (IllegalArgumentException e) {
             return Optional.of("the braces cannot be read: " + e.getMessage());
@@ -241,12 +206,12 @@ public final class Piping {
         if (codes(text).stream().noneMatch(codes::containsKey)) {
             return text;
         }
-        MessagePattern pattern = pattern(text);
+        MessagePattern pattern = PipedNames.pattern(text);
         StringBuilder renamed = new StringBuilder(text);
         for (int i = pattern.countParts() - 1; i >= 0; i--) {
             MessagePattern.Part part = pattern.getPart(i);
             if (part.getType() == MessagePattern.Part.Type.ARG_NAME) {
-                String code = code(name(pattern, i));
+                String code = PipedNames.code(PipedNames.name(pattern, i));
                 renamed.replace(part.getIndex(), part.getIndex() + code.length(), codes.getOrDefault(code, code));
             }
         }
@@ -258,7 +223,7 @@ public final class Piping {
         if (!choices(text).getOrDefault(name, Set.of()).contains(from)) {
             return text;
         }
-        MessagePattern pattern = pattern(text);
+        MessagePattern pattern = PipedNames.pattern(text);
         StringBuilder renamed = new StringBuilder(text);
         Deque<Boolean> chosen = new ArrayDeque<>();
         List<MessagePattern.Part> found = new ArrayList<>();
@@ -266,7 +231,7 @@ public final class Piping {
             MessagePattern.Part part = pattern.getPart(i);
             switch (part.getType()) {
                 case ARG_START -> chosen.push(part.getArgType() == MessagePattern.ArgType.SELECT
-                        && name(pattern, i + 1).equals(name));
+                        && PipedNames.name(pattern, i + 1).equals(name));
                 case ARG_LIMIT -> chosen.pop();
                 case ARG_SELECTOR -> {
                     if (chosen.peek() && pattern.getSubstring(part).equals(from)) {
@@ -291,7 +256,7 @@ public final class Piping {
     private static String without(String text, Set<String> codes, String instead) {
         return codes(text).stream().noneMatch(codes::contains)
                 ? text
-                : replaced(text, a -> codes.contains(code(a.name())) ? Optional.of(instead) : Optional.empty());
+                : replaced(text, a -> codes.contains(PipedNames.code(a.name())) ? Optional.of(instead) : Optional.empty());
     }
 
     /** The text without its holes: the space before each goes with it. */
@@ -311,7 +276,7 @@ public final class Piping {
 
     /** The text with arguments replaced, the outer ones first; an argument that is left may hold others that are not. */
     static String replaced(String text, Function<Argument, Optional<String>> by) {
-        MessagePattern pattern = pattern(text);
+        MessagePattern pattern = PipedNames.pattern(text);
         StringBuilder whole = new StringBuilder();
         int done = 0;
         for (int i = 0; i < pattern.countParts(); i++) {
@@ -322,7 +287,7 @@ public final class Piping {
             boolean simple = part.getArgType() == MessagePattern.ArgType.SIMPLE;
             String type = simple ? pattern.getSubstring(pattern.getPart(i + 2)) : "";
             boolean styled = simple && pattern.getPartType(i + 3) == MessagePattern.Part.Type.ARG_STYLE;
-            Optional<String> words = by.apply(new Argument(name(pattern, i + 1), part.getArgType(), type,
+            Optional<String> words = by.apply(new Argument(PipedNames.name(pattern, i + 1), part.getArgType(), type,
                     styled ? pattern.getSubstring(pattern.getPart(i + 3)).strip() : ""));
             if (words.isPresent()) {
                 whole.append(text, done, part.getIndex()).append(words.get());
@@ -340,7 +305,7 @@ public final class Piping {
      * @param words the value of a code in the respondent's words; called only where it is not blank
      */
     public static Filled fill(String text, Locale locale, Function<String, Object> values, Function<String, String> words) {
-        String clean = asTyped(text).replace(String.valueOf(OPEN), "").replace(String.valueOf(CLOSE), "");
+        String clean = PipedNames.asTyped(text).replace(String.valueOf(OPEN), "").replace(String.valueOf(CLOSE), "");
         if (clean.indexOf('{') < 0 || fault(clean).isPresent()) {
             return new Filled(clean, List.of());
         }
@@ -359,10 +324,11 @@ public final class Piping {
                 return Optional.of(mark(formatted(a.type(), a.style(), value, locale), given));
             }
             // A number names its own arm of a select as well.
-            arguments.put(dots(a.name()), bySelect && !(value instanceof Number) ? key(value) : number(value));
+            arguments.put(PipedNames.dots(a.name()), bySelect && !(value instanceof Number) ? key(value) : number(value));
             return Optional.empty();
         });
-        return new Filled(asTyped(new MessageFormat(dotted(marked), ULocale.forLocale(locale)).format(arguments)), given);
+        return new Filled(PipedNames.asTyped(new MessageFormat(PipedNames.dotted(marked), ULocale.forLocale(locale)).format(arguments)),
+                given);
     }
 
     private static String mark(String words, List<String> given) {

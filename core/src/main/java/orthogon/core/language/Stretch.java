@@ -38,7 +38,7 @@ public final class Stretch {
 
     private static boolean isPattern(String text) {
         try {
-            return text.indexOf('{') >= 0 && Piping.pattern(text).countParts() > 0;
+            return text.indexOf('{') >= 0 && PipedNames.pattern(text).countParts() > 0;
         } catch (IllegalArgumentException e) {
             return false;
         }
@@ -72,7 +72,7 @@ public final class Stretch {
 
     /** Only what is literally read is accented: not names, kinds and keys between braces. */
     private static String inPattern(String text) {
-        MessagePattern pattern = Piping.pattern(text);
+        MessagePattern pattern = PipedNames.pattern(text);
         StringBuilder whole = new StringBuilder();
         int done = 0;
         for (int i = 0; i < pattern.countParts(); i++) {

@@ -35,8 +35,8 @@ public enum RuleFamily {
         this.listed = listed;
     }
 
-    /** The family that the text form of a place names with this key. */
-    static Optional<RuleFamily> of(String key) {
+    /** The family that the text form of a place names with this key; empty where there is none. */
+    public static Optional<RuleFamily> of(String key) {
         return Optional.ofNullable(BY_KEY.get(key));
     }
 

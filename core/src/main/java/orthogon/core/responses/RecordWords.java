@@ -8,7 +8,9 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Stream;
+import orthogon.core.answer.Answer;
 import orthogon.core.answer.Domain;
+import orthogon.core.answer.Option;
 import orthogon.core.answer.lookup.RecordAnswer;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
@@ -51,6 +53,12 @@ public final class RecordWords {
             case Domain.Opaque o -> Stream.of(question.code());
             default -> Stream.empty();
         };
+    }
+
+    /** The codes of the options of an answer whose labels have a word that begins like this; none for answers without options. */
+    public static List<String> codes(Answer answer, String beginning) {
+        return answer.options().stream().filter(o -> sought(o.label()).stream().anyMatch(w -> w.startsWith(beginning))).map(Option::code)
+                .toList();
     }
 
     /** The words of a text as they are sought, in small letters. */

@@ -1,6 +1,7 @@
 package orthogon.core.answer.lookup;
 
 import java.time.LocalDate;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -9,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.BinaryOperator;
+import java.util.stream.Stream;
 import orthogon.core.answer.Answer;
 import orthogon.core.answer.AnswerFault;
 import orthogon.core.answer.AnswerKind;
@@ -37,6 +39,8 @@ public record LookupAnswer(String questionnaire, int release, List<RecordAnswer>
     /** Most answers that are shown of a record. */
     public static final int MOST_SHOWN = 20;
     private static final String LABEL = ".label";
+    private static final String GIVEN = "given";
+    private static final String FAMILY = "family";
 
     public LookupAnswer {
         shows = List.copyOf(shows);
@@ -63,8 +67,42 @@ public record LookupAnswer(String questionnaire, int release, List<RecordAnswer>
                 shows.stream().anyMatch(s -> s.code().equals(order)) ? order : "", mayAdd);
     }
 
+    /**
+     * Under which names the values stand by which records are listed: parts of a person's name as {@code name.family}, which comes first.
+     * None where the newest record comes first.
+     */
+    public List<String> listedBy() {
+        return shown(order).map(shown -> shown.answer().domain() instanceof Domain.TextParts parts
+                ? Stream.concat(Stream.of(FAMILY).filter(parts.parts()::contains), parts.parts().stream()).distinct()
+                        .map(p -> shown.code() + "." + p).toList()
+                : List.of(shown.code())).orElse(List.of());
+    }
+
     public Optional<RecordAnswer> shown(String code) {
         return shows.stream().filter(s -> s.code().equals(code)).findFirst();
+    }
+
+    /**
+     * The answers with which somebody begins who adds a record that was looked for in vain: the first shown answer that is a text, or a
+     * person's name, whose last parts become the family name. Nothing where no shown answer takes these words.
+     *
+     * @param typed what was looked for
+     */
+    public Map<String, Object> begunWith(String typed) {
+        List<String> words = Arrays.stream(typed.strip().split("\\s+")).filter(w -> !w.isEmpty()).toList();
+        return words.isEmpty()
+                ? Map.of()
+                : shows.stream().<Map<String, Object>>map(s -> begunWith(s, words)).filter(m -> !m.isEmpty()).findFirst().orElse(Map.of());
+    }
+
+    private static Map<String, Object> begunWith(RecordAnswer shown, List<String> words) {
+        return switch (shown.answer().domain()) {
+            case Domain.FreeTexts t -> Map.of(shown.code(), String.join(" ", words));
+            case Domain.TextParts p when p.parts().containsAll(List.of(GIVEN, FAMILY)) -> Map.of(shown.code(), words.size() == 1
+                    ? Map.of(GIVEN, words.getFirst())
+                    : Map.of(GIVEN, words.getFirst(), FAMILY, String.join(" ", words.subList(1, words.size()))));
+            default -> Map.of();
+        };
     }
 
     /**
@@ -104,8 +142,7 @@ public record LookupAnswer(String questionnaire, int release, List<RecordAnswer>
     @Override
     public Answer withTexts(BinaryOperator<String> change) {
         return new LookupAnswer(questionnaire, release, shows.stream().map(s -> withTexts(s, change)).toList(), everyRecord, offerWhen,
-                order,
-                mayAdd);
+                order, mayAdd);
     }
 
     private static RecordAnswer withTexts(RecordAnswer shown, BinaryOperator<String> change) {

@@ -4,6 +4,7 @@ import orthogon.core.expression.ExpressionFault;
 import orthogon.core.expression.Nearest;
 import orthogon.core.expression.Wiring;
 import orthogon.core.expression.Wiring.Wire;
+import orthogon.core.language.PipedNames;
 import orthogon.core.language.Piping;
 import orthogon.core.language.Texts;
 import orthogon.core.place.Place;
@@ -218,7 +219,7 @@ public final class Faults {
             if (name.equals(Roster.NUMBER) && roster.isPresent() && wiring.type(name).isEmpty()) {
                 continue;
             }
-            String code = Piping.code(name);
+            String code = PipedNames.code(name);
             boolean elsewhere = wiring.rosterOf(code).isPresent() && !wiring.rosterOf(code).equals(roster);
             if (wiring.typeOf(name).isEmpty() || elsewhere) {
                 add(Fault.SoundClaim.REFERENCE_EXISTS, unit,

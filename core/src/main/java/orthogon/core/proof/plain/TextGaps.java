@@ -12,6 +12,7 @@ import orthogon.core.expression.Expr;
 import orthogon.core.expression.Expr.*;
 import orthogon.core.expression.Type;
 import orthogon.core.expression.Wiring;
+import orthogon.core.language.PipedNames;
 import orthogon.core.language.Piping;
 import orthogon.core.language.Texts;
 import orthogon.core.place.Place;
@@ -102,7 +103,7 @@ public final class TextGaps {
     /** Whether there is one answer of this name at the place; what is answered for each entry of a roster has none outside of it. */
     private static boolean isReadable(PlainForm plainForm, String place, String name) {
         Wiring wiring = plainForm.original();
-        String code = Piping.code(name);
+        String code = PipedNames.code(name);
         return wiring.typeOf(name).isPresent()
                 && (wiring.rosterOf(code).isEmpty() || place.startsWith(plainForm.entry(wiring.rosterOf(code).get(), 1)));
     }
