@@ -42,8 +42,31 @@ document.addEventListener('mousedown', (event) => {
     if (opener) {
         event.preventDefault();
         build(fieldOf(opener));
+    } else if (event.target.closest('form.sentence button')) {
+        // An answer that came between pressing and letting go would take the button away.
+        event.preventDefault();
+        htmx.trigger(event.target.closest('form.sentence'), 'htmx:abort');
     }
 });
+
+/** Asks once more with all that was chosen, then puts the condition into its field and closes the builder, unless it is wrong. */
+async function put(form) {
+    await ask(form, 'use');
+    const answered = document.querySelector('#builder form.sentence');
+    const field = answered && document.getElementById(answered.dataset.field);
+    if (field && !answered.querySelector('[data-put]').disabled) {
+        field.value = answered.dataset.result;
+        document.getElementById('builder').replaceChildren();
+        field.dispatchEvent(new Event('change', { bubbles: true }));
+        field.focus();
+    }
+}
+
+/** Sends the whole form. What was asked before would sweep the form away, and this with it. */
+function ask(form, act) {
+    htmx.trigger(form, 'htmx:abort');
+    return htmx.ajax('POST', form.getAttribute('hx-post'), { source: form, target: '#builder', swap: 'innerHTML', values: { act } });
+}
 
 document.addEventListener('click', (event) => {
     const opener = event.target.closest('[data-build]');
@@ -55,18 +78,11 @@ document.addEventListener('click', (event) => {
             build(fieldOf(opener));
         }
     } else if (act) {
-        // What was asked before would sweep the form away, and this with it; all that was chosen goes along.
-        htmx.trigger(form, 'htmx:abort');
-        htmx.ajax('POST', form.getAttribute('hx-post'), {
-            source: form, target: '#builder', swap: 'innerHTML', values: { act: act.value },
-        });
+        ask(form, act.value);
     } else if (event.target.closest('[data-put]')) {
-        const field = document.getElementById(form.dataset.field);
-        field.value = form.dataset.result;
-        document.getElementById('builder').replaceChildren();
-        field.dispatchEvent(new Event('change', { bubbles: true }));
-        field.focus();
+        put(form);
     } else if (event.target.closest('[data-unbuild]')) {
+        htmx.trigger(form, 'htmx:abort');
         document.getElementById('builder').replaceChildren();
     }
 });

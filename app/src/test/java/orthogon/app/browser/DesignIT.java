@@ -114,6 +114,34 @@ class DesignIT {
         assertThat(page.locator("#inspector code").first()).hasText("white_geese");
     }
 
+    /** The sentence of the last choice is still on its way while somebody already uses the condition. */
+    @Test
+    void aConditionIsUsedAsItWasChosenLast() {
+        Page page = begun("Crane camp", "crane_camp");
+        add(page, "Is there a fence? / yes/no", "fence");
+        add(page, "How high? / number 0..9 m", "high");
+        select(page, "high");
+        press(page, "Build the condition");
+        page.getByLabel("question of line 2").selectOption("fence");
+        page.getByLabel("comparison of line 2").selectOption("yes");
+        assertThat(page.locator("#builder .says")).containsText("yes");
+        List<Route> held = new ArrayList<>();
+        page.route("**/compose/sentence", route -> {
+            if (held.isEmpty()) {
+                held.add(route);
+            } else {
+                route.resume();
+            }
+        });
+        page.getByLabel("comparison of line 2").selectOption("no");
+        page.waitForCondition(() -> !held.isEmpty());
+        String before = revision(page);
+        press(page, "Use this condition");
+        changed(page, before);
+        assertThat(row(page, "high").locator(".condition")).hasText("fence is no");
+        assertThat(page.locator("#builder")).isEmpty();
+    }
+
     @Test
     void sixtyQuestionsFromAnOutlineThenByKeyboardAloneAndBackToTheFirstRevision() {
         Page page = begun("Hen round", "hen_round");
