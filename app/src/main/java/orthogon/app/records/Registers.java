@@ -1,11 +1,8 @@
 package orthogon.app.records;
 
 import java.time.OffsetDateTime;
-import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
@@ -18,12 +15,10 @@ import orthogon.app.store.RecordKeys;
 import orthogon.app.store.RecordStore;
 import orthogon.app.store.RecordStore.SoughtWord;
 import orthogon.app.store.ResponseStore;
-import orthogon.core.answer.Answer;
-import orthogon.core.answer.Domain;
-import orthogon.core.answer.Option;
 import orthogon.core.answer.lookup.LookupAnswer;
 import orthogon.core.answer.lookup.RecordAnswer;
 import orthogon.core.interview.Interview;
+import orthogon.core.interview.OfferedRecords;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.responses.RecordWords;
 import org.springframework.stereotype.Component;
@@ -37,7 +32,6 @@ public class Registers {
     /** How many responses are looked at before what is left is given up. */
     static final int MOST_LOOKED_AT = 2_000;
     private static final int AT_ONCE = 40;
-    private static final String FAMILY = "family";
 
     private final RecordStore records;
     private final ResponseStore responses;
@@ -82,18 +76,13 @@ public class Registers {
      * @param typed words of which each must begin a word of the record
      */
     public SoughtRecords seek(Interview interview, String slot, String typed) {
-        Optional<LookupAnswer> lookup = interview.course().current().flatMap(p -> p.at(slot)).flatMap(s -> s.question())
-                .map(q -> q.answer()).filter(LookupAnswer.class::isInstance).map(LookupAnswer.class::cast);
+        Optional<LookupAnswer> lookup = interview.course().current().flatMap(p -> p.answer(slot, LookupAnswer.class));
         List<String> words = words(typed);
         if (lookup.isEmpty() || words.stream().mapToInt(String::length).sum() < SoughtRecords.FEWEST_LETTERS) {
             return SoughtRecords.nothing(typed, SearchEnd.SHORT);
         }
-        List<Map<String, Object>> found = new ArrayList<>();
-        Optional<Long> source = records.questionnaire(lookup.get().questionnaire());
-        if (source.isPresent()) {
-            found(lookup.get(), source.get(), words, interview.offered(slot), found);
-        }
-        return SoughtRecords.of(typed, found);
+        return SoughtRecords.of(typed, records.questionnaire(lookup.get().questionnaire())
+                .map(source -> found(lookup.get(), source, words, OfferedRecords.at(interview, slot))).orElse(List.of()));
     }
 
     /** Some records, whatever else they must be to be on offer: the newest. */
@@ -103,16 +92,12 @@ public class Registers {
                 .flatMap(r -> lookup.recordOf(r.receipt(), r.answers()).stream()).toList();
     }
 
-    private void found(LookupAnswer lookup, long source, List<String> words, Predicate<Map<String, Object>> offered,
-            List<Map<String, Object>> into) {
+    private List<Map<String, Object>> found(LookupAnswer lookup, long source, List<String> words, Predicate<Map<String, Object>> offered) {
         List<String> names = lookup.shows().stream().flatMap(Registers::texts).toList();
         List<SoughtWord> sought = words.stream().map(w -> new SoughtWord(w, coded(lookup, w))).toList();
-        List<String> sorted = lookup.shown(lookup.order()).map(Registers::sorting).orElse(List.of());
-        List<Long> numbers = records.numbers(source, names, sought, sorted, MOST_LOOKED_AT);
-        for (int from = 0; from < numbers.size() && into.size() <= SoughtRecords.MOST; from += AT_ONCE) {
-            responses.all(numbers.subList(from, Math.min(numbers.size(), from + AT_ONCE)))
-                    .forEach(r -> lookup.recordOf(r.receipt(), r.answers()).filter(offered).ifPresent(into::add));
-        }
+        List<Long> numbers = records.numbers(source, names, sought, lookup.listedBy(), MOST_LOOKED_AT);
+        return responses.each(numbers).flatMap(r -> lookup.recordOf(r.receipt(), r.answers()).filter(offered).stream())
+                .limit(SoughtRecords.MOST + 1L).toList();
     }
 
     static List<String> words(String typed) {
@@ -124,27 +109,10 @@ public class Registers {
         return RecordWords.names(Question.of(shown.code(), shown.label(), shown.answer()));
     }
 
-    /** Under which names the values stand by which records are listed; of a person's name the family's comes first. */
-    private static List<String> sorting(RecordAnswer shown) {
-        return shown.answer().domain() instanceof Domain.TextParts parts
-                ? Stream.concat(Stream.of(FAMILY), parts.parts().stream()).filter(parts.parts()::contains).distinct()
-                        .map(p -> shown.code() + "." + p).toList()
-                : List.of(shown.code());
-    }
-
     private static Map<String, List<String>> coded(LookupAnswer lookup, String word) {
         Map<String, List<String>> coded = new LinkedHashMap<>();
-        for (RecordAnswer shown : lookup.shows()) {
-            Answer answer = shown.answer();
-            List<String> codes = answer.options().stream().filter(o -> begins(o, word)).map(Option::code).toList();
-            if (!codes.isEmpty()) {
-                coded.put(shown.code(), codes);
-            }
-        }
+        lookup.shows().forEach(s -> coded.put(s.code(), RecordWords.codes(s.answer(), word)));
+        coded.values().removeIf(List::isEmpty);
         return coded;
-    }
-
-    private static boolean begins(Option option, String word) {
-        return Arrays.stream(option.label().toLowerCase(Locale.ROOT).split("\\s+")).anyMatch(w -> w.startsWith(word));
     }
 }

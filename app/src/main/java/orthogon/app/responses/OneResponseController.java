@@ -21,8 +21,8 @@ import orthogon.app.store.AttachmentStore;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.FigureStore;
 import orthogon.app.store.InterviewStore;
-import orthogon.app.store.RecordStore;
-import orthogon.app.store.RecordStore.LinkedResponse;
+import orthogon.app.store.RecordLinkStore;
+import orthogon.app.store.RecordLinkStore.LinkedResponse;
 import orthogon.app.store.ResponseNoteStore;
 import orthogon.app.store.ResponseNoteStore.ResponseNote;
 import orthogon.app.store.ResponseStore;
@@ -128,11 +128,11 @@ class OneResponseController {
     private final FigureStore figures;
     private final MessageStore messages;
     private final SendMessagesAgain again;
-    private final RecordStore records;
+    private final RecordLinkStore records;
 
     OneResponseController(Frame frame, ResponseSearch search, ResponseStore responses, ResponseNoteStore notes, InterviewStore interviews,
             AttachmentStore attachments, WorkOnResponses work, People people, Acts acts, ReadResponses reads, FigureStore figures,
-            MessageStore messages, SendMessagesAgain again, RecordStore records) {
+            MessageStore messages, SendMessagesAgain again, RecordLinkStore records) {
         this.records = records;
         this.messages = messages;
         this.again = again;

@@ -1,7 +1,6 @@
 package orthogon.app.responses;
 
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -35,9 +34,8 @@ import org.springframework.stereotype.Component;
 class ResponseSearch {
 
     /** Responses that are evaluated at a time. */
-    private static final int AT_ONCE = 500;
 
-    /** @param found one page of them; {@code count} is of all */
+                                                  /** @param found one page of them; {@code count} is of all */
     record FoundResponses(List<Response> found, int count) {}
 
     private final ResponseStore responses;
@@ -122,12 +120,7 @@ class ResponseSearch {
             return candidates;
         }
         LocalDate today = LocalDate.now();
-        List<Long> through = new ArrayList<>();
-        for (int from = 0; from < candidates.size(); from += AT_ONCE) {
-            responses.all(candidates.subList(from, Math.min(candidates.size(), from + AT_ONCE))).stream()
-                    .filter(r -> filter.lets(values(filter.over(), r), today)).map(Response::number).forEach(through::add);
-        }
-        return through;
+        return responses.each(candidates).filter(r -> filter.lets(values(filter.over(), r), today)).map(Response::number).toList();
     }
 
     /** What figures are made of: as the table, but for what only an evaluation could decide, which is told to the database by numbers. */

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Gatherers;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.responses.AnswerFigures;
 import orthogon.core.responses.AnswerTally;
@@ -49,9 +50,7 @@ final class AnswerIndexStore {
     /** @param answers as they were sent */
     void add(long number, long questionnaire, Questionnaire document, String receipt, Map<String, Object> answers) {
         List<KeptValue> values = KeptValue.of(document, answers);
-        for (int from = 0; from < values.size(); from += VALUES_AT_ONCE) {
-            insert(number, questionnaire, values.subList(from, Math.min(values.size(), from + VALUES_AT_ONCE)));
-        }
+        values.stream().gather(Gatherers.windowFixed(VALUES_AT_ONCE)).forEach(some -> insert(number, questionnaire, some));
         Map<String, Object> open = PersonalAnswers.without(answers, PersonalAnswers.of(document));
         Map.of("response_words", answers, "response_open_words", open)
                 .forEach((table, searched) -> jdbc.sql(WORDS.formatted(table)).param("number", number).param("questionnaire", questionnaire)
@@ -63,15 +62,13 @@ final class AnswerIndexStore {
     }
 
     private void words(long number, long questionnaire, Questionnaire document, Map<String, Object> answers) {
-        List<Object> parameters = new ArrayList<>();
-        RecordWords.of(document, answers)
-                .forEach((name, words) -> words.forEach(word -> parameters.addAll(Arrays.asList(questionnaire, name, word, number))));
-        int each = 4;
-        for (int from = 0; from < parameters.size(); from += VALUES_AT_ONCE * each) {
-            List<Object> some = parameters.subList(from, Math.min(parameters.size(), from + VALUES_AT_ONCE * each));
-            String rows = String.join(", ", Collections.nCopies(some.size() / each, "(?, ?, ?, ?)"));
-            jdbc.sql("insert into record_word (questionnaire_id, name, word, response) values " + rows).params(some).update();
-        }
+        RecordWords.of(document, answers).entrySet().stream()
+                .flatMap(e -> e.getValue().stream().map(word -> List.<Object>of(questionnaire, e.getKey(), word, number)))
+                .gather(Gatherers.windowFixed(VALUES_AT_ONCE)).forEach(some -> {
+                    String rows = String.join(", ", Collections.nCopies(some.size(), "(?, ?, ?, ?)"));
+                    jdbc.sql("insert into record_word (questionnaire_id, name, word, response) values " + rows)
+                            .params(some.stream().flatMap(List::stream).toList()).update();
+                });
     }
 
     /** Keeps it anew after answers have changed. */

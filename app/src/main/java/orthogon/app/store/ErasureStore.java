@@ -1,6 +1,7 @@
 package orthogon.app.store;
 
 import java.util.List;
+import java.util.stream.Gatherers;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -42,10 +43,8 @@ public class ErasureStore {
      * @param files keys of files that their answers name
      */
     public void erase(List<String> interviews, List<String> files) {
-        for (int from = 0; from < interviews.size(); from += AT_ONCE) {
-            List<String> some = interviews.subList(from, Math.min(interviews.size(), from + AT_ONCE));
-            REMOVALS.forEach(removal -> jdbc.sql(removal).param("some", some).update());
-        }
+        interviews.stream().gather(Gatherers.windowFixed(AT_ONCE))
+                .forEach(some -> REMOVALS.forEach(removal -> jdbc.sql(removal).param("some", some).update()));
         eraseFiles(files);
         noted();
     }
@@ -63,9 +62,7 @@ public class ErasureStore {
 
     /** Erases files by their keys. */
     public void eraseFiles(List<String> files) {
-        for (int from = 0; from < files.size(); from += AT_ONCE) {
-            jdbc.sql("delete from attachment where file_key in (:some)")
-                    .param("some", files.subList(from, Math.min(files.size(), from + AT_ONCE))).update();
-        }
+        files.stream().gather(Gatherers.windowFixed(AT_ONCE))
+                .forEach(some -> jdbc.sql("delete from attachment where file_key in (:some)").param("some", some).update());
     }
 }

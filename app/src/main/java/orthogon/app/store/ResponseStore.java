@@ -13,8 +13,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import java.util.stream.Gatherers;
 import orthogon.app.store.ReleaseStore.Release;
 import orthogon.core.interview.Slots;
 import orthogon.core.questionnaire.Questionnaire;
@@ -193,21 +193,17 @@ public class ResponseStore {
 
     /** The responses of these numbers, in their order. */
     public List<Response> all(List<Long> numbers) {
-        List<Response> all = new ArrayList<>();
-        for (int from = 0; from < numbers.size(); from += AT_ONCE) {
-            List<Long> some = numbers.subList(from, Math.min(numbers.size(), from + AT_ONCE));
-            Map<Long, Response> found = read(
-                    jdbc.sql(RESPONSES + " where p.number in (:some)").param("some", some).query(SentRow::of).list())
-                    .stream().collect(Collectors.toMap(Response::number, r -> r));
-            some.stream().filter(found::containsKey).map(found::get).forEach(all::add);
-        }
-        return all;
+        return each(numbers).toList();
     }
 
     /** The responses of these numbers, in their order, a few at a time in memory. */
     public Stream<Response> each(List<Long> numbers) {
-        return IntStream.range(0, Math.ceilDiv(numbers.size(), AT_ONCE)).boxed()
-                .flatMap(i -> all(numbers.subList(i * AT_ONCE, Math.min(numbers.size(), (i + 1) * AT_ONCE))).stream());
+        return numbers.stream().gather(Gatherers.windowFixed(AT_ONCE)).flatMap(some -> {
+            Map<Long, Response> found = read(
+                    jdbc.sql(RESPONSES + " where p.number in (:some)").param("some", some).query(SentRow::of).list())
+                    .stream().collect(Collectors.toMap(Response::number, r -> r));
+            return some.stream().filter(found::containsKey).map(found::get);
+        });
     }
 
     /** The numbers of all responses to a questionnaire, the newest first. */
@@ -218,27 +214,22 @@ public class ResponseStore {
 
     /** The numbers of the responses with these receipts, the newest first. */
     public List<Long> numbers(long questionnaireId, List<String> receipts) {
-        List<Long> numbers = new ArrayList<>();
-        for (int from = 0; from < receipts.size(); from += AT_ONCE) {
-            numbers.addAll(jdbc.sql("select number from response where questionnaire_id = :id and receipt in (:receipts)"
-                    + " order by sent_at desc, number desc").param("id", questionnaireId)
-                    .param("receipts", receipts.subList(from, Math.min(receipts.size(), from + AT_ONCE))).query(Long.class).list());
-        }
-        return numbers;
+        return receipts.stream().gather(Gatherers.windowFixed(AT_ONCE))
+                .flatMap(some -> jdbc.sql("select number from response where questionnaire_id = :id and receipt in (:receipts)"
+                        + " order by sent_at desc, number desc").param("id", questionnaireId).param("receipts", some).query(Long.class)
+                        .list().stream())
+                .toList();
     }
 
     /** The receipts of the responses of these numbers, in their order. */
     public List<String> receipts(List<Long> numbers) {
-        List<String> receipts = new ArrayList<>();
-        for (int from = 0; from < numbers.size(); from += AT_ONCE) {
-            List<Long> some = numbers.subList(from, Math.min(numbers.size(), from + AT_ONCE));
+        return numbers.stream().gather(Gatherers.windowFixed(AT_ONCE)).flatMap(some -> {
             Map<Long, String> found = new HashMap<>();
             jdbc.sql("select number, receipt from response where number in (:some)").param("some", some).query(row -> {
                 found.put(row.getLong("number"), row.getString("receipt"));
             });
-            some.stream().filter(found::containsKey).map(found::get).forEach(receipts::add);
-        }
-        return receipts;
+            return some.stream().filter(found::containsKey).map(found::get);
+        }).toList();
     }
 
     /**
@@ -336,13 +327,11 @@ public class ResponseStore {
     }
 
     private int mark(long questionnaireId, List<String> receipts, String column, String value) {
-        int marked = 0;
-        for (int from = 0; from < receipts.size(); from += AT_ONCE) {
-            marked += jdbc.sql("update response set " + column + " = :value where questionnaire_id = :id and receipt in (:receipts)")
-                    .param("value", value).param("id", questionnaireId)
-                    .param("receipts", receipts.subList(from, Math.min(receipts.size(), from + AT_ONCE))).update();
-        }
-        return marked;
+        return receipts.stream().gather(Gatherers.windowFixed(AT_ONCE))
+                .mapToInt(some -> jdbc
+                        .sql("update response set " + column + " = :value where questionnaire_id = :id and receipt in (:receipts)")
+                        .param("value", value).param("id", questionnaireId).param("receipts", some).update())
+                .sum();
     }
 
     private static String ordered(Order order) {
@@ -355,12 +344,11 @@ public class ResponseStore {
     /** Brings the answers to what is known of each. */
     private List<Response> read(List<SentRow> rows) {
         Map<String, List<String>> given = new HashMap<>();
-        for (int from = 0; from < rows.size(); from += AT_ONCE) {
-            List<String> receipts = rows.subList(from, Math.min(rows.size(), from + AT_ONCE)).stream().map(SentRow::receipt).toList();
-            jdbc.sql("select receipt, given from answer where receipt in (:receipts)").param("receipts", receipts).query(row -> {
-                given.computeIfAbsent(row.getString("receipt"), r -> new ArrayList<>()).add(row.getString("given"));
-            });
-        }
+        rows.stream().map(SentRow::receipt).gather(Gatherers.windowFixed(AT_ONCE))
+                .forEach(some -> jdbc.sql("select receipt, given from answer where receipt in (:receipts)").param("receipts", some)
+                        .query(row -> {
+                            given.computeIfAbsent(row.getString("receipt"), r -> new ArrayList<>()).add(row.getString("given"));
+                        }));
         Map<Long, AnswersOfRelease> readers = new HashMap<>();
         return rows.stream().map(s -> response(s, readers.computeIfAbsent(s.releaseId(),
                 id -> new AnswersOfRelease(releases.get(id).document())).read(given.getOrDefault(s.receipt(), List.of())))).toList();

@@ -37,8 +37,7 @@ public class KeepNoLonger {
     private final Clock clock;
 
     public KeepNoLonger(RetentionStore retention, ResponseStore responses, ErasureStore erasure, EraseResponses erasing,
-            ForgetRecords records,
-            KnownReleases releases, DraftStore drafts, Acts acts, Clock clock) {
+            ForgetRecords records, KnownReleases releases, DraftStore drafts, Acts acts, Clock clock) {
         this.retention = retention;
         this.responses = responses;
         this.erasure = erasure;
@@ -93,11 +92,17 @@ public class KeepNoLonger {
             List<Response> all = responses.all(responses.numbers(each.questionnaireId(), due));
             String whose = all.size() + (all.size() == 1 ? " response" : " responses") + " kept longer than " + words(each.responseDays());
             if (each.onlyPersonal()) {
-                acts.noted(Acts.NOBODY, code, "erased the personal answers of " + whose, () -> all.forEach(this::strip));
+                acts.noted(Acts.NOBODY, code, "erased the personal answers of " + whose, () -> strip(all));
             } else {
                 acts.noted(Acts.NOBODY, code, "erased " + whose, () -> erasing.erase(all));
             }
         }
+    }
+
+    private void strip(List<Response> all) {
+        all.forEach(this::strip);
+        records.forget(all.stream().map(Response::receipt).toList());
+        erasure.noted();
     }
 
     private void strip(Response response) {
@@ -106,10 +111,8 @@ public class KeepNoLonger {
         List<String> files = response.answers().entrySet().stream().filter(e -> personal.contains(e.getKey())).map(Map.Entry::getValue)
                 .flatMap(Attachment::within).map(Attachment::key).toList();
         responses.strip(response, new TreeMap<>(open), personal);
-        records.forget(List.of(response.receipt()));
         erasure.eraseFiles(files);
         erasure.eraseCopies(response.interviewId());
-        erasure.noted();
     }
 
     private void unfinished(Retention each, String code, OffsetDateTime before) {

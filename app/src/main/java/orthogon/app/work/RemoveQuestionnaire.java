@@ -2,7 +2,7 @@ package orthogon.app.work;
 
 import orthogon.app.store.DraftStore;
 import orthogon.app.store.DraftStore.Draft;
-import java.util.List;
+import java.util.stream.Gatherers;
 import orthogon.app.store.ErasureStore;
 import orthogon.app.store.ResponseStore;
 import org.springframework.stereotype.Component;
@@ -35,10 +35,8 @@ public class RemoveQuestionnaire {
     public void remove(Draft draft, String who) {
         acts.noted(who, draft.code(), "removed the questionnaire “" + draft.document().title() + "” with its releases and responses",
                 () -> {
-                    List<Long> all = responses.numbers(draft.id());
-                    for (int from = 0; from < all.size(); from += AT_ONCE) {
-                        records.forget(responses.receipts(all.subList(from, Math.min(all.size(), from + AT_ONCE))));
-                    }
+                    responses.numbers(draft.id()).stream().gather(Gatherers.windowFixed(AT_ONCE))
+                            .forEach(some -> records.forget(responses.receipts(some)));
                     drafts.remove(draft.id());
                     erasure.noted();
                 });

@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.mockito.Mockito.mock;
 
 import java.math.BigDecimal;
+import java.time.Clock;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
@@ -14,21 +15,20 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
+import javax.sql.DataSource;
 import orthogon.app.answer.SoughtRecords;
 import orthogon.app.answer.SoughtRecords.SearchEnd;
 import orthogon.app.offering.Offering;
-import orthogon.app.store.DraftStore;
-import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
-import orthogon.app.store.KnownReleases;
+import orthogon.app.store.ErasureStore;
 import orthogon.app.store.RecordKeys;
+import orthogon.app.store.RecordLinkStore;
 import orthogon.app.store.RecordStore;
-import orthogon.app.store.ReleaseStore;
 import orthogon.app.store.ReleaseStore.Release;
-import orthogon.app.store.ResponseStore;
-import orthogon.app.store.ResponseStore.Response;
 import orthogon.app.store.TestDatabase;
 import orthogon.app.store.TrailKey;
+import orthogon.app.work.CaseWork;
+import orthogon.app.work.ForgetRecords;
 import orthogon.core.answer.Option;
 import orthogon.core.answer.choice.OneChoice;
 import orthogon.core.answer.contact.ContactAnswer;
@@ -71,30 +71,18 @@ class RegistersTest {
     @Parameter
     private TestDatabase vendor;
     private JdbcClient jdbc;
-    private DraftStore drafts;
-    private ReleaseStore releases;
-    private InterviewStore interviews;
-    private ResponseStore responses;
-    private RecordStore records;
+    private CaseWork cases;
     private Registers registers;
     private Release register;
 
     @BeforeEach
     void open() {
-        jdbc = JdbcClient.create(vendor.migrated());
-        drafts = new DraftStore(jdbc);
-        releases = new ReleaseStore(jdbc);
-        KnownReleases known = new KnownReleases(releases);
-        responses = new ResponseStore(jdbc, known);
-        interviews = new InterviewStore(jdbc, known, responses);
-        records = new RecordStore(jdbc);
-        registers = new Registers(records, responses, new RecordKeys(new TrailKey("a key of the tests".getBytes())), mock(Offering.class));
-        register = released(REGISTER);
-    }
-
-    private Release released(Questionnaire document) {
-        return releases.create(drafts.create(document, "ines", "began"),
-                new ReleaseStore.Made("{}", "", "ines", List.of("en"), List.of(), "", OffsetDateTime.now()));
+        DataSource database = vendor.migrated();
+        jdbc = JdbcClient.create(database);
+        cases = new CaseWork(database, Clock.systemUTC());
+        registers = new Registers(new RecordStore(jdbc), cases.responses, new RecordKeys(new TrailKey("a key of the tests".getBytes())),
+                mock(Offering.class));
+        register = cases.released(REGISTER);
     }
 
     private static Questionnaire host(LookupAnswer lookup) {
@@ -108,8 +96,8 @@ class RegistersTest {
         while (interview.course().current().isPresent()) {
             interview = ((Interview.LeaveResult.Passed) interview.leave(Map.of())).interview();
         }
-        Running running = interviews.begin(release, interview, OffsetDateTime.now());
-        return interviews.send(running.with(interview), OffsetDateTime.now());
+        Running running = cases.interviews.begin(release, interview, OffsetDateTime.now());
+        return cases.interviews.send(running.with(interview), OffsetDateTime.now());
     }
 
     private String driver(String given, String family, String area, int boxes, String note) {
@@ -202,7 +190,7 @@ class RegistersTest {
         assertEquals(Optional.empty(), here.at(LOOKUP, key.substring(1) + "A"));
         assertEquals(Optional.empty(), here.at(LOOKUP, "x".repeat(10_000)));
         // A receipt of another questionnaire is no record of this one.
-        String other = sent(released(Questionnaire.blank("other", "Other")), Map.of());
+        String other = sent(cases.released(Questionnaire.blank("other", "Other")), Map.of());
         assertEquals(Optional.empty(), here.at(LOOKUP, here.key(Map.of("record", other))));
     }
 
@@ -212,25 +200,22 @@ class RegistersTest {
         String stays = driver("Orrin", "Marl", "fen", 3, "");
         Map<String, Object> ida = registers.find(LOOKUP, gone).orElseThrow();
         Map<String, Object> orrin = registers.find(LOOKUP, stays).orElseThrow();
-        Release rides = released(host(LOOKUP));
+        Release rides = cases.released(host(LOOKUP));
         String ride = sent(rides, Map.of("driver", ida, "others", List.of("1", "2"), "others.1.helper", orrin, "others.2.helper", ida));
         Interview unsent = Interview.start(rides.wiring("en"), LocalDate.now(), Map.of()).keep(Map.of("driver", ida));
-        Running running = interviews.begin(rides, unsent, OffsetDateTime.now());
-        interviews.keepDraft(running, "p", Map.of("driver", ida));
+        Running running = cases.interviews.begin(rides, unsent, OffsetDateTime.now());
+        cases.interviews.keepDraft(running, "p", Map.of("driver", ida));
 
-        assertEquals(1, records.chosenBy(List.of(gone)).size());
-        for (Response response : responses.all(records.chosenBy(List.of(gone)))) {
-            responses.forgetRecords(response, Set.of(gone));
-        }
-        responses.forgetRecordsUnsent(Set.of(gone));
+        new ForgetRecords(new RecordLinkStore(jdbc), cases.responses, new ErasureStore(jdbc)).forget(List.of(gone));
 
-        Map<String, Object> left = responses.find(rides.questionnaireId(), ride).orElseThrow().answers();
+        Map<String, Object> left = cases.responses.find(rides.questionnaireId(), ride).orElseThrow().answers();
         assertEquals(Map.of("record", gone), left.get("driver"));
         assertEquals(List.of(Map.of("helper", orrin), Map.of("helper", Map.of("record", gone))),
                 new ArrayList<>((List<?>) left.get("others")));
-        Running now = interviews.find(running.id()).orElseThrow();
+        Running now = cases.interviews.find(running.id()).orElseThrow();
         assertEquals(Map.of("record", gone), now.interview().raw().get("driver"));
-        assertEquals(Optional.of(Map.of("record", gone)), interviews.draft(running.id(), "p", rides.document()).map(d -> d.get("driver")));
+        assertEquals(Optional.of(Map.of("record", gone)),
+                cases.interviews.draft(running.id(), "p", rides.document()).map(d -> d.get("driver")));
         // What is left is no answer any more, so that another record is chosen before it is sent.
         assertEquals(null, now.interview().course().effective().get("driver"));
         assertEquals(0, jdbc.sql("select count(*) from answer_value where text = 'Rook' and name <> 'name.family'")

@@ -4,6 +4,7 @@ import orthogon.app.opening.FollowUpMessages;
 import orthogon.app.opening.OpenFollowUps;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
+import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import javax.sql.DataSource;
@@ -16,14 +17,16 @@ import orthogon.app.sending.SendMessages;
 import orthogon.app.store.AuditStore;
 import orthogon.app.store.DraftStore;
 import orthogon.app.store.FollowUpStore;
-import orthogon.app.store.RecordStore;
+import orthogon.app.store.RecordLinkStore;
 import orthogon.app.store.InterviewStore;
 import orthogon.app.store.KnownDrafts;
 import orthogon.app.store.KnownReleases;
 import orthogon.app.store.PersonStore;
 import orthogon.app.store.ReleaseStore;
+import orthogon.app.store.ReleaseStore.Release;
 import orthogon.app.store.ResponseStore;
 import orthogon.app.store.TrailKey;
+import orthogon.core.questionnaire.Questionnaire;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.datasource.DataSourceTransactionManager;
 
@@ -32,6 +35,7 @@ public final class CaseWork {
 
     public final DraftStore drafts;
     public final ReleaseStore releases;
+    public final ResponseStore responses;
     public final InterviewStore interviews;
     public final FollowUpStore followUps;
     public final SendInterview sending;
@@ -48,7 +52,8 @@ public final class CaseWork {
         drafts = new DraftStore(jdbc);
         releases = new ReleaseStore(jdbc);
         KnownReleases known = new KnownReleases(releases);
-        interviews = new InterviewStore(jdbc, known, new ResponseStore(jdbc, known));
+        responses = new ResponseStore(jdbc, known);
+        interviews = new InterviewStore(jdbc, known, responses);
         followUps = new FollowUpStore(jdbc);
         persons = new PersonStore(jdbc);
         people = new People(persons);
@@ -61,8 +66,14 @@ public final class CaseWork {
         DataSourceTransactionManager transactions = new DataSourceTransactionManager(database);
         Acts acts = new Acts(new AuditStore(jdbc, new TrailKey("key".getBytes(StandardCharsets.UTF_8))), transactions);
         work = new WorkOnFollowUps(followUps, interviews, opening, acts, people, clock, transactions);
-        sending = new SendInterview(interviews, messages, opening, work, links, new AddRecord(interviews, new RecordStore(jdbc)),
+        sending = new SendInterview(interviews, messages, opening, work, links, new AddRecord(interviews, new RecordLinkStore(jdbc)),
                 transactions);
+    }
+
+    /** The first release of a questionnaire. */
+    public Release released(Questionnaire document) {
+        return releases.create(drafts.create(document, "ines", "began"),
+                new ReleaseStore.Made("{}", "", "ines", List.of("en"), List.of(), "", OffsetDateTime.now()));
     }
 
     private void take(Mail mail) {

@@ -31,12 +31,14 @@ import orthogon.app.store.ReleaseStore.Release;
 import orthogon.app.store.ResponseStore;
 import orthogon.app.store.ResponseStore.Response;
 import orthogon.app.store.ResponseStore.Wanted;
-import orthogon.app.store.RecordStore;
+import orthogon.app.store.RecordLinkStore;
 import orthogon.app.store.RetentionStore;
 import orthogon.app.store.RetentionStore.Retention;
 import orthogon.app.store.Schema;
 import orthogon.app.store.TrailKey;
 import orthogon.app.store.WorkspaceStore;
+import orthogon.core.answer.lookup.LookupAnswer;
+import orthogon.core.answer.lookup.RecordAnswer;
 import orthogon.core.answer.text.TextAnswer;
 import orthogon.core.interview.Interview;
 import orthogon.core.questionnaire.Page;
@@ -65,6 +67,8 @@ class KeepNoLongerTest {
     @TempDir
     private Path folder;
     private JdbcClient jdbc;
+    private DraftStore drafts;
+    private ReleaseStore releases;
     private InterviewStore interviews;
     private ResponseStore responses;
     private RetentionStore retention;
@@ -81,8 +85,8 @@ class KeepNoLongerTest {
                 "sa", "");
         Schema.migrate(database);
         jdbc = JdbcClient.create(database);
-        DraftStore drafts = new DraftStore(jdbc);
-        ReleaseStore releases = new ReleaseStore(jdbc);
+        drafts = new DraftStore(jdbc);
+        releases = new ReleaseStore(jdbc);
         KnownReleases known = new KnownReleases(releases);
         responses = new ResponseStore(jdbc, known);
         interviews = new InterviewStore(jdbc, known, responses);
@@ -91,7 +95,7 @@ class KeepNoLongerTest {
         workspace = new WorkspaceStore(jdbc, audit, database);
         Acts acts = new Acts(audit, new DataSourceTransactionManager(database));
         ErasureStore erasure = new ErasureStore(jdbc);
-        ForgetRecords records = new ForgetRecords(new RecordStore(jdbc), responses, erasure);
+        ForgetRecords records = new ForgetRecords(new RecordLinkStore(jdbc), responses, erasure);
         erasing = new EraseResponses(responses, erasure, records, acts);
         keeping = new KeepNoLonger(retention, responses, erasure, erasing, records, known, drafts, acts, Clock.fixed(NOW, ZoneOffset.UTC));
         draft = drafts.create(ROOST, "ines", "began");
@@ -198,6 +202,31 @@ class KeepNoLongerTest {
         assertEquals(1, interview.unchecked().course().pages().size());
         assertEquals(SECRET + "young", responses.find(draft.id(), young).orElseThrow().answers().get("who"));
         assertTrue(workspace.check().isWell(), workspace.check().toString());
+    }
+
+    @Test
+    void whoseRecordWasChosenIsToldByNobodyOnceTheirPersonalAnswersGo() throws Refused {
+        LookupAnswer lookup = new LookupAnswer("walks", 1,
+                List.of(new RecordAnswer("who", "Who", new TextAnswer(false, null, 200))), "", "", "", false);
+        Draft walks = drafts.create(Questionnaire.blank("walks", "Walks").withPages(List.of(Page.empty("visit", "Visit").withItems(List.of(
+                Question.of("who", "Who are you?", new TextAnswer(false, null, 200)).withPersonal(true),
+                Question.of("after", "Whom do you follow?", lookup).withPersonal(false))))), "ines", "began");
+        release = releases.create(walks, new ReleaseStore.Made("{}", "", "ines", List.of("en"), List.of(), "", OffsetDateTime.now()));
+        OffsetDateTime at = NOW.atOffset(ZoneOffset.UTC).minusDays(40);
+        String first = walked(Map.of("who", SECRET + "first"), at);
+        Map<String, Object> chosen = Map.of("record", first, "who", SECRET + "first");
+        String second = walked(Map.of("who", SECRET + "second", "after", chosen), at);
+        assertEquals(chosen, responses.find(walks.id(), second).orElseThrow().answers().get("after"));
+        keeping.decide("walks", new Retention(walks.id(), 30, true, 0), "ines");
+        keeping.run();
+        assertEquals(Map.of("after", Map.of("record", first)), responses.find(walks.id(), second).orElseThrow().answers());
+        assertTrue(workspace.check().isWell(), workspace.check().toString());
+    }
+
+    private String walked(Map<String, Object> answers, OffsetDateTime at) {
+        Interview asked = Interview.start(release.wiring(), at.toLocalDate(), Map.of());
+        Running running = interviews.begin(release, asked, at);
+        return interviews.send(running.with(asked.leave(answers).interview()), at);
     }
 
     @Test
