@@ -31,6 +31,8 @@ public record SoughtRecords(String words, List<Map<String, Object>> found, Searc
 
     /** Fewest letters that are looked for. */
     public static final int FEWEST_LETTERS = 2;
+    /** Most letters that are sought; what comes after is cut off. */
+    public static final int MOST_LETTERS = 100;
     /** Most records that are told at once. */
     public static final int MOST = 20;
 

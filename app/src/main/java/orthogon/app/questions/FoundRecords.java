@@ -21,8 +21,7 @@ public record FoundRecords(List<OfferedChoice> choices, String says) {
     /** @param slot of a lookup on the page that the interview is on; of another nothing is suggested */
     public static FoundRecords of(Interview interview, String slot, SoughtRecords sought, PageRecords records) {
         OwnWords words = OwnWords.of(interview.wiring().document());
-        Optional<LookupAnswer> lookup = interview.course().current().flatMap(p -> p.at(slot)).flatMap(s -> s.question())
-                .map(q -> q.answer()).filter(LookupAnswer.class::isInstance).map(LookupAnswer.class::cast);
+        Optional<LookupAnswer> lookup = interview.course().current().flatMap(p -> p.answer(slot, LookupAnswer.class));
         List<OfferedChoice> choices = lookup.map(l -> sought.found().stream()
                 .map((Map<String, Object> r) -> LookupControl.record(l, r, false, records, words)).toList()).orElse(List.of());
         return new FoundRecords(choices, words.say(sought.end().key(), SoughtRecords.MOST));

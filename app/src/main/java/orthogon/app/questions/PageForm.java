@@ -2,6 +2,7 @@ package orthogon.app.questions;
 
 import orthogon.app.answer.GivenFields;
 import orthogon.app.answer.PageRecords;
+import orthogon.app.answer.SoughtRecords;
 import orthogon.app.answer.kinds.AnswerControls;
 import orthogon.app.answer.lookup.LookupControl;
 import orthogon.core.answer.Answer;
@@ -40,8 +41,6 @@ public final class PageForm {
     public static final String AGREED = "~agreed";
     /** The part of a lookup's fields that holds what is sought. */
     public static final String FIND = "find";
-    /** Most letters that are sought. */
-    static final int MOST_SOUGHT = 100;
     /** The questions that the page showed. */
     static final String SHOWN = "~shown";
 
@@ -132,19 +131,22 @@ public final class PageForm {
 
     /** The slot of the lookup for which the posted button looks for records; empty for another button. */
     public static String sought(MultiValueMap<String, String> form) {
-        String go = Optional.ofNullable(form.getFirst(GO)).orElse("");
-        return go.startsWith("find:") ? go.substring("find:".length()) : "";
+        return slotOf(LookupControl.SEEK, form);
     }
 
     /** The slot of the lookup for which the posted button adds a record; empty for another button. */
     public static String adding(MultiValueMap<String, String> form) {
+        return slotOf(LookupControl.ADD, form);
+    }
+
+    private static String slotOf(String button, MultiValueMap<String, String> form) {
         String go = Optional.ofNullable(form.getFirst(GO)).orElse("");
-        return go.startsWith(LookupControl.ADD) ? go.substring(LookupControl.ADD.length()) : "";
+        return go.startsWith(button) ? go.substring(button.length()) : "";
     }
 
     /** The words that are sought for the lookup at a slot. */
     public static String wordsSought(MultiValueMap<String, String> form, String slot) {
-        return GivenFields.cut(form.getFirst(GivenFields.field(slot, FIND)), MOST_SOUGHT).strip();
+        return GivenFields.cut(form.getFirst(GivenFields.field(slot, FIND)), SoughtRecords.MOST_LETTERS).strip();
     }
 
     /** Whether the posted button only changes the entries of a roster, so that the page is shown again. */

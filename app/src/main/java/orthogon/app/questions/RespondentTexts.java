@@ -65,17 +65,20 @@ public final class RespondentTexts implements ControlTexts {
         return value;
     }
 
-    private String words(String name, Object value) {
+    /** The question whose answers tell the words of a name: the one of this code, or the one that a lookup shows. */
+    private Optional<Question> question(String name) {
         String[] path = name.split("\\.");
         Optional<Question> question = document.question(path[0]);
-        if (path.length > 1) {
-            question = path.length > 2
-                    ? Optional.empty()
-                    : question.flatMap(q -> q.answer() instanceof LookupAnswer l
-                            ? l.shown(path[1]).map(s -> Question.of(s.code(), s.label(), s.answer()))
-                            : Optional.empty());
-        }
-        return question.flatMap(q -> AnswersInWords.of(q, value, ownWords)).orElseGet(() -> switch (value) {
+        return switch (path.length) {
+            case 1 -> question;
+            case 2 -> question.map(Question::answer).flatMap(a -> a instanceof LookupAnswer l ? l.shown(path[1]) : Optional.empty())
+                    .map(s -> Question.of(s.code(), s.label(), s.answer()));
+            default -> Optional.empty();
+        };
+    }
+
+    private String words(String name, Object value) {
+        return question(name).flatMap(q -> AnswersInWords.of(q, value, ownWords)).orElseGet(() -> switch (value) {
             case BigDecimal d -> NumberFormat.getInstance(ownWords.locale()).format(d);
             case Boolean b -> ownWords.say(b ? "yes" : "no").toLowerCase(ownWords.locale().toLocale());
             case List<?> l -> l.stream().allMatch(Map.class::isInstance)

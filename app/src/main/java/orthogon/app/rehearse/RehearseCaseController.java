@@ -14,13 +14,11 @@ import orthogon.app.frame.Frame;
 import orthogon.app.http.NotThere;
 import orthogon.app.proving.Ahead;
 import orthogon.app.proving.CaseLaneSets;
-import orthogon.app.questions.OrdinaryAnswers;
 import orthogon.app.answer.PageRecords;
-import orthogon.app.records.Registers;
 import orthogon.app.questions.PageForm;
+import orthogon.app.questions.PostedPage;
 import orthogon.app.questions.PageSubmission;
 import orthogon.app.questions.QuestionsPage;
-import orthogon.app.questions.RespondentTexts;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.core.dispatch.CaseRun;
 import orthogon.core.dispatch.CaseRun.RunFollowUp;
@@ -31,7 +29,6 @@ import orthogon.core.interview.Interview;
 import orthogon.core.proof.claim.Replay;
 import orthogon.core.proof.composed.CaseWitness;
 import orthogon.core.proof.composed.CaseWitness.FollowedUp;
-import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.MultiValueMap;
@@ -40,25 +37,22 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.server.ResponseStatusException;
 
 /** Walks a whole case: one person takes every seat, of those who answer and of those who decide. Nothing of it is kept. */
 @Controller
 @RequestMapping("/q/{code}/rehearse/case")
 class RehearseCaseController {
 
-    private static final OrdinaryAnswers ORDINARY = new OrdinaryAnswers(Map.of(), Map.of());
-
     private final Frame frame;
     private final RehearsedCases cases;
     private final CaseLaneSets lanes;
     private final Ahead ahead;
     private final People people;
-    private final Registers registers;
+    private final RehearsedPages pages;
 
     RehearseCaseController(Frame frame, RehearsedCases cases, CaseLaneSets lanes, Ahead ahead, People people,
-            Registers registers) {
-        this.registers = registers;
+            RehearsedPages pages) {
+        this.pages = pages;
         this.frame = frame;
         this.cases = cases;
         this.lanes = lanes;
@@ -139,7 +133,7 @@ class RehearseCaseController {
     }
 
     private String show(Draft draft, CaseRun run, int seat, String at, boolean withErrors, String notice, Model model) {
-        return show(draft, run, seat, at, withErrors, notice, registers.of(draft.code()), model);
+        return show(draft, run, seat, at, withErrors, notice, pages.records(draft.code()), model);
     }
 
     private String show(Draft draft, CaseRun run, int seat, String at, boolean withErrors, String notice, PageRecords records,
@@ -181,10 +175,7 @@ class RehearseCaseController {
                     ? kept(draft, who, run.answering(seat, interview.back()), seat, "")
                     : "redirect:" + action(draft, seat);
         }
-        PageSubmission turn = PageSubmission.of(interview,
-                RehearseController.given(current.get(), interview.wiring().document().sourceLanguage(), form, request,
-                        registers.of(code)),
-                form);
+        PageSubmission turn = PageSubmission.of(interview, pages.given(code, interview, current.get(), form, request), form);
         CaseRun answered = run.answering(seat, turn.interview());
         if (!(turn instanceof PageSubmission.Warned)) {
             keep(draft, who, answered);
@@ -193,12 +184,7 @@ class RehearseCaseController {
             case PageSubmission.Moved m -> kept(draft, who, answered, seat, m.at());
             case PageSubmission.Again a -> {
                 response.setStatus(a.refused() ? 422 : 200);
-                String notice = !PageForm.adding(form).isEmpty()
-                        ? RehearseController.NOTHING_ADDED
-                        : a.appeared().isEmpty() ? "" : RespondentTexts.of(a.interview()).say("appeared", a.appeared().size());
-                PageRecords found = registers.of(code).seeking(a.interview(), PageForm.sought(form),
-                        PageForm.wordsSought(form, PageForm.sought(form)));
-                yield show(draft, answered, seat, a.at(), a.refused(), notice, found, model);
+                yield show(draft, answered, seat, a.at(), a.refused(), pages.notice(a, form), pages.found(code, a, form), model);
             }
             case PageSubmission.Warned w -> {
                 response.setStatus(409);
@@ -219,14 +205,9 @@ class RehearseCaseController {
             Model model) {
         Draft draft = frame.draft(code);
         CaseRun run = answerable(draft, seat, who);
-        Interview interview = run.followUps().get(seat).interview();
-        Optional<Course.PageView> current = interview.course().current().filter(p -> p.page().code().equals(form.getFirst(PageForm.PAGE)));
-        if (current.isEmpty()) {
-            throw new ResponseStatusException(HttpStatus.CONFLICT, "The interview has moved on to another page in the meantime.");
-        }
-        Map<String, Object> given = PageForm.soFar(current.get(), interview.wiring().document().sourceLanguage(), form, registers.of(code));
-        draw(draft, run.answering(seat, interview.keep(given)), seat, Optional.ofNullable(form.getFirst(PageForm.AT)).orElse(""), false, "",
-                registers.of(code), model);
+        PostedPage posted = pages.posted(code, run.followUps().get(seat).interview(), form);
+        draw(draft, run.answering(seat, posted.now()), seat, Optional.ofNullable(form.getFirst(PageForm.AT)).orElse(""), false, "",
+                pages.records(code), model);
         return "rehearse-case :: live";
     }
 
@@ -235,7 +216,7 @@ class RehearseCaseController {
     String records(@PathVariable String code, @PathVariable int seat, @RequestParam MultiValueMap<String, String> form, Principal who,
             Model model) {
         Interview interview = answerable(frame.draft(code), seat, who).followUps().get(seat).interview();
-        model.addAttribute("found", RehearseController.found(registers, code, interview, form));
+        model.addAttribute("found", pages.found(code, interview, form));
         return "answer/lookup :: found";
     }
 
@@ -247,7 +228,7 @@ class RehearseCaseController {
         Random random = new Random();
         Interview filled = run.followUps().get(seat).interview();
         while (filled.course().current().isPresent()) {
-            Optional<Interview> next = ORDINARY.among(registers::some).leave(filled, random);
+            Optional<Interview> next = pages.filled(filled, random);
             if (next.isEmpty()) {
                 CaseRun stuck = run.answering(seat, filled);
                 keep(draft, who, stuck);

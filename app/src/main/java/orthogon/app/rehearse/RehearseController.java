@@ -5,19 +5,16 @@ import orthogon.app.frame.Frame;
 import orthogon.app.proving.Ahead;
 import orthogon.app.proving.Proofs;
 import orthogon.app.proving.Replayed;
-import orthogon.app.questions.OrdinaryAnswers;
-import orthogon.app.questions.FoundRecords;
 import orthogon.app.answer.PageRecords;
-import orthogon.app.records.Registers;
 import orthogon.app.questions.PageForm;
 import orthogon.app.questions.PageModel;
 import orthogon.app.questions.PageSubmission;
+import orthogon.app.questions.PostedPage;
 import orthogon.app.questions.QuestionsPage;
 import orthogon.app.questions.RespondentTexts;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.DrillStore;
 import orthogon.app.view.Views;
-import orthogon.core.answer.file.Attachment;
 import orthogon.core.expression.Wiring;
 import orthogon.core.dispatch.LeadOn;
 import orthogon.core.interview.Course;
@@ -45,29 +42,20 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
-import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
-import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
-import org.springframework.util.LinkedMultiValueMap;
 import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.multipart.MultipartHttpServletRequest;
-import org.springframework.web.server.ResponseStatusException;
 
 /** Walks a draft as a respondent would, with the reasons beside it. What is rehearsed is kept in memory alone. */
 @Controller
 @RequestMapping("/q/{code}/rehearse")
 class RehearseController {
-
-    /** What is said where a respondent would add a record. */
-    static final String NOTHING_ADDED = "Here respondents open the other questionnaire and add a record. A rehearsal adds none.";
-    private static final OrdinaryAnswers ORDINARY = new OrdinaryAnswers(Map.of(), Map.of());
 
     /** One page of the walk: passed, at hand, coming as the answers stand, or not visited. */
     record WalkStep(String page, String title, String state, String answers) {}
@@ -109,15 +97,15 @@ class RehearseController {
     private final Ahead ahead;
     private final DrillStore drills;
     private final RehearsedCases cases;
-    private final Registers registers;
+    private final RehearsedPages pages;
     private final Map<String, Rehearsal> rehearsals = new ConcurrentHashMap<>();
     private final Set<String> onPhone = ConcurrentHashMap.newKeySet();
     /** What each person reads each draft in; the source language where nothing is said. */
     private final Map<String, String> spoken = new ConcurrentHashMap<>();
 
     RehearseController(Frame frame, Proofs proofs, Ahead ahead, DrillStore drills, People people, RehearsedCases cases,
-            Registers registers) {
-        this.registers = registers;
+            RehearsedPages pages) {
+        this.pages = pages;
         this.cases = cases;
         this.people = people;
         this.ahead = ahead;
@@ -175,7 +163,7 @@ class RehearseController {
     }
 
     private String show(Draft draft, Interview interview, String at, boolean withErrors, String notice, Principal who, Model model) {
-        return show(draft, interview, at, withErrors, notice, registers.of(draft.code()), who, model);
+        return show(draft, interview, at, withErrors, notice, pages.records(draft.code()), who, model);
     }
 
     private String show(Draft draft, Interview interview, String at, boolean withErrors, String notice, PageRecords records, Principal who,
@@ -250,16 +238,6 @@ class RehearseController {
         return steps;
     }
 
-    static Map<String, Object> given(Course.PageView page, String language, MultiValueMap<String, String> form,
-            HttpServletRequest request, PageRecords records) {
-        return PageForm.answers(page, language, form,
-                request instanceof MultipartHttpServletRequest parts ? parts.getMultiFileMap() : new LinkedMultiValueMap<>(),
-                (file, answer) -> new Attachment("rehearsed-" + UUID.randomUUID(), String.valueOf(file.getOriginalFilename()),
-                        file.getSize(),
-                        String.valueOf(file.getContentType())),
-                records);
-    }
-
     @PostMapping
     String answer(@PathVariable String code, @RequestParam MultiValueMap<String, String> form, HttpServletRequest request, Principal who,
             Model model, HttpServletResponse response) {
@@ -273,8 +251,7 @@ class RehearseController {
         }
         if (go.startsWith("fill:")) {
             Interview from = current.isPresent() && current.get().page().code().equals(form.getFirst(PageForm.PAGE))
-                    ? interview
-                            .keep(given(current.get(), interview.wiring().document().sourceLanguage(), form, request, registers.of(code)))
+                    ? interview.keep(pages.given(code, interview, current.get(), form, request))
                     : interview;
             return fill(draft, from, go.substring(5), who, model);
         }
@@ -283,8 +260,7 @@ class RehearseController {
                     ? keep(draft, who, interview.backTo(go.substring(3)), "")
                     : go.equals("back") ? keep(draft, who, interview.back(), "") : "redirect:/q/" + code + "/rehearse";
         }
-        PageSubmission turn = PageSubmission.of(interview,
-                given(current.get(), interview.wiring().document().sourceLanguage(), form, request, registers.of(code)), form);
+        PageSubmission turn = PageSubmission.of(interview, pages.given(code, interview, current.get(), form, request), form);
         if (!(turn instanceof PageSubmission.Warned)) {
             rehearsals.put(key(code, who), new Rehearsal(draft.revision(), turn.interview()));
         }
@@ -292,12 +268,8 @@ class RehearseController {
             case PageSubmission.Moved m -> "redirect:/q/" + code + "/rehearse" + (m.at().isEmpty() ? "" : "?at=" + m.at());
             case PageSubmission.Again a -> {
                 response.setStatus(a.refused() ? 422 : 200);
-                String notice = !PageForm.adding(form).isEmpty()
-                        ? RehearseController.NOTHING_ADDED
-                        : a.appeared().isEmpty() ? "" : RespondentTexts.of(a.interview()).say("appeared", a.appeared().size());
-                PageRecords found = registers.of(code).seeking(a.interview(), PageForm.sought(form),
-                        PageForm.wordsSought(form, PageForm.sought(form)));
-                yield show(draft, a.interview(), a.at(), a.refused(), notice, found, who, model);
+                yield show(draft, a.interview(), a.at(), a.refused(), pages.notice(a, form), pages.found(code, a, form), who,
+                        model);
             }
             case PageSubmission.Warned w -> {
                 response.setStatus(409);
@@ -312,7 +284,7 @@ class RehearseController {
         Random random = new Random();
         Interview filled = interview.checkedByPage();
         while (filled.course().current().isPresent() && !filled.course().current().get().page().code().equals(upTo)) {
-            Optional<Interview> next = ORDINARY.among(registers::some).leave(filled, random);
+            Optional<Interview> next = pages.filled(filled, random);
             if (next.isEmpty()) {
                 rehearsals.put(key(draft.code(), who), new Rehearsal(draft.revision(), filled));
                 return show(draft, filled, "", true, "Orthogon found no usual answers that this page accepts; answer it yourself.", who,
@@ -332,33 +304,16 @@ class RehearseController {
     @PostMapping("/live")
     String live(@PathVariable String code, @RequestParam MultiValueMap<String, String> form, Principal who, Model model) {
         Draft draft = frame.draft(code);
-        Interview interview = current(draft, who).interview();
-        Optional<Course.PageView> current = interview.course().current().filter(p -> p.page().code().equals(form.getFirst(PageForm.PAGE)));
-        if (current.isEmpty()) {
-            throw new ResponseStatusException(HttpStatus.CONFLICT, "The interview has moved on to another page in the meantime.");
-        }
-        Map<String, Object> given = PageForm.soFar(current.get(), interview.wiring().document().sourceLanguage(), form, registers.of(code));
-        draw(draft, interview.keep(given), Optional.ofNullable(form.getFirst(PageForm.AT)).orElse(""), false, "",
-                registers.of(code), model);
+        PostedPage posted = pages.posted(code, current(draft, who).interview(), form);
+        draw(draft, posted.now(), Optional.ofNullable(form.getFirst(PageForm.AT)).orElse(""), false, "", pages.records(code), model);
         return "rehearse :: live";
     }
 
     /** Records for what is typed into a lookup on the page, as the page stands now. */
     @PostMapping("/records")
     String records(@PathVariable String code, @RequestParam MultiValueMap<String, String> form, Principal who, Model model) {
-        model.addAttribute("found", found(registers, code, current(frame.draft(code), who).interview(), form));
+        model.addAttribute("found", pages.found(code, current(frame.draft(code), who).interview(), form));
         return "answer/lookup :: found";
-    }
-
-    /** What is found for a lookup on the page that an interview is on, with what is on the page now. */
-    static FoundRecords found(Registers registers, String code, Interview interview, MultiValueMap<String, String> form) {
-        Course.PageView page = interview.course().current().filter(p -> p.page().code().equals(form.getFirst(PageForm.PAGE)))
-                .orElseThrow(() -> new ResponseStatusException(HttpStatus.CONFLICT,
-                        "The interview has moved on to another page in the meantime."));
-        PageRecords records = registers.of(code);
-        String slot = PageForm.sought(form);
-        Interview now = interview.keep(PageForm.soFar(page, interview.wiring().document().sourceLanguage(), form, records));
-        return FoundRecords.of(now, slot, registers.seek(now, slot, PageForm.wordsSought(form, slot)), records);
     }
 
     private String keep(Draft draft, Principal who, Interview interview, String at) {

@@ -4,7 +4,6 @@ import java.util.List;
 import orthogon.app.http.NotThere;
 import orthogon.app.http.RateLimit;
 import orthogon.app.offering.Offering;
-import orthogon.app.work.AddRecord;
 import orthogon.app.work.MailWayBack;
 import orthogon.app.questions.QuestionsPage;
 import orthogon.app.questions.RespondentTexts;
@@ -15,8 +14,6 @@ import orthogon.app.store.InterviewStore;
 import orthogon.app.store.InterviewStore.Running;
 import orthogon.app.store.InvitationStore;
 import orthogon.app.view.Views;
-import orthogon.app.work.SendInterview;
-import orthogon.app.work.WorkOnFollowUps;
 import orthogon.core.answer.contact.ContactAnswer;
 import orthogon.core.dispatch.LeadOn;
 import orthogon.core.interview.Course;
@@ -27,7 +24,6 @@ import orthogon.formats.contact.Contacts;
 import org.springframework.http.ResponseEntity;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.time.OffsetDateTime;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
@@ -51,17 +47,15 @@ class EndController {
             List<QuestionsPage.ReviewLine> lines, String redirect, boolean onward, List<FollowUpLink> followUps) {}
 
     private final InterviewStore interviews;
-    private final SendInterview sending;
+    private final SendAndGoOn sending;
     private final InvitationStore ways;
     private final MailWayBack mailing;
     private final Offering offering;
     private final RateLimit pace;
     private final FollowUpLinks links;
-    private final AddRecord adds;
 
     EndController(InterviewStore interviews, InvitationStore ways, MailWayBack mailing, Offering offering, RateLimit pace,
-            SendInterview sending, FollowUpLinks links, AddRecord adds) {
-        this.adds = adds;
+            SendAndGoOn sending, FollowUpLinks links) {
         this.links = links;
         this.sending = sending;
         this.pace = pace;
@@ -165,7 +159,7 @@ class EndController {
         String slot = to.length > 1 && to[1].matches("[a-z][A-Za-z0-9_.]*") ? to[1] : "";
         boolean open = running.get().interview().openEnded();
         return "redirect:/i/" + id + "?from=review" + (open ? "&look=again" : "")
-                + (slot.isEmpty() ? "" : "&at=" + slot + "#q-" + slot.replace('.', '-'));
+                + (slot.isEmpty() ? "" : "&at=" + slot + RespondController.anchor(slot));
     }
 
     @PostMapping("/i/{id}/send")
@@ -177,29 +171,7 @@ class EndController {
         if (running.get().receipt().isEmpty() && (open(running).isEmpty() || !running.get().interview().course().acceptable())) {
             return "redirect:/i/" + id;
         }
-        return send(sending, adds, running.get(), running.get());
-    }
-
-    /**
-     * Sends an interview, and leads to its receipt, or to where it is said that it is over.
-     *
-     * @param kept as it was read
-     */
-    static String send(SendInterview sending, AddRecord adds, Running complete, Running kept) {
-        try {
-            sending.send(complete, OffsetDateTime.now());
-        } catch (WorkOnFollowUps.FollowUpOver e) {
-            return RespondController.over(kept);
-        }
-        // Whoever added a record goes on where it was wanted.
-        return adds.wantedBy(kept.id()).map(host -> "redirect:/i/" + host.id() + "#q-" + adds.slot(kept.id()).replace('.', '-'))
-                .orElseGet(() -> sent(kept));
-    }
-
-    /** To the receipt, and from there at once to the address of the outcome where the questionnaire wants that. */
-    static String sent(Running running) {
-        boolean onward = running.release().document().presentation().navigation().redirectAtOnce();
-        return "redirect:/i/" + running.id() + "/receipt" + (onward ? "?onward=true" : "");
+        return sending.send(running.get(), running.get());
     }
 
     @GetMapping("/i/{id}/receipt")

@@ -8,6 +8,7 @@ import orthogon.app.proving.Ahead;
 import orthogon.app.questions.FoundRecords;
 import orthogon.app.questions.PageForm;
 import orthogon.app.questions.PageSubmission;
+import orthogon.app.questions.PostedPage;
 import orthogon.app.questions.QuestionsPage;
 import orthogon.app.questions.RespondentTexts;
 import orthogon.app.records.Registers;
@@ -20,7 +21,6 @@ import orthogon.app.view.Views;
 import orthogon.app.work.AddRecord;
 import orthogon.app.work.CountRefusals;
 import orthogon.app.work.KeepAnswers;
-import orthogon.app.work.SendInterview;
 import orthogon.core.answer.lookup.LookupAnswer;
 import orthogon.core.interview.Course;
 import orthogon.core.interview.Interview;
@@ -33,7 +33,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.LinkedMultiValueMap;
@@ -44,7 +43,6 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.multipart.MultipartHttpServletRequest;
-import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.util.UriComponentsBuilder;
 import org.springframework.web.util.WebUtils;
 
@@ -63,11 +61,16 @@ class RespondController {
      *
      * @param id of the interview that goes on afterwards
      */
-    record AddingFor(String title, String id) {}
+    record AddingFor(String title, String id) {
+
+        private static AddingFor of(Running host) {
+            return new AddingFor(RespondentTexts.of(host.interview()).plain(host.interview().wiring().document().title()), host.id());
+        }
+    }
 
     private final Offering offering;
     private final InterviewStore interviews;
-    private final SendInterview sending;
+    private final SendAndGoOn sending;
     private final AttachmentStore attachments;
     private final Ahead ahead;
     private final RateLimit pace;
@@ -77,7 +80,7 @@ class RespondController {
     private final AddRecord adds;
 
     RespondController(Offering offering, InterviewStore interviews, AttachmentStore attachments, Ahead ahead, RateLimit pace,
-            KeepAnswers keeping, SendInterview sending, CountRefusals refusals, Registers registers, AddRecord adds) {
+            KeepAnswers keeping, SendAndGoOn sending, CountRefusals refusals, Registers registers, AddRecord adds) {
         this.adds = adds;
         this.registers = registers;
         this.refusals = refusals;
@@ -168,10 +171,7 @@ class RespondController {
     private int fill(Running running, String at, boolean withErrors, String notice, PageRecords records, Model model) {
         Interview interview = running.interview();
         model.addAttribute("kept", running.version());
-        model.addAttribute("adding", adds.wantedBy(running.id())
-                .map(host -> new AddingFor(RespondentTexts.of(host.interview()).plain(host.interview().wiring().document().title()),
-                        host.id()))
-                .orElse(null));
+        model.addAttribute("adding", adds.wantedBy(running.id()).map(w -> AddingFor.of(w.host())).orElse(null));
         Views.show(model,
                 new AroundPage(RespondentTexts.of(interview).plain(interview.wiring().document().title()), running.id(),
                         interview.wiring().document().presentation(),
@@ -270,20 +270,20 @@ class RespondController {
         boolean sends = turn instanceof PageSubmission.Moved m && m.passed().isPresent() && !fromReview
                 && running.release().document().presentation().navigation().reviewLeftOut() && m.interview().course().acceptable();
         if (sends) {
-            return EndController.send(sending, adds, running.with(turn.interview()), running);
+            return sending.send(running.with(turn.interview()), running);
         }
+        String sought = PageForm.sought(form);
         return switch (turn) {
             case PageSubmission.Moved m -> "redirect:/i/" + id + (m.at().isEmpty() ? "" : "?at=" + m.at());
             // Told on a page of its own address, so that neither reloading it nor the browser's way back sends anything again.
             case PageSubmission.Again a -> "redirect:" + UriComponentsBuilder.fromPath("/i/" + id)
                     .queryParamIfPresent("at", Optional.of(a.at()).filter(s -> !s.isEmpty()))
                     .queryParamIfPresent("from", Optional.of(REVIEW).filter(f -> fromReview))
-                    .queryParamIfPresent("find", Optional.of(PageForm.sought(form)).filter(f -> !f.isEmpty()))
-                    .queryParamIfPresent("words", Optional.of(PageForm.sought(form)).filter(f -> !f.isEmpty())
-                            .map(f -> PageForm.wordsSought(form, f)))
+                    .queryParamIfPresent("find", Optional.of(sought).filter(f -> !f.isEmpty()))
+                    .queryParamIfPresent("words", Optional.of(sought).filter(f -> !f.isEmpty()).map(f -> PageForm.wordsSought(form, f)))
                     .queryParamIfPresent("look", Optional.of("again").filter(l -> a.refused()))
                     .queryParamIfPresent("new", Optional.of(String.join(" ", a.appeared())).filter(s -> !s.isEmpty()))
-                    .encode().toUriString() + anchor(a, form);
+                    .encode().toUriString() + anchor(a, sought);
             case PageSubmission.Warned w -> {
                 response.setStatus(409);
                 QuestionsPage.warned(w, interview, Optional.ofNullable(form.getFirst(PageForm.GO)).orElse("next"), model);
@@ -296,17 +296,21 @@ class RespondController {
     /** Begins to add a record for a lookup on the page; empty where that is not asked for, or where nobody can add one. */
     private Optional<String> adding(Running running, MultiValueMap<String, String> form) {
         String slot = PageForm.adding(form);
-        Optional<Release> release = running.interview().course().current().flatMap(p -> p.at(slot)).flatMap(s -> s.question())
-                .map(q -> q.answer()).filter(LookupAnswer.class::isInstance).map(LookupAnswer.class::cast).filter(LookupAnswer::mayAdd)
-                .flatMap(registers::taking);
-        return release.map(to -> "redirect:/i/"
-                + adds.begin(running, slot, to, PageForm.wordsSought(form, slot), OffsetDateTime.now()));
+        Optional<LookupAnswer> lookup = running.interview().course().current().flatMap(p -> p.answer(slot, LookupAnswer.class));
+        Optional<Release> release = lookup.filter(LookupAnswer::mayAdd).flatMap(registers::taking);
+        return release.map(to -> "redirect:/i/" + adds.begin(running, slot, lookup.get().begunWith(PageForm.wordsSought(form, slot)), to,
+                OffsetDateTime.now()));
+    }
+
+    /** Where a page is read on. */
+    static String anchor(String slot) {
+        return "#q-" + slot.replace('.', '-');
     }
 
     /** Where the page is read on: at what appeared on it, or at what was found. */
-    private static String anchor(PageSubmission.Again again, MultiValueMap<String, String> form) {
-        String slot = again.appeared().isEmpty() ? PageForm.sought(form) : again.appeared().getFirst();
-        return slot.isEmpty() ? "" : "#q-" + slot.replace('.', '-');
+    private static String anchor(PageSubmission.Again again, String sought) {
+        String slot = again.appeared().isEmpty() ? sought : again.appeared().getFirst();
+        return slot.isEmpty() ? "" : anchor(slot);
     }
 
     private static PageSubmission turn(Interview interview, Map<String, Object> given, MultiValueMap<String, String> form) {
@@ -337,40 +341,35 @@ class RespondController {
                 RespondentTexts.of(interview).say(there ? "saved_at_once" : "not_that_page"), model);
     }
 
+    /** What is on a page now, to which a respondent may have gone back. */
+    private PostedPage posted(Optional<Running> running, String id, MultiValueMap<String, String> form) {
+        String posted = Optional.ofNullable(form.getFirst(PageForm.PAGE)).orElse("");
+        return PostedPage.of(running.map(r -> r.interview().backTo(posted)), form, registers.of(id));
+    }
+
     /** The page as it would be with what is on it now, which is kept aside in case the page is closed. */
     @PostMapping("/i/{id}/live")
     String live(@PathVariable String id, @RequestParam MultiValueMap<String, String> form, Model model) {
         Optional<Running> running = interviews.find(id).filter(r -> r.receipt().isEmpty());
-        String posted = Optional.ofNullable(form.getFirst(PageForm.PAGE)).orElse("");
-        Optional<Interview> interview = running.map(r -> r.interview().backTo(posted));
-        Optional<Course.PageView> current = interview.flatMap(i -> i.course().current()).filter(p -> p.page().code().equals(posted));
-        if (current.isEmpty()) {
-            throw new ResponseStatusException(HttpStatus.CONFLICT, "The interview has moved on to another page in the meantime.");
-        }
+        PostedPage posted = posted(running, id, form);
         model.addAttribute("from", Optional.ofNullable(form.getFirst(PageForm.FROM)).filter(REVIEW::equals).orElse(""));
-        Map<String, Object> given = PageForm.soFar(current.get(), language(interview.get()), form, registers.of(id));
         // What was on a page that was sent since would undo what was kept then, as an entry that was added.
         boolean isNow = Optional.ofNullable(form.getFirst(PageForm.KEPT)).map(String.valueOf(running.get().version())::equals).orElse(true);
-        if (isNow && interview.get().passed().equals(running.get().interview().passed())) {
-            interviews.keepDraft(running.get(), posted, given);
+        if (isNow && posted.interview().passed().equals(running.get().interview().passed())) {
+            interviews.keepDraft(running.get(), form.getFirst(PageForm.PAGE), posted.given());
         }
-        fill(running.get().with(interview.get().keep(given)), Optional.ofNullable(form.getFirst(PageForm.AT)).orElse(""), false, "",
-                registers.of(id), model);
+        fill(running.get().with(posted.now()), Optional.ofNullable(form.getFirst(PageForm.AT)).orElse(""), false, "", registers.of(id),
+                model);
         return "questions :: page";
     }
 
     /** Records for what is typed into a lookup on the page, as the page stands now. */
     @PostMapping("/i/{id}/records")
     String records(@PathVariable String id, @RequestParam MultiValueMap<String, String> form, HttpServletRequest request, Model model) {
-        Optional<Running> running = interviews.find(id).filter(r -> r.receipt().isEmpty() && !r.isOver());
-        String posted = Optional.ofNullable(form.getFirst(PageForm.PAGE)).orElse("");
-        Optional<Interview> interview = running.map(r -> r.interview().backTo(posted));
-        Optional<Course.PageView> current = interview.flatMap(i -> i.course().current()).filter(p -> p.page().code().equals(posted));
+        Optional<Running> running = interviews.find(id)
+                .filter(r -> r.receipt().isEmpty() && !r.isOver() && offering.withdrawn(r.release()).isEmpty());
+        Interview now = posted(running, id, form).now();
         String slot = PageForm.sought(form);
-        if (current.isEmpty() || offering.withdrawn(running.get().release()).isPresent()) {
-            throw new ResponseStatusException(HttpStatus.CONFLICT, "The interview has moved on to another page in the meantime.");
-        }
-        Interview now = interview.get().keep(PageForm.soFar(current.get(), language(interview.get()), form, registers.of(id)));
         SoughtRecords sought = sought(running.get().with(now), slot, PageForm.wordsSought(form, slot), request);
         model.addAttribute("found", FoundRecords.of(now, slot, sought, registers.of(id)));
         return "answer/lookup :: found";

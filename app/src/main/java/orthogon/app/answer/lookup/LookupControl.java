@@ -31,6 +31,8 @@ import orthogon.core.questionnaire.Refused;
 /** A record, found by the words in it. */
 public final class LookupControl implements AnswerControl<LookupAnswer> {
 
+    /** What the button that looks for records brings, before the slot. */
+    public static final String SEEK = "find:";
     /** What the button that adds a record brings, before the slot. */
     public static final String ADD = "record:";
 
