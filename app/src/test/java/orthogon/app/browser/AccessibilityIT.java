@@ -8,7 +8,6 @@ import com.deque.html.axecore.results.Rule;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.util.ArrayList;
 import java.util.List;
@@ -129,7 +128,7 @@ class AccessibilityIT {
             clean(page);
             page.keyboard().press("Escape");
         }
-        press(page, "History");
+        Chromium.press(page, "History");
         page.locator("dialog[open] table").first().waitFor();
         clean(page, "dialog[open]");
         page.keyboard().press("Escape");
@@ -139,17 +138,13 @@ class AccessibilityIT {
         }
         clean(page);
         page.navigate(address + "/q/foster_home/compose?at=kept_apart");
-        press(page, "Build Ask when");
+        Chromium.press(page, "Build Ask when");
         page.locator(".sentence").first().waitFor();
         clean(page);
         page.navigate(address + "/q/found_animal/compose?at=alive");
         page.keyboard().press("Delete");
         page.locator("dialog[open]").waitFor();
         clean(page, "dialog[open]");
-    }
-
-    private static void press(Page page, String name) {
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true)).click();
     }
 
     @Test
@@ -161,16 +156,16 @@ class AccessibilityIT {
         page.navigate(address + application.released(DocumentReader.read(new ClassPathResource("demo/found_animal.orthogon.json")
                 .getContentAsByteArray())));
         clean(page);
-        press(page, "Begin");
+        Chromium.press(page, "Begin");
         clean(page);
-        press(page, "Next");
+        Chromium.press(page, "Next");
         clean(page);
-        press(page, "Leave and come back later");
+        Chromium.press(page, "Leave and come back later");
         clean(page);
-        press(page, "Send me a link");
+        Chromium.press(page, "Send me a link");
         clean(page);
         page.getByLabel("Your email address").fill("wenna@example.org");
-        press(page, "Send me a link");
+        Chromium.press(page, "Send me a link");
         clean(page);
         page.navigate(address + "/to/nothing");
         clean(page);
@@ -185,28 +180,28 @@ class AccessibilityIT {
         Page page = Chromium.context(new Browser.NewContextOptions().setViewportSize(390, 844).setColorScheme(scheme)).newPage();
         page.navigate(address + application.released(every.withPresentation(new Presentation(Presentation.Welcome.NONE,
                 Presentation.Buttons.USUAL, Map.of(), theme))));
-        press(page, "Begin");
+        Chromium.press(page, "Begin");
         page.getByLabel("Tell us").fill("A heron");
-        press(page, "Next");
+        Chromium.press(page, "Next");
         clean(page);
         page.getByLabel("I have read the terms.").check();
-        press(page, "Next");
+        Chromium.press(page, "Next");
         page.getByLabel("It is", new Page.GetByLabelOptions().setExact(true)).check();
         page.getByText("Which bird is it?").waitFor();
         clean(page);
-        press(page, "Next");
+        Chromium.press(page, "Next");
         clean(page);
         page.getByLabel("Heron").first().check();
         page.locator("#questions:not([aria-busy]) #go .main").click();
         clean(page);
-        press(page, "Change Alive?");
+        Chromium.press(page, "Change Alive?");
         page.getByLabel("It is not").check();
         page.locator("#questions:not([aria-busy]) #go .main").click();
         page.locator("#dropped").waitFor();
         clean(page);
-        press(page, "Change it");
+        Chromium.press(page, "Change it");
         page.waitForURL("**/review");
-        press(page, "Send my answers");
+        Chromium.press(page, "Send my answers");
         clean(page);
     }
 
@@ -214,7 +209,7 @@ class AccessibilityIT {
     void oneQuestionAndTheMailbox() {
         Page page = Chromium.context(new Browser.NewContextOptions().setViewportSize(390, 844)).newPage();
         page.navigate(address + RunningApplication.withDemo().released(EveryType.document()));
-        press(page, "Begin");
+        Chromium.press(page, "Begin");
         clean(page);
         Page analyst = Chromium.signedIn(address, "mirja");
         RunningApplication.withDemo().part(Outbox.class)

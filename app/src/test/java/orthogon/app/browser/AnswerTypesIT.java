@@ -56,12 +56,8 @@ class AnswerTypesIT {
         Page page = Chromium.visitor();
         page.setDefaultTimeout(60_000);
         page.navigate(application.address() + application.released(document));
-        press(page, "Begin");
+        Chromium.press(page, "Begin");
         return page;
-    }
-
-    private static void press(Page page, String name) {
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true)).click();
     }
 
     private static String valueOf(Page page, String slot) {
@@ -74,14 +70,14 @@ class AnswerTypesIT {
                 new NumberAnswer(BigDecimal.ZERO, new BigDecimal(90), 0, "kg", true)).withRequireWhen("true")));
         Locator slider = page.getByRole(AriaRole.SLIDER);
         assertThat(slider).hasAttribute("aria-valuetext", "no answer yet");
-        press(page, "Review and send");
+        Chromium.press(page, "Review and send");
         assertThat(page.locator("#problems")).containsText("Please answer this question.");
         page.getByRole(AriaRole.SLIDER).focus();
         page.keyboard().press("ArrowRight");
         assertEquals("46", valueOf(page, "weight"));
         page.locator("[name=weight]").fill("12");
         assertEquals("12", page.getByRole(AriaRole.SLIDER).inputValue());
-        press(page, "Review and send");
+        Chromium.press(page, "Review and send");
         assertThat(page.locator("dl.answers")).containsText("12 kg");
     }
 
@@ -91,13 +87,13 @@ class AnswerTypesIT {
         Page page = begin(of(Question.of("roost", "Which roost?",
                 new OneChoice(many, new OptionLayout(OptionLayout.ShownAs.SEARCH, 1, false))).withRequireWhen("true")));
         page.getByLabel("Which roost?").fill("Nowhere");
-        press(page, "Review and send");
+        Chromium.press(page, "Review and send");
         assertThat(page.locator("#problems")).containsText("Choose one of the options shown.");
         assertThat(page.getByLabel("Which roost?")).hasValue("Nowhere");
         page.getByLabel("Which roost?").fill("roost number 41");
-        press(page, "Review and send");
+        Chromium.press(page, "Review and send");
         assertThat(page.locator("dl.answers")).containsText("Roost number 41");
-        press(page, "Change All kinds");
+        Chromium.press(page, "Change All kinds");
         assertThat(page.getByLabel("Which roost?")).hasValue("Roost number 41");
     }
 
@@ -134,14 +130,14 @@ class AnswerTypesIT {
         page.getByLabel("Ring number").fill("what I have pasted, all of it");
         page.getByLabel("And then?").focus();
         assertThat(page.getByLabel("Ring number")).hasValue("what I have pasted, all of it");
-        press(page, "Review and send");
+        Chromium.press(page, "Review and send");
         assertThat(page.locator("#q-ring .error")).isVisible();
     }
 
     @Test
     void aSignatureIsDrawnOrTyped() {
         Page page = begin(of(Question.of("signed", "Please sign", new SignatureAnswer()).withRequireWhen("true")));
-        press(page, "Review and send");
+        Chromium.press(page, "Review and send");
         assertThat(page.locator("#problems")).isVisible();
         Locator pad = page.locator(".pad svg");
         pad.scrollIntoViewIfNeeded();
@@ -152,11 +148,11 @@ class AnswerTypesIT {
         page.mouse().move(frame.x + 200, frame.y + 20);
         page.mouse().up();
         assertTrue(valueOf(page, "signed~path").matches("M[0-9. L]+"), valueOf(page, "signed~path"));
-        press(page, "Review and send");
+        Chromium.press(page, "Review and send");
         assertThat(page.locator("dl.answers dd")).hasText("drawn");
-        press(page, "Change All kinds");
+        Chromium.press(page, "Change All kinds");
         page.getByLabel("Your name in full").fill("Wenna Tregle");
-        press(page, "Review and send");
+        Chromium.press(page, "Review and send");
         assertThat(page.locator("dl.answers dd")).hasText("Wenna Tregle");
     }
 
@@ -166,15 +162,15 @@ class AnswerTypesIT {
                 of(Question.of("photos", "Pictures", new FileAnswer(2, 100_000, List.of("image/png"))).withRequireWhen("true")));
         Locator files = page.locator("input[type=file]");
         files.setInputFiles(new FilePayload("owl.png", "image/png", "no picture at all".getBytes()));
-        press(page, "Review and send");
+        Chromium.press(page, "Review and send");
         assertThat(page.locator("#problems")).containsText("not one of the accepted kinds of file");
         page.getByLabel("remove owl.png").check();
         page.locator("input[type=file]").setInputFiles(new FilePayload[]{new FilePayload("a.png", "image/png", PIXEL),
                 new FilePayload("b.png", "image/png", PIXEL), new FilePayload("c.png", "image/png", PIXEL)});
-        press(page, "Review and send");
+        Chromium.press(page, "Review and send");
         assertThat(page.locator("#problems")).containsText("Attach at most 2 files.");
         page.getByLabel("remove b.png").check();
-        press(page, "Review and send");
+        Chromium.press(page, "Review and send");
         assertThat(page.locator("dl.answers dd")).hasText("a.png, c.png");
     }
 
@@ -184,15 +180,15 @@ class AnswerTypesIT {
         page.navigate(application.address() + application.released(of(Question.of("signs", "How are they?", new GridAnswer(false,
                 List.of(new GridRow("wing", "Wing", ""), new GridRow("leg", "Leg", "")),
                 List.of(Option.of("fine", "Fine"), Option.of("hurt", "Hurt")))).withRequireWhen("true"))));
-        press(page, "Begin");
+        Chromium.press(page, "Begin");
         double fine = page.getByLabel("Wing: Fine").boundingBox().y;
         assertTrue(page.getByLabel("Wing: Hurt").boundingBox().y > fine + 20, "options stand below one another");
         assertThat(page.locator("tr:first-child .column >> nth=0")).containsText("Fine");
         page.getByLabel("Wing: Fine").check();
-        press(page, "Review and send");
+        Chromium.press(page, "Review and send");
         assertThat(page.locator("#problems")).containsText("Please answer every row.");
         page.getByLabel("Leg: Hurt").check();
-        press(page, "Review and send");
+        Chromium.press(page, "Review and send");
         assertThat(page.locator("dl.answers dd")).hasText("Wing: Fine; Leg: Hurt");
     }
 
@@ -264,25 +260,25 @@ class AnswerTypesIT {
         Page page = begin(document);
         assertThat(page.locator(".question")).hasCount(1);
         assertThat(page.getByText("Three questions.")).isVisible();
-        press(page, "Next");
+        Chromium.press(page, "Next");
         assertThat(page.locator("#problems")).containsText("First?");
         page.getByLabel("Yes").check();
-        press(page, "Next");
+        Chromium.press(page, "Next");
         assertThat(page.locator(".question")).hasCount(1);
         page.getByLabel("Second?").fill("An owl");
-        press(page, "Next");
-        press(page, "Back");
+        Chromium.press(page, "Next");
+        Chromium.press(page, "Back");
         assertThat(page.getByLabel("Second?")).hasValue("An owl");
-        press(page, "Next");
+        Chromium.press(page, "Next");
         assertThat(page.locator(".question legend")).containsText("Third?");
-        press(page, "Review and send");
+        Chromium.press(page, "Review and send");
         assertThat(page.locator("dl.answers")).hasCount(3);
-        press(page, "Change Second?");
+        Chromium.press(page, "Change Second?");
         page.getByLabel("Second?").fill("A heron");
-        press(page, "Next");
-        press(page, "Review and send");
+        Chromium.press(page, "Next");
+        Chromium.press(page, "Review and send");
         assertThat(page.locator("main")).containsText("A heron");
-        press(page, "Send my answers");
+        Chromium.press(page, "Send my answers");
         assertThat(page.locator(".receipt b")).hasText(java.util.regex.Pattern.compile("[0-9A-Z]{3}-[0-9A-Z]{3}-[0-9A-Z]{3}"));
     }
 
@@ -294,9 +290,9 @@ class AnswerTypesIT {
                 java.util.Map.of(), theme));
         Page page = begin(document);
         page.getByLabel("I have read the terms.").check();
-        press(page, "Next");
+        Chromium.press(page, "Next");
         assertThat(page.locator(".progress-steps .now")).hasText("Second");
-        press(page, "First");
+        Chromium.press(page, "First");
         assertThat(page.locator("h1")).hasText("First");
         assertThat(page.getByLabel("I have read the terms.")).isChecked();
     }
@@ -322,22 +318,22 @@ class AnswerTypesIT {
     void answersCheckedAtTheEndAreListedBeforeAnythingIsSent() {
         Page page = begin(threePages().withPresentation(navigation(Presentation.StepLabel.BOTH, Presentation.Check.END, false)));
         assertThat(page.getByLabel("Who are you?")).isFocused();
-        press(page, "Next");
+        Chromium.press(page, "Next");
         assertThat(page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("The terms")).last()).containsText("We keep this.");
         page.getByLabel("I agree").check();
-        press(page, "Next");
+        Chromium.press(page, "Next");
         assertThat(page.locator(".progress-steps .now")).hasText("3 Mood");
         page.getByLabel("4", new Page.GetByLabelOptions().setExact(true)).check();
-        press(page, "Review and send");
+        Chromium.press(page, "Review and send");
         assertThat(page.locator("#problems")).isFocused();
         assertThat(page.locator("#problems li")).hasCount(1);
         assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Send my answers"))).hasCount(0);
-        press(page, "Change Who are you?");
+        Chromium.press(page, "Change Who are you?");
         assertThat(page.locator("#q-name .error")).hasText("Please answer this question.");
         page.getByLabel("Who are you?").fill("Wren Alder");
-        press(page, "Next");
+        Chromium.press(page, "Next");
         assertThat(page.locator("#problems")).hasCount(0);
-        press(page, "Send my answers");
+        Chromium.press(page, "Send my answers");
         assertThat(page.locator("dl.answers")).containsText("4");
         assertThat(page.locator(".receipt b")).not().isEmpty();
     }
@@ -350,21 +346,21 @@ class AnswerTypesIT {
         page.route("https://next.example/**", route -> route.fulfill(new com.microsoft.playwright.Route.FulfillOptions()
                 .setContentType("text/html").setBody("<title>Elsewhere</title>")));
         page.getByLabel("Who are you?").fill("Wren Alder");
-        press(page, "Next");
-        press(page, "1 Finder");
+        Chromium.press(page, "Next");
+        Chromium.press(page, "1 Finder");
         page.getByLabel("Who are you?").fill("");
-        press(page, "2 Terms");
+        Chromium.press(page, "2 Terms");
         assertThat(page.locator("#problems")).containsText("Who are you?");
         page.getByLabel("Who are you?").fill("Wren Birch");
-        press(page, "2 Terms");
+        Chromium.press(page, "2 Terms");
         assertThat(page.locator("h1")).hasText("Terms");
         page.getByLabel("I agree").check();
-        press(page, "Next");
-        press(page, "1 Finder");
-        press(page, "3 Mood");
+        Chromium.press(page, "Next");
+        Chromium.press(page, "1 Finder");
+        Chromium.press(page, "3 Mood");
         assertThat(page.locator("h1")).hasText("Mood");
         String interview = page.url();
-        press(page, "Send my answers");
+        Chromium.press(page, "Send my answers");
         page.waitForURL("https://next.example/");
         page.navigate(interview);
         assertThat(page.locator(".receipt b")).not().isEmpty();
@@ -386,7 +382,7 @@ class AnswerTypesIT {
         assertThat(page.getByLabel("Roost nº 41")).isVisible();
         find.press("Enter");
         assertThat(page.locator("h1")).hasText("All kinds");
-        press(page, "Review and send");
+        Chromium.press(page, "Review and send");
         assertThat(page.locator("dl.answers")).containsText("Roost nº 41");
     }
 
@@ -395,13 +391,13 @@ class AnswerTypesIT {
         Page analyst = Chromium.signedIn(application.address(), "ines");
         Chromium.open(analyst, application.address() + "/q/found_animal/release");
         analyst.getByLabel("How many").fill("2");
-        press(analyst, "Make links");
+        Chromium.press(analyst, "Make links");
         String link = analyst.locator("#invitations ~ table code").last().textContent();
         Page visitor = Chromium.visitor();
         visitor.navigate(application.address() + link);
-        press(visitor, "Begin");
+        Chromium.press(visitor, "Begin");
         visitor.getByLabel("Where did you find it?").fill("Alder wood");
-        press(visitor, "Leave and come back later");
+        Chromium.press(visitor, "Leave and come back later");
         Page again = Chromium.visitor();
         again.navigate(application.address() + link);
         assertThat(again.getByLabel("Where did you find it?")).hasValue("Alder wood");
@@ -416,9 +412,9 @@ class AnswerTypesIT {
         page.navigate(link);
         assertThat(page.locator("[name='~website']")).not().isInViewport();
         page.evaluate("document.querySelector(\"[name='~website']\").value = 'https://example.org'");
-        press(page, "Begin");
+        Chromium.press(page, "Begin");
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("must stay empty");
-        press(page, "Begin");
+        Chromium.press(page, "Begin");
         assertThat(page.getByText("Well?")).isVisible();
     }
 }

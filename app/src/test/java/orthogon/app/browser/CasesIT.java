@@ -65,21 +65,17 @@ class CasesIT {
         ines.context().close();
     }
 
-    private static void press(Page page, String name) {
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true)).click();
-    }
-
     private void release(String code) {
         Chromium.open(ines, application.address() + "/q/" + code + "/release");
         assertThat(ines.locator("h1")).hasText("The gate is open");
         ines.locator("#notes").fill("First.");
-        press(ines, "Release 1");
+        Chromium.press(ines, "Release 1");
         assertThat(ines.locator("#releases + table")).containsText("First.");
     }
 
     private void add(String questionnaire, String code) {
         ines.locator("#f-new").selectOption(questionnaire);
-        press(ines, "Add a follow-up");
+        Chromium.press(ines, "Add a follow-up");
         assertThat(ines.locator("#f-code")).hasValue(questionnaire);
         ines.locator("#f-code").fill(code);
     }
@@ -107,11 +103,11 @@ class CasesIT {
         ines.getByLabel("Code of choice 2").fill("back");
         ines.getByLabel("Label of choice 2").fill("Send it back");
         ines.getByLabel("Choice 2 returns it").check();
-        press(ines, "Keep the follow-up");
+        Chromium.press(ines, "Keep the follow-up");
         assertThat(ines.getByRole(AriaRole.ALERT).first()).containsText("Choose who decides about ride");
         ines.locator("summary", new Page.LocatorOptions().setHasText("decided by")).click();
         ines.locator("input[name=decidedBy][value='role:reviewer']").check();
-        press(ines, "Keep the follow-up");
+        Chromium.press(ines, "Keep the follow-up");
 
         // More gulls are found than travel, and five cannot travel together, until the ride is opened for those alone that fit.
         assertThat(claim("refuted")).hasCount(2);
@@ -121,27 +117,27 @@ class CasesIT {
         assertThat(ines.locator("#chosen")).containsText("opens ride with “6” for birds, which gull_ride does not accept");
         ines.navigate(application.address() + "/q/gull_intake/dispatch?at=ride");
         ines.locator("#f-when").fill("gulls <= 5");
-        press(ines, "Keep the follow-up");
+        Chromium.press(ines, "Keep the follow-up");
         assertThat(claim("refuted")).hasCount(1);
         assertThat(ines.locator(".follow-values .sign.proved")).hasCount(1);
         claim("refuted").click();
         assertThat(ines.locator("#chosen")).containsText("nobody gets stuck in gull_ride once ride opens it");
         ines.navigate(application.address() + "/q/gull_intake/dispatch?at=ride");
         ines.locator("#f-when").fill("gulls < 5");
-        press(ines, "Keep the follow-up");
+        Chromium.press(ines, "Keep the follow-up");
         assertThat(claim("refuted")).hasCount(0);
         assertThat(claim("proved")).not().hasCount(0);
         add("gull_look", "look");
         ines.locator("#f-days").fill("3");
         ines.getByLabel("expires then").check();
         ines.locator("#f-wording").fill("Look at them once more");
-        press(ines, "Keep the follow-up");
+        Chromium.press(ines, "Keep the follow-up");
         assertThat(ines.locator("#to-look")).isVisible();
         add("gull_look", "again");
         ines.locator("#f-when").fill("ride.arrived");
         ines.locator("#f-seat").selectOption("people");
         ines.locator("input[name=people][value=jory]").check();
-        press(ines, "Keep the follow-up");
+        Chromium.press(ines, "Keep the follow-up");
         assertThat(ines.locator("#to-again")).isVisible();
         assertThat(claim("proved")).hasCount(4);
         assertThat(claim("refuted")).hasCount(0);
@@ -153,27 +149,27 @@ class CasesIT {
 
     /** The finder is written to when the ride goes back, and the office when the gulls have arrived. */
     private void tell() {
-        press(ines, "Add a message");
+        Chromium.press(ines, "Add a message");
         ines.locator("#m-code").fill("ride_back");
         ines.locator("#m-on").selectOption("returned:ride");
         ines.locator("#m-when").fill("answered(address)");
         ines.locator("input[name=answers][value=address]").check();
         ines.locator("#m-subject").fill("Look at the ride once more");
         ines.locator("#m-tells").selectOption("nothing");
-        press(ines, "Keep the message");
+        Chromium.press(ines, "Keep the message");
         assertThat(ines.locator("#to-ride_back")).containsText("once ride goes back, when address is answered");
-        press(ines, "Add a message");
+        Chromium.press(ines, "Add a message");
         ines.locator("#m-code").fill("ride_fine");
         ines.locator("#m-on").selectOption("decided:ride");
         ines.locator("#m-addresses").fill("office@quillmere.example");
         ines.locator("#m-subject").fill("They have come");
-        press(ines, "Keep the message");
+        Chromium.press(ines, "Keep the message");
         ines.locator("[data-build=m-when]").click();
         ines.locator("#builder select[name^=subject]").selectOption("ride.arrived");
         assertThat(ines.locator("#builder")).containsText("arrived of ride");
-        press(ines, "Use this condition");
+        Chromium.press(ines, "Use this condition");
         assertThat(ines.locator("#m-when")).hasValue("ride.arrived = true");
-        press(ines, "Keep the message");
+        Chromium.press(ines, "Keep the message");
         assertThat(ines.locator("#to-ride_fine")).containsText("once ride is decided, when arrived of ride");
         assertThat(claim("proved")).hasCount(2);
         assertEquals(List.of(), violations(ines));
@@ -191,7 +187,7 @@ class CasesIT {
         ines.locator("#lower .lane[aria-label*='again withdrawn']").first().click();
         assertThat(ines.locator("#chosen")).containsText("ride decided (fine)");
         assertThat(ines.locator("#chosen")).containsText("How many gulls?");
-        press(ines, "Rehearse this case");
+        Chromium.press(ines, "Rehearse this case");
         assertThat(ines.locator(".stage")).containsText("The case is at its end");
         assertThat(ines.locator(".case-seats")).containsText("ride decided: Fine");
         assertThat(ines.locator("#happened")).containsText("“They have come” to office@quillmere.example");
@@ -205,24 +201,24 @@ class CasesIT {
         ines.locator("#questions:not([aria-busy]) #go .main").click();
         assertThat(ines.locator("#follow-ups")).containsText("opens gull_look");
         assertThat(ines.locator("#follow-ups")).containsText("not opened: not before ride is over, and only when");
-        press(ines, "Go on with the case");
+        Chromium.press(ines, "Go on with the case");
         assertThat(ines.locator(".case-seats li.now")).containsText("ride open");
         assertEquals(List.of(), violations(ines));
-        press(ines, "Fill the rest");
-        press(ines, "Send it");
-        press(ines, "Send it back (sends it back)");
+        Chromium.press(ines, "Fill the rest");
+        Chromium.press(ines, "Send it");
+        Chromium.press(ines, "Send it back (sends it back)");
         assertThat(ines.locator("#happened")).containsText("“Look at the ride once more” to wenna@example.org");
         ines.locator("label", new Page.LocatorOptions().setHasText("Yes")).last().click();
         ines.locator("#questions:not([aria-busy]) #go .main").click();
-        press(ines, "Send it");
-        press(ines, "Fine");
+        Chromium.press(ines, "Send it");
+        Chromium.press(ines, "Fine");
         assertThat(ines.locator("#happened")).containsText("“They have come” to office@quillmere.example");
         assertThat(ines.locator(".case-seats")).containsText("brings arrived: yes");
         assertThat(ines.locator(".case-seats li.now")).containsText("look open");
-        press(ines, "Let its time run out");
+        Chromium.press(ines, "Let its time run out");
         assertThat(ines.locator(".case-seats")).containsText("look expired");
         assertThat(ines.locator(".case-seats li.now")).containsText("again open");
-        press(ines, "Withdraw it, as the office would");
+        Chromium.press(ines, "Withdraw it, as the office would");
         assertThat(ines.locator(".stage")).containsText("The case is at its end");
         assertEquals(List.of(), violations(ines));
     }
@@ -263,10 +259,10 @@ class CasesIT {
         assertThat(mirja.locator(".waiting")).containsText("Decide: Hand-over to a driver");
         mirja.navigate(application.address() + "/q/gull_intake/responses/cases/" + receipt);
         assertEquals(List.of(), violations(mirja));
-        press(mirja, "Send it back");
+        Chromium.press(mirja, "Send it back");
         assertThat(mirja.getByRole(AriaRole.ALERT).first()).containsText("Write what is to be corrected");
         mirja.locator("textarea[name=note]").first().fill("They have arrived, have they not?");
-        press(mirja, "Send it back");
+        Chromium.press(mirja, "Send it back");
         assertThat(mirja.locator(".case-follow").first()).containsText("returned");
         finder.navigate(application.address() + ride);
         assertThat(finder.locator("blockquote")).hasText("They have arrived, have they not?");
@@ -277,7 +273,7 @@ class CasesIT {
         finder.locator("form[action$='/send'] button").click();
         assertThat(finder.locator(".receipt")).isVisible();
         mirja.reload();
-        press(mirja, "Fine");
+        Chromium.press(mirja, "Fine");
         assertThat(mirja.locator(".case-follow").first()).containsText("Fine");
         assertThat(mirja.locator(".case-follow").first()).containsText("ride.arrived");
         assertThat(mirja.locator(".case-follow").first().locator("dd").last()).hasText("Yes");
@@ -285,7 +281,7 @@ class CasesIT {
         // What it brought back opens what follows, for a person of the workspace.
         Page jory = Chromium.signedIn(application.address(), "jory");
         jory.locator(".waiting a", new Page.LocatorOptions().setHasText(receipt)).click();
-        press(jory, "Answer it");
+        Chromium.press(jory, "Answer it");
         assertThat(jory.locator("#questions")).containsText("Do they look well?");
         jory.context().close();
 
@@ -313,7 +309,7 @@ class CasesIT {
         assertThat(ines.locator("#state")).hasAttribute("data-revision", "2");
         Chromium.open(ines, application.address() + "/q/gull_ride/release");
         ines.locator("#notes").fill("Second.");
-        press(ines, "Release 2");
+        Chromium.press(ines, "Release 2");
         assertThat(ines.getByRole(AriaRole.ALERT).first())
                 .containsText("follow-up-passable of Gull intake → Gull ride is refuted by this release.");
         Chromium.open(ines, application.address() + "/q/gull_ride/release");

@@ -4,6 +4,7 @@ import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import java.nio.file.Path;
@@ -73,5 +74,10 @@ public final class Chromium implements AfterEachCallback {
 
     static Page signedIn(String address, String name) {
         return signedIn(address, name, new Browser.NewContextOptions().setViewportSize(1280, 800));
+    }
+
+    /** Presses the button of this name. */
+    static void press(Page page, String name) {
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true)).click();
     }
 }

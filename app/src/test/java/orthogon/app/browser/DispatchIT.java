@@ -34,12 +34,8 @@ class DispatchIT {
         ines.context().close();
     }
 
-    private static void press(Page page, String name) {
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true)).click();
-    }
-
     private void message(String title, String code, String subject) {
-        press(ines, "Add a message");
+        Chromium.press(ines, "Add a message");
         ines.locator("#m-title").fill(title);
         ines.locator("#m-code").fill(code);
         ines.locator("#m-subject").fill(subject);
@@ -61,12 +57,12 @@ class DispatchIT {
                 "https://council.example/herons?from=us", Map.of("nest", "nest"), "Your boots\n{next_step}")), herons.outcomeTable()),
                 "ines", "began");
         ines.navigate(application.address() + "/q/heron_nests/dispatch");
-        press(ines, "Add a passage");
+        Chromium.press(ines, "Add a passage");
         ines.locator("#p-code").fill("next_step");
         ines.locator("#w-when-0").fill("nest");
         ines.locator("#w-text-0").fill("Keep **away** from it, please.");
         ines.locator("#w-text-1").fill("Look again in May, when it is warm.");
-        press(ines, "Keep the passage");
+        Chromium.press(ines, "Keep the passage");
         assertThat(ines.locator(".passage-wording")).hasCount(2);
         assertThat(ines.locator(".passage-wording .sign.proved")).hasCount(2);
         assertThat(ines.locator(".passage-wording").last()).containsText("otherwise always");
@@ -87,42 +83,42 @@ class DispatchIT {
         ines.locator("input[name=told][value=address]").check();
         ines.getByLabel("prove that it leaves nothing out").check();
         ines.getByLabel("attach the response as PDF").check();
-        press(ines, "Keep the message");
+        Chromium.press(ines, "Keep the message");
         assertThat(ines.locator(".dispatch-claims")).containsText("to_watcher tells whatever was asked");
         claim("refuted").click();
         assertThat(ines.locator("#chosen")).containsText("It leaves out nest");
         ines.getByText("Go to to_watcher").click();
         ines.locator("input[name=told][value=nest]").check();
-        press(ines, "Keep the message");
+        Chromium.press(ines, "Keep the message");
         assertThat(claim("proved")).hasCount(3);
-        press(ines, "Make a copy");
+        Chromium.press(ines, "Make a copy");
         assertThat(ines.locator("#m-code")).hasValue("to_watcher_2");
         ines.locator("#m-on").selectOption("reminder");
         assertThat(ines.locator("#m-when")).isHidden();
         ines.locator("#m-days").fill("400");
-        press(ines, "Keep the message");
+        Chromium.press(ines, "Keep the message");
         assertThat(ines.getByRole(AriaRole.ALERT).first()).containsText("Give a number of days from 1 to 365");
         ines.locator("#m-days").fill("3");
         ines.locator("#m-subject").fill("We wait for your herons");
-        press(ines, "Keep the message");
+        Chromium.press(ines, "Keep the message");
         assertThat(ines.locator(".dispatch-list")).containsText("to whoever was invited and has not sent, after 3 days");
 
         ines.navigate(application.address() + "/q/heron_nests/prove?tab=own");
         assertThat(ines.locator(".own")).containsText("everybody hears from us");
-        press(ines, "Add it");
+        Chromium.press(ines, "Add it");
         assertThat(ines.locator(".own .sign.proved")).hasCount(1);
 
         Chromium.open(ines, application.address() + "/q/heron_nests/release");
         ines.locator("#notes").fill("First.");
-        press(ines, "Release 1");
+        Chromium.press(ines, "Release 1");
         assertThat(ines.locator("#releases + table")).containsText("First.");
         Page watcher = Chromium.context(new Browser.NewContextOptions().setViewportSize(390, 844)).newPage();
         watcher.navigate(application.address() + "/to/heron-nests");
-        press(watcher, "Begin");
+        Chromium.press(watcher, "Begin");
         watcher.getByLabel("No").check();
         watcher.getByLabel("Your email address").fill("orrin@example.org");
         watcher.locator("#questions:not([aria-busy]) #go .main").click();
-        press(watcher, "Send my answers");
+        Chromium.press(watcher, "Send my answers");
         assertThat(watcher.locator("main")).containsText("Thank you. Look again in May, when it is warm.");
         assertThat(watcher.locator(".take-along li")).hasText(new String[]{"Your boots", "Look again in May, when it is warm."});
         assertThat(watcher.getByText("Continue to the next page")).hasAttribute("href",
@@ -151,11 +147,11 @@ class DispatchIT {
 
         message("To the office", "to_office", "Herons: {nest}");
         ines.locator("#m-addresses").fill("no address");
-        press(ines, "Keep the message");
+        Chromium.press(ines, "Keep the message");
         assertThat(ines.getByRole(AriaRole.ALERT).first()).containsText("“no” is not an email address");
         assertThat(ines.locator("#m-subject")).hasValue("Herons: {nest}");
         ines.locator("#m-addresses").fill("office@quillmere.example");
-        press(ines, "Keep the message");
+        Chromium.press(ines, "Keep the message");
         assertThat(claim("proved")).hasCount(2);
         assertThat(ines.locator(".letter")).containsText("office@quillmere.example");
 
@@ -164,7 +160,7 @@ class DispatchIT {
         ines.locator("input[name=answers][value=address]").check();
         ines.locator("#m-body").fill("Thank you for watching.");
         ines.locator("#m-tells").selectOption("nothing");
-        press(ines, "Keep the message");
+        Chromium.press(ines, "Keep the message");
         assertThat(claim("refuted")).hasCount(1);
         assertThat(ines.locator(".dispatch-claims")).containsText("to_watcher has an address whenever it is sent");
         claim("refuted").click();
@@ -175,27 +171,27 @@ class DispatchIT {
         ines.locator("#m-when-subject0, #m-when-subject1").last().selectOption("address");
         ines.locator("#m-when-comparison0, #m-when-comparison1").last().selectOption(
                 new com.microsoft.playwright.options.SelectOption().setLabel("is answered"));
-        press(ines, "Use this condition");
-        press(ines, "Keep the message");
+        Chromium.press(ines, "Use this condition");
+        Chromium.press(ines, "Keep the message");
         assertThat(ines.locator("#m-when")).hasValue("answered(address)");
         assertThat(claim("proved")).hasCount(2);
         assertEquals(List.of(), new AxeBuilder(ines).analyze().getViolations().stream().map(v -> v.getId() + " " + v.getNodes()).toList());
 
         Chromium.open(ines, application.address() + "/q/" + CODE + "/rehearse");
-        press(ines, "Fill the rest");
+        Chromium.press(ines, "Fill the rest");
         assertThat(ines.locator("#messages")).containsText("to office@quillmere.example, in English");
 
         Chromium.open(ines, application.address() + "/q/" + CODE + "/release");
         ines.locator("#notes").fill("First.");
-        press(ines, "Release 1");
+        Chromium.press(ines, "Release 1");
         assertThat(ines.locator("#releases + table")).containsText("First.");
         Page watcher = Chromium.context(new Browser.NewContextOptions().setViewportSize(390, 844)).newPage();
         watcher.navigate(application.address() + "/to/heron-watch");
-        press(watcher, "Begin");
+        Chromium.press(watcher, "Begin");
         watcher.getByLabel("Yes").check();
         watcher.getByLabel("Your email address").fill("wenna@example.org");
         watcher.locator("#questions:not([aria-busy]) #go .main").click();
-        press(watcher, "Send my answers");
+        Chromium.press(watcher, "Send my answers");
         String receipt = watcher.locator(".receipt b").textContent();
         watcher.context().close();
 
@@ -211,7 +207,7 @@ class DispatchIT {
         assertThat(ines.locator("#messages + ol li")).hasCount(3);
         Chromium.open(ines, application.address() + "/q/" + CODE + "/responses");
         ines.locator("[data-every]").check();
-        press(ines, "Send it again");
+        Chromium.press(ines, "Send it again");
         assertThat(ines.getByRole(AriaRole.STATUS).first()).containsText("The message is on its way again.");
         Chromium.open(ines, application.address() + "/q/" + CODE + "/compose?at=address");
         assertThat(ines.locator("#row-Messages")).containsText("2 messages");

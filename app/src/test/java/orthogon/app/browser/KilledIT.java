@@ -204,10 +204,6 @@ class KilledIT {
         }
     }
 
-    private static void press(Page page, String name) {
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true)).click();
-    }
-
     /** What was sent is told to the office, though the process was killed before anybody could be told. */
     private static void isDelivered(Page ines, String address) throws InterruptedException {
         for (int tries = 0; tries < 120; tries++) {
@@ -265,12 +261,12 @@ class KilledIT {
             Page finder = Chromium.visitor();
             finder.setDefaultTimeout(90_000);
             finder.navigate(address + ines.locator("a[href^='/to/']").first().getAttribute("href"));
-            press(finder, "Begin");
+            Chromium.press(finder, "Begin");
             finder.getByLabel("When did you find it?").fill(LocalDate.now().toString());
             finder.getByLabel("Where did you find it?").fill("Under the old viaduct");
             finder.getByLabel("No", new Page.GetByLabelOptions().setExact(true)).check();
             finder.locator("#q-stay_away").waitFor();
-            press(finder, "Next");
+            Chromium.press(finder, "Next");
             finder.getByText("The animal").first().waitFor();
             ines.navigate(address + "/q/found_animal/compose?at=finder");
             ines.locator("#help").fill("Given name and family name.");
@@ -289,8 +285,8 @@ class KilledIT {
             assertEquals("The animal", finder.locator("h1").textContent());
             finder.getByLabel("No", new Page.GetByLabelOptions().setExact(true)).check();
             finder.getByLabel("Mammal").check();
-            press(finder, "Review and send");
-            press(finder, "Send my answers");
+            Chromium.press(finder, "Review and send");
+            Chromium.press(finder, "Send my answers");
             String receipt = finder.locator(".receipt b").textContent();
             mirja = Chromium.signedIn(address, "mirja");
             mirja.navigate(at);

@@ -80,10 +80,6 @@ class LanguagesIT {
                 : "Control+Enter"));
     }
 
-    private static void press(Page page, String name) {
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true)).click();
-    }
-
     @Test
     void aTranslatorGoesFromTextToTextByKeysAndIsToldWhatIsMissing() throws Exception {
         otters();
@@ -107,7 +103,7 @@ class LanguagesIT {
         assertThat(page.locator("#check .faults li")).hasCount(3);
         assertThat(page.locator("#check")).containsText("the plural form count: few is missing");
         assertThat(page.locator("#check")).containsText("{site} is missing");
-        press(page, "Reviewed, next Ctrl+⇧+↵");
+        Chromium.press(page, "Reviewed, next Ctrl+⇧+↵");
         assertThat(page.locator("#message")).containsText("cannot be reviewed");
         page.locator("#text").fill("I jeszcze {count, plural, one {# wydra} few {# wydry} many {# wydr} other {# wydry}} – ");
         page.locator("#text").press("Control+End");
@@ -135,14 +131,14 @@ class LanguagesIT {
         page.getByText("Replace words").click();
         page.locator("#words").fill("{site}");
         page.locator("#by").fill("tam");
-        press(page, "See where");
+        Chromium.press(page, "See where");
         assertThat(page.locator(".replace")).containsText("damaged");
-        press(page, "Replace in 1");
+        Chromium.press(page, "Replace in 1");
         assertThat(page.locator(".summary")).containsText("it would damage again.wording");
         page.locator("#words").fill("wydr");
         page.locator("#by").fill("wyderk");
-        press(page, "See where");
-        press(page, "Replace in 2");
+        Chromium.press(page, "See where");
+        Chromium.press(page, "Replace in 2");
         assertThat(page.locator("[id='text-title']")).containsText("Liczenie wyderk");
         // A draft of the simulated service is marked as none.
         Chromium.open(page, sheet("&unit=bank.title"));
@@ -150,7 +146,7 @@ class LanguagesIT {
         assertThat(page.locator("#text")).hasValue("‹pl?› At the bank");
         page.getByText("A note for translators").click();
         page.locator("#note").fill("The river's bank, not a bank with money.");
-        press(page, "Save the note");
+        Chromium.press(page, "Save the note");
         assertThat(page.locator("#note")).hasValue("The river's bank, not a bank with money.");
     }
 
@@ -170,9 +166,9 @@ class LanguagesIT {
         page.getByText("Files").click();
         page.locator("#file").setInputFiles(new FilePayload("posts.csv", "text/csv",
                 TextTable.csv(rows).getBytes(StandardCharsets.UTF_8)));
-        press(page, "See what it would change");
+        Chromium.press(page, "See what it would change");
         page.waitForURL("**/languages/import?work=**");
-        press(page, "Import what is ticked");
+        Chromium.press(page, "Import what is ticked");
         page.waitForURL("**/languages?to=pl");
         DraftStore.Draft draft = drafts.head(code).orElseThrow();
         assertEquals("2, imported " + rows.size() + " texts in pl", draft.revision() + ", " + draft.command());
@@ -206,7 +202,7 @@ class LanguagesIT {
         page.getByText("Files").click();
         page.locator("#file").setInputFiles(new FilePayload("otters-pl.xlf", "application/xliff+xml",
                 back.toString().getBytes(StandardCharsets.UTF_8)));
-        press(page, "See what it would change");
+        Chromium.press(page, "See what it would change");
         assertThat(page.locator("h1")).containsText("What “otters-pl.xlf” would change");
         Locator damaged = page.locator(".texts-in tr", new Page.LocatorOptions().setHasText("again.wording"));
         assertThat(damaged).containsText("damaged: {count, plural} is missing; {site} is missing");
@@ -215,14 +211,14 @@ class LanguagesIT {
         assertThat(newer).containsText("newer here");
         assertThat(newer.locator("input[type=checkbox]")).not().isChecked();
         assertThat(page.locator(".texts-in input[type=checkbox]:checked")).hasCount(2);
-        press(page, "Import what is ticked");
+        Chromium.press(page, "Import what is ticked");
         assertThat(page.locator("[id='text-count.wording']")).containsText("Ile?");
         assertThat(page.locator("[id='text-count.wording'] .state")).hasClass(Pattern.compile("reviewed"));
         assertThat(page.locator("[id='text-site.wording']")).containsText("Jaki brzeg?");
         assertThat(page.locator("[id='text-again.wording'] .state")).hasClass(Pattern.compile("missing"));
         page.getByText("Files").click();
         page.locator("#file").setInputFiles(new FilePayload("bad.xlf", "application/xliff+xml", "<xliff version=\"1.2\"/>".getBytes()));
-        press(page, "See what it would change");
+        Chromium.press(page, "See what it would change");
         assertThat(page.locator(".summary")).containsText("“bad.xlf”: The file is not valid XLIFF 2.1");
         assertEquals("PK",
                 page.request().get(application.address() + "/q/found_animal/languages/file?to=all&as=xliff").text().substring(0, 2));
@@ -233,19 +229,19 @@ class LanguagesIT {
         Page page = Chromium.context(new Browser.NewContextOptions().setViewportSize(390, 844).setLocale("fr")).newPage();
         page.navigate(application.address() + "/to/found-animal");
         assertThat(page.locator("h1")).hasText("Avez-vous trouvé un animal sauvage ?");
-        press(page, "Commencer");
+        Chromium.press(page, "Commencer");
         page.getByLabel("Où l’avez-vous trouvé ?").fill("Rue du Moulin 3");
         page.getByLabel("Quand l’avez-vous trouvé ?").fill(LocalDate.now().toString());
-        press(page, "العربية");
+        Chromium.press(page, "العربية");
         assertThat(page.locator("html")).hasAttribute("dir", "rtl");
         assertThat(page.locator("h1")).hasText("أين ومتى");
         assertThat(page.getByLabel("أين عثرت عليه؟")).hasValue("Rue du Moulin 3");
-        press(page, "متابعة");
+        Chromium.press(page, "متابعة");
         assertThat(page.locator("#problems")).containsText("يرجى الإجابة عن هذا السؤال");
         page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("هل هو داخل مبنى الآن؟")).getByLabel("لا").check();
         page.locator("#questions:not([aria-busy]) #go .main").click();
         assertThat(page.locator("h1")).hasText("الحيوان");
-        press(page, "Polski");
+        Chromium.press(page, "Polski");
         assertThat(page.locator("h1")).hasText("Zwierzę");
         assertTrue((Integer) page.evaluate("document.documentElement.scrollWidth") <= 390, "nothing is wider than the phone");
     }
@@ -345,7 +341,7 @@ class LanguagesIT {
         assertThat(page.locator(".paper")).hasAttribute("dir", "rtl");
         assertThat(page.locator(".paper h1")).hasText("أين ومتى");
         page.locator("#lang").selectOption("en");
-        press(page, "Read in it");
+        Chromium.press(page, "Read in it");
         assertThat(page.locator(".paper h1")).hasText("Where and when");
     }
 }

@@ -69,10 +69,6 @@ class LookupsIT {
         application.close();
     }
 
-    private static void press(Page page, String name) {
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true)).click();
-    }
-
     private void release(String code, String title) {
         Chromium.open(ines, application.address() + "/q/" + code + "/release");
         assertThat(ines.locator("h1")).hasText("The gate is open");
@@ -87,14 +83,14 @@ class LookupsIT {
         page.getByLabel(beat, new Page.GetByLabelOptions().setExact(true)).check();
         page.getByLabel("Nights a week").fill(nights);
         page.getByLabel("How do you get in?").fill(SECRET);
-        press(page, "Review and send");
-        press(page, "Send my answers");
+        Chromium.press(page, "Review and send");
+        Chromium.press(page, "Send my answers");
     }
 
     private void warden(String given, String family, String beat, String nights) {
         Page page = Chromium.visitor();
         page.navigate(application.address() + "/to/wardens");
-        press(page, "Begin");
+        Chromium.press(page, "Begin");
         answersWardens(page, given, family, beat, nights);
         assertThat(page.locator("main")).containsText("Your answers have been sent");
         page.context().close();
@@ -115,7 +111,7 @@ class LookupsIT {
     private Page begun() {
         Page page = Chromium.visitor();
         page.navigate(application.address() + "/to/night-watch");
-        press(page, "Begin");
+        Chromium.press(page, "Begin");
         return page;
     }
 
@@ -151,7 +147,7 @@ class LookupsIT {
         assertThat(ines.locator("#chosen")).containsText("read these answers of each: name, beat, nights");
         ines.getByText("Waive…").click();
         ines.locator("[name=reason]").fill("The wardens agreed to it.");
-        press(ines, "Waive this claim");
+        Chromium.press(ines, "Waive this claim");
         assertThat(ines.locator("#chosen .waived")).containsText("The wardens agreed to it.");
         release("night_watch", "The first watch.");
     }
@@ -198,20 +194,20 @@ class LookupsIT {
         // On another beat the record is not on offer any more; a new one is added and chosen.
         page.getByLabel("The marsh", new Page.GetByLabelOptions().setExact(true)).check();
         settled(page);
-        press(page, "Review and send");
+        Chromium.press(page, "Review and send");
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("This record is no longer on offer. Choose another one.");
         field(page).fill("Sorrel Fenwright");
         assertThat(page.locator(".lookup [role=status]")).containsText("Nothing is found");
-        press(page, "Add a new one");
+        Chromium.press(page, "Add a new one");
         assertThat(page.locator(".notice")).containsText("You are adding a new entry for “Night watch”");
         assertThat(page.getByLabel("Given name")).hasValue("Sorrel");
         assertThat(page.getByLabel("Family name")).hasValue("Fenwright");
         answersWardens(page, "Sorrel", "Fenwright", "The marsh", "6");
         assertThat(page.locator(".records label:has(:checked)")).containsText("Sorrel Fenwright");
         assertThat(page.getByLabel("The marsh", new Page.GetByLabelOptions().setExact(true))).isChecked();
-        press(page, "Review and send");
+        Chromium.press(page, "Review and send");
         assertThat(page.locator("main")).containsText("Sorrel Fenwright, The marsh, 6 nights");
-        press(page, "Send my answers");
+        Chromium.press(page, "Send my answers");
         assertThat(page.locator("main")).containsText("Your answers have been sent");
 
         long watch = application.part(DraftStore.class).head("night_watch").orElseThrow().id();
@@ -229,17 +225,17 @@ class LookupsIT {
         setUp();
         Page page = Chromium.context(new Browser.NewContextOptions().setJavaScriptEnabled(false)).newPage();
         page.navigate(application.address() + "/to/night-watch");
-        press(page, "Begin");
+        Chromium.press(page, "Begin");
         page.getByLabel("The quay", new Page.GetByLabelOptions().setExact(true)).check();
         page.locator("input[type=search]").fill("w");
-        press(page, "Find");
+        Chromium.press(page, "Find");
         assertThat(page.locator(".lookup [role=status]")).hasText("Type at least two letters.");
         page.locator("input[type=search]").fill("tre");
-        press(page, "Find");
+        Chromium.press(page, "Find");
         assertThat(page.getByLabel("The quay", new Page.GetByLabelOptions().setExact(true))).isChecked();
         assertThat(page.locator(".records label:not(.none)")).hasCount(1);
         page.getByLabel("Wenna Tregle").check();
-        press(page, "Review and send");
+        Chromium.press(page, "Review and send");
         assertThat(page.locator("#q-often")).containsText("May we ask for Wenna Tregle again?");
         assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add a new one"))).hasCount(1);
 
@@ -267,9 +263,9 @@ class LookupsIT {
         release("homes", "First.");
         Page page = Chromium.visitor();
         page.navigate(application.address() + "/to/homes");
-        press(page, "Begin");
+        Chromium.press(page, "Begin");
         page.getByLabel("What is the home called?").fill("Reed Cottage");
-        press(page, "Next");
+        Chromium.press(page, "Next");
         List<String> names = List.of("Wenna", "Orrin", "Sorrel");
         for (int n = 0; n < names.size(); n++) {
             if (n > 0) {
@@ -281,8 +277,8 @@ class LookupsIT {
             page.getByLabel("Age").nth(n).fill(String.valueOf(30 + n));
         }
         assertEquals(List.of(), violations(page));
-        press(page, "Review and send");
-        press(page, "Send my answers");
+        Chromium.press(page, "Review and send");
+        Chromium.press(page, "Send my answers");
         assertThat(page.locator("main")).containsText("Your answers have been sent");
         page.context().close();
 
@@ -290,7 +286,7 @@ class LookupsIT {
         ines.locator(".responses-table summary").click();
         assertThat(ines.locator(".inside tbody tr td:first-child")).hasText(names.toArray(String[]::new));
         ines.locator("summary", new Page.LocatorOptions().setHasText("Save as a file")).click();
-        Download saved = ines.waitForDownload(() -> press(ines, "XLSX"));
+        Download saved = ines.waitForDownload(() -> Chromium.press(ines, "XLSX"));
         try (InputStream in = saved.createReadStream(); XSSFWorkbook book = new XSSFWorkbook(in)) {
             Sheet people = book.getSheet("people");
             long id = application.part(DraftStore.class).head("homes").orElseThrow().id();

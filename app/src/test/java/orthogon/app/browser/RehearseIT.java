@@ -27,10 +27,6 @@ class RehearseIT {
                 "began");
     }
 
-    private static void press(Page page, String name) {
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true)).click();
-    }
-
     private static Locator reason(Page page, String code) {
         return page.locator("#reasons dt:has(a:text-is('" + code + "')) + dd");
     }
@@ -59,17 +55,17 @@ class RehearseIT {
         InterviewStore interviews = application.part(InterviewStore.class);
         Page page = Chromium.signedIn(application.address(), "ines");
         page.navigate(application.address() + "/q/" + draft.code() + "/rehearse");
-        press(page, "How it is");
+        Chromium.press(page, "How it is");
         // Chance may have met a dead animal; then the interview ended before that page.
         for (int tries = 0; tries < 20 && !page.locator(".paper h1").textContent().equals("How it is"); tries++) {
-            press(page, "Begin again");
-            press(page, "How it is");
+            Chromium.press(page, "Begin again");
+            Chromium.press(page, "How it is");
         }
         assertThat(page.locator(".paper h1")).hasText("How it is");
         assertThat(page.locator(".walk .done")).hasCount(2);
-        press(page, "Where and when");
+        Chromium.press(page, "Where and when");
         assertThat(page.locator(".paper h1")).hasText("Where and when");
-        press(page, "Fill the rest");
+        Chromium.press(page, "Fill the rest");
         assertThat(page.locator(".paper")).containsText("The interview ends here.");
         assertThat(page.locator("#reasons")).not().containsText("if every page were left like this");
         assertEquals(0, interviews.count(draft.id(), OffsetDateTime.now().minusDays(1)), "nothing rehearsed is a response");
@@ -83,13 +79,13 @@ class RehearseIT {
         page.locator("#q-when_found input[type=date]").fill(java.time.LocalDate.now().toString());
         page.locator("#q-where_found input[type=text]").fill("Alder wood");
         page.locator("#q-indoors input[value=no]").check();
-        press(page, "Next");
+        Chromium.press(page, "Next");
         page.locator("#q-group input[value=reptile], #q-group input[value=cold]").first().check();
         page.locator("#q-alive input[value=no]").check();
-        press(page, "Review and send");
+        Chromium.press(page, "Review and send");
         assertThat(page.locator(".paper h1")).hasText("Not ours");
         page.getByLabel("Name of the drill").fill("A dead one");
-        press(page, "Save this walk");
+        Chromium.press(page, "Save this walk");
         Locator drill = page.locator(".walk li", new Page.LocatorOptions().setHasText("A dead one"));
         assertThat(drill).containsText("as expected");
         DraftStore drafts = application.part(DraftStore.class);
@@ -98,10 +94,10 @@ class RehearseIT {
         page.reload();
         assertThat(drill).containsText("not as expected");
         assertThat(drill).containsText("no longer asks alive");
-        press(page, "Begin again");
+        Chromium.press(page, "Begin again");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("A dead one").setExact(true)).click();
         assertThat(page.locator(".walk .done").first()).containsText("Alder wood");
-        press(page, "discard A dead one");
+        Chromium.press(page, "discard A dead one");
         assertThat(drill).hasCount(0);
     }
 
@@ -109,10 +105,10 @@ class RehearseIT {
     void aWitnessIsWalkedUpToItsPage() {
         Page page = Chromium.signedIn(application.address(), "osk");
         Chromium.open(page, application.address() + "/q/bat_count/prove?claim=page-passable+waking");
-        press(page, "Rehearse this");
+        Chromium.press(page, "Rehearse this");
         page.waitForURL("**/rehearse");
         assertThat(page.locator(".walk .now")).isVisible();
-        press(page, "Next");
+        Chromium.press(page, "Next");
         assertThat(page.locator("#problems")).isVisible();
     }
 }

@@ -75,10 +75,6 @@ class ReleaseIT {
         return application.address() + "/q/" + code + path;
     }
 
-    private static void press(Page page, String name) {
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true)).click();
-    }
-
     private void translate(Page translator, String language, int which) {
         Chromium.open(translator, at("/languages?show=left&to=" + language));
         for (int i = translator.locator(".text-list tr.text").count(); i > 0; i--) {
@@ -96,7 +92,7 @@ class ReleaseIT {
     private void composed() {
         ines.navigate(application.address() + "/");
         ines.getByLabel("Title").fill("Otter watch");
-        press(ines, "Begin");
+        Chromium.press(ines, "Begin");
         ines.waitForURL("**/q/otter_watch/compose**");
         code = "otter_watch";
         ines.navigate(at("/compose?at=page_1"));
@@ -104,7 +100,7 @@ class ReleaseIT {
         for (String line : List.of("Which bank? / one: the weir; the mill *", "How many otters? / number 1..9 *")) {
             String before = ines.locator("#state").getAttribute("data-revision");
             ines.locator("#line").fill(line);
-            press(ines, "Add the row");
+            Chromium.press(ines, "Add the row");
             assertThat(ines.locator("#state")).not().hasAttribute("data-revision", before);
         }
     }
@@ -128,7 +124,7 @@ class ReleaseIT {
     private void release(String name, String notes) {
         Chromium.open(ines, at("/release"));
         ines.locator("#notes").fill(notes);
-        press(ines, name);
+        Chromium.press(ines, name);
         assertThat(ines.locator("#releases + table")).containsText(notes);
     }
 
@@ -141,7 +137,7 @@ class ReleaseIT {
         for (String tag : List.of("fr", "ar")) {
             Chromium.open(ines, at("/languages"));
             ines.locator("#tag").fill(tag);
-            press(ines, "Add a language");
+            Chromium.press(ines, "Add a language");
             assertThat(ines.locator("#tongues")).containsText(tag.equals("fr") ? "Français" : "العربية");
         }
         translate(safi, "fr", 0);
@@ -156,13 +152,13 @@ class ReleaseIT {
         assertThat(mirja.locator("#wording")).isDisabled();
         assertThat(mirja.locator("#line")).isDisabled();
         mirja.locator("#remark-text").fill("Do cubs count?");
-        press(mirja, "Remark");
+        Chromium.press(mirja, "Remark");
         assertThat(mirja.locator("#remarks")).containsText("Mirja Oland");
         Chromium.open(mirja, at("/release"));
         assertThat(mirja.locator(".gate")).containsText("Do cubs count?");
         assertThat(mirja.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Release 1"))).hasCount(0);
         mirja.locator("#sign-note").fill("Every route walked.");
-        press(mirja, "Sign revision " + mirja.locator("#block-revision").textContent());
+        Chromium.press(mirja, "Sign revision " + mirja.locator("#block-revision").textContent());
         assertThat(mirja.locator(".gate")).containsText("Every route walked.");
         release("Release 1", "The first, in English and French.");
         assertThat(ines.locator("#releases + table tbody tr").first()).containsText("en, fr");
@@ -172,7 +168,7 @@ class ReleaseIT {
         first.navigate(address());
         assertThat(first.locator("h1")).hasText("Veille des loutres");
         assertThat(first.locator(".tongues li")).hasCount(2);
-        press(first, "Commencer");
+        Chromium.press(first, "Commencer");
         first.getByLabel("Le barrage").check();
 
         // A second version: another question, a wording, and Arabic.
@@ -191,7 +187,7 @@ class ReleaseIT {
         translate(safi, "fr", 0);
         translate(safi, "ar", 1);
         Chromium.open(mirja, at("/release"));
-        press(mirja, "Sign revision " + mirja.locator("#block-revision").textContent());
+        Chromium.press(mirja, "Sign revision " + mirja.locator("#block-revision").textContent());
         release("Release 2", "Cubs count; Arabic too.");
         assertThat(ines.locator("#releases + table tbody tr").first()).containsText("en, fr, ar");
 
@@ -200,15 +196,15 @@ class ReleaseIT {
         assertThat(first.locator("#problems")).containsText("Combien de loutres ?");
         first.getByLabel("Combien de loutres ?").fill("2");
         first.locator("#questions:not([aria-busy]) #go .main").click();
-        press(first, "Envoyer mes réponses");
+        Chromium.press(first, "Envoyer mes réponses");
         assertThat(first.locator("h1")).hasText("Envoyé");
         Page second = respondent("ar");
         second.navigate(address());
         assertThat(second.locator("html")).hasAttribute("dir", "rtl");
-        press(second, "ابدأ");
+        Chromium.press(second, "ابدأ");
         second.getByLabel("الطاحونة").check();
         second.locator("#questions:not([aria-busy]) #go .main").click();
-        press(second, "إرسال إجاباتي");
+        Chromium.press(second, "إرسال إجاباتي");
         assertThat(second.locator("h1")).hasText("أُرسل");
         ines.navigate(at("/responses"));
         assertThat(ines.locator("table tbody tr").first()).containsText("The mill");
@@ -232,7 +228,7 @@ class ReleaseIT {
         release("Release 1", "First.");
         Page running = respondent("en");
         running.navigate(address());
-        press(running, "Begin");
+        Chromium.press(running, "Begin");
         stand("Close it", "We count again in March.");
         Page late = respondent("en");
         assertEquals(410, late.navigate(address()).status());
@@ -243,7 +239,7 @@ class ReleaseIT {
         assertThat(running.locator("h1")).hasText("Your answers");
         stand("Open it again", "");
         late.navigate(address());
-        press(late, "Begin");
+        Chromium.press(late, "Begin");
         assertThat(late.locator("h1")).hasText("At the bank");
         stand("Withdraw it", "");
         assertThat(ines.locator(".summary")).containsText("Tell the respondents of release 1 why it is withdrawn");
@@ -268,48 +264,48 @@ class ReleaseIT {
         String words = "otters-" + code.substring(code.length() - 8);
         Chromium.open(ines, at("/release/sharing"));
         ines.locator("#address").fill("Otter Watch!");
-        press(ines, "Save");
+        Chromium.press(ines, "Save");
         assertThat(ines.locator(".summary")).containsText("“Otter Watch!” is not a valid address");
         ines.locator("#address").fill("found-animal");
-        press(ines, "Save");
+        Chromium.press(ines, "Save");
         assertThat(ines.locator(".summary")).containsText("belongs to another questionnaire");
         ines.locator("#address").fill(words);
         ines.locator("#zone").selectOption("Pacific/Auckland");
         LocalDateTime there = LocalDateTime.now(ZoneId.of("Pacific/Auckland")).truncatedTo(ChronoUnit.MINUTES);
         ines.locator("#opens").fill(there.plusHours(2).toString());
-        press(ines, "Save");
+        Chromium.press(ines, "Save");
         assertThat(ines.locator(".qr svg path")).hasCount(1);
         Page visitor = respondent("en");
         assertEquals(410, visitor.navigate(application.address() + "/to/" + words).status());
         assertThat(visitor.locator("main")).containsText("It opens on");
         ines.locator("#opens").fill(there.minusHours(2).toString());
         ines.locator("#closes").fill(there.minusHours(3).toString());
-        press(ines, "Save");
+        Chromium.press(ines, "Save");
         assertThat(ines.locator(".summary")).containsText("close before it opens");
         ines.locator("#closes").fill(there.minusHours(1).toString());
         ines.locator("#opens").fill(there.minusHours(2).toString());
-        press(ines, "Save");
+        Chromium.press(ines, "Save");
         visitor.reload();
         assertThat(visitor.locator("main")).containsText("It closed on");
         ines.locator("#closes").fill("");
         ines.locator("#most").fill("1");
-        press(ines, "Save");
+        Chromium.press(ines, "Save");
         visitor.reload();
-        press(visitor, "Begin");
+        Chromium.press(visitor, "Begin");
         visitor.getByLabel("The weir").check();
         visitor.getByLabel("How many otters?").fill("3");
         visitor.locator("#questions:not([aria-busy]) #go .main").click();
-        press(visitor, "Send my answers");
+        Chromium.press(visitor, "Send my answers");
         visitor.navigate(application.address() + "/to/" + words);
         assertThat(visitor.locator("main")).containsText("received all the answers it can take");
 
         // Another site, of another address, shows it only where it may.
         ines.locator("#most").fill("");
-        press(ines, "Save");
+        Chromium.press(ines, "Save");
         assertFalse(framed(words), "not allowed yet");
         Chromium.open(ines, at("/release/sharing"));
         ines.getByLabel("May be shown inside other pages").check();
-        press(ines, "Save");
+        Chromium.press(ines, "Save");
         assertTrue(framed(words), "allowed");
         assertFalse(framed("found-animal"), "allowed for this one alone");
         Chromium.open(ines, at("/release/embedded"));
@@ -350,24 +346,24 @@ class ReleaseIT {
         otters();
         release("Release 1", "First.");
         ines.locator("#addresses").fill("wenna@example.org\nno address");
-        press(ines, "Send invitations");
+        Chromium.press(ines, "Send invitations");
         assertThat(ines.locator(".summary")).containsText("Nothing was sent. These are not email addresses: no address.");
         ines.locator("#list").setInputFiles(new FilePayload("list.csv", "text/csv",
                 "name,email\r\nWenna,wenna@example.org\r\nOrrin,orrin@example.org\r\n".getBytes()));
-        press(ines, "Send invitations");
+        Chromium.press(ines, "Send invitations");
         assertThat(ines.locator(".notice")).hasText("2 invitations are on the way.");
         String link = mailed("wenna@example.org", "Please answer: Otter watch");
         Page wenna = respondent("en");
         wenna.navigate(link);
-        press(wenna, "Begin");
+        Chromium.press(wenna, "Begin");
         wenna.getByLabel("The weir").check();
         wenna.getByLabel("How many otters?").fill("3");
         wenna.locator("#questions:not([aria-busy]) #go .main").click();
-        press(wenna, "Send my answers");
+        Chromium.press(wenna, "Send my answers");
         wenna.navigate(link);
         assertThat(wenna.locator(".receipt")).isVisible();
         Chromium.open(ines, at("/release"));
-        press(ines, "Remind 1 who has not answered");
+        Chromium.press(ines, "Remind 1 who has not answered");
         assertThat(ines.locator(".notice")).hasText("1 reminder is on the way.");
         assertEquals(mailed("orrin@example.org", "Please answer: Otter watch"), mailed("orrin@example.org", "Still open: Otter watch"));
         String csv = ines.request().get(at("/release/invitations/file.csv")).text();

@@ -46,10 +46,6 @@ class RespondentIT {
         return link;
     }
 
-    private static void press(Page page, String name) {
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true)).click();
-    }
-
     private static void check(Page page, String question, String option) {
         page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName(question)).getByLabel(option).check();
     }
@@ -60,62 +56,62 @@ class RespondentIT {
         // So tall that nothing is scrolled to: without script, a page that was scrolled draws no frame to tell that it is at rest.
         Page page = Chromium.context(new Browser.NewContextOptions().setJavaScriptEnabled(false).setViewportSize(390, 4000)).newPage();
         page.navigate(link);
-        press(page, "Begin");
+        Chromium.press(page, "Begin");
         page.getByLabel("When did you find it?").fill(LocalDate.now().minusDays(40).toString());
         page.getByLabel("Where did you find it?").fill("Mill lane <b>& weir</b>");
         check(page, "Is it inside a building now?", "Yes");
-        press(page, "Next");
+        Chromium.press(page, "Next");
         // A question appears on leaving the page, and nothing is called wrong for it.
         assertThat(page.getByRole(AriaRole.STATUS)).containsText("one more question");
         check(page, "What is it kept in?", "A cage");
-        press(page, "Next");
+        Chromium.press(page, "Next");
         assertThat(page.locator("#problems")).containsText("Write a date on or after");
         page.getByLabel("When did you find it?").fill(LocalDate.now().toString());
-        press(page, "Next");
+        Chromium.press(page, "Next");
         assertThat(page.getByText("Which kind of animal is in the building?")).isVisible();
         check(page, "Which kind of animal is in the building?", "Bird");
         check(page, "Is it alive?", "Yes");
-        press(page, "Next");
+        Chromium.press(page, "Next");
         page.getByLabel("Which one").selectOption("owl");
         assertThat(page.getByLabel("Which one").locator("option[value='fox']")).hasCount(0);
         page.getByLabel("How many animals").fill("1");
         check(page, "How old does it look?", "Fully grown");
-        press(page, "Next");
+        Chromium.press(page, "Next");
         check(page, "What did you see?", "Blood");
         check(page, "What did you see?", "None of these");
         check(page, "Was it caught by a cat?", "Yes");
         check(page, "Does it try to get away", "No");
-        press(page, "Next");
+        Chromium.press(page, "Next");
         check(page, "Has the bleeding stopped?", "No");
-        press(page, "Next");
+        Chromium.press(page, "Next");
         assertThat(page.locator("#problems")).containsText("“None of these” cannot be combined");
         page.getByLabel("None of these").uncheck();
-        press(page, "Next");
+        Chromium.press(page, "Next");
         page.getByLabel("Given name").fill("Wenna");
         page.getByLabel("Family name").fill("Tregle");
-        press(page, "Next");
+        Chromium.press(page, "Next");
         assertThat(page.locator("#problems")).containsText("Your phone number");
         page.getByLabel("Your phone number").fill("01632 960 118");
-        press(page, "Next");
+        Chromium.press(page, "Next");
         // Its usual form comes back, and how to be reached is asked now.
         assertThat(page.getByLabel("Your phone number")).hasValue("+441632960118");
         check(page, "How shall we reach you?", "By phone");
-        press(page, "Next");
-        press(page, "Next");
+        Chromium.press(page, "Next");
+        Chromium.press(page, "Next");
         check(page, "Can you bring it to the station yourself?", "Yes");
-        press(page, "Next");
+        Chromium.press(page, "Next");
         assertThat(page.getByLabel("Tomorrow")).hasCount(0);
         check(page, "When can you be here?", "Within an hour");
-        press(page, "Next");
-        press(page, "Review and send");
+        Chromium.press(page, "Next");
+        Chromium.press(page, "Review and send");
         assertThat(page.locator("#problems")).containsText("Please tick the box");
         page.getByLabel("The station may keep my answers").check();
-        press(page, "Review and send");
+        Chromium.press(page, "Review and send");
         assertThat(page.locator("main")).containsText("Mill lane <b>& weir</b>");
-        press(page, "Change Where and when");
+        Chromium.press(page, "Change Where and when");
         // Nothing else is asked because of it, so the review comes next.
-        press(page, "Next");
-        press(page, "Send my answers");
+        Chromium.press(page, "Next");
+        Chromium.press(page, "Send my answers");
         assertThat(page.locator("h1")).hasText("Bring it in now");
         String receipt = page.locator(".receipt b").textContent();
         page.goBack();
@@ -145,14 +141,14 @@ class RespondentIT {
         Question count = Question.of("geese", "How many geese?", new NumberAnswer(BigDecimal.ZERO, null, 0, ""));
         Page page = Chromium.visitor();
         page.navigate(address + APPLICATION.released(of(count)));
-        press(page, "Begin");
+        Chromium.press(page, "Begin");
         page.getByLabel("How many geese?").fill("1.000");
-        press(page, "Next");
+        Chromium.press(page, "Next");
         assertThat(page.locator("#problems")).containsText("“1.000” can mean 1 or 1000");
         assertThat(page.getByLabel("How many geese?")).hasValue("1.000");
         page.getByLabel("How many geese?").fill("1,000");
-        press(page, "Next");
-        press(page, "Back");
+        Chromium.press(page, "Next");
+        Chromium.press(page, "Back");
         assertThat(page.getByLabel("How many geese?")).hasValue("1000");
     }
 
@@ -164,7 +160,7 @@ class RespondentIT {
         BrowserContext browser = Chromium.context(new Browser.NewContextOptions());
         Page page = browser.newPage();
         page.navigate(link);
-        press(page, "Begin");
+        Chromium.press(page, "Begin");
         page.getByLabel("Where was it?").fill("Below the weir");
         page.close(new Page.CloseOptions().setRunBeforeUnload(false));
         Page again = browser.newPage();
@@ -174,7 +170,7 @@ class RespondentIT {
             return again.getByLabel("Where was it?").inputValue().equals("Below the weir");
         });
         // Refused, then the browser's own way back: nothing is sent again, and nothing is lost.
-        press(again, "Next");
+        Chromium.press(again, "Next");
         assertThat(again.locator("#problems")).containsText("Which day?");
         again.goBack();
         assertThat(again.getByLabel("Where was it?")).hasValue("Below the weir");
@@ -191,20 +187,20 @@ class RespondentIT {
         questions.add(Question.of("picture", "A picture", new FileAnswer(1, 20_000, List.of("image/*"))));
         Page page = Chromium.visitor();
         page.navigate(address + APPLICATION.released(of(questions.toArray(Question[]::new))));
-        press(page, "Begin");
+        Chromium.press(page, "Begin");
         page.getByLabel("Question 120").fill("the last one");
         page.locator("input[type=file]").setInputFiles(new FilePayload("large.png", "image/png", png(60_000)));
-        press(page, "Next");
+        Chromium.press(page, "Next");
         assertThat(page.locator("#problems")).containsText("“large.png” is larger than");
         assertThat(page.getByLabel("Question 120")).hasValue("the last one");
         page.locator("input[type=file]").setInputFiles(new FilePayload("one.png", "image/png", png(200)));
-        press(page, "Next");
-        press(page, "Back");
+        Chromium.press(page, "Next");
+        Chromium.press(page, "Back");
         assertThat(page.locator(".files li")).hasCount(1);
         assertThat(page.locator(".files li")).containsText("one.png");
         page.locator("input[type=file]").setInputFiles(new FilePayload("two.png", "image/png", png(300)));
-        press(page, "Next");
-        press(page, "Back");
+        Chromium.press(page, "Next");
+        Chromium.press(page, "Back");
         assertThat(page.locator(".files li")).containsText("two.png");
         assertThat(page.locator(".files li")).hasCount(1);
     }
@@ -214,7 +210,7 @@ class RespondentIT {
         Page page = Chromium.visitor();
         page.navigate(address + APPLICATION.released(of(Question.of("note", "A note", new TextAnswer(false, null, 20)),
                 Question.of("picture", "A picture", new FileAnswer(1, 20_000, List.of("image/*"))))) + "?lang=en");
-        press(page, "Begin");
+        Chromium.press(page, "Begin");
         String interview = page.url();
         HttpResponse<String> refused = HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create(interview))
                 .header("Content-Type", "multipart/form-data; boundary=edge").header("Accept-Language", "en")
@@ -261,7 +257,7 @@ class RespondentIT {
     void whatNoPageWouldSendIsRefusedWithAWordAndNothingIsLost() {
         Page page = Chromium.visitor();
         page.navigate(link());
-        press(page, "Begin");
+        Chromium.press(page, "Begin");
         String interview = page.url();
         APIRequestContext request = page.request();
 

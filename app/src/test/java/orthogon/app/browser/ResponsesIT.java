@@ -43,10 +43,6 @@ class ResponsesIT {
         application.close();
     }
 
-    private static void press(Page page, String name) {
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true)).click();
-    }
-
     private static void chooseLine(Page page, int line, String subject, String comparison, String value) {
         page.getByLabel("question of line " + line).selectOption(subject);
         page.getByLabel("comparison of line " + line).waitFor();
@@ -78,24 +74,24 @@ class ResponsesIT {
         for (String column : List.of("sent", "state", "species", "animals")) {
             ines.locator("#columns input[value=" + column + "]").check();
         }
-        press(ines, "Show these columns");
+        Chromium.press(ines, "Show these columns");
         assertThat(ines.locator(".responses-table > thead th a")).hasCount(4);
 
         // Birds that bleed, not done yet, of the last thirty days, by the sentence builder.
-        press(ines, "Add a condition");
+        Chromium.press(ines, "Add a condition");
         chooseLine(ines, 2, "group", "is", "bird");
         ines.locator(".sentence").getByText("add a line").click();
         chooseLine(ines, 3, "seen", "includes", "blood");
         ines.locator(".sentence").getByText("add a line").click();
         chooseLine(ines, 4, "state", "is not", "done");
         assertThat(ines.locator(".sentence .says")).containsText("group is bird");
-        press(ines, "Use this condition");
+        Chromium.press(ines, "Use this condition");
         assertThat(ines.locator(".chip")).hasCount(3);
         int found = Integer.parseInt(ines.locator(".count b").textContent());
         assertTrue(found > 3 && found < 100, found + " found");
         ines.locator("summary", new Page.LocatorOptions().setHasText("Save as a view")).click();
         ines.getByLabel("Name of the view").fill("Bleeding birds");
-        press(ines, "Save the view");
+        Chromium.press(ines, "Save the view");
         assertThat(ines.locator(".views a[aria-current]")).hasText("Bleeding birds");
         isAccessible(ines);
 
@@ -108,7 +104,7 @@ class ResponsesIT {
         }
         assertThat(ines.locator("[data-chosen]")).hasText("3");
         ines.locator("summary", new Page.LocatorOptions().setHasText("Save as a file")).click();
-        Download saved = ines.waitForDownload(() -> press(ines, "XLSX"));
+        Download saved = ines.waitForDownload(() -> Chromium.press(ines, "XLSX"));
         try (InputStream in = saved.createReadStream(); XSSFWorkbook book = new XSSFWorkbook(in)) {
             Sheet sheet = book.getSheet("responses");
             assertEquals(3, sheet.getLastRowNum());
@@ -130,7 +126,7 @@ class ResponsesIT {
         ines.navigate(application.address() + TABLE + "?view=Bleeding%20birds");
         chosen.forEach(receipt -> ines.locator("input[value='" + receipt + "']").check());
         ines.getByLabel("State", new Page.GetByLabelOptions().setExact(true)).selectOption("in_work");
-        press(ines, "Set the state");
+        Chromium.press(ines, "Set the state");
         assertThat(ines.getByRole(AriaRole.STATUS)).containsText("3 responses are in work now.");
         assertThat(ines.locator("tr", new Page.LocatorOptions().setHasText(chosen.getFirst()))).containsText("in work");
 
@@ -140,7 +136,7 @@ class ResponsesIT {
         ines.locator(".left-out summary").first().click();
         assertThat(ines.locator(".left-out dd").first()).containsText("needs");
         ines.getByLabel("Note", new Page.GetByLabelOptions().setExact(true)).fill("The box is ready by the blue gate.");
-        press(ines, "Add the note");
+        Chromium.press(ines, "Add the note");
         assertThat(ines.locator(".notes")).containsText("blue gate");
         isAccessible(ines);
         ines.keyboard().press("j");
@@ -152,7 +148,7 @@ class ResponsesIT {
         other.navigate(application.address() + TABLE + "?filter=");
         other.close();
         ines.getByLabel("all " + found + " that are shown", new Page.GetByLabelOptions().setExact(true)).check();
-        press(ines, "Erase…");
+        Chromium.press(ines, "Erase…");
         assertThat(ines.getByRole(AriaRole.ALERT)).containsText("in another window");
         assertThat(ines.locator(".count")).containsText("400 of 400");
 
@@ -161,12 +157,12 @@ class ResponsesIT {
         Response erased = application.part(ResponseStore.class).find(questionnaire, chosen.get(1)).orElseThrow();
         ines.navigate(application.address() + TABLE + "?view=Bleeding%20birds");
         ines.locator("input[value='" + chosen.get(1) + "']").check();
-        press(ines, "Erase…");
+        Chromium.press(ines, "Erase…");
         ines.getByLabel("Type 1 to erase it").fill("2");
-        press(ines, "Erase for good");
+        Chromium.press(ines, "Erase for good");
         assertThat(ines.locator(".fault")).containsText("type their number: 1");
         ines.getByLabel("Type 1 to erase it").fill("1");
-        press(ines, "Erase for good");
+        Chromium.press(ines, "Erase for good");
         assertThat(ines.getByRole(AriaRole.STATUS)).containsText("1 response erased for good.");
         assertThat(ines.locator(".count")).containsText((found - 1) + " of 399");
         assertEquals(404, ines.request().get(application.address() + TABLE + "/" + chosen.get(1)).status());
@@ -193,13 +189,13 @@ class ResponsesIT {
         ines.getByLabel("beside each other").selectOption("outcome");
         ines.getByLabel("one group").selectOption("now");
         ines.getByLabel("the other group").selectOption("closed");
-        press(ines, "Show");
+        Chromium.press(ines, "Show");
         assertThat(ines.locator(".legend b")).hasText(new String[]{"Bring it in now", "Not ours"});
         assertThat(ines.locator("#f-place_kind rect.group1").first()).isVisible();
         ines.getByLabel("beside each other").selectOption("station");
         ines.getByLabel("one group").selectOption("north");
         ines.getByLabel("the other group").selectOption("south");
-        press(ines, "Show");
+        Chromium.press(ines, "Show");
         assertThat(ines.locator("h2").first()).containsText(Pattern.compile("[1-9]\\d+ / [1-9]\\d+ began, [1-9]\\d+ / [1-9]\\d+ sent"));
 
         // The commonest route is a lane of the proof, and the only one drawn then.
@@ -235,7 +231,7 @@ class ResponsesIT {
         assertThat(osk.locator(".count b")).hasText("1");
         osk.locator("summary", new Page.LocatorOptions().setHasText("Columns")).click();
         osk.locator("#columns input[value=phone]").check();
-        press(osk, "Show these columns");
+        Chromium.press(osk, "Show these columns");
         assertThat(osk.locator(".masked").first()).hasText("personal");
         assertFalse(osk.content().contains(phone));
         osk.locator("tbody a.code").click();

@@ -50,8 +50,9 @@ public final class Screenshots {
         designing(page);
         Page dark = Chromium.signedIn(address, "ines", new Browser.NewContextOptions().setViewportSize(1280, 800)
                 .setColorScheme(ColorScheme.DARK));
-        shot(dark, "/q/found_animal/compose?at=seen", "compose-dark");
+        shot(dark, "/q/transport_handover/compose?at=driver", "compose-dark");
         respondent(page);
+        lookup(page);
         released(page);
     }
 
@@ -92,7 +93,7 @@ public final class Screenshots {
         page.locator("#q-where_found input[type=text]").fill("Mill lane, by the weir");
         page.locator("#q-indoors input[value=no]").check();
         page.locator("#q-stay_away").waitFor();
-        press(page, "Next");
+        Chromium.press(page, "Next");
         page.locator("#q-group input[value=mammal]").check();
         page.locator("#q-alive input[value=yes]").check();
         page.locator("#q-count").waitFor();
@@ -117,26 +118,28 @@ public final class Screenshots {
         String link = analyst.locator("a[href^='/to/']").first().getAttribute("href");
         Page phone = Chromium.context(new Browser.NewContextOptions().setViewportSize(390, 844)).newPage();
         phone.navigate(address + link + "?lang=ar");
-        press(phone, "ابدأ");
+        Chromium.press(phone, "ابدأ");
         save(phone, "respond-arabic");
         phone.context().clearCookies();
         phone.navigate(address + link);
-        press(phone, "Begin");
+        Chromium.press(phone, "Begin");
         phone.getByLabel("Where did you find it?").fill("Mill lane, by the weir");
-        press(phone, "Next");
+        Chromium.press(phone, "Next");
         save(phone, "respond-phone-errors");
-        phone.getByLabel("When did you find it?").fill(java.time.LocalDate.now().toString());
-        phone.getByLabel("No", new Page.GetByLabelOptions().setExact(true)).check();
-        phone.locator("#q-stay_away").waitFor();
-        press(phone, "Next");
-        phone.getByLabel("Bird").check();
-        phone.getByLabel("Yes", new Page.GetByLabelOptions().setExact(true)).check();
-        phone.locator("#q-count").waitFor();
-        save(phone, "respond-phone");
+        phone.context().close();
     }
 
-    private static void press(Page page, String name) {
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true)).click();
+    /** A driver who is found by the first letters, on a phone. */
+    private void lookup(Page analyst) {
+        Chromium.open(analyst, address + "/q/transport_handover/release");
+        String link = analyst.locator("a[href^='/to/']").first().getAttribute("href");
+        Page phone = Chromium.context(new Browser.NewContextOptions().setViewportSize(390, 844)).newPage();
+        phone.navigate(address + link);
+        Chromium.press(phone, "Begin");
+        phone.getByRole(AriaRole.COMBOBOX).pressSequentially("ma");
+        phone.locator("[role=option]").first().waitFor();
+        save(phone, "respond-lookup");
+        phone.context().close();
     }
 
     private void shot(Page page, String path, String name) {

@@ -22,17 +22,13 @@ class WholeStoryIT {
         application.close();
     }
 
-    private static void press(Page page, String name) {
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true)).click();
-    }
-
     private static Locator row(Page page, String code) {
         return page.locator("tr[data-row='" + code + "']");
     }
 
     private static void add(Page page, String line, String code) {
         page.locator("#line").fill(line);
-        press(page, "Add the row");
+        Chromium.press(page, "Add the row");
         assertThat(row(page, code)).hasClass(Pattern.compile("\\bon\\b"));
     }
 
@@ -55,7 +51,7 @@ class WholeStoryIT {
         Page page = Chromium.signedIn(application.address(), "ines");
         assertThat(page.getByText("There is no questionnaire yet.")).isVisible();
         page.getByLabel("Title").fill("Hedgehog check-in");
-        press(page, "Begin");
+        Chromium.press(page, "Begin");
         assertTrue(page.url().endsWith("/q/hedgehog_check/compose"), page.url());
 
         add(page, "Is it alive? / yes/no *", "alive");
@@ -88,7 +84,7 @@ class WholeStoryIT {
         page.getByLabel("value of line 2").fill("450");
         page.getByLabel("value of line 2").blur();
         assertThat(page.locator(".builder .says")).hasText("heavy is 450 or less");
-        press(page, "Use this condition");
+        Chromium.press(page, "Use this condition");
         assertThat(page.locator("#openWhen")).hasValue("heavy <= 450");
         assertThat(row(page, "winter").locator(".condition")).hasText("open when heavy is 450 or less");
         assertThat(claims).containsText(Pattern.compile("\\b0 refuted"));
@@ -107,7 +103,7 @@ class WholeStoryIT {
         Chromium.open(page, application.address() + "/q/hedgehog_check/release");
         assertThat(page.locator("h1")).hasText("The gate is open");
         page.getByLabel("Notes").fill("For the autumn.");
-        press(page, "Release 1");
+        Chromium.press(page, "Release 1");
         String link = page.locator("a[href^='/to/']").getAttribute("href");
         String receipt = respond(link);
 
@@ -127,10 +123,10 @@ class WholeStoryIT {
         page.getByLabel("How heavy is it?").fill("800");
         page.locator("#questions:not([aria-busy]) #go .main").click();
         assertThat(page.locator(".stage h1")).hasText("Not ours");
-        press(page, "Back");
+        Chromium.press(page, "Back");
         page.getByLabel("Yes", new Page.GetByLabelOptions().setExact(true)).check();
         page.getByLabel("How heavy is it?").fill("300");
-        press(page, "Next");
+        Chromium.press(page, "Next");
         assertThat(page.locator(".stage h1")).hasText("Winter");
         page.locator("#reasons dt").first().waitFor();
         assertThat(page.locator(".reasons")).containsText("heavy is 450 or less; heavy is 300");
@@ -139,9 +135,9 @@ class WholeStoryIT {
     private String respond(String link) {
         Page page = Chromium.visitor();
         page.navigate(application.address() + link);
-        press(page, "Begin");
+        Chromium.press(page, "Begin");
         page.getByLabel("How heavy is it?").fill("38");
-        press(page, "Next");
+        Chromium.press(page, "Next");
         assertThat(page.locator("#problems")).isFocused();
         assertThat(page.locator("#problems")).containsText("Write a number of at least 50 g.");
         assertThat(page.getByLabel("How heavy is it?")).hasValue("38");
@@ -149,16 +145,16 @@ class WholeStoryIT {
         page.getByLabel("Yes", new Page.GetByLabelOptions().setExact(true)).check();
         page.getByLabel("Ticks").check();
         page.getByLabel("A wound").check();
-        press(page, "Next");
+        Chromium.press(page, "Next");
         page.getByLabel("Yes", new Page.GetByLabelOptions().setExact(true)).check();
-        press(page, "Back");
+        Chromium.press(page, "Back");
         assertThat(page.getByLabel("How heavy is it?")).hasValue("380");
-        press(page, "Next");
+        Chromium.press(page, "Next");
         assertThat(page.getByLabel("Yes", new Page.GetByLabelOptions().setExact(true))).isChecked();
         page.getByLabel("No", new Page.GetByLabelOptions().setExact(true)).check();
-        press(page, "Review and send");
+        Chromium.press(page, "Review and send");
         assertThat(page.locator("h1")).hasText("Your answers");
-        press(page, "Send my answers");
+        Chromium.press(page, "Send my answers");
         assertThat(page.locator("main")).containsText("Thank you. Your answers have been sent.");
         return page.locator(".receipt b").textContent();
     }
@@ -230,7 +226,7 @@ class WholeStoryIT {
         application = RunningApplication.empty();
         Page ines = Chromium.signedIn(application.address(), "ines");
         ines.getByLabel("Title").fill("Swan count");
-        press(ines, "Begin");
+        Chromium.press(ines, "Begin");
         add(ines, "How many swans? / number 0..90", "many_swans");
         Page jory = Chromium.signedIn(application.address(), "jory");
         jory.navigate(application.address() + "/q/swan_count/compose?at=many_swans");
