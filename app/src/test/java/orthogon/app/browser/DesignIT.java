@@ -121,7 +121,7 @@ class DesignIT {
         add(page, "Is there a fence? / yes/no", "fence");
         add(page, "How high? / number 0..9 m", "high");
         select(page, "high");
-        press(page, "Build the condition");
+        press(page, "Build Ask when");
         page.getByLabel("question of line 2").selectOption("fence");
         page.getByLabel("comparison of line 2").selectOption("yes");
         assertThat(page.locator("#builder .says")).containsText("yes");
