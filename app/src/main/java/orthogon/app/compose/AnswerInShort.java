@@ -17,7 +17,7 @@ final class AnswerInShort {
         return switch (item) {
             case Note n -> "note";
             case Section s -> "section of " + s.items().size();
-            case Roster r -> "roster of " + r.least() + "–" + r.most();
+            case Roster r -> "roster of " + (r.count().isFixed() ? r.count().asMany() : r.least() + "–" + r.most());
             case Derived d -> "derived";
             case Question q -> AnswerControls.of(q.answer()).inShort(q.answer()) + (q.requireWhen().isEmpty() ? "" : " *");
         };

@@ -131,6 +131,10 @@ final class Fields {
                 set("askWhen", r.askWhen());
                 set("least", r.least());
                 set("most", r.most());
+                r.count().with((family, text) -> {
+                    set(family, text);
+                    return text;
+                });
             }
             case Question q -> question(q);
         }

@@ -9,6 +9,7 @@ import orthogon.core.answer.Option;
 import orthogon.core.edit.Retyped;
 import orthogon.core.questionnaire.Codes;
 import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.EntryCount;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
@@ -55,7 +56,8 @@ final class Forms implements SettingsForm {
             case Derived d -> new Derived(d.code(), text("derive"));
             case Section s -> new Section(s.code(), text("wording"), text("askWhen"), s.items());
             case Roster r -> new Roster(r.code(), text("wording"), text("entryTitle"), text("askWhen"),
-                    whole("least") == null ? 0 : whole("least"), whole("most") == null ? r.most() : whole("most"), r.items());
+                    whole("least") == null ? 0 : whole("least"), whole("most") == null ? r.most() : whole("most"),
+                    EntryCount.FREE.with((family, none) -> text(family)), r.items());
             case Question q -> question(q);
         };
     }

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
+import java.util.Locale;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -146,7 +147,7 @@ record Branches(List<PageFrame> frames, List<OutcomeBox> outcomes, List<MapWay> 
     private static final class BranchReading {
 
         private static final Set<RuleFamily> DECIDING = Set.of(RuleFamily.ASK_WHEN, RuleFamily.DERIVE, RuleFamily.OFFER_WHEN,
-                RuleFamily.REQUIRE_WHEN);
+                RuleFamily.REQUIRE_WHEN, RuleFamily.AS_MANY, RuleFamily.FEWEST, RuleFamily.AT_MOST);
 
         private final Proof proof;
         private final Wiring wiring;
@@ -292,6 +293,7 @@ record Branches(List<PageFrame> frames, List<OutcomeBox> outcomes, List<MapWay> 
                 case DERIVE -> "";
                 case OFFER_WHEN -> wire.at().owner() instanceof Place.Part ? "options" : "records";
                 case REQUIRE_WHEN -> phrase.equals("true") ? "" : "required when " + phrase;
+                case AS_MANY, FEWEST, AT_MOST -> wire.family().words().toLowerCase(Locale.ROOT) + " " + phrase;
                 default -> phrase;
             };
         }

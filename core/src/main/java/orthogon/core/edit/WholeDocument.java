@@ -137,6 +137,9 @@ public final class WholeDocument {
                 case Roster r when r.least() < 0 || r.most() < Math.max(1, r.least()) || r.most() > Roster.MOST_ENTRIES ->
                     throw new Refused("The roster " + r.code() + " takes from 0 to " + Roster.MOST_ENTRIES
                             + " entries, and at least one at most.");
+                case Roster r when r.count().isContradictory() -> throw new Refused("The roster " + r.code()
+                        + " has as many entries as “" + r.count().asMany()
+                        + "” says. Take that out, or take out what stands at “At least” and “At most”.");
                 default -> {}
             }
         }

@@ -15,7 +15,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
-import java.util.stream.Collectors;
 import orthogon.core.expression.Expr.*;
 
 /** What operators and functions make of the values of their parts. Anything that has no meaning gives null, as in FEEL. */
@@ -184,8 +183,9 @@ public final class Operations {
             case "starts with" -> v.get(0) instanceof String s && v.get(1) instanceof String t ? s.startsWith(t) : null;
             case "ends with" -> v.get(0) instanceof String s && v.get(1) instanceof String t ? s.endsWith(t) : null;
             case "matches" -> v.get(0) instanceof String s && v.get(1) instanceof String p ? TextPattern.read(p).isFoundIn(s) : null;
+            // Where there is nothing to join, a text would speak of nobody: that is blank.
             case "string join" -> list(v.getFirst()).stream().filter(Objects::nonNull).map(Object::toString)
-                    .collect(Collectors.joining(v.size() > 1 && v.get(1) instanceof String s ? s : ""));
+                    .reduce((a, b) -> a + (v.size() > 1 && v.get(1) instanceof String s ? s : "") + b).orElse(null);
             case "date" -> date(v);
             case "time" -> time(v.getFirst());
             case "duration" -> v.getFirst() instanceof String s ? duration(s) : null;

@@ -8,12 +8,13 @@ import orthogon.core.place.Place.Rule;
 import orthogon.core.place.RuleFamily;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.DispatchMessage;
-import orthogon.core.questionnaire.Group;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Reword;
+import orthogon.core.questionnaire.Roster;
+import orthogon.core.questionnaire.Section;
 
 /**
  * An expression as it was written.
@@ -72,7 +73,14 @@ record PlacedExpression(Rule at, String owner, String text) {
                     add(n.code(), RuleFamily.ASK_WHEN, n.askWhen());
                     reword(n.code(), n.reword());
                 }
-                case Group g -> add(g.code(), RuleFamily.ASK_WHEN, g.askWhen());
+                case Section s -> add(s.code(), RuleFamily.ASK_WHEN, s.askWhen());
+                case Roster r -> {
+                    add(r.code(), RuleFamily.ASK_WHEN, r.askWhen());
+                    r.count().with((family, text) -> {
+                        add(r.code(), RuleFamily.of(family).orElseThrow(), text);
+                        return text;
+                    });
+                }
                 case Derived d -> add(d.code(), RuleFamily.DERIVE, d.derive());
             }
         }

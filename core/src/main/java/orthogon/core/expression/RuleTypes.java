@@ -26,6 +26,9 @@ final class RuleTypes {
         if (family.isCondition() && type.kind() != Type.TypeKind.TRUTH) {
             return wrong("a condition must be true or false, but this is " + type.words(), expr.span());
         }
+        if (family.isCount() && !type.fits(Type.NUMBER)) {
+            return wrong("how many entries there are is a number, but this is " + type.words(), expr.span());
+        }
         return family == RuleFamily.START_WITH && owner instanceof Question question
                 ? start(question, expr, type, scope)
                 : Optional.empty();

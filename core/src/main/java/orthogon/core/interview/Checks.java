@@ -17,6 +17,8 @@ import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Roster;
 import java.math.BigDecimal;
 import java.util.List;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.Map;
 import java.util.Optional;
 
@@ -40,9 +42,24 @@ final class Checks {
         return answer.refusal(value, situation.today()).map(refusals::said);
     }
 
-    /** There are more entries than the roster takes. */
-    Problem tooMany(Roster roster) {
-        return new Problem(roster.code(), Problem.ProblemKind.LIMIT, words.say("message.entries", roster.most()));
+    /** What is wrong with the number of entries; empty where it is accepted. */
+    Optional<Problem> count(Roster roster, int entries, Situation situation) {
+        BigDecimal size = BigDecimal.valueOf(entries);
+        BigDecimal limit = BigDecimal.valueOf(roster.most());
+        BigDecimal most = number(roster, RuleFamily.AT_MOST, situation).map(m -> m.setScale(0, RoundingMode.FLOOR).max(BigDecimal.ZERO))
+                .orElse(limit).min(limit);
+        if (size.compareTo(most) > 0) {
+            return Optional.of(new Problem(roster.code(), Problem.ProblemKind.LIMIT, words.say("message.entries", most)));
+        }
+        return number(roster, RuleFamily.FEWEST, situation).map(f -> f.setScale(0, RoundingMode.CEILING))
+                .filter(fewest -> size.compareTo(fewest) < 0)
+                .map(fewest -> new Problem(roster.code(), Problem.ProblemKind.LIMIT, words.say("message.fewest_entries", fewest)));
+    }
+
+    /** The number of entries that an expression says; empty where there is none, or it is blank. */
+    Optional<BigDecimal> number(Roster roster, RuleFamily family, Situation situation) {
+        return wiring.at(roster.code() + "." + family.key()).flatMap(Wiring.Wire::expr).map(e -> Evaluator.value(e, situation))
+                .map(BigDecimal.class::cast);
     }
 
     /**

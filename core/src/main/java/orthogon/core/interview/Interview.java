@@ -185,7 +185,7 @@ public final class Interview {
         Interview answered = this;
         for (Roster roster : page.allItems().filter(Roster.class::isInstance).map(Roster.class::cast).toList()) {
             if (given.containsKey(roster.code())) {
-                answered = answered.with(roster.code(), given.get(roster.code()));
+                answered = answered.with(roster.code(), Slots.given(roster, given.get(roster.code()), raw.get(roster.code())));
             }
         }
         for (Slots.Slot slot : Slots.under(page.items(), answered.raw)) {

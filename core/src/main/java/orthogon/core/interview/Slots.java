@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import java.util.Optional;
 
 /**
@@ -68,13 +69,27 @@ public final class Slots {
         return flat;
     }
 
-    /** The entries of a roster as they stand: never fewer than its least. */
-    static List<String> entries(Roster roster, Map<String, Object> raw) {
-        List<String> entries = new ArrayList<>();
-        if (raw.get(roster.code()) instanceof List<?> given) {
-            given.forEach(g -> entries.add(String.valueOf(g)));
+    /**
+     * The entries of a roster as they are given now. Where their number is fixed, those that are too many at present stay behind them, in
+     * case the number grows again.
+     */
+    static Object given(Roster roster, Object now, Object before) {
+        if (!roster.count().isFixed() || !(now instanceof List<?> entries) || !(before instanceof List<?> earlier)) {
+            return now;
         }
-        for (int next = 1; entries.size() < roster.least(); next++) {
+        return Stream.concat(entries.stream(), earlier.stream()).map(String::valueOf).distinct().toList();
+    }
+
+    /** The entries of a roster that were given, and further ones up to its least. */
+    static List<String> entries(Roster roster, Map<String, Object> raw) {
+        List<String> given = raw.get(roster.code()) instanceof List<?> l ? l.stream().map(String::valueOf).toList() : List.of();
+        return given.size() >= roster.least() ? given : exactly(roster.least(), given);
+    }
+
+    /** The first of the entries that were given, and further ones where there are too few. */
+    static List<String> exactly(int count, List<String> given) {
+        List<String> entries = new ArrayList<>(given.subList(0, Math.min(count, given.size())));
+        for (int next = 1; entries.size() < count; next++) {
             if (!entries.contains(String.valueOf(next))) {
                 entries.add(String.valueOf(next));
             }

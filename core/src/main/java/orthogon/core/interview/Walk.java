@@ -260,7 +260,7 @@ final class Walk implements Situation {
             entry = item.roster().isEmpty() ? null : entries.get(item.roster()).get(item.entry() - 1);
             switch (item.item()) {
                 case Question q -> checks.check(q, item, this, problems);
-                case Roster r when entries.get(r.code()).size() > r.most() -> problems.add(checks.tooMany(r));
+                case Roster r -> checks.count(r, entries.get(r.code()).size(), this).ifPresent(problems::add);
                 default -> {}
             }
         }
@@ -280,7 +280,7 @@ final class Walk implements Situation {
             switch (item) {
                 case Question question -> shown.add(ask(question));
                 case Roster roster -> {
-                    List<String> numbers = Slots.entries(roster, interview.raw());
+                    List<String> numbers = entries(roster);
                     shown.add(plain(roster, numbers));
                     enter(roster, numbers, shown);
                 }
@@ -291,6 +291,14 @@ final class Walk implements Situation {
                 default -> shown.add(plain(item, null));
             }
         }
+    }
+
+    /** The entries that there are: those that were given, or as many as an expression says. */
+    private List<String> entries(Roster roster) {
+        List<String> given = Slots.entries(roster, interview.raw());
+        return roster.count().isFixed()
+                ? Slots.exactly(roster.fixedAt(checks.number(roster, RuleFamily.AS_MANY, this).orElse(null)), given)
+                : given;
     }
 
     private void enter(Roster roster, List<String> numbers, List<Course.ShownItem> shown) {
@@ -313,7 +321,7 @@ final class Walk implements Situation {
         Reword words = reworded(item.code(), item.wording(), "", item instanceof Note n ? n.reword() : List.of());
         return new Course.ShownItem(item, slot(item), entry == null ? "" : entry.roster(), entry == null ? 0 : entry.index(),
                 words.wording(),
-                words.help(), false, false, List.of(), List.of(), value, "");
+                words.help(), false, item instanceof Roster r && r.count().isFixed(), List.of(), List.of(), value, "");
     }
 
     private String slot(Item item) {

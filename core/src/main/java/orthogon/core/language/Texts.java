@@ -84,7 +84,7 @@ public final class Texts {
             case Note n -> new Note(code, change.apply(code + ".wording", n.wording()), n.askWhen(), rewords(code, n.reword(), change));
             case Section s -> new Section(code, change.apply(code + ".title", s.title()), s.askWhen(), inner(s.items(), change));
             case Roster r -> new Roster(code, change.apply(code + ".title", r.title()), change.apply(code + ".entryTitle", r.entryTitle()),
-                    r.askWhen(), r.least(), r.most(), inner(r.items(), change));
+                    r.askWhen(), r.least(), r.most(), r.count(), inner(r.items(), change));
             case Question q -> {
                 List<Question.Accept> accept = new ArrayList<>();
                 for (Question.Accept a : q.accept()) {

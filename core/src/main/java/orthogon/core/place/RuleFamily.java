@@ -19,8 +19,10 @@ public enum RuleFamily {
                                                     true), SEND_WHEN("sendWhen", "Send when", false), INCLUDE_WHEN("includeWhen",
                                                             "Include passage when", true), OPEN_FOLLOW_UP("openFollowUp",
                                                                     "Open follow-up when",
-                                                                    false), CARRY("carry", "Carry",
-                                                                            true), CLAIM("claims", "Own claim", true);
+                                                                    false), AS_MANY("asMany", "As many as", false), FEWEST("fewest",
+                                                                            "At least", false), AT_MOST("atMost", "At most", false), CARRY(
+                                                                                    "carry", "Carry",
+                                                                                    true), CLAIM("claims", "Own claim", true);
 
     private static final Map<String, RuleFamily> BY_KEY = Arrays.stream(values())
             .collect(Collectors.toUnmodifiableMap(RuleFamily::key, Function.identity()));
@@ -85,8 +87,13 @@ public enum RuleFamily {
         return this == EVERY_RECORD || this == OFFER_WHEN && owner instanceof Place.Row;
     }
 
+    /** Whether the expression is a number of entries of a roster. */
+    public boolean isCount() {
+        return this == AS_MANY || this == FEWEST || this == AT_MOST;
+    }
+
     /** Whether the expression is true or false and governs what happens. */
     public boolean isCondition() {
-        return this != START_WITH && this != DERIVE && this != CARRY;
+        return this != START_WITH && this != DERIVE && this != CARRY && !isCount();
     }
 }

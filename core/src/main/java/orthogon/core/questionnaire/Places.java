@@ -136,6 +136,7 @@ public final class Places {
             case Section s -> new Section(code, s.title(), change.apply(code + ".askWhen", s.askWhen()),
                     s.items().stream().map(i -> apply(i, change)).toList());
             case Roster r -> new Roster(code, r.title(), r.entryTitle(), change.apply(code + ".askWhen", r.askWhen()), r.least(), r.most(),
+                    r.count().with((family, text) -> change.apply(code + "." + family, text)),
                     r.items().stream().map(i -> apply(i, change)).toList());
             case Question q -> {
                 List<Question.Accept> accept = new ArrayList<>();

@@ -18,6 +18,7 @@ public final class AnswerWords {
             new TypedWords("note", "note", "text only"),
             new TypedWords("section", "section", "a titled group"),
             new TypedWords("roster 1..12 Animal", "roster", "a group answered once per entry"),
+            new TypedWords("roster 0..8 as many as persons Person", "roster", "with as many entries as an answer says"),
             new TypedWords("derive: 1 + 1", "derived value", "computed from answers"))).toList();
 
     /** @throws Refused where the words are no kind of answer */

@@ -3,6 +3,7 @@ package orthogon.core.typing;
 import orthogon.core.answer.Answer;
 import orthogon.core.questionnaire.Codes;
 import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.EntryCount;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Question;
@@ -21,7 +22,8 @@ import java.util.regex.Pattern;
  */
 public final class RowLine {
 
-    private static final Pattern ROSTER = Pattern.compile("roster(?:\\s+(\\d{1,2})\\s*\\.\\.\\s*(\\d{1,2}))?(?:\\s+(\\S.*))?");
+    private static final Pattern ROSTER = Pattern
+            .compile("roster(?:\\s+(\\d{1,2})\\s*\\.\\.\\s*(\\d{1,2}))?(?:\\s+as many as ([a-z][A-Za-z0-9_.]*))?(?:\\s+(\\S.*))?");
 
     private RowLine() {}
 
@@ -47,9 +49,10 @@ public final class RowLine {
             return new Section(code, wording, "", List.of());
         }
         if (roster.matches()) {
-            return new Roster(code, wording, roster.group(3) == null ? "" : roster.group(3).trim(), "",
+            return new Roster(code, wording, roster.group(4) == null ? "" : roster.group(4).trim(), "",
                     roster.group(1) == null ? 0 : Integer.parseInt(roster.group(1)),
-                    roster.group(2) == null ? 10 : Integer.parseInt(roster.group(2)), List.of());
+                    roster.group(2) == null ? 10 : Integer.parseInt(roster.group(2)),
+                    new EntryCount(roster.group(3) == null ? "" : roster.group(3), "", ""), List.of());
         }
         if (kind.startsWith("derive:")) {
             return new Derived(code, kind.substring(7).trim());

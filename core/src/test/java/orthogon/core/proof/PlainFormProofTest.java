@@ -23,6 +23,7 @@ import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
+import orthogon.core.questionnaire.EntryCount;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Questionnaire.Outcome;
 import orthogon.core.questionnaire.Questionnaire.OutcomeRow;
@@ -65,7 +66,8 @@ class PlainFormProofTest {
                 "max(r.d) = 3", "mean(r.d) > 1", "list contains(r.y, \"b\")", "answered(r) and q0", "r = null",
                 "some v in r.d satisfies v > 1", "min(r.d) < 2 and not(q0)", "\"a\" in r.y", "not(every e in r satisfies e.x)",
                 "not(some e in r satisfies e.x)", "not(some e in r satisfies e.k = false)", "not(max(r.d) = 2)",
-                "every e in r satisfies not(e.k)"),
+                "every e in r satisfies not(e.k)", "string join(r.y, \"-\") = \"a-b\"", "answered(string join(r.y))",
+                "not(starts with(string join(r.y), \"b\"))"),
         /** Texts in the entries of a roster. */
         TEXTS("r", "some e in r satisfies e.t = \"a\"", "list contains(r.t, \"b\")", "every e in r satisfies answered(e.t)",
                 "some e in r satisfies starts with(e.t, \"a\")", "not(every e in r satisfies e.t = \"a\")", "\"a\" in r.t",
@@ -92,9 +94,21 @@ class PlainFormProofTest {
                 q.accept(), q.reword(), keep);
     }
 
+    /** How an answer settles the number of entries, now and then. */
+    private EntryCount count() {
+        String number = pick("if q0 then 2 else 1", "if q0 then 0 else 2", "if q0 then 1.5 else null", "if q0 then 3 else -1", "1");
+        return switch (random.nextInt(6)) {
+            case 0, 1 -> new EntryCount(number, "", "");
+            case 2 -> new EntryCount("", number, "");
+            case 3 -> new EntryCount("", "", number);
+            case 4 -> new EntryCount("", number, pick("if q0 then 1 else 2", "if answered(q0) then 1 else 0"));
+            default -> EntryCount.FREE;
+        };
+    }
+
     private Item middle(Middle kind) {
         return switch (kind) {
-            case ROSTER -> new Roster("r", "Each", "", pick("", "q0 = true"), random.nextInt(2), 2, List.of(
+            case ROSTER -> new Roster("r", "Each", "", pick("", "q0 = true"), random.nextInt(2), 2, count(), List.of(
                     kept(Question.of("x", "X?", new YesNoAnswer()).withAskWhen(pick("", "q0", "answered(q0)"))
                             .withRequireWhen(pick("", "true")), random.nextBoolean()),
                     kept(Question.of("y", "Y?", new OneChoice(TWO, false))
@@ -362,6 +376,43 @@ class PlainFormProofTest {
         assertEquals(Verdict.REFUTED, proof.claim("reach-question", "never").orElseThrow().verdict());
     }
 
+    private static Questionnaire household(String most, EntryCount count) {
+        return Questionnaire.blank("fen", "Fen").withPages(List.of(
+                Page.empty("p", "P").withItems(List.of(
+                        Question.of("persons", "How many?", new NumberAnswer(BigDecimal.ZERO, new BigDecimal(most), 0, ""))
+                                .withRequireWhen("true"),
+                        Question.of("q0", "Rest?", new YesNoAnswer()).withRequireWhen("true"))),
+                Page.empty("s", "S").withItems(List.of(
+                        new Roster("people", "Everybody", "Person", "", 0, 3, List.of(Question.of("tall", "Tall?", new YesNoAnswer())))
+                                .withCount(count),
+                        Question.of("third", "A third?", new YesNoAnswer()).withAskWhen("count(people) = 3"),
+                        Question.of("other", "Another number?", new YesNoAnswer()).withAskWhen("count(people) != persons")))));
+    }
+
+    @Test
+    void thereAreAsManyEntriesAsAnEarlierAnswerSays() {
+        Proof proof = Proof.of(household("3", new EntryCount("persons", "", "")), TODAY);
+        assertEquals(Verdict.PROVED, proof.claim("reach-question", "third").orElseThrow().verdict());
+        assertEquals(Verdict.REFUTED, proof.claim("reach-question", "other").orElseThrow().verdict());
+        assertTrue(proof.words().because(proof.claim("reach-question", "other").orElseThrow()).contains("people has as many entries as"),
+                proof.words().because(proof.claim("reach-question", "other").orElseThrow()));
+        // No entry takes part where there is none: nothing on the page is asked.
+        assertEquals(BigInteger.valueOf(2 * (1 + 3 + 9 + 27 * 3)), proof.figures().answerPaths().orElseThrow());
+
+        Proof beyond = Proof.of(household("5", new EntryCount("persons", "", "")), TODAY);
+        Map<String, Object> witness = beyond.claim("reach-question", "other").orElseThrow().finding().witness().orElseThrow();
+        Interview interview = Replay.of(beyond.wiring(), TODAY, witness, "s");
+        assertEquals(3, ((List<?>) interview.course().effective().get("people")).size(), witness.toString());
+        assertTrue(interview.course().asked().contains("other"), witness.toString());
+    }
+
+    @Test
+    void boundsThatContradictEachOtherLeaveAPageThatNobodyLeaves() {
+        Proof proof = Proof.of(household("3", new EntryCount("", "persons", "if q0 then 2 else 3")), TODAY);
+        Map<String, Object> witness = proof.claim("page-passable", "s").orElseThrow().finding().witness().orElseThrow();
+        assertEquals(List.of(BigDecimal.valueOf(3), true), List.of(witness.get("persons"), witness.get("q0")));
+    }
+
     @Test
     void aFormulaOfTooManyPartsIsUndecided() {
         Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P").withItems(List.of(
@@ -377,7 +428,7 @@ class PlainFormProofTest {
     }
 
     @Test
-    void whatCannotBeSpelledOutIsUndecidedWithTheReason() {
+    void whatCannotBeDividedIsUndecidedWithTheReason() {
         Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P").withItems(List.of(
                 new Roster("animals", "Each animal", "Animal", "", 1, 4,
                         List.of(Question.of("name", "Name?", new TextAnswer(false, null, 20)))),
@@ -385,7 +436,7 @@ class PlainFormProofTest {
         Proof proof = Proof.of(document, TODAY);
         Claim claim = proof.claim("reach-question", "all").orElseThrow();
         assertEquals(Verdict.UNDECIDED, claim.verdict());
-        assertTrue(proof.words().because(claim).contains("string join"), proof.words().because(claim));
+        assertTrue(proof.words().because(claim).contains("name: “name” is about all texts"), proof.words().because(claim));
         assertEquals(Verdict.PROVED, proof.claim("reach-question", "name").orElseThrow().verdict());
     }
 
@@ -400,22 +451,24 @@ class PlainFormProofTest {
         assertEquals(Verdict.UNDECIDED, proof.claim("own", "own").orElseThrow().verdict());
         assertEquals(java.util.Optional.empty(), proof.figures().answerPaths());
         assertEquals(BigInteger.TWO, proof.figures().routes().orElseThrow());
-        assertTrue(proof.words().said(proof.figures().notCounted().orElseThrow()).contains("string join"),
+        assertTrue(proof.words().said(proof.figures().notCounted().orElseThrow()).contains("is about all texts"),
                 proof.figures().notCounted().toString());
         assertEquals(List.of(),
                 proof.claims().stream().filter(c -> c.verdict() == Verdict.UNDECIDED && c.kind() != ClaimKind.OWN).toList());
     }
 
     @Test
-    void aRowOfTheOutcomeTableThatCannotBeSpelledOutIsNoAlways() {
+    void aRowOfTheOutcomeTableThatCannotBeDecidedIsNoAlways() {
         Questionnaire document = Questionnaire.blank("fen", "Fen").withPages(List.of(Page.empty("p", "P").withItems(List.of(
-                new Roster("animals", "Each animal", "Animal", "", 0, 1,
+                new Roster("animals", "Each animal", "Animal", "", 0, 2,
                         List.of(Question.of("name", "Name?", new TextAnswer(false, null, 20))))))));
         document = document.withEnding(List.of(new Outcome("in", "In", ""), new Outcome("out", "Out", "")), List.of(
-                new OutcomeRow("string join(animals.name, \" \") = \"ash\"", "in"), new OutcomeRow("", "out")));
+                new OutcomeRow("string join(animals.name, \"-\") = \"a+b\" and string join(animals.name, \"+\") = \"a+b\""
+                        + " and count(animals) = 2", "in"),
+                new OutcomeRow("", "out")));
         Proof proof = Proof.of(document, TODAY);
         assertEquals(Verdict.UNDECIDED, proof.claim("reach-row", "outcomeTable/0").orElseThrow().verdict());
-        assertEquals(Verdict.UNDECIDED, proof.claim("reach-outcome", "out").orElseThrow().verdict());
+        assertEquals(Verdict.PROVED, proof.claim("reach-outcome", "out").orElseThrow().verdict());
         proof.claims().forEach(c -> assertTrue(!proof.words().because(c).contains("fault of Orthogon"), c.toString()));
     }
 }

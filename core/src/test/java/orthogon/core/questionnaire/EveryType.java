@@ -83,11 +83,12 @@ public final class EveryType {
                 Question.of("signed", "Sign", new SignatureAnswer())));
         Page third = Page.empty("third", "Third").withItems(List.of(
                 new Section("group", "Group", "answered(story)", List.of(
-                        new Roster("animals", "Each animal", "Animal", "alive = true", 1, 4, List.of(
-                                Question.of("species", "Species?", new OneChoice(OPTIONS, false)),
-                                new Section("wounds", "Wounds", "answered(species)", List.of(
-                                        Question.of("bleeding", "Bleeding?", new YesNoAnswer()))),
-                                new Derived("urgency", "score(species)"))))),
+                        new Roster("animals", "Each animal", "Animal", "alive = true", 1, 4,
+                                new EntryCount("", "if answered(bird) then 2 else 1", "if answered(bird) then 4 else 3"), List.of(
+                                        Question.of("species", "Species?", new OneChoice(OPTIONS, false)),
+                                        new Section("wounds", "Wounds", "answered(species)", List.of(
+                                                Question.of("bleeding", "Bleeding?", new YesNoAnswer()))),
+                                        new Derived("urgency", "score(species)"))))),
                 new Note("thanks", "Thank you for {bird, select, blank {it} other {the **{bird}**}}",
                         "some a in animals satisfies a.bleeding = true",
                         List.of(new Reword("count(animals) > 1", "Thank you for all of them", ""))),

@@ -14,6 +14,7 @@ import orthogon.core.questionnaire.Note;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Refused;
+import orthogon.core.questionnaire.EntryCount;
 import orthogon.core.questionnaire.Roster;
 import orthogon.core.questionnaire.Section;
 import orthogon.core.typing.AnswerWords;
@@ -82,6 +83,9 @@ class OutlineTest {
         assertInstanceOf(NumberAnswer.class, ((Question) place.items().get(1)).answer());
         Roster roster = assertInstanceOf(Roster.class, second.get(1));
         assertEquals(1, roster.items().size());
+        Roster counted = assertInstanceOf(Roster.class, RowLine.read("Everybody / roster 0..8 as many as persons Person", c -> false));
+        assertEquals(new EntryCount("persons", "", ""), counted.count());
+        assertEquals("Person", counted.entryTitle());
     }
 
     @Test

@@ -2,6 +2,8 @@ package orthogon.formats.document;
 
 import orthogon.core.answer.Answer;
 import orthogon.core.answer.text.TextAnswer;
+import orthogon.core.place.RuleFamily;
+import orthogon.core.questionnaire.EntryCount;
 import orthogon.core.questionnaire.Burden;
 import orthogon.core.questionnaire.Derived;
 import orthogon.core.questionnaire.Item;
@@ -261,12 +263,20 @@ public final class DocumentReader {
         if (json.has("roster")) {
             int[] entries = entries(json);
             return new Roster(json.code("roster"), json.text("title"), json.text("entryTitle"), json.text("askWhen"), entries[0],
-                    entries[1],
-                    json.list("items", i -> entryItem(i, depth + 1)));
+                    entries[1], count(json), json.list("items", i -> entryItem(i, depth + 1)));
         }
         json.fault("", "an item is a \"question\", a \"note\", a \"section\", a \"roster\" or a \"derived\"");
         json.passOver();
         return null;
+    }
+
+    private static EntryCount count(ReadObject json) {
+        EntryCount count = EntryCount.FREE.with((family, none) -> json.text(family));
+        if (count.isContradictory()) {
+            json.fault(RuleFamily.AS_MANY.key(),
+                    "a roster with as many entries as an answer says has no other bounds worked out of answers");
+        }
+        return count;
     }
 
     /** A roster cannot stand in a roster, nor a hidden question, whose one value comes with the link. */

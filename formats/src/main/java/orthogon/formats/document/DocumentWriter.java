@@ -130,6 +130,10 @@ public final class DocumentWriter {
                 put(json, "askWhen", r.askWhen());
                 json.put("least", r.least());
                 json.put("most", r.most());
+                r.count().with((family, text) -> {
+                    put(json, family, text);
+                    return text;
+                });
                 json.put("items", items(r.items()));
                 yield json;
             }

@@ -82,6 +82,10 @@ class DocumentFileTest {
         assertTrue(faultsOf("{ \"type\": \"shortText\", \"pattern\": \"(a\" }").getFirst().startsWith("/pages/0/items/0/answer/pattern: "));
         assertEquals(List.of("/pages: a questionnaire needs at least one page"),
                 faults("{ \"orthogon\": 1, \"code\": \"fen\", \"title\": \"Fen\", \"pages\": [] }"));
+        assertEquals(List.of("/pages/0/items/0/asMany: a roster with as many entries as an answer says has no other bounds worked out of "
+                + "answers"), faults("""
+                        { "orthogon": 1, "code": "a", "title": "A", "pages": [ { "code": "p", "items": [
+                          { "roster": "r", "asMany": "1", "fewest": "1", "items": [] } ] } ] }"""));
         assertEquals(List.of("/pages/0/items/0: a roster cannot stand in a roster"), faults("""
                 { "orthogon": 1, "code": "fen", "title": "Fen", "pages": [ { "code": "p", "items": [
                   { "roster": "r", "items": [ { "roster": "s", "items": [] } ] } ] } ] }""").stream()

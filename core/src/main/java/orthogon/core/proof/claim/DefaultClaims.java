@@ -29,7 +29,9 @@ final class DefaultClaims implements PageByPage {
     @Override
     public List<Claim> on(int page) {
         Flow.Stage stage = decider.flow.stages().get(page);
-        return stage.sets().page().questions().filter(q -> !q.isHidden()).map(q -> claim(decider, stage, q)).toList();
+        return stage.sets().page().questions().filter(q -> !q.isHidden())
+                .filter(q -> q.startWith().isEmpty() || !decider.space.plainForm().isEntryNumber(q.code()))
+                .map(q -> claim(decider, stage, q)).toList();
     }
 
     private static Claim claim(ClaimDecider decider, Flow.Stage stage, Question question) {

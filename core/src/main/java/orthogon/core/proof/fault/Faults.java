@@ -137,7 +137,8 @@ public final class Faults {
     private void order(Wire wire) {
         int reach = switch (wire.family()) {
             case OPEN_WHEN -> pageStart.get(wire.owner());
-            case ASK_WHEN, OFFER_WHEN, REQUIRE_WHEN, LOCK_WHEN, REWORD, START_WITH, DERIVE -> position.get(wire.owner());
+            case ASK_WHEN, OFFER_WHEN, REQUIRE_WHEN, LOCK_WHEN, REWORD, START_WITH, DERIVE, AS_MANY, FEWEST, AT_MOST ->
+                position.get(wire.owner());
             case ACCEPT, EVERY_RECORD -> pageEnd.get(pageOf.get(wire.owner()));
             case FINISH, SKIP -> pageEnd.get(wire.owner());
             case OUTCOME_ROW, SEND_WHEN, INCLUDE_WHEN, OPEN_FOLLOW_UP, CARRY, CLAIM -> Integer.MAX_VALUE;

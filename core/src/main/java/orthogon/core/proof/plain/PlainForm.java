@@ -37,6 +37,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -153,6 +154,11 @@ public final class PlainForm {
     /** Questions of the plain form that have an answer whenever they are asked: the number of entries of a roster that needs some. */
     public boolean isNeverBlank(String code) {
         return neverBlank.containsKey(code);
+    }
+
+    /** Whether a question of the plain form is for the number of a roster's entries. */
+    public boolean isEntryNumber(String code) {
+        return items.get(code) instanceof Roster;
     }
 
     /** Answers of the plain form with the fewest entries where nothing is said of them, as an interview has them too. */
@@ -277,10 +283,16 @@ public final class PlainForm {
             return true;
         }
         String head = place.split("[./#]", 2)[0];
-        if (shownOfRecords.contains(head) || unsaid.contains(place.split("#", 2)[0])) {
+        if (shownOfRecords.contains(head) || unsaid.contains(place.split("#", 2)[0]) || isCount(place)) {
             return false;
         }
         return !Names.isOfPlainForm(head) || !Names.isEntry(head) && Names.entryOf(head) <= 1;
+    }
+
+    /** Whether a place of the plain form holds what a rule about the number of a roster's entries comes to there. */
+    public boolean isCount(String place) {
+        return Optional.ofNullable(origin.get(place.split("#", 2)[0])).flatMap(PlaceText::rule).filter(r -> r.family().isCount())
+                .isPresent();
     }
 
     /** A text for people with the analyst's own codes. */
@@ -464,9 +476,8 @@ public final class PlainForm {
         List<Question.Accept> accept = new ArrayList<>(chosen.accept());
         if (!lookup.offerWhen().isEmpty()) {
             String place = receipt + "/accept/" + accept.size();
-            accept.add(new Question.Accept(
-                    text(q.code() + "." + RuleFamily.OFFER_WHEN.key(), place, lookup.offerWhen(), ofRecord), NOT_ON_OFFER));
-            onlyIfTrue(place);
+            String offer = text(q.code() + "." + RuleFamily.OFFER_WHEN.key(), place, lookup.offerWhen(), ofRecord);
+            accept.add(new Question.Accept(within(place, offer, PlainForm::onlyIfTrue), NOT_ON_OFFER));
         }
         List<Item> parts = new ArrayList<>(List.of(chosen.withAccept(accept)));
         for (RecordAnswer shown : lookup.shows()) {
@@ -479,21 +490,15 @@ public final class PlainForm {
     }
 
     /** A record is offered where the condition is true, but an answer is accepted where it is not false. */
-    private void onlyIfTrue(String place) {
-        trees.computeIfPresent(place, (p, when) -> new Expr.If(when, new Expr.Literal(true, Expr.Span.NONE),
-                new Expr.Literal(false, Expr.Span.NONE), Expr.Span.NONE));
+    private static Expr onlyIfTrue(Expr when) {
+        return new Expr.If(when, new Expr.Literal(true, Expr.Span.NONE), new Expr.Literal(false, Expr.Span.NONE), Expr.Span.NONE);
     }
 
     private void spell(Roster r, Rewriter rewriter, List<Item> into) {
-        boolean needed = r.least() > 0;
-        Question count = Question
-                .of(r.code(), r.title(),
-                        new NumberAnswer(BigDecimal.valueOf(Math.max(1, r.least())), BigDecimal.valueOf(r.most()), 0, ""))
-                .withAskWhen(text(r.code() + ".askWhen", r.code() + ".askWhen", r.askWhen(), rewriter));
-        if (needed) {
+        if (r.least() > 0) {
             neverBlank.put(r.code(), BigDecimal.valueOf(r.least()));
         }
-        into.add(needed ? count.withRequireWhen("true") : count);
+        into.add(number(r, rewriter));
         for (int e = 1; e <= r.most(); e++) {
             List<Item> inner = new ArrayList<>();
             for (Item item : r.items()) {
@@ -501,5 +506,48 @@ public final class PlainForm {
             }
             into.add(new Section(Names.entry(r.code(), e), "", r.code() + " >= " + e, inner));
         }
+    }
+
+    /** How many entries there are is a question; nobody is asked for it where an expression says it. */
+    private Question number(Roster r, Rewriter rewriter) {
+        String code = r.code();
+        Question number = Question
+                .of(code, r.title(), new NumberAnswer(BigDecimal.valueOf(Math.max(1, r.least())), BigDecimal.valueOf(r.most()), 0, ""))
+                .withAskWhen(text(code + ".askWhen", code + ".askWhen", r.askWhen(), rewriter))
+                .withRequireWhen(r.least() > 0 ? "true" : count(r, RuleFamily.FEWEST, ".requireWhen", rewriter, EntryNumber::needed));
+        if (r.count().isFixed()) {
+            origin.put(code + ".lockWhen", code + "." + RuleFamily.AS_MANY.key());
+            return number.withLockWhen("true")
+                    .withStartWith(count(r, RuleFamily.AS_MANY, ".startWith", rewriter, said -> EntryNumber.fixed(r, said)));
+        }
+        List<Question.Accept> accept = new ArrayList<>();
+        count(r, RuleFamily.FEWEST, ">=", rewriter, accept);
+        count(r, RuleFamily.AT_MOST, "<=", rewriter, accept);
+        return number.withAccept(accept);
+    }
+
+    private void count(Roster r, RuleFamily family, String comparison, Rewriter rewriter, List<Question.Accept> accept) {
+        String when = count(r, family, "/accept/" + accept.size(), rewriter, said -> EntryNumber.compared(r, comparison, said));
+        if (!when.isEmpty()) {
+            accept.add(new Question.Accept(when, ""));
+        }
+    }
+
+    /** An expression over one that says a number of entries, at a place of the question for that number; empty where there is none. */
+    private String count(Roster r, RuleFamily family, String at, Rewriter rewriter, UnaryOperator<Expr> over) {
+        String from = r.code() + "." + family.key();
+        String said = original.at(from).map(Wiring.Wire::text).orElse("");
+        return within(r.code() + at, text(from, r.code() + at, said, rewriter), over);
+    }
+
+    /**
+     * The expression at a place with another one around it.
+     *
+     * @param text of the expression alone, which stays where it could not be read
+     * @return the text of the whole, since a text must tell apart what is read from it
+     */
+    private String within(String place, String text, UnaryOperator<Expr> around) {
+        Expr whole = trees.computeIfPresent(place, (p, expr) -> around.apply(expr));
+        return whole == null ? text : Printer.print(whole);
     }
 }

@@ -296,6 +296,18 @@ final class Rewriter {
                 Expr wanted = rewrite(c.args().get(1), bound);
                 yield any(each, x -> new Compare("=", x, wanted, Span.NONE));
             }
+            case "string join" -> {
+                // What is blank is left out, and a question of an entry that is not there is blank.
+                boolean blankAnyway = c.args().getFirst() instanceof PartOf p && items.get(p.part()) instanceof Question;
+                List<Expr> parts = new ArrayList<>();
+                for (int e = 1; e <= r.most(); e++) {
+                    Expr x = each.at().apply(e);
+                    parts.add(blankAnyway ? x : new If(has(r, e), x, new Literal(null, Span.NONE), Span.NONE));
+                }
+                List<Expr> args = new ArrayList<>(List.of(new ListOf(parts, Span.NONE)));
+                c.args().stream().skip(1).forEach(a -> args.add(rewrite(a, bound)));
+                yield new Call(c.function(), args, Span.NONE);
+            }
             case "sum", "mean", "min", "max" -> {
                 Expr result = new Literal(null, Span.NONE);
                 Expr folded = null;

@@ -33,7 +33,7 @@ final class ConditionWords {
         String place = plainForm.origin(plainPlace);
         Wire wire = wiring.at(place).orElse(null);
         if (wire == null) {
-            return plainForm.isSaid(plainPlace)
+            return plainForm.isSaid(plainPlace) || plainForm.isCount(plainPlace)
                     ? place
                     : MessagePatterns.format("condition.exists", Map.of("what", plainForm.said(plainPlace.replaceFirst("\\..*$", ""))));
         }
@@ -59,6 +59,9 @@ final class ConditionWords {
             case REWORD -> "reword";
             case START_WITH -> "start";
             case DERIVE -> "derive";
+            case AS_MANY -> "as-many";
+            case FEWEST -> "fewest";
+            case AT_MOST -> "at-most";
             case SKIP -> {
                 terms.put("to", page(owner).skip().get(wire.at().number()).to());
                 yield "skip";
