@@ -333,6 +333,10 @@ function enhance(within) {
         const { lookup } = await import('./lookup.js');
         lookup(box, form, headers);
     });
+    within.querySelectorAll('[data-entries]').forEach(async (list) => {
+        const { entries } = await import('./entries.js');
+        entries(list);
+    });
     within.querySelectorAll('[data-find]').forEach(searched);
     within.querySelectorAll('[data-slider]').forEach(slider);
     within.querySelectorAll('[data-mask]').forEach(masked);

@@ -2,11 +2,11 @@ package orthogon.app.questions;
 
 import orthogon.app.answer.AnswerControl;
 import orthogon.app.answer.DrawnControl;
-import orthogon.app.answer.OfferedChoice;
 import orthogon.app.answer.PageRecords;
 import orthogon.app.answer.ShownAnswer;
 import orthogon.app.answer.kinds.AnswerControls;
 import orthogon.app.questions.PageModel.EntryHead;
+import orthogon.app.questions.PageModel.EntryInShort;
 import orthogon.app.questions.PageModel.RosterEntry;
 import orthogon.core.answer.Answer;
 import orthogon.core.interview.Course;
@@ -31,13 +31,13 @@ final class Entries {
         this.seed = seed;
     }
 
-    RosterEntry of(Course.ShownItem shown, List<String> errors, EntryHead head) {
+    RosterEntry of(Course.ShownItem shown, List<String> errors, EntryHead head, List<EntryInShort> entries) {
         return switch (shown.item()) {
             case Question q -> question(q, shown, errors, head);
             case Roster r ->
                 plain("roster", shown, entry(r),
-                        ((List<?>) shown.value()).size() < r.most(), errors, head);
-            default -> plain(shown.item().kind(), shown, "", false, errors, head);
+                        !shown.locked() && ((List<?>) shown.value()).size() < r.most(), errors, head, entries);
+            default -> plain(shown.item().kind(), shown, "", false, errors, head, List.of());
         };
     }
 
@@ -47,20 +47,21 @@ final class Entries {
         return plain ? voice.plain(roster.entryTitle()) : voice.say("entry");
     }
 
-    private RosterEntry plain(String kind, Course.ShownItem shown, String value, boolean more, List<String> errors, EntryHead head) {
+    private RosterEntry plain(String kind, Course.ShownItem shown, String value, boolean more, List<String> errors, EntryHead head,
+            List<EntryInShort> entries) {
         String words = shown.wording();
         return new RosterEntry(kind, shown.slot(), voice.plain(words, shown),
                 kind.equals("note") ? voice.block(words, shown) : voice.inline(words, shown), "", more, false, null,
-                DrawnControl.list("", "", shown.value() instanceof List<?> l
-                        ? l.stream().map(n -> new OfferedChoice(String.valueOf(n), "", "", true, false, "")).toList()
-                        : List.of(), value),
-                "", "", errors, "", head, shown.roster().isEmpty() ? 0 : 1);
+                DrawnControl.list("", "", List.of(), value), "", "", errors, "", head, entryOf(shown), entries);
+    }
+
+    private static String entryOf(Course.ShownItem shown) {
+        return shown.roster().isEmpty() ? "" : PageModel.of(shown.roster(), shown.entry());
     }
 
     static RosterEntry further(RosterEntry roster) {
         return new RosterEntry("further", roster.slot(), "", "", "", roster.required(), false, null, roster.control(), "", "", List.of(),
-                "",
-                null, 0);
+                "", null, "", roster.entries());
     }
 
     private RosterEntry question(Question q, Course.ShownItem shown, List<String> errors, EntryHead head) {
@@ -70,6 +71,6 @@ final class Entries {
                 control.drawn(q.answer(), new ShownAnswer(shown, voice, seed, records)), shown.other(),
                 control.hint(q.answer(), today, voice.ownWords()), errors,
                 AnswersInWords.of(q, shown.value(), voice.ownWords()).orElse(voice.say("no_answer")), head,
-                shown.roster().isEmpty() ? 0 : 1);
+                entryOf(shown), List.of());
     }
 }

@@ -15,6 +15,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * One page of questions, ready for the template. Texts that end in {@code Html} are safe to put on the page as they are.
@@ -26,11 +28,24 @@ public record PageModel(String code, String title, String introductionHtml, List
         boolean hasFiles,
         String forward, String back, OwnWords words, String language, String direction) {
 
+    /** Most answers of an entry that stand in the list of all entries. */
+    private static final int MOST_IN_SHORT = 3;
+
     /** One message at the top of the page, leading to its question. */
     public record PageMessage(String slot, String wording, String text) {}
 
     /** One entry of a roster, at whose beginning it stands. */
     public record EntryHead(String roster, String number, String title, boolean first, boolean removable) {}
+
+    /**
+     * One entry of a roster in the list of them all.
+     *
+     * @param of which entry it is, as its items say too
+     * @param first name of its first item on the page; empty where it has none
+     * @param answers the first of its answers in words
+     * @param error what is wrong with it first; may be empty
+     */
+    public record EntryInShort(String of, String number, String first, String title, String answers, String error) {}
 
     /**
      * One item.
@@ -39,13 +54,26 @@ public record PageModel(String code, String title, String introductionHtml, List
      * @param control what is drawn of a question; of a roster its entries
      * @param hint limits in words
      * @param entry of a roster that begins with this item; null elsewhere
+     * @param of which entry of a roster it belongs to; empty outside of rosters
+     * @param entries of the roster that it is
      */
     public record RosterEntry(String kind, String slot, String wording, String wordingHtml, String helpHtml, boolean required,
             boolean locked, Answer answer, DrawnControl control, String other, String hint, List<String> errors, String shownValue,
-            EntryHead entry, int depth) {
+            EntryHead entry, String of, List<EntryInShort> entries) {
 
         public boolean isQuestion() {
             return kind.equals("question");
+        }
+
+        /** Whether all entries are listed, each leading to its first item. */
+        public boolean isListed() {
+            return entries.stream().anyMatch(e -> !e.first().isEmpty());
+        }
+
+        /** With entries that lead nowhere, as their items stand on pages of their own. */
+        RosterEntry unlisted() {
+            return new RosterEntry(kind, slot, wording, wordingHtml, helpHtml, required, locked, answer, control, other, hint, errors,
+                    shownValue, entry, of, entries.stream().map(e -> new EntryInShort(e.of(), e.number(), "", e.title(), "", "")).toList());
         }
 
         boolean takesFiles() {
@@ -60,7 +88,7 @@ public record PageModel(String code, String title, String introductionHtml, List
         /** Changes when the item must be drawn anew, but not with what was answered. */
         public String look() {
             return Integer.toHexString(Objects.hash(kind, wordingHtml, helpHtml, required, locked, hint, entry, locked ? shownValue : "",
-                    isQuestion() ? control.withoutAnswer() : control.choices()));
+                    isQuestion() ? control.withoutAnswer() : "", kind.equals("further") ? entries.isEmpty() : entries));
         }
     }
 
@@ -89,7 +117,8 @@ public record PageModel(String code, String title, String introductionHtml, List
                 head = head(page, shown, voice);
             }
             lastEntry = here;
-            RosterEntry entry = make.of(shown, errors, head);
+            RosterEntry entry = make.of(shown, errors, head,
+                    shown.item() instanceof Roster r ? inShort(r, page, voice, withErrors) : List.of());
             // The button for a further entry stands behind the last one.
             if (further != null && !further.slot().equals(shown.roster())) {
                 entries.add(further);
@@ -142,11 +171,40 @@ public record PageModel(String code, String title, String introductionHtml, List
         while (to < entries.size() && (lastOne || entries.get(to).kind().equals("further"))) {
             to++;
         }
-        List<RosterEntry> shown = entries.subList(from, to);
+        List<RosterEntry> shown = entries.subList(from, to).stream().map(RosterEntry::unlisted).toList();
         return new PageModel(code, title, from == 0 ? introductionHtml : "", shown,
                 messages.stream().filter(m -> shown.stream().anyMatch(e -> e.id().equals(m.slot()))).toList(),
                 shown.stream().anyMatch(RosterEntry::takesFiles), lastOne ? forward : words.say("next"), back, words, language,
                 direction);
+    }
+
+    private static List<EntryInShort> inShort(Roster roster, Course.PageView page, RespondentTexts voice, boolean withErrors) {
+        List<EntryInShort> all = new ArrayList<>();
+        List<?> numbers = (List<?>) page.at(roster.code()).orElseThrow().value();
+        for (int at = 1; at <= numbers.size(); at++) {
+            int entry = at;
+            List<Course.ShownItem> items = page.shown().stream().filter(s -> s.roster().equals(roster.code()) && s.entry() == entry)
+                    .toList();
+            Set<String> slots = items.stream().map(Course.ShownItem::slot).collect(Collectors.toSet());
+            all.add(new EntryInShort(of(roster.code(), entry), String.valueOf(numbers.get(at - 1)),
+                    items.isEmpty() ? "" : items.getFirst().slot().replace('.', '-'),
+                    items.isEmpty() ? numbered(voice.say("entry"), at) : title(roster, items.getFirst(), voice),
+                    items.stream().flatMap(s -> s.question().flatMap(q -> AnswersInWords.of(q, s.value(), voice.ownWords())).stream())
+                            .limit(MOST_IN_SHORT).collect(Collectors.joining(" · ")),
+                    withErrors
+                            ? page.problems().stream().filter(p -> slots.contains(p.slot())).findFirst().map(Problem::message).orElse("")
+                            : ""));
+        }
+        return all;
+    }
+
+    /** Tells one entry of a page from another. */
+    static String of(String roster, int entry) {
+        return roster + "-" + entry;
+    }
+
+    private static String numbered(String word, int number) {
+        return word + " " + number;
     }
 
     private static EntryHead head(Course.PageView page, Course.ShownItem first, RespondentTexts voice) {
@@ -154,14 +212,14 @@ public record PageModel(String code, String title, String introductionHtml, List
         Roster roster = (Roster) whole.item();
         List<?> numbers = (List<?>) whole.value();
         return new EntryHead(roster.code(), String.valueOf(numbers.get(first.entry() - 1)), title(roster, first, voice), first.entry() == 1,
-                numbers.size() > roster.least());
+                !whole.locked() && numbers.size() > roster.least());
     }
 
     /** What an entry is called: by its answers, where the title speaks of them, else by its number. */
     private static String title(Roster roster, Course.ShownItem first, RespondentTexts voice) {
         boolean named = !Piping.names(roster.entryTitle()).isEmpty();
         String title = voice.plain(voice.ownWords().or(roster.entryTitle(), "entry"), first).strip();
-        return named && !title.isEmpty() ? title : (named ? voice.say("entry") : title) + " " + first.entry();
+        return named && !title.isEmpty() ? title : numbered(named ? voice.say("entry") : title, first.entry());
     }
 
     /** What is asked on the page, in order, one after the other. */

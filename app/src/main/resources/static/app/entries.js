@@ -1,0 +1,87 @@
+// On a narrow screen each entry of a roster has a page of its own, which is opened from the list of all entries.
+const narrow = matchMedia('(max-width: 600px)');
+const ADDED = 'orthogon-added';
+
+/** Which entry is open; empty where the list of all is shown. */
+let open = '';
+let watching = false;
+
+const items = () => document.getElementById('items');
+
+/** Shows the open entry alone, or all but the entries. */
+function show() {
+    const all = items();
+    const there = narrow.matches && Boolean(all.querySelector(`[data-of="${CSS.escape(open)}"]`));
+    open = there ? open : '';
+    all.classList.toggle('by-entry', narrow.matches);
+    document.body.classList.toggle('one-entry', there);
+    for (const item of all.children) {
+        item.classList.toggle('aside', narrow.matches && (open ? item.dataset.of !== open : 'of' in item.dataset));
+    }
+    const done = document.getElementById('entry-done');
+    if (done) {
+        done.hidden = !there;
+    }
+}
+
+function enter(entry) {
+    if (entry !== open) {
+        open = entry;
+        history.pushState({ entry }, '');
+        show();
+        scrollTo(0, 0);
+        items().querySelector(`[data-of="${CSS.escape(entry)}"]`)?.querySelector('input:not([type=hidden]), select, textarea, button')
+            ?.focus({ preventScroll: true });
+    }
+}
+
+/** The entry that a link on the page leads into; empty where it leads elsewhere. */
+function entryBehind(link) {
+    return link.dataset.opens ?? document.getElementById(link.hash.slice(1))?.closest('[data-of]')?.dataset.of ?? '';
+}
+
+/** @param list the list of all entries of one roster */
+export function entries(list) {
+    if (sessionStorage.getItem(ADDED) === list.dataset.entries && narrow.matches) {
+        sessionStorage.removeItem(ADDED);
+        open = [...list.querySelectorAll('[data-opens]')].at(-1)?.dataset.opens ?? '';
+        history.pushState({ entry: open }, '');
+    }
+    if (!watching) {
+        watching = true;
+        watch(list.dataset.done);
+    }
+    show();
+}
+
+function watch(done) {
+    const button = document.createElement('button');
+    button.type = 'button';
+    button.id = 'entry-done';
+    button.className = 'main';
+    button.textContent = done;
+    button.addEventListener('click', () => history.back());
+    items().after(button);
+    addEventListener('popstate', (event) => {
+        const left = open;
+        open = event.state?.entry ?? '';
+        show();
+        document.querySelector(`[data-opens="${CSS.escape(left)}"]`)?.focus();
+    });
+    document.addEventListener('click', (event) => {
+        const link = event.target.closest('a[href^="#"]');
+        const entry = link && narrow.matches ? entryBehind(link) : '';
+        if (entry) {
+            event.preventDefault();
+            enter(entry);
+        }
+    });
+    document.addEventListener('submit', (event) => {
+        const [act, roster] = (event.submitter?.value ?? '').split(':');
+        if (act === 'add') {
+            sessionStorage.setItem(ADDED, roster);
+        }
+    });
+    narrow.addEventListener('change', show);
+    new MutationObserver(show).observe(items(), { childList: true });
+}
