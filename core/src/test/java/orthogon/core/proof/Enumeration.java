@@ -705,6 +705,8 @@ public final class Enumeration implements Situation {
     }
 
     private static final Pattern ARGUMENT = Pattern.compile("\\{(x\\d+)\\}");
+    /** What a translation must keep: answers and passages. */
+    private static final Pattern KEPT = Pattern.compile("\\{([xg]\\d+)\\}");
 
     private String outcome = "";
 
@@ -929,15 +931,15 @@ public final class Enumeration implements Situation {
             }
             document.languages().stream().filter(l -> !l.equals("en")).forEach(l -> {
                 Questionnaire.Translation t = document.translations().getOrDefault(l, Map.of()).get(unit);
-                boolean current = t != null && t.of().equals(text) && arguments(t.text()).equals(arguments(text));
+                boolean current = t != null && t.of().equals(text) && kept(t.text()).equals(kept(text));
                 verdicts.put("translated " + l + "/" + unit, current || !met.contains(unit));
             });
         });
     }
 
-    private static Set<String> arguments(String text) {
+    private static Set<String> kept(String text) {
         Set<String> names = new HashSet<>();
-        ARGUMENT.matcher(text).results().forEach(r -> names.add(r.group(1)));
+        KEPT.matcher(text).results().forEach(r -> names.add(r.group(1)));
         return names;
     }
 

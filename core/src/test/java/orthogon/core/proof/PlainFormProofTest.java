@@ -71,7 +71,8 @@ class PlainFormProofTest {
         /** Texts in the entries of a roster. */
         TEXTS("r", "some e in r satisfies e.t = \"a\"", "list contains(r.t, \"b\")", "every e in r satisfies answered(e.t)",
                 "some e in r satisfies starts with(e.t, \"a\")", "not(every e in r satisfies e.t = \"a\")", "\"a\" in r.t",
-                "some e in r satisfies e.u = \"A\"", "count(r) > 1 and not(list contains(r.t, \"a\"))"), GRID("g", "answered(g)",
+                "some e in r satisfies e.u = \"A\"", "answered(string join(r.t, \"-\"))", "string join(r.u) = null and q0",
+                "count(r) > 1 and not(list contains(r.t, \"a\"))"), GRID("g", "answered(g)",
                         "g = null", "q0 and answered(g.one)", "g.one = g.two", "answered(g.two) and not(q0)",
                         "not(answered(g.one))", "g.one != g.two"), NAME("n", "answered(n)", "n = null", "n.family = \"a\"",
                                 "not(n.given = \"b\")", "n.given = null", "answered(n.given) and q0",

@@ -9,7 +9,7 @@ import orthogon.core.expression.Expr.*;
 
 /**
  * Comparisons that are about fewer answers in another form: {@code (if c then x else y) > 3} as {@code if c then x > 3 else y > 3}, and
- * {@code answered(x + y)} as {@code answered(x) and answered(y)}.
+ * {@code answered(x + y)} as {@code answered(x) and answered(y)}, {@code answered(string join([x, y]))} with {@code or}.
  */
 final class Lifted {
 
@@ -25,12 +25,23 @@ final class Lifted {
                         .of(new If(choice.when(), with(expr, side, choice.then()), with(expr, side, choice.otherwise()), choice.span()));
             }
         }
-        if (isAnswered(expr) && isSum(sides.getFirst())) {
-            return Optional.of(new And(answered(sides.getFirst()), expr.span()));
+        if (isAnswered(expr)) {
+            return answered(sides.getFirst());
         }
-        if (expr instanceof Compare c && isSum(c.left()) && c.right() instanceof Literal l && l.value() == null) {
-            Expr all = new And(answered(c.left()), c.span());
-            return Optional.of(c.op().equals("=") ? new Not(all, c.span()) : all);
+        if (expr instanceof Compare c && c.right() instanceof Literal l && l.value() == null) {
+            return answered(c.left()).map(a -> c.op().equals("=") ? new Not(a, c.span()) : a);
+        }
+        return Optional.empty();
+    }
+
+    /** When a value made of several is not blank, said of these; empty where that is not known. */
+    private static Optional<Expr> answered(Expr value) {
+        if (isSum(value)) {
+            return Optional.of(new And(eachAnswered(value.children()), Span.NONE));
+        }
+        if (value instanceof Call c && c.function().equals("string join") && c.args().getFirst() instanceof ListOf l
+                && l.items().size() > 1) {
+            return Optional.of(new Or(eachAnswered(l.items()), Span.NONE));
         }
         return Optional.empty();
     }
@@ -44,8 +55,8 @@ final class Lifted {
         return expr instanceof Arithmetic a && Set.of("+", "-", "*").contains(a.op());
     }
 
-    private static List<Expr> answered(Expr sum) {
-        return sum.children().stream().<Expr>map(side -> new Call("answered", List.of(side), Span.NONE)).toList();
+    private static List<Expr> eachAnswered(List<Expr> values) {
+        return values.stream().<Expr>map(value -> new Call("answered", List.of(value), Span.NONE)).toList();
     }
 
     private static Expr with(Expr expr, int side, Expr instead) {
