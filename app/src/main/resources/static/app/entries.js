@@ -15,8 +15,10 @@ function show() {
     open = there ? open : '';
     all.classList.toggle('by-entry', narrow.matches);
     document.body.classList.toggle('one-entry', there);
+    const roster = `q-${open.replace(/-\d+$/, '')}`;
     for (const item of all.children) {
-        item.classList.toggle('aside', narrow.matches && (open ? item.dataset.of !== open : 'of' in item.dataset));
+        const aside = open ? item.dataset.of !== open && item.id !== roster : 'of' in item.dataset;
+        item.classList.toggle('aside', narrow.matches && aside);
     }
     const done = document.getElementById('entry-done');
     if (done) {
@@ -40,16 +42,19 @@ function entryBehind(link) {
     return link.dataset.opens ?? document.getElementById(link.hash.slice(1))?.closest('[data-of]')?.dataset.of ?? '';
 }
 
-/** @param list the list of all entries of one roster */
-export function entries(list) {
-    if (sessionStorage.getItem(ADDED) === list.dataset.entries && narrow.matches) {
+/** @param roster the head of one roster, with the list of its entries where there are any */
+export function entries(roster) {
+    const added = sessionStorage.getItem(ADDED) === roster.dataset.entries;
+    if (added) {
         sessionStorage.removeItem(ADDED);
-        open = [...list.querySelectorAll('[data-opens]')].at(-1)?.dataset.opens ?? '';
+    }
+    if (added && narrow.matches) {
+        open = [...roster.querySelectorAll('[data-opens]')].at(-1)?.dataset.opens ?? '';
         history.pushState({ entry: open }, '');
     }
     if (!watching) {
         watching = true;
-        watch(list.dataset.done);
+        watch(roster.dataset.done);
     }
     show();
 }

@@ -333,9 +333,9 @@ function enhance(within) {
         const { lookup } = await import('./lookup.js');
         lookup(box, form, headers);
     });
-    within.querySelectorAll('[data-entries]').forEach(async (list) => {
+    within.querySelectorAll('[data-entries]').forEach(async (roster) => {
         const { entries } = await import('./entries.js');
-        entries(list);
+        entries(roster);
     });
     within.querySelectorAll('[data-find]').forEach(searched);
     within.querySelectorAll('[data-slider]').forEach(slider);

@@ -15,7 +15,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Collectors;
 
 /**
@@ -185,17 +184,21 @@ public record PageModel(String code, String title, String introductionHtml, List
             int entry = at;
             List<Course.ShownItem> items = page.shown().stream().filter(s -> s.roster().equals(roster.code()) && s.entry() == entry)
                     .toList();
-            Set<String> slots = items.stream().map(Course.ShownItem::slot).collect(Collectors.toSet());
+            String answers = items.stream()
+                    .flatMap(s -> s.question().flatMap(q -> AnswersInWords.of(q, s.value(), voice.ownWords())).stream())
+                    .limit(MOST_IN_SHORT).collect(Collectors.joining(" · "));
             all.add(new EntryInShort(of(roster.code(), entry), String.valueOf(numbers.get(at - 1)),
                     items.isEmpty() ? "" : items.getFirst().slot().replace('.', '-'),
                     items.isEmpty() ? numbered(voice.say("entry"), at) : title(roster, items.getFirst(), voice),
-                    items.stream().flatMap(s -> s.question().flatMap(q -> AnswersInWords.of(q, s.value(), voice.ownWords())).stream())
-                            .limit(MOST_IN_SHORT).collect(Collectors.joining(" · ")),
-                    withErrors
-                            ? page.problems().stream().filter(p -> slots.contains(p.slot())).findFirst().map(Problem::message).orElse("")
-                            : ""));
+                    answers.isEmpty() ? voice.say("no_answer") : answers, withErrors ? error(page, items, voice) : ""));
         }
         return all;
+    }
+
+    /** The first thing that is wrong with one of these items, and with which; empty where nothing is. */
+    private static String error(Course.PageView page, List<Course.ShownItem> items, RespondentTexts voice) {
+        return items.stream().flatMap(s -> page.problems().stream().filter(p -> p.slot().equals(s.slot()))
+                .map(p -> voice.plain(s.wording(), s) + ": " + voice.plain(p.message(), s))).findFirst().orElse("");
     }
 
     /** Tells one entry of a page from another. */

@@ -341,22 +341,29 @@ class RespondController {
                 RespondentTexts.of(interview).say(there ? "saved_at_once" : "not_that_page"), model);
     }
 
+    /** What was typed on the posted page before, also where it is not asked any more. */
+    private Map<String, Object> draft(Optional<Running> running, MultiValueMap<String, String> form) {
+        String page = Optional.ofNullable(form.getFirst(PageForm.PAGE)).orElse("");
+        return running.flatMap(r -> interviews.draft(r.id(), page, r.release().document())).orElse(Map.of());
+    }
+
     /** What is on a page now, to which a respondent may have gone back. */
-    private PostedPage posted(Optional<Running> running, String id, MultiValueMap<String, String> form) {
-        String posted = Optional.ofNullable(form.getFirst(PageForm.PAGE)).orElse("");
-        return PostedPage.of(running.map(r -> r.interview().backTo(posted)), form, registers.of(id));
+    private PostedPage posted(Optional<Running> running, String id, Map<String, Object> draft, MultiValueMap<String, String> form) {
+        String page = Optional.ofNullable(form.getFirst(PageForm.PAGE)).orElse("");
+        return PostedPage.of(running.map(r -> r.interview().backTo(page).keep(draft)), form, registers.of(id));
     }
 
     /** The page as it would be with what is on it now, which is kept aside in case the page is closed. */
     @PostMapping("/i/{id}/live")
     String live(@PathVariable String id, @RequestParam MultiValueMap<String, String> form, Model model) {
         Optional<Running> running = interviews.find(id).filter(r -> r.receipt().isEmpty());
-        PostedPage posted = posted(running, id, form);
+        Map<String, Object> draft = draft(running, form);
+        PostedPage posted = posted(running, id, draft, form);
         model.addAttribute("from", Optional.ofNullable(form.getFirst(PageForm.FROM)).filter(REVIEW::equals).orElse(""));
         // What was on a page that was sent since would undo what was kept then, as an entry that was added.
         boolean isNow = Optional.ofNullable(form.getFirst(PageForm.KEPT)).map(String.valueOf(running.get().version())::equals).orElse(true);
         if (isNow && posted.interview().passed().equals(running.get().interview().passed())) {
-            interviews.keepDraft(running.get(), form.getFirst(PageForm.PAGE), posted.given());
+            interviews.keepDraft(running.get(), form.getFirst(PageForm.PAGE), posted.draft(draft));
         }
         fill(running.get().with(posted.now()), Optional.ofNullable(form.getFirst(PageForm.AT)).orElse(""), false, "", registers.of(id),
                 model);
@@ -368,7 +375,7 @@ class RespondController {
     String records(@PathVariable String id, @RequestParam MultiValueMap<String, String> form, HttpServletRequest request, Model model) {
         Optional<Running> running = interviews.find(id)
                 .filter(r -> r.receipt().isEmpty() && !r.isOver() && offering.withdrawn(r.release()).isEmpty());
-        Interview now = posted(running, id, form).now();
+        Interview now = posted(running, id, draft(running, form), form).now();
         String slot = PageForm.sought(form);
         SoughtRecords sought = sought(running.get().with(now), slot, PageForm.wordsSought(form, slot), request);
         model.addAttribute("found", FoundRecords.of(now, slot, sought, registers.of(id)));

@@ -3,7 +3,6 @@ package orthogon.app.browser;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
-import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -84,10 +83,6 @@ class CasesIT {
         return ines.locator(".dispatch-claims .sign." + verdict);
     }
 
-    private static List<String> violations(Page page) {
-        return new AxeBuilder(page).analyze().getViolations().stream().map(v -> v.getId() + " " + v.getNodes()).toList();
-    }
-
     private void setUp() {
         DraftStore drafts = application.part(DraftStore.class);
         List.of(RIDE, LOOK, INTAKE).forEach(d -> drafts.create(d, "jory", "began"));
@@ -112,7 +107,7 @@ class CasesIT {
         // More gulls are found than travel, and five cannot travel together, until the ride is opened for those alone that fit.
         assertThat(claim("refuted")).hasCount(2);
         assertThat(ines.locator(".follow-values .sign.refuted")).hasCount(1);
-        assertEquals(List.of(), violations(ines));
+        assertEquals(List.of(), Chromium.violations(ines));
         ines.locator(".dispatch-claims a", new Page.LocatorOptions().setHasText("whatever is carried to birds")).click();
         assertThat(ines.locator("#chosen")).containsText("opens ride with “6” for birds, which gull_ride does not accept");
         ines.navigate(application.address() + "/q/gull_intake/dispatch?at=ride");
@@ -172,7 +167,7 @@ class CasesIT {
         Chromium.press(ines, "Keep the message");
         assertThat(ines.locator("#to-ride_fine")).containsText("once ride is decided, when arrived of ride");
         assertThat(claim("proved")).hasCount(2);
-        assertEquals(List.of(), violations(ines));
+        assertEquals(List.of(), Chromium.violations(ines));
     }
 
     /** Every lane that the case can take is drawn; one of them is looked at and rehearsed. */
@@ -181,7 +176,7 @@ class CasesIT {
         // No ride, or one that is withdrawn, or accepted with and without gulls; the look ends in three ways; the last look in two.
         assertThat(ines.locator("#lower .lane-count b").first()).hasText(String.valueOf(3 + 3 + 3 + 3 * 2));
         assertThat(ines.locator("#lower .drill-head .sign.proved")).containsText("as expected");
-        assertEquals(List.of(), violations(ines));
+        assertEquals(List.of(), Chromium.violations(ines));
         ines.locator("#lower [data-lane]").first().click();
         assertThat(ines.locator("#chosen h1")).containsText(" of 15");
         ines.locator("#lower .lane[aria-label*='again withdrawn']").first().click();
@@ -203,7 +198,7 @@ class CasesIT {
         assertThat(ines.locator("#follow-ups")).containsText("not opened: not before ride is over, and only when");
         Chromium.press(ines, "Go on with the case");
         assertThat(ines.locator(".case-seats li.now")).containsText("ride open");
-        assertEquals(List.of(), violations(ines));
+        assertEquals(List.of(), Chromium.violations(ines));
         Chromium.press(ines, "Fill the rest");
         Chromium.press(ines, "Send it");
         Chromium.press(ines, "Send it back (sends it back)");
@@ -220,7 +215,7 @@ class CasesIT {
         assertThat(ines.locator(".case-seats li.now")).containsText("again open");
         Chromium.press(ines, "Withdraw it, as the office would");
         assertThat(ines.locator(".stage")).containsText("The case is at its end");
-        assertEquals(List.of(), violations(ines));
+        assertEquals(List.of(), Chromium.violations(ines));
     }
 
     @Test
@@ -234,7 +229,7 @@ class CasesIT {
         finder.locator("#questions:not([aria-busy]) #go .main").click();
         finder.locator("form[action$='/send'] button").click();
         assertThat(finder.locator(".follow-next li")).hasCount(2);
-        assertEquals(List.of(), violations(finder));
+        assertEquals(List.of(), Chromium.violations(finder));
         String receipt = finder.locator(".receipt b").textContent();
         String look = finder.locator(".follow-next a").last().getAttribute("href");
         String ride = finder.locator(".follow-next a").first().getAttribute("href");
@@ -252,13 +247,13 @@ class CasesIT {
         finder.navigate(application.address() + ride);
         assertThat(finder.locator("h1")).hasText("Not any more");
         assertThat(finder.locator("main")).containsText("You sent this on");
-        assertEquals(List.of(), violations(finder));
+        assertEquals(List.of(), Chromium.violations(finder));
 
         // Staff give it back, the finder corrects it, and staff accept it.
         Page mirja = Chromium.signedIn(application.address(), "mirja");
         assertThat(mirja.locator(".waiting")).containsText("Decide: Hand-over to a driver");
         mirja.navigate(application.address() + "/q/gull_intake/responses/cases/" + receipt);
-        assertEquals(List.of(), violations(mirja));
+        assertEquals(List.of(), Chromium.violations(mirja));
         Chromium.press(mirja, "Send it back");
         assertThat(mirja.getByRole(AriaRole.ALERT).first()).containsText("Write what is to be corrected");
         mirja.locator("textarea[name=note]").first().fill("They have arrived, have they not?");
@@ -296,7 +291,7 @@ class CasesIT {
         assertThat(mirja.locator(".case-follow").nth(1)).containsText("expired");
         mirja.navigate(application.address() + "/q/gull_intake/responses/cases");
         assertThat(mirja.locator(".cases table")).containsText(receipt);
-        assertEquals(List.of(), violations(mirja));
+        assertEquals(List.of(), Chromium.violations(mirja));
         mirja.context().close();
         finder.context().close();
         aReleaseOfTheRideWaitsWhereTheIntakeWouldNotFit();

@@ -1,5 +1,6 @@
 package orthogon.app.browser;
 
+import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
@@ -79,5 +80,10 @@ public final class Chromium implements AfterEachCallback {
     /** Presses the button of this name. */
     static void press(Page page, String name) {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true)).click();
+    }
+
+    /** What the accessibility engine finds wrong with the page. */
+    static List<String> violations(Page page) {
+        return new AxeBuilder(page).analyze().getViolations().stream().map(v -> v.getId() + " " + v.getNodes()).toList();
     }
 }

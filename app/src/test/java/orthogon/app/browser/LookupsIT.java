@@ -5,15 +5,11 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Browser;
-import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Response;
 import com.microsoft.playwright.options.AriaRole;
-import java.io.IOException;
-import java.io.InputStream;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
@@ -29,9 +25,6 @@ import orthogon.core.answer.parts.PartsAnswer;
 import orthogon.core.answer.text.TextAnswer;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
-import orthogon.core.questionnaire.Roster;
-import org.apache.poi.ss.usermodel.Sheet;
-import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -96,10 +89,6 @@ class LookupsIT {
         page.context().close();
     }
 
-    private static List<String> violations(Page page) {
-        return new AxeBuilder(page).analyze().getViolations().stream().map(v -> v.getId() + " " + v.getNodes()).toList();
-    }
-
     private Locator field(Page page) {
         return page.getByRole(AriaRole.COMBOBOX);
     }
@@ -139,7 +128,7 @@ class LookupsIT {
         assertThat(ines.locator("#inspector .says", new Page.LocatorOptions().setHasText("beat of record is beat"))).isVisible();
         ines.locator("#s-mayAdd").check();
         ines.locator("#s-order").selectOption("name");
-        assertEquals(List.of(), violations(ines));
+        assertEquals(List.of(), Chromium.violations(ines));
 
         Chromium.open(ines, application.address() + "/q/night_watch/release");
         assertThat(ines.locator("main")).containsText("name, beat, nights");
@@ -172,7 +161,7 @@ class LookupsIT {
         field(page).pressSequentially("qu");
         assertThat(page.getByRole(AriaRole.OPTION)).hasCount(2);
         assertThat(field(page)).hasAttribute("aria-expanded", "true");
-        assertEquals(List.of(), violations(page));
+        assertEquals(List.of(), Chromium.violations(page));
         field(page).press("ArrowDown");
         assertThat(page.getByRole(AriaRole.OPTION).first()).hasAttribute("aria-selected", "true");
         assertThat(page.getByRole(AriaRole.OPTION).first()).containsText("Wystan Brook");
@@ -181,7 +170,7 @@ class LookupsIT {
         assertThat(page.locator(".records label:has(:checked)")).containsText("Wenna Tregle");
         assertThat(page.locator("#q-often")).containsText("May we ask for Wenna Tregle again?");
         settled(page);
-        assertEquals(List.of(), violations(page));
+        assertEquals(List.of(), Chromium.violations(page));
         // Nothing but what is ticked has left the server; nor has the receipt of a record.
         ResponseStore responses = application.part(ResponseStore.class);
         long wardens = application.part(DraftStore.class).head("wardens").orElseThrow().id();
@@ -248,55 +237,5 @@ class LookupsIT {
         assertThat(later.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add a new one"))).hasCount(0);
         later.context().close();
         page.context().close();
-    }
-
-    @Test
-    void severalRecordsAreGivenInOneSitting() throws IOException {
-        Questionnaire homes = Questionnaire.blank("homes", "Homes").withPages(List.of(
-                orthogon.core.questionnaire.Page.empty("home", "The home").withItems(List.of(
-                        Question.of("home_name", "What is the home called?", new TextAnswer(false, null, 40)).withRequireWhen("true"))),
-                orthogon.core.questionnaire.Page.empty("who", "Who lives there").withItems(List.of(
-                        new Roster("people", "Everybody", "Person {number} at {home_name}", "", 1, 6, List.of(
-                                Question.of("first_name", "First name", new TextAnswer(false, null, 40)).withRequireWhen("true"),
-                                Question.of("age", "Age", new NumberAnswer(BigDecimal.ZERO, new BigDecimal(120), 0, "years"))))))));
-        application.part(DraftStore.class).create(homes, "jory", "began");
-        release("homes", "First.");
-        Page page = Chromium.visitor();
-        page.navigate(application.address() + "/to/homes");
-        Chromium.press(page, "Begin");
-        page.getByLabel("What is the home called?").fill("Reed Cottage");
-        Chromium.press(page, "Next");
-        List<String> names = List.of("Wenna", "Orrin", "Sorrel");
-        for (int n = 0; n < names.size(); n++) {
-            if (n > 0) {
-                settled(page);
-                page.locator("button[value='add:people']").click();
-            }
-            assertThat(page.locator(".entry-head h3").nth(n)).hasText("Person " + (n + 1) + " at Reed Cottage");
-            page.getByLabel("First name").nth(n).fill(names.get(n));
-            page.getByLabel("Age").nth(n).fill(String.valueOf(30 + n));
-        }
-        assertEquals(List.of(), violations(page));
-        Chromium.press(page, "Review and send");
-        Chromium.press(page, "Send my answers");
-        assertThat(page.locator("main")).containsText("Your answers have been sent");
-        page.context().close();
-
-        Chromium.open(ines, application.address() + "/q/homes/responses");
-        ines.locator(".responses-table summary").click();
-        assertThat(ines.locator(".inside tbody tr td:first-child")).hasText(names.toArray(String[]::new));
-        ines.locator("summary", new Page.LocatorOptions().setHasText("Save as a file")).click();
-        Download saved = ines.waitForDownload(() -> Chromium.press(ines, "XLSX"));
-        try (InputStream in = saved.createReadStream(); XSSFWorkbook book = new XSSFWorkbook(in)) {
-            Sheet people = book.getSheet("people");
-            long id = application.part(DraftStore.class).head("homes").orElseThrow().id();
-            ResponseStore responses = application.part(ResponseStore.class);
-            String receipt = responses.receipts(responses.numbers(id)).getFirst();
-            for (int n = 1; n <= names.size(); n++) {
-                assertEquals(receipt, people.getRow(n).getCell(0).getStringCellValue());
-                assertEquals(n, people.getRow(n).getCell(1).getNumericCellValue());
-                assertEquals(names.get(n - 1), people.getRow(n).getCell(2).getStringCellValue());
-            }
-        }
     }
 }
