@@ -1,4 +1,4 @@
-// On a narrow screen each entry of a roster has a page of its own, which is opened from the list of all entries.
+// On a narrow screen each of several entries of a roster has a page of its own, which is opened from the list of them all.
 const narrow = matchMedia('(max-width: 600px)');
 const ADDED = 'orthogon-added';
 
@@ -8,16 +8,24 @@ let watching = false;
 
 const items = () => document.getElementById('items');
 
+const rosterOf = (entry) => entry.replace(/-\d+$/, '');
+
+/** Whether there are several entries beside this one. */
+function isOneOfSeveral(entry) {
+    return items().querySelectorAll(`[data-entries="${CSS.escape(rosterOf(entry))}"] [data-opens]`).length > 1;
+}
+
 /** Shows the open entry alone, or all but the entries. */
 function show() {
     const all = items();
-    const there = narrow.matches && Boolean(all.querySelector(`[data-of="${CSS.escape(open)}"]`));
+    const there = narrow.matches && isOneOfSeveral(open) && Boolean(all.querySelector(`[data-of="${CSS.escape(open)}"]`));
     open = there ? open : '';
     all.classList.toggle('by-entry', narrow.matches);
     document.body.classList.toggle('one-entry', there);
-    const roster = `q-${open.replace(/-\d+$/, '')}`;
     for (const item of all.children) {
-        const aside = open ? item.dataset.of !== open && item.id !== roster : 'of' in item.dataset;
+        const aside = open
+            ? item.dataset.of !== open && item.id !== `q-${rosterOf(open)}`
+            : 'of' in item.dataset && isOneOfSeveral(item.dataset.of);
         item.classList.toggle('aside', narrow.matches && aside);
     }
     const done = document.getElementById('entry-done');
@@ -48,8 +56,9 @@ export function entries(roster) {
     if (added) {
         sessionStorage.removeItem(ADDED);
     }
-    if (added && narrow.matches) {
-        open = [...roster.querySelectorAll('[data-opens]')].at(-1)?.dataset.opens ?? '';
+    const last = [...roster.querySelectorAll('[data-opens]')].at(-1)?.dataset.opens ?? '';
+    if (added && narrow.matches && isOneOfSeveral(last)) {
+        open = last;
         history.pushState({ entry: open }, '');
     }
     if (!watching) {
@@ -76,7 +85,7 @@ function watch(done) {
     document.addEventListener('click', (event) => {
         const link = event.target.closest('a[href^="#"]');
         const entry = link && narrow.matches ? entryBehind(link) : '';
-        if (entry) {
+        if (entry && isOneOfSeveral(entry)) {
             event.preventDefault();
             enter(entry);
         }

@@ -20,16 +20,20 @@ import orthogon.app.store.SignOffStore;
 import orthogon.app.view.Views;
 import orthogon.app.work.Acts;
 import orthogon.app.work.BeginQuestionnaire;
+import orthogon.app.work.BringList;
 import orthogon.app.work.RemoveQuestionnaire;
+import orthogon.core.lists.ListOfRows;
 import orthogon.core.proof.Proof;
 import orthogon.core.proof.claim.Verdict;
 import orthogon.core.questionnaire.Codes;
 import orthogon.core.questionnaire.Questionnaire;
+import orthogon.core.questionnaire.Refused;
 import orthogon.core.responses.ResponseState;
 import orthogon.formats.document.DocumentReader;
 import orthogon.formats.document.DocumentWriter;
 import orthogon.formats.json.UnusableFile;
 import orthogon.formats.progress.ProgressListener;
+import orthogon.formats.table.TableReader;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.security.Principal;
@@ -97,10 +101,12 @@ class DeskController {
     private final ResponseStore responses;
     private final SettingStore settings;
     private final Waiting dues;
+    private final BringList bringing;
 
     DeskController(DraftStore drafts, KnownReleases releases, InterviewStore interviews, Proofs proofs, Frame frame, Starters starters,
             SignOffStore signOffs, RemoveQuestionnaire removals, BeginQuestionnaire beginning, Works works, People people, Acts acts,
-            ResponseStore responses, SettingStore settings, Waiting dues) {
+            ResponseStore responses, SettingStore settings, Waiting dues, BringList bringing) {
+        this.bringing = bringing;
         this.dues = dues;
         this.responses = responses;
         this.settings = settings;
@@ -221,7 +227,7 @@ class DeskController {
     String open(@RequestParam MultipartFile file, Principal who, Model model, HttpServletResponse response) throws IOException {
         byte[] content = file.getBytes();
         String name = String.valueOf(file.getOriginalFilename());
-        Work work = works.begin("The questionnaire in “" + name + "”", "/", who.getName(),
+        Work work = works.begin((TableReader.isTable(name) ? "The list in “" : "The questionnaire in “") + name + "”", "/", who.getName(),
                 progress -> opened(content, name, who.getName(), progress));
         return switch (works.soon(work).orElse(null)) {
             case Result.Address address -> "redirect:" + address.to();
@@ -236,6 +242,10 @@ class DeskController {
     private Result opened(byte[] content, String name, String who, ProgressListener progress) {
         try {
             progress.at("Reading the file", 0, 0);
+            if (TableReader.isTable(name)) {
+                ListOfRows table = new ListOfRows(TableReader.read(name, content, progress));
+                return new Result.Address("/q/" + bringing.begin(table, name, who, progress) + "/responses");
+            }
             Questionnaire document = DocumentReader.read(content);
             List<Result.ResultFault> leading = new ArrayList<>();
             for (int i = 0; i < document.outcomes().size(); i++) {
@@ -253,6 +263,8 @@ class DeskController {
             String code = Codes.fresh(document.code(), drafts::exists);
             beginning.begin(document.withCode(code), who, "opened the file " + name);
             return new Result.Address("/q/" + code + "/compose");
+        } catch (TableReader.UnreadableTable | Refused e) {
+            return new Result.Refusal("“" + name + "” cannot be used as a list. " + e.getMessage(), List.of());
         } catch (UnusableFile e) {
             return new Result.Refusal("“" + name + "” cannot be used as a questionnaire. Fix what is listed and open it again.",
                     e.faults().stream().map(f -> new Result.ResultFault(f.pointer(), f.message())).toList());

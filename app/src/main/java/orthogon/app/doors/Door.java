@@ -49,7 +49,7 @@ public record Door(HttpMethod method, String path, Act act) {
         post(doors, Act.READ_RESPONSES, "/q/*/responses/cases/*/decide", "/q/*/responses/cases/*/answer");
         post(doors, Act.REMARK, "/q/*/remarks/**", "/q/*/remarks");
         post(doors, Act.SIGN, "/q/*/release/sign");
-        post(doors, Act.RELEASE, "/q/*/release/**", "/q/*/release");
+        post(doors, Act.RELEASE, "/q/*/release/**", "/q/*/release", "/q/*/responses/rows");
         post(doors, Act.SET_UP, "/workspace", "/workspace/states", "/outbox/*/again");
         return List.copyOf(doors);
     }

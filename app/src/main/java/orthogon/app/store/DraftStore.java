@@ -41,7 +41,8 @@ public class DraftStore {
             "delete from record_adding where interview_id in (select i.id from interview i join release r on r.id = i.release_id "
                     + "where r.questionnaire_id = :id) or for_interview in (select i.id from interview i join release r "
                     + "on r.id = i.release_id where r.questionnaire_id = :id)",
-            "delete from retention where questionnaire_id = :id",
+            "delete from retention where questionnaire_id = :id", "delete from list_gone where questionnaire_id = :id",
+            "delete from list_version where questionnaire_id = :id",
             "delete from response_view where questionnaire_id = :id",
             "delete from answer_refusal where release_id in (select id from release where questionnaire_id = :id)",
             "delete from answer_route where release_id in (select id from release where questionnaire_id = :id)",

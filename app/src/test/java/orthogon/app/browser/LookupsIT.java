@@ -10,6 +10,9 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Response;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
+import java.util.regex.Pattern;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
@@ -127,7 +130,9 @@ class LookupsIT {
         ines.locator("#offerWhen").press("Tab");
         assertThat(ines.locator("#inspector .says", new Page.LocatorOptions().setHasText("beat of record is beat"))).isVisible();
         ines.locator("#s-mayAdd").check();
+        String before = ines.locator("#state").getAttribute("data-revision");
         ines.locator("#s-order").selectOption("name");
+        assertThat(ines.locator("#state")).not().hasAttribute("data-revision", before);
         assertEquals(List.of(), Chromium.violations(ines));
 
         Chromium.open(ines, application.address() + "/q/night_watch/release");
@@ -229,13 +234,85 @@ class LookupsIT {
         assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add a new one"))).hasCount(1);
 
         Chromium.open(ines, application.address() + "/q/night_watch/compose?at=warden");
+        String before = ines.locator("#state").getAttribute("data-revision");
         ines.locator("#s-mayAdd").uncheck();
-        assertThat(ines.locator("#s-mayAdd")).not().isChecked();
+        assertThat(ines.locator("#state")).not().hasAttribute("data-revision", before);
         release("night_watch", "Without adding.");
         Page later = begun();
         assertThat(later.locator(".lookup")).isVisible();
         assertThat(later.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add a new one"))).hasCount(0);
         later.context().close();
+        page.context().close();
+    }
+
+    private static FilePayload table(String name, String rows) {
+        return new FilePayload(name, "text/csv", ("Box;Kind;Height in m\n" + rows).getBytes(StandardCharsets.UTF_8));
+    }
+
+    @Test
+    void rowsOfATableAreChosenAndANewerTableReplacesThem() {
+        ines.navigate(application.address() + "/");
+        ines.locator("#file")
+                .setInputFiles(table("nest boxes.csv", "Quay 1;round;2.5\nQuay 2;slit;3\nMarsh 1;round;4\nMarsh 2;slit;3.5\n"));
+        Chromium.press(ines, "Open the file");
+        ines.waitForURL("**/q/nest_boxes/responses");
+        assertThat(ines.locator(".responses-table tbody tr")).hasCount(4);
+        assertThat(ines.locator(".responses-table")).containsText("Marsh 2");
+
+        application.part(DraftStore.class).create(Questionnaire.blank("box_round", "Box round").withPages(List.of(
+                orthogon.core.questionnaire.Page.empty("page", "The round").withItems(List.of(
+                        Question.of("box", "Which box?", LookupAnswer.in("nest_boxes")).withRequireWhen("true"),
+                        Question.of("ladder", "Have you a ladder?", new TextAnswer(false, null, 80)).withAskWhen("box.height_m >= 3"))))),
+                "jory", "began");
+        Chromium.open(ines, application.address() + "/q/box_round/compose?at=box");
+        for (String shown : List.of("box", "kind", "height_m")) {
+            ines.locator("#shows-" + shown).check();
+            assertThat(ines.locator(".says", new Page.LocatorOptions().setHasText("Respondents see these answers"))).isVisible();
+            assertThat(ines.locator("#shows-" + shown)).isChecked();
+        }
+        assertThat(ines.locator("#inspector")).containsText("height_m of record is answered");
+        Chromium.open(ines, application.address() + "/q/box_round/prove");
+        ines.getByText("Waive…").click();
+        ines.locator("[name=reason]").fill("The boxes hang where everybody sees them.");
+        Chromium.press(ines, "Waive this claim");
+        assertThat(ines.locator("#chosen .waived")).isVisible();
+        release("box_round", "The first round.");
+
+        Page page = Chromium.visitor();
+        page.navigate(application.address() + "/to/box-round");
+        Chromium.press(page, "Begin");
+        field(page).pressSequentially("slit");
+        assertThat(page.getByRole(AriaRole.OPTION)).hasCount(2);
+        page.getByRole(AriaRole.OPTION).filter(new Locator.FilterOptions().setHasText("Quay 2")).click();
+        assertThat(page.getByLabel("Have you a ladder?")).isVisible();
+        settled(page);
+        Chromium.press(page, "Review and send");
+        Chromium.press(page, "Send my answers");
+        assertThat(page.locator("main")).containsText("Your answers have been sent");
+
+        Chromium.open(ines, application.address() + "/q/nest_boxes/responses/rows");
+        ines.locator("#file").setInputFiles(
+                new FilePayload("notes.csv", "text/csv", "Note\nThe wrong table\n".getBytes(StandardCharsets.UTF_8)));
+        Chromium.press(ines, "Replace the rows");
+        assertThat(ines.getByRole(AriaRole.ALERT)).containsText("The table has no column “Box”");
+        ines.locator("#file")
+                .setInputFiles(table("nest boxes 2.csv", "Quay 1;round;2.5\nMarsh 1;round;4\nMarsh 2;slit;3.5\nMill 1;slit;3\n"));
+        Chromium.press(ines, "Replace the rows");
+        assertThat(ines.locator("table").first().locator("tbody tr")).hasText(new Pattern[]{
+                Pattern.compile("^\\s*2\\s*nest boxes 2.csv\\s*4\\s*1\\s*1\\s.*"),
+                Pattern.compile("^\\s*1\\s*nest boxes.csv\\s*4\\s*4\\s*0\\s.*")});
+        assertThat(ines.locator("table").nth(1)).containsText("Quay 2");
+        assertThat(ines.locator("table").nth(1)).containsText("1 response");
+        assertEquals(List.of(), Chromium.violations(ines));
+
+        page.navigate(application.address() + "/to/box-round");
+        Chromium.press(page, "Begin");
+        field(page).pressSequentially("slit");
+        assertThat(page.getByRole(AriaRole.OPTION)).hasCount(2);
+        assertThat(page.getByRole(AriaRole.LISTBOX)).containsText("Mill 1");
+        // Nobody answers a list.
+        page.navigate(application.address() + "/to/nest-boxes");
+        assertThat(page.locator("main")).containsText("This is a list to choose from. Nobody answers it.");
         page.context().close();
     }
 }

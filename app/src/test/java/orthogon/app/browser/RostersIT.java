@@ -87,7 +87,9 @@ class RostersIT {
         page.navigate(application.address() + "/to/camp");
         Chromium.press(page, "Begin");
         Locator listed = page.locator(".in-short a");
-        assertThat(listed).hasCount(1);
+        // One entry is answered where it stands.
+        assertThat(listed).isHidden();
+        assertThat(page.getByLabel("First name")).isVisible();
         assertThat(page.locator("button[value^='add:']")).hasCount(0);
         page.getByLabel("How many of you come?").fill("3");
         page.getByLabel("Your email address").fill("wenna@example.org");
@@ -156,7 +158,9 @@ class RostersIT {
             page.locator("button[value='add:dogs']").click();
             assertThat(page.locator("h3:visible")).hasText("Dog " + n);
             page.getByLabel("What do you call it?").nth(n - 1).fill("Rook " + n);
-            Chromium.press(page, "Done");
+            if (n > 1) {
+                Chromium.press(page, "Done");
+            }
             assertThat(page.getByLabel("Anything else?")).isVisible();
         }
         assertThat(page.locator(".in-short li")).hasText(new String[]{"Dog 1 Rook 1", "Dog 2 Rook 2"});

@@ -162,14 +162,25 @@ class WholeIntakeIT {
         assertThat(page.locator(".introduction strong")).hasText("2 animals");
         hand.press("Add another Animal");
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Animal 2"))).isVisible();
+        // On a phone each animal has a page of its own; the one that was added is open.
+        Locator done = page.locator("#entry-done");
+        boolean isPhone = done.isVisible();
         for (String of : new String[]{"1-size", "1-open_mouth", "2-size", "2-open_mouth"}) {
             Locator size = page.locator("#q-animals-" + of + " input[type=radio]").first();
+            if (isPhone && !size.isVisible()) {
+                done.click();
+                page.locator(".in-short a").nth(of.startsWith("1") ? 0 : 1).click();
+            }
             if (hand instanceof Keyboard keys) {
                 keys.reach(size);
                 page.keyboard().press("Space");
             } else {
                 size.click();
             }
+        }
+        if (isPhone) {
+            page.locator("#questions:not([aria-busy])").waitFor();
+            done.click();
         }
         hand.onward();
         hand.choose("Did it bite or scratch anyone?", "No");

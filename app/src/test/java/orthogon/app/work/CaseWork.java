@@ -43,6 +43,8 @@ public final class CaseWork {
     public final FollowUpLinks links;
     public final PersonStore persons;
     public final People people;
+    public final Openable openable;
+    public final Acts acts;
     public final List<Mail> sent = new ArrayList<>();
     /** Whether the outbox takes nothing. */
     public boolean isBroken;
@@ -60,11 +62,11 @@ public final class CaseWork {
         PublicAddress addresses = new PublicAddress("https://forms.quillmere.example");
         links = new FollowUpLinks(followUps, known, addresses);
         SendMessages messages = new SendMessages(this::take, people);
-        OpenFollowUps opening = new OpenFollowUps(followUps, interviews,
-                new Openable(drafts, new KnownDrafts(drafts), known, releases), known, this::take, links,
+        openable = new Openable(drafts, new KnownDrafts(drafts), known, releases);
+        OpenFollowUps opening = new OpenFollowUps(followUps, interviews, openable, known, this::take, links,
                 new FollowUpMessages(messages, links, followUps, addresses));
         DataSourceTransactionManager transactions = new DataSourceTransactionManager(database);
-        Acts acts = new Acts(new AuditStore(jdbc, new TrailKey("key".getBytes(StandardCharsets.UTF_8))), transactions);
+        acts = new Acts(new AuditStore(jdbc, new TrailKey("key".getBytes(StandardCharsets.UTF_8))), transactions);
         work = new WorkOnFollowUps(followUps, interviews, opening, acts, people, clock, transactions);
         sending = new SendInterview(interviews, messages, opening, work, links, new AddRecord(interviews, new RecordLinkStore(jdbc)),
                 transactions);
