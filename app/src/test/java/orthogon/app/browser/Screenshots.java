@@ -53,6 +53,7 @@ public final class Screenshots {
         shot(dark, "/q/transport_handover/compose?at=driver", "compose-dark");
         respondent(page);
         lookup(page);
+        entries(page);
         released(page);
     }
 
@@ -139,6 +140,37 @@ public final class Screenshots {
         phone.getByRole(AriaRole.COMBOBOX).pressSequentially("ma");
         phone.locator("[role=option]").first().waitFor();
         save(phone, "respond-lookup");
+        phone.context().close();
+    }
+
+    /** A household of three on a phone, one of them answered. */
+    private void entries(Page analyst) {
+        Chromium.open(analyst, address + "/q/foster_home/release");
+        analyst.locator("button", new Page.LocatorOptions().setHasText("Release 1")).first().click();
+        String link = analyst.locator("a[href^='/to/']").first().getAttribute("href");
+        Page phone = Chromium.context(new Browser.NewContextOptions().setViewportSize(390, 844)).newPage();
+        phone.navigate(address + link);
+        Chromium.press(phone, "Begin");
+        phone.getByLabel("Given name").fill("Marlow");
+        phone.getByLabel("Family name").fill("Teasel");
+        phone.getByLabel("Your mail address").fill("marlow@example.org");
+        phone.locator("[name=born]").fill("1980-05-04");
+        phone.locator("[name=fostered][value=no]").check();
+        phone.locator("#questions:not([aria-busy]) #go .main").click();
+        phone.locator("[name=home_kind][value=house]").check();
+        phone.locator("[name=rented][value=no]").check();
+        phone.locator("[name=home_garden][value=no]").check();
+        phone.locator("#questions:not([aria-busy]) #go .main").click();
+        phone.getByLabel("How many people").fill("3");
+        phone.getByLabel("How many people").blur();
+        phone.locator(".in-short a").nth(1).waitFor();
+        phone.locator(".in-short a").first().click();
+        phone.getByLabel("First name").first().fill("Linnet");
+        phone.getByLabel("How old?").first().fill("44");
+        phone.locator("[name='household.1.allergy'][value=no]").check();
+        Chromium.press(phone, "Done");
+        phone.getByText("Linnet").first().waitFor();
+        save(phone, "respond-entries");
         phone.context().close();
     }
 
