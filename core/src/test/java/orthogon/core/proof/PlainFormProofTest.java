@@ -77,6 +77,11 @@ class PlainFormProofTest {
                         "not(answered(g.one))", "g.one != g.two"), NAME("n", "answered(n)", "n = null", "n.family = \"a\"",
                                 "not(n.given = \"b\")", "n.given = null", "answered(n.given) and q0",
                                 "n.family != \"b\" or q0 = false", "starts with(n.family, \"b\")"),
+        /** Records of another questionnaire in the entries of a roster. */
+        RECORDS("r", "some e in r satisfies e.l.area = \"a\"", "every e in r satisfies answered(e.l)", "list contains(r.l.area, \"b\")",
+                "count(r) > 1 and (some e in r satisfies e.l.big = q0)", "answered(string join(r.l.area))",
+                "not(some e in r satisfies e.l.big)", "string join(r.l.area, \"-\") = \"a-b\"", "every e in r satisfies e.l.area = \"b\"",
+                "sum(r.d) > 2"),
         /** A record of another questionnaire, of which an area and a truth are shown. */
         LOOKUP("l", "answered(l)", "l = null", "l.area = \"a\"", "not(l.big)", "l.area = null and answered(l)",
                 "l.area != \"b\" or q0 = false", "answered(l.big) and q0", "l.big = q0", "l.record = null", "not(l.area = \"b\")");
@@ -135,14 +140,20 @@ class PlainFormProofTest {
                     .withAskWhen(pick("", "answered(q0)", "q0"))
                     .withAccept(List.of(new Question.Accept(pick("true", "n.family != \"b\"", "n.given = \"a\" or q0"), ""))),
                     random.nextBoolean());
-            case LOOKUP -> kept(Question.of("l", "Record?", new LookupAnswer("other", 1,
-                    List.of(new RecordAnswer("area", "Area", new OneChoice(TWO, false)), new RecordAnswer("big", "Big", new YesNoAnswer())),
-                    pick("", "answered(record.area)", "record.area = \"a\" or record.big", "not(record.big) and answered(record.area)"),
-                    pick("", "q0", "record.big = q0", "record.area != \"a\" or not(q0)", "not(record.big)"), "", false))
-                    .withRequireWhen(pick("", "true", "q0")).withAskWhen(pick("", "answered(q0)", "q0"))
-                    .withAccept(List.of(new Question.Accept(pick("true", "l.area != \"b\"", "l.big = true or q0"), ""))),
-                    random.nextBoolean());
+            case LOOKUP -> lookup();
+            case RECORDS -> new Roster("r", "Each", "", pick("", "q0 = true"), random.nextInt(2), 2, count(), List.of(lookup(),
+                    new Derived("d", pick("if l.big then 2 else 0", "if answered(l) then 1 else null"))));
         };
+    }
+
+    private Question lookup() {
+        return kept(Question.of("l", "Record?", new LookupAnswer("other", 1,
+                List.of(new RecordAnswer("area", "Area", new OneChoice(TWO, false)), new RecordAnswer("big", "Big", new YesNoAnswer())),
+                pick("", "answered(record.area)", "record.area = \"a\" or record.big", "not(record.big) and answered(record.area)"),
+                pick("", "q0", "record.big = q0", "record.area != \"a\" or not(q0)", "not(record.big)"), "", false))
+                .withRequireWhen(pick("", "true", "q0")).withAskWhen(pick("", "answered(q0)", "q0"))
+                .withAccept(List.of(new Question.Accept(pick("true", "l.area != \"b\"", "l.big = true or q0"), ""))),
+                random.nextBoolean());
     }
 
     private Questionnaire document(Middle kind) {
@@ -177,16 +188,27 @@ class PlainFormProofTest {
                         : choices();
                 yield entries("one", cells, "two", cells);
             }
-            case LOOKUP -> entries("area", choices(), "big", truths()).stream().<Object>map(shown -> {
-                Map<String, Object> oneRecord = new HashMap<>((Map<String, Object>) shown);
-                oneRecord.put("record", "R-1");
-                return oneRecord;
-            }).collect(Collectors.collectingAndThen(Collectors.toList(), records -> {
-                records.add(null);
-                return records;
-            }));
+            case LOOKUP -> records();
+            case RECORDS -> lists(records().stream().<Object>map(each -> {
+                Map<String, Object> entry = new HashMap<>();
+                entry.put("l", each);
+                return entry;
+            }).toList());
             case NAME -> entries("given", texts("a", "b", "z"), "family", texts("a", "b", "bz", "z"));
         }), "q9", truths());
+    }
+
+    /** Every record that there could be, and none. */
+    @SuppressWarnings("unchecked")
+    private static List<Object> records() {
+        return entries("area", choices(), "big", truths()).stream().<Object>map(shown -> {
+            Map<String, Object> oneRecord = new HashMap<>((Map<String, Object>) shown);
+            oneRecord.put("record", "R-1");
+            return oneRecord;
+        }).collect(Collectors.collectingAndThen(Collectors.toList(), records -> {
+            records.add(null);
+            return records;
+        }));
     }
 
     private static List<Object> texts(String... texts) {
@@ -283,7 +305,7 @@ class PlainFormProofTest {
             String at = run + " " + document.pages() + document.outcomeTable();
             assertEquals(BigInteger.valueOf(routes.size()), proof.figures().routes().orElseThrow(), at);
             // Of texts the proof counts classes, whereas here each text that is tried counts by itself.
-            if (kind == Middle.ROSTER || kind == Middle.GRID || kind == Middle.LOOKUP) {
+            if (kind != Middle.TEXTS && kind != Middle.NAME) {
                 assertEquals(BigInteger.valueOf(paths.size()), proof.figures().answerPaths().orElseThrow(), at);
             }
             for (Outcome outcome : document.outcomes()) {
@@ -300,7 +322,11 @@ class PlainFormProofTest {
             boolean roster = document.item("r").isPresent();
             assertEquals(asked.contains(kind.code), verdict(proof, roster ? "reach-section" : "reach-question", kind.code), at);
             if (roster) {
-                String inside = kind == Middle.TEXTS ? "t" : "y";
+                String inside = switch (kind) {
+                    case TEXTS -> "t";
+                    case RECORDS -> "l";
+                    default -> "y";
+                };
                 assertEquals(asked.contains(inside), verdict(proof, "reach-question", inside), at);
             }
             assertEquals(document.claims().getFirst().says() == Says.ALWAYS ? always : never, verdict(proof, "own", "own"), at);
