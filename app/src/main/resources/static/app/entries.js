@@ -1,7 +1,8 @@
 // On a narrow screen each of several entries of a roster has a page of its own, which is opened from the list of them all.
 const narrow = matchMedia('(max-width: 600px)');
-const ADDED = 'orthogon-added';
-
+/** The roster to which the page before added an entry. Read once: a page that is being left must not take it for its own. */
+let added = sessionStorage.getItem('orthogon-added') ?? '';
+sessionStorage.removeItem('orthogon-added');
 /** Which entry is open; empty where the list of all is shown. */
 let open = '';
 let watching = false;
@@ -52,12 +53,10 @@ function entryBehind(link) {
 
 /** @param roster the head of one roster, with the list of its entries where there are any */
 export function entries(roster) {
-    const added = sessionStorage.getItem(ADDED) === roster.dataset.entries;
-    if (added) {
-        sessionStorage.removeItem(ADDED);
-    }
+    const isAddedTo = added === roster.dataset.entries;
+    added = isAddedTo ? '' : added;
     const last = [...roster.querySelectorAll('[data-opens]')].at(-1)?.dataset.opens ?? '';
-    if (added && narrow.matches && isOneOfSeveral(last)) {
+    if (isAddedTo && narrow.matches && isOneOfSeveral(last)) {
         open = last;
         history.pushState({ entry: open }, '');
     }
@@ -88,12 +87,6 @@ function watch(done) {
         if (entry && isOneOfSeveral(entry)) {
             event.preventDefault();
             enter(entry);
-        }
-    });
-    document.addEventListener('submit', (event) => {
-        const [act, roster] = (event.submitter?.value ?? '').split(':');
-        if (act === 'add') {
-            sessionStorage.setItem(ADDED, roster);
         }
     });
     narrow.addEventListener('change', show);

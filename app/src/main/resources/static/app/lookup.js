@@ -82,7 +82,12 @@ export function lookup(box, form, headers) {
         options().forEach((option, i) => {
             option.id = `${list.id}-${i}`;
         });
+        const opens = list.hidden;
         list.hidden = !options().length;
+        if (opens && !list.hidden && list.getBoundingClientRect().bottom > innerHeight) {
+            // What was found stays in sight, on a phone above its keyboard as far as there is room.
+            box.closest('.item').scrollIntoView({ block: 'start' });
+        }
         field.setAttribute('aria-expanded', String(!list.hidden));
         told.textContent = found.dataset.says;
         mark(-1);

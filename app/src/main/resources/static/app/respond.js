@@ -278,8 +278,13 @@ document.addEventListener('input', (event) => {
 
 // What was typed last is told on leaving in another way than by a button, so that it is there when the page is opened again.
 let leaving = false;
-document.addEventListener('submit', () => {
+document.addEventListener('submit', (event) => {
     leaving = true;
+    // The page that comes next opens the entry that is added.
+    const [act, roster] = (event.submitter?.value ?? '').split(':');
+    if (act === 'add') {
+        sessionStorage.setItem('orthogon-added', roster);
+    }
 });
 document.addEventListener('click', (event) => {
     // Who keeps the page as it was saved takes back what was typed since.
