@@ -131,10 +131,7 @@ final class Fields {
                 set("askWhen", r.askWhen());
                 set("least", r.least());
                 set("most", r.most());
-                r.count().with((family, text) -> {
-                    set(family, text);
-                    return text;
-                });
+                r.count().each(this::set);
             }
             case Question q -> question(q);
         }

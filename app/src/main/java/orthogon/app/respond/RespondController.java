@@ -196,7 +196,7 @@ class RespondController {
             return "redirect:/i/" + id;
         }
         offering.frame(running.release(), response);
-        String posted = Optional.ofNullable(form.getFirst(PageForm.PAGE)).orElse("");
+        String posted = page(form);
         // A page posted again after the browser's own way back is taken as going back to it.
         Interview interview = running.interview().backTo(posted);
         Optional<Course.PageView> current = interview.course().current();
@@ -343,14 +343,16 @@ class RespondController {
 
     /** What was typed on the posted page before, also where it is not asked any more. */
     private Map<String, Object> draft(Optional<Running> running, MultiValueMap<String, String> form) {
-        String page = Optional.ofNullable(form.getFirst(PageForm.PAGE)).orElse("");
-        return running.flatMap(r -> interviews.draft(r.id(), page, r.release().document())).orElse(Map.of());
+        return running.flatMap(r -> interviews.draft(r.id(), page(form), r.release().document())).orElse(Map.of());
+    }
+
+    private static String page(MultiValueMap<String, String> form) {
+        return Optional.ofNullable(form.getFirst(PageForm.PAGE)).orElse("");
     }
 
     /** What is on a page now, to which a respondent may have gone back. */
     private PostedPage posted(Optional<Running> running, String id, Map<String, Object> draft, MultiValueMap<String, String> form) {
-        String page = Optional.ofNullable(form.getFirst(PageForm.PAGE)).orElse("");
-        return PostedPage.of(running.map(r -> r.interview().backTo(page).keep(draft)), form, registers.of(id));
+        return PostedPage.of(running.map(r -> r.interview().backTo(page(form)).keep(draft)), form, registers.of(id));
     }
 
     /** The page as it would be with what is on it now, which is kept aside in case the page is closed. */
@@ -363,7 +365,7 @@ class RespondController {
         // What was on a page that was sent since would undo what was kept then, as an entry that was added.
         boolean isNow = Optional.ofNullable(form.getFirst(PageForm.KEPT)).map(String.valueOf(running.get().version())::equals).orElse(true);
         if (isNow && posted.interview().passed().equals(running.get().interview().passed())) {
-            interviews.keepDraft(running.get(), form.getFirst(PageForm.PAGE), posted.draft(draft));
+            interviews.keepDraft(running.get(), page(form), posted.draft(draft));
         }
         fill(running.get().with(posted.now()), Optional.ofNullable(form.getFirst(PageForm.AT)).orElse(""), false, "", registers.of(id),
                 model);

@@ -33,9 +33,7 @@ import org.springframework.stereotype.Component;
 @Component
 class ResponseSearch {
 
-    /** Responses that are evaluated at a time. */
-
-                                                  /** @param found one page of them; {@code count} is of all */
+    /** @param found one page of them; {@code count} is of all */
     record FoundResponses(List<Response> found, int count) {}
 
     private final ResponseStore responses;

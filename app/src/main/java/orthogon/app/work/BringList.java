@@ -10,12 +10,13 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import orthogon.app.opening.Openable;
 import orthogon.app.store.DraftStore;
 import orthogon.app.store.DraftStore.Draft;
 import orthogon.app.store.ErasureStore;
 import orthogon.app.store.InterviewStore;
-import orthogon.app.store.InterviewStore.Running;
 import orthogon.app.store.ListStore;
 import orthogon.app.store.ListStore.GoneRow;
 import orthogon.app.store.ListStore.ListVersion;
@@ -25,6 +26,7 @@ import orthogon.app.store.ReleaseStore.Release;
 import orthogon.app.store.ReleaseStore.ReleaseState;
 import orthogon.app.store.ResponseStore;
 import orthogon.app.store.ResponseStore.Response;
+import orthogon.core.expression.Wiring;
 import orthogon.core.interview.Interview;
 import orthogon.core.lists.ListOfRows;
 import orthogon.core.proof.Proof;
@@ -87,7 +89,7 @@ public class BringList {
         String title = ListOfRows.title(file);
         Questionnaire document = table.document(Codes.from(title, "list", drafts::exists), title);
         Proof proof = proof(document);
-        List<Map<String, Object>> rows = rows(table, document);
+        List<Interview> rows = rows(table, document);
         acts.noted(who, document.code(), () -> {
             Draft draft = drafts.create(document, who, "brought the list in the file " + name(file));
             Release release = release(draft, proof, who);
@@ -109,9 +111,9 @@ public class BringList {
      */
     public void replace(Draft list, ListOfRows table, String file, String who, ProgressListener progress) throws Refused {
         Questionnaire document = table.document(list.document(), today());
-        boolean changed = !document.equals(list.document()) || openable.release(list.id()).isEmpty();
-        Optional<Proof> proof = changed ? Optional.of(proof(document)) : Optional.empty();
-        List<Map<String, Object>> rows = rows(table, document);
+        boolean isReleased = openable.release(list.id()).filter(r -> r.document().equals(document)).isPresent();
+        Optional<Proof> proof = isReleased ? Optional.empty() : Optional.of(proof(document));
+        List<Interview> rows = rows(table, document);
         Optional<ExchangedRows> brought = acts.perhaps(who, list.code(), () -> {
             Optional<Draft> draft = document.equals(list.document()) ? Optional.of(list) : appended(list, document, file, who);
             return draft.map(d -> {
@@ -134,26 +136,31 @@ public class BringList {
         }
     }
 
-    private ExchangedRows exchange(Draft list, Release release, List<Map<String, Object>> rows, ProgressListener progress) {
+    private ExchangedRows exchange(Draft list, Release release, List<Interview> rows, ProgressListener progress) {
         Map<Map<String, Object>, Deque<Response>> known = new HashMap<>();
-        responses.each(responses.numbers(list.id())).forEach(r -> known.computeIfAbsent(r.answers(), a -> new ArrayDeque<>()).add(r));
-        List<Map<String, Object>> further = new ArrayList<>();
-        for (Map<String, Object> row : rows) {
-            Deque<Response> alike = known.getOrDefault(row, new ArrayDeque<>());
-            if (alike.isEmpty()) {
-                further.add(row);
-            } else {
-                alike.pop();
-            }
-        }
+        Set<String> columns = release.document().questions().map(Question::code).collect(Collectors.toSet());
+        responses.each(responses.numbers(list.id()))
+                .forEach(r -> known.computeIfAbsent(only(columns, r.answers()), a -> new ArrayDeque<>()).add(r));
+        List<Interview> further = rows.stream().filter(row -> {
+            Deque<Response> alike = known.get(only(columns, row.sent()));
+            return alike == null || alike.poll() == null;
+        }).toList();
         List<Response> gone = known.values().stream().flatMap(Deque::stream).toList();
-        String first = list.document().questions().map(Question::code).findFirst().orElse("");
+        // Nothing personal stays behind of a row that is gone.
+        String first = list.document().questions().filter(q -> !q.personal()).map(Question::code).findFirst().orElse("");
         List<GoneRow> chosen = gone.stream().filter(r -> !links.choosing(r.receipt(), 1).isEmpty())
                 .map(r -> new GoneRow(r.receipt(), cut(String.valueOf(r.answers().getOrDefault(first, r.receipt())), LONGEST_LABEL), 0))
                 .toList();
         erasure.erase(gone.stream().map(Response::interviewId).toList(), List.of());
         add(release, further, progress);
         return new ExchangedRows(rows.size(), further.size(), gone.size(), chosen);
+    }
+
+    /** What stands in the columns; what is derived of it makes no other row. */
+    private static Map<String, Object> only(Set<String> columns, Map<String, Object> answers) {
+        Map<String, Object> only = new HashMap<>(answers);
+        only.keySet().retainAll(columns);
+        return only;
     }
 
     private LocalDate today() {
@@ -178,31 +185,35 @@ public class BringList {
         return release;
     }
 
-    /** The rows as an interview keeps them, each complete. */
-    private List<Map<String, Object>> rows(ListOfRows table, Questionnaire document) {
-        LocalDate today = today();
-        List<Map<String, Object>> rows = new ArrayList<>();
+    /** Each row as a complete interview. */
+    private List<Interview> rows(ListOfRows table, Questionnaire document) throws Refused {
+        Interview blank = Interview.start(Wiring.of(document), today(), Map.of());
+        List<Interview> rows = new ArrayList<>();
         for (int row = 0; row < table.size(); row++) {
-            rows.add(table.answers(row, document, today));
+            rows.add(complete(blank, table.answers(row, document, today()), row));
         }
         return rows;
     }
 
-    private void add(Release release, List<Map<String, Object>> rows, ProgressListener progress) {
-        OffsetDateTime now = OffsetDateTime.now(clock);
-        String language = release.document().sourceLanguage();
-        Interview blank = Interview.start(release.wiring(language), now.toLocalDate(), Map.of());
-        int kept = 0;
-        for (Map<String, Object> row : rows) {
-            Interview interview = blank;
-            while (interview.course().current().isPresent()) {
-                if (!(interview.leave(row) instanceof Interview.LeaveResult.Passed passed)) {
-                    throw new IllegalStateException("a row of a list is not accepted: " + row.keySet());
-                }
-                interview = passed.interview();
+    private static Interview complete(Interview blank, Map<String, Object> answers, int row) throws Refused {
+        Interview interview = blank;
+        while (interview.course().current().isPresent()) {
+            switch (interview.leave(answers)) {
+                case Interview.LeaveResult.Held held -> throw new Refused("Row " + (row + 2) + " is not accepted: "
+                        + held.problems().getFirst().slot() + ": " + held.problems().getFirst().message());
+                // A column that a condition brings in is filled in the next step.
+                case Interview.LeaveResult.Appeared appeared -> interview = appeared.interview();
+                case Interview.LeaveResult.Passed passed -> interview = passed.interview();
             }
-            Running running = interviews.begin(release, interview, now);
-            interviews.send(running, now);
+        }
+        return interview;
+    }
+
+    private void add(Release release, List<Interview> rows, ProgressListener progress) {
+        OffsetDateTime now = OffsetDateTime.now(clock);
+        int kept = 0;
+        for (Interview row : rows) {
+            interviews.send(interviews.begin(release, row, now), now);
             progress.at("Keeping the rows", ++kept, rows.size());
         }
     }

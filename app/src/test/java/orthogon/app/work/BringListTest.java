@@ -28,6 +28,8 @@ import orthogon.core.answer.lookup.RecordAnswer;
 import orthogon.core.answer.text.TextAnswer;
 import orthogon.core.interview.Interview;
 import orthogon.core.lists.ListOfRows;
+import orthogon.core.questionnaire.Derived;
+import orthogon.core.questionnaire.Item;
 import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
@@ -142,6 +144,33 @@ class BringListTest {
         assertEquals(before, rows());
         assertEquals(1, cases.openable.release("nest_boxes").orElseThrow().number());
         assertEquals(0, lists.versions(list().id()).getFirst().newRows());
+    }
+
+    /** The analyst goes on with the list: a derived value, a condition, a name that is personal. */
+    @Test
+    void aListThatWasChangedTakesANewerTableToo() throws Exception {
+        begin();
+        Map<String, Response> before = rows();
+        chosen("B 02");
+        Questionnaire changed = list().document().withItem("box", i -> ((Question) i).withPersonal(true)).withItem("height",
+                i -> ((Question) i).withAccept(List.of(new Question.Accept("height != 3.2", "Nobody hangs it there."))));
+        Page page = changed.pages().getFirst();
+        List<Item> items = new ArrayList<>(page.items());
+        items.add(new Derived("high", "height > 3"));
+        cases.drafts.append(list(), changed.withPages(List.of(page.withItems(items))), "changed", "ines");
+        ListOfRows refused = new ListOfRows(List.of(BOXES.getFirst(), BOXES.get(1), List.of("B 09", "3.2", "")));
+        assertEquals("Row 3 is not accepted: height: Nobody hangs it there.",
+                assertThrows(Refused.class, () -> bringing.replace(list(), refused, "a.csv", "ines", ProgressListener.NONE)).getMessage());
+        assertEquals(before, rows());
+
+        ListOfRows fewer = new ListOfRows(List.of(BOXES.getFirst(), BOXES.get(1), BOXES.get(3), List.of("B 10", "3.5", "")));
+        bringing.replace(list(), fewer, "a.csv", "ines", ProgressListener.NONE);
+        assertEquals(before.get("B 03"), rows().get("B 03"));
+        assertEquals(true, rows().get("B 10").answers().get("high"));
+        assertEquals("3", lists.gone(list().id(), 2, 10).getFirst().label(), "nothing personal is kept");
+        Map<String, Response> kept = rows();
+        bringing.replace(list(), fewer, "a.csv", "ines", ProgressListener.NONE);
+        assertEquals(kept, rows());
     }
 
     @Test

@@ -183,9 +183,7 @@ public final class Operations {
             case "starts with" -> v.get(0) instanceof String s && v.get(1) instanceof String t ? s.startsWith(t) : null;
             case "ends with" -> v.get(0) instanceof String s && v.get(1) instanceof String t ? s.endsWith(t) : null;
             case "matches" -> v.get(0) instanceof String s && v.get(1) instanceof String p ? TextPattern.read(p).isFoundIn(s) : null;
-            // Where there is nothing to join, a text would speak of nobody: that is blank.
-            case "string join" -> list(v.getFirst()).stream().filter(Objects::nonNull).map(Object::toString)
-                    .reduce((a, b) -> a + (v.size() > 1 && v.get(1) instanceof String s ? s : "") + b).orElse(null);
+            case "string join" -> joined(list(v.getFirst()), v.size() > 1 && v.get(1) instanceof String s ? s : "");
             case "date" -> date(v);
             case "time" -> time(v.getFirst());
             case "duration" -> v.getFirst() instanceof String s ? duration(s) : null;
@@ -208,6 +206,12 @@ public final class Operations {
     }
 
     /** A blank answer is the empty list in list functions. */
+    /** What is not blank, joined; blank where there is nothing, since a text would speak of nobody. */
+    private static String joined(List<?> parts, String between) {
+        List<String> there = parts.stream().filter(Objects::nonNull).map(Object::toString).toList();
+        return there.isEmpty() ? null : String.join(between, there);
+    }
+
     private static List<?> list(Object value) {
         return value == null ? List.of() : value instanceof List<?> l ? l : List.of(value);
     }

@@ -76,10 +76,7 @@ record PlacedExpression(Rule at, String owner, String text) {
                 case Section s -> add(s.code(), RuleFamily.ASK_WHEN, s.askWhen());
                 case Roster r -> {
                     add(r.code(), RuleFamily.ASK_WHEN, r.askWhen());
-                    r.count().with((family, text) -> {
-                        add(r.code(), RuleFamily.of(family).orElseThrow(), text);
-                        return text;
-                    });
+                    r.count().each((family, text) -> add(r.code(), RuleFamily.of(family).orElseThrow(), text));
                 }
                 case Derived d -> add(d.code(), RuleFamily.DERIVE, d.derive());
             }

@@ -2,11 +2,13 @@ package orthogon.core.lists;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import orthogon.core.answer.Answer;
 import orthogon.core.questionnaire.Codes;
 import orthogon.core.questionnaire.Item;
@@ -133,28 +135,29 @@ public final class ListOfRows {
      * @throws Refused where a column of the older list is missing
      */
     public Questionnaire document(Questionnaire older, LocalDate today) throws Refused {
-        Page page = older.pages().getFirst();
-        List<Item> questions = new ArrayList<>();
-        for (Item item : page.items()) {
-            if (item instanceof Question q) {
-                int column = column(q).orElseThrow(() -> new Refused("The table has no column “" + q.wording()
-                        + "”, which the list has. Is it another table? If the column is to go, remove it from the list in Compose first."));
-                questions.add(isTaken(q, column, today)
-                        ? q
-                        : q.withAnswer(question(column, q.code()).answer()).withRequireWhen(question(column, q.code()).requireWhen()));
-            } else {
-                questions.add(item);
+        Questionnaire newer = older;
+        Set<Integer> taken = new HashSet<>();
+        for (Question q : older.questions().toList()) {
+            int column = column(q).orElseThrow(() -> new Refused("The table has no column “" + q.wording()
+                    + "”, which the list has. Is it another table? If the column is to go, remove it from the list in Compose first."));
+            taken.add(column);
+            if (!isTaken(q, column, today)) {
+                Question typed = question(column, q.code());
+                newer = newer.withItem(q.code(), i -> q.withAnswer(typed.answer()).withRequireWhen(typed.requireWhen()));
             }
         }
+        List<Page> pages = new ArrayList<>(newer.pages());
+        List<Item> items = new ArrayList<>(pages.getFirst().items());
+        List<Item> all = new ArrayList<>(newer.items().toList());
         for (int c = 0; c < heads.size(); c++) {
-            int column = c;
-            if (page.items().stream().noneMatch(i -> i instanceof Question q && column(q).filter(at -> at == column).isPresent())) {
-                questions.add(question(c, fresh(heads.get(c), questions)));
+            if (!taken.contains(c)) {
+                Question further = question(c, fresh(heads.get(c), all));
+                items.add(further);
+                all.add(further);
             }
         }
-        List<Page> pages = new ArrayList<>(older.pages());
-        pages.set(0, page.withItems(questions));
-        return older.withPages(pages);
+        pages.set(0, pages.getFirst().withItems(items));
+        return newer.withPages(pages);
     }
 
     /** The column of a question: the one of its wording, or else the one of whose name its code was made. */
@@ -186,7 +189,7 @@ public final class ListOfRows {
      */
     public Map<String, Object> answers(int row, Questionnaire document, LocalDate today) {
         Map<String, Object> answers = new LinkedHashMap<>();
-        document.pages().getFirst().questions().forEach(q -> column(q).ifPresent(column -> {
+        document.questions().forEach(q -> column(q).ifPresent(column -> {
             Answer answer = q.answer();
             Optional.of(cell(row, column)).filter(c -> !c.isEmpty()).flatMap(c -> ListColumn.read(answer, c, today))
                     .ifPresent(value -> answers.put(q.code(), value));

@@ -1,5 +1,6 @@
 package orthogon.core.questionnaire;
 
+import java.util.function.BiConsumer;
 import java.util.function.BinaryOperator;
 import java.util.stream.Stream;
 import orthogon.core.place.RuleFamily;
@@ -20,6 +21,14 @@ public record EntryCount(String asMany, String fewest, String atMost) {
     public EntryCount with(BinaryOperator<String> change) {
         return new EntryCount(change.apply(RuleFamily.AS_MANY.key(), asMany), change.apply(RuleFamily.FEWEST.key(), fewest),
                 change.apply(RuleFamily.AT_MOST.key(), atMost));
+    }
+
+    /** Tells the key of each rule's family, and its expression, which may be empty. */
+    public void each(BiConsumer<String, String> told) {
+        with((family, expression) -> {
+            told.accept(family, expression);
+            return expression;
+        });
     }
 
     /** Whether respondents neither add nor remove entries. */

@@ -16,9 +16,11 @@ import orthogon.core.answer.date.DateAnswer;
 import orthogon.core.answer.number.NumberAnswer;
 import orthogon.core.answer.text.TextAnswer;
 import orthogon.core.answer.yesno.YesNoAnswer;
+import orthogon.core.questionnaire.Page;
 import orthogon.core.questionnaire.Question;
 import orthogon.core.questionnaire.Questionnaire;
 import orthogon.core.questionnaire.Refused;
+import orthogon.core.questionnaire.Section;
 import org.junit.jupiter.api.Test;
 
 class ListOfRowsTest {
@@ -80,6 +82,12 @@ class ListOfRowsTest {
         assertEquals(new BigDecimal("5.5"), ((NumberAnswer) type(newer, "height_m")).most());
         assertEquals("", newer.question("doors").orElseThrow().requireWhen());
         assertEquals(older, new ListOfRows(BOXES).document(older, TODAY));
+
+        // A column that was put into a section is the same column.
+        Page page = older.pages().getFirst();
+        Questionnaire parted = older.withPages(List.of(page.withItems(List.of(new Section("all", "All", "", page.items())))));
+        assertEquals(parted, new ListOfRows(BOXES).document(parted, TODAY));
+        assertEquals("B 01", new ListOfRows(BOXES).answers(0, parted, TODAY).get("box"));
 
         List<List<String>> wider = BOXES.stream().map(r -> {
             List<String> row = new ArrayList<>(r);

@@ -130,10 +130,7 @@ public final class DocumentWriter {
                 put(json, "askWhen", r.askWhen());
                 json.put("least", r.least());
                 json.put("most", r.most());
-                r.count().with((family, text) -> {
-                    put(json, family, text);
-                    return text;
-                });
+                r.count().each((family, text) -> put(json, family, text));
                 json.put("items", items(r.items()));
                 yield json;
             }
